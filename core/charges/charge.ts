@@ -1,0 +1,32 @@
+import { type Static, Type } from "@sinclair/typebox";
+import type { Problem } from "../plan/problem.ts";
+import { BandedCharge, bandsProblems, compileBands } from "./bands.ts";
+import type { ChargeContext, CompiledCharge } from "./charged.ts";
+import { compileFlat, FlatCharge, flatProblems } from "./flat.ts";
+
+/** How the price of a delivery option is computed. A new kind is a file of its own and a case in each switch here. */
+export const Charge = Type.Union([FlatCharge, BandedCharge], { $id: "Charge" });
+export type Charge = Static<typeof Charge>;
+
+export function compileCharge(charge: Charge, context: ChargeContext): CompiledCharge {
+  switch (charge.kind) {
+    case "flat":
+      return compileFlat(charge, context);
+    case "bands":
+      return compileBands(charge, context);
+  }
+}
+
+export function chargeProblems(
+  charge: Charge,
+  path: string,
+  markets: ReadonlySet<string>,
+  pairs: readonly { market: string; currency: string }[],
+): Problem[] {
+  switch (charge.kind) {
+    case "flat":
+      return flatProblems(charge, path, markets);
+    case "bands":
+      return bandsProblems(charge, path, markets, pairs);
+  }
+}

@@ -1,0 +1,22 @@
+import type { Basis } from "../measures/basis.ts";
+import type { Threshold } from "../measures/threshold.ts";
+
+/** Why an option has no price for this cart. An option without a price is unavailable, never free. */
+export type NoPrice = "not-offered" | "no-amount";
+
+/** What a charge comes to: whole minor units, or why there is none. */
+export type Charged = number | NoPrice;
+
+/** A charge compiled for one zone and currency. `counted` holds every measure of the tariff by its number. */
+export type CompiledCharge = {
+  readonly price: (counted: readonly number[]) => Charged;
+  /** Every comparison `price` makes: between two of them in a row the price does not change. */
+  readonly thresholds: readonly Threshold[];
+};
+
+/** What a charge needs to be compiled: where it will apply, and a number for each measure it counts. */
+export type ChargeContext = {
+  readonly market: string;
+  readonly currency: string;
+  readonly measureNumber: (basis: Basis) => number;
+};

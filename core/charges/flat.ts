@@ -1,0 +1,18 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { Amount, amountFor, amountProblems } from "../money/amount.ts";
+import { closed } from "../plan/atoms.ts";
+import type { Problem } from "../plan/problem.ts";
+import type { ChargeContext, CompiledCharge } from "./charged.ts";
+
+/** The same price for every cart. @example { kind: "flat", amount: { byCurrency: { EUR: "4.90" } } } */
+export const FlatCharge = Type.Object({ kind: Type.Literal("flat"), amount: Amount }, { ...closed, $id: "FlatCharge" });
+export type FlatCharge = Static<typeof FlatCharge>;
+
+export function compileFlat(charge: FlatCharge, { market, currency }: ChargeContext): CompiledCharge {
+  const price = amountFor(charge.amount, market, currency) ?? "no-amount";
+  return { price: () => price, thresholds: [] };
+}
+
+export function flatProblems(charge: FlatCharge, path: string, markets: ReadonlySet<string>): Problem[] {
+  return amountProblems(charge.amount, `${path}/amount`, markets);
+}

@@ -1,0 +1,62 @@
+import * as fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { anyCase } from "../testing/arbitrary.ts";
+import { compiledPlan, quoteOf } from "../testing/compiled.ts";
+import { cartAt } from "./cart-at.ts";
+import { type Climb, climb, countedAt, remainingAt } from "./climb.ts";
+
+const climbOf = (...args: Parameters<typeof climb>): Climb => {
+  const result = climb(...args);
+  if ("problems" in result || !result.climb) throw new Error(JSON.stringify(result));
+  return result.climb;
+};
+
+describe("the climb", () => {
+  it("equals a quote at every minor unit", () => {
+    let stretches = 0;
+    fc.assert(
+      fc.property(anyCase(120), fc.integer({ min: 0, max: 300 }), ({ plan, request }, to) => {
+        const compiled = compiledPlan(plan);
+        const drawn = climbOf(compiled, request, to);
+        stretches += drawn.intervals.length;
+        let expectedFrom = 0;
+        for (const interval of drawn.intervals) {
+          expect(interval.from).toBe(expectedFrom);
+          expectedFrom = interval.to + 1;
+          for (let x = interval.from; x <= interval.to; x += 1) {
+            const quoted = quoteOf(compiled, { ...request, cart: cartAt(request.cart, x) });
+            expect({
+              prices: interval.prices,
+              offers: interval.offers,
+              steps: interval.steps.map(({ state }, i) => ({ state, remaining: remainingAt(interval, i, x) })),
+            }).toEqual({
+              prices: quoted.options.map(({ price, reason }) => price ?? reason),
+              offers: quoted.options.map(({ offers }) => offers[0] ?? null),
+              steps: quoted.progress.map(({ state, remaining }) => ({ state, remaining })),
+            });
+          }
+        }
+        expect(expectedFrom).toBe(to + 1);
+      }),
+      { numRuns: 150 },
+    );
+    expect(stretches).toBeGreaterThan(300);
+  });
+
+  it("puts each flag where the goal is met for good, and dragging inverts it", () => {
+    fc.assert(
+      fc.property(anyCase(120), ({ plan, request }) => {
+        const compiled = compiledPlan(plan);
+        const to = 300;
+        for (const { offer, goal, flag, step } of climbOf(compiled, request, to).steps) {
+          const edge = plan.offers.find(({ id }) => id === offer)?.steps.find(({ id }) => id === step)?.goal.edge;
+          const least = edge === "above" ? goal + 1 : goal;
+          const met = Array.from({ length: to + 1 }, (_, x) => (countedAt(compiled, request, offer, x) ?? -1) >= least);
+          const expected = met[to] ? met.lastIndexOf(false) + 1 : null;
+          expect(flag).toBe(expected);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+});

@@ -1,0 +1,220 @@
+import { type ReadCart, type ReadLine, readCart } from "../cart/read-cart.ts";
+import type { Charged } from "../charges/charged.ts";
+import { valuePath } from "../measures/value-measure.ts";
+import type { Threshold } from "../measures/threshold.ts";
+import { turns, type ValuePath, valueAt } from "../measures/value-path.ts";
+import { compare } from "../money/rational.ts";
+import type { CompiledPlan } from "../plan/compile.ts";
+import type { Problem } from "../plan/problem.ts";
+import { findTariff } from "../quote/find-tariff.ts";
+import { priceOption } from "../quote/price-options.ts";
+import { type StepState, standing } from "../quote/progress.ts";
+import type { QuoteRequest } from "../quote/request.ts";
+import type { Tariff } from "../quote/tariff.ts";
+import { cartAt } from "./cart-at.ts";
+
+/** A step over one interval. `remaining` at x is `start + slope × (x − from)`; null where nothing is promised. */
+export type ClimbStep = { state: StepState; remaining: { start: number; slope: 0 | -1 } | null };
+
+/** A stretch of shelf values, both ends included, over which nothing a shopper sees changes but what remains. */
+export type ClimbInterval = {
+  from: number;
+  to: number;
+  /** Per option of `Climb.options`: what the shopper pays, or why it cannot be had. */
+  prices: Charged[];
+  /** Per option: the id of the offer that made it cheaper. */
+  offers: (string | null)[];
+  /** Per step of `Climb.steps`. */
+  steps: ClimbStep[];
+};
+
+/** Delivery prices and progress as an exact function of the cart's shelf value, from 0 to `to` minor units. */
+export type Climb = {
+  currency: string;
+  zone: string;
+  to: number;
+  options: string[];
+  /** `flag`: the shelf value at which the goal is met for good, when that is within the climb. */
+  steps: { offer: string; step: string; goal: number; flag: number | null }[];
+  intervals: ClimbInterval[];
+};
+
+/**
+ * The climb of a request's cart: `cartAt(cart, x)` quoted for every x at once. Computed from the comparisons that
+ * prices and goals make, not by sampling; it equals a quote at every minor unit.
+ *
+ * @param to the last shelf value, in minor units
+ * @returns climb null when nobody serves the destination
+ */
+export function climb(
+  compiled: CompiledPlan,
+  request: QuoteRequest,
+  to: number,
+): { climb: Climb | null } | { problems: Problem[] } {
+  const sample = readCart(request.cart, "/cart");
+  if ("problems" in sample) return sample;
+  const found = findTariff(compiled, request);
+  if ("problems" in found) return found;
+  const { tariff } = found;
+  if (!tariff) return { climb: null };
+
+  const walk = segmentsOf(sample, to);
+  const intervals = joined([emptyCart(tariff, sample), ...walk.flatMap((segment) => climbSegment(tariff, segment))]);
+  return {
+    climb: {
+      currency: tariff.currency,
+      zone: tariff.zone.id,
+      to,
+      options: tariff.options.map(({ id }) => id),
+      steps: tariff.offers.flatMap((offer) =>
+        offer.steps.map((step) => ({
+          offer: offer.id,
+          step: step.step.id,
+          goal: step.goal.at,
+          flag: flagOf(tariff, sample, walk, step.goal),
+        })),
+      ),
+      intervals,
+    },
+  };
+}
+
+/** A part of the walk on which goods of one kind are added: shelf values from `after` + 1 to `after` + `length`. */
+type Segment = { readonly after: number; readonly length: number; readonly before: ReadCart; readonly next: ReadLine | null };
+
+function segmentsOf(sample: ReadCart, to: number): Segment[] {
+  const segments: Segment[] = [];
+  let after = 0;
+  sample.lines.forEach((next, i) => {
+    const length = Math.min(next.shelf, to - after);
+    if (length > 0) segments.push({ after, length, before: { ...sample, lines: sample.lines.slice(0, i) }, next });
+    after += Math.max(0, length);
+  });
+  if (after < to) segments.push({ after, length: to - after, before: sample, next: null });
+  return segments;
+}
+
+const pathsOf = (tariff: Tariff, cart: ReadCart, next: ReadLine | null) =>
+  tariff.measures.map((measure) => valuePath(measure, cart, next));
+
+function emptyCart(tariff: Tariff, sample: ReadCart): ClimbInterval {
+  const paths = pathsOf(tariff, { ...sample, lines: [] }, null);
+  return { from: 0, to: 0, ...pricesAt(tariff, paths), steps: stepsAt(tariff, paths, true) };
+}
+
+function climbSegment(tariff: Tariff, segment: Segment): ClimbInterval[] {
+  const { after, length, next } = segment;
+  const paths = pathsOf(tariff, segment.before, next);
+  const cuts = new Set([1]);
+  for (const { measure, least } of tariff.thresholds) {
+    const path = paths[measure];
+    if (path) for (const turn of turns(path, least, length)) cuts.add(turn);
+  }
+  const starts = [...cuts].sort((a, b) => a - b);
+  const at = (y: number, end: number, slope: 0 | -1): ClimbInterval => {
+    const here = pathsOf(tariff, cartAfter(segment, y), null);
+    return { from: after + y, to: after + end, ...pricesAt(tariff, here), steps: stepsAt(tariff, here, false, slope) };
+  };
+  return starts.flatMap((start, i) => {
+    const end = (starts[i + 1] ?? length + 1) - 1;
+    // Goods like filler: from here on the walk is what the shopper is asked to add, so what remains falls one for one.
+    if (likeFiller(tariff, next)) return [at(start, end, -1)];
+    return Array.from({ length: end - start + 1 }, (_, k) => at(start + k, start + k, 0));
+  });
+}
+
+function likeFiller(tariff: Tariff, line: ReadLine | null): boolean {
+  if (!line) return true;
+  const standard = line.taxRate === null || compare(line.taxRate, tariff.standardTax) === 0;
+  return standard && line.discount === 0 && tariff.measures.every((measure) => measure.counts(line));
+}
+
+function cartAfter({ before, next }: Segment, y: number): ReadCart {
+  const added = next
+    ? { ...next, shelf: y, discount: Number((BigInt(next.discount) * BigInt(y)) / BigInt(next.shelf)) }
+    : { shelf: y, discount: 0, taxRate: null, categories: [], tags: [] };
+  return { ...before, lines: [...before.lines, added] };
+}
+
+function pricesAt(tariff: Tariff, paths: readonly ValuePath[]): Pick<ClimbInterval, "prices" | "offers"> {
+  const counted = paths.map((path) => valueAt(path, 0));
+  const priced = tariff.options.map((_, number) => priceOption(tariff, number, counted));
+  return { prices: priced.map(({ price }) => price), offers: priced.map(({ offer }) => offer?.id ?? null) };
+}
+
+function stepsAt(tariff: Tariff, paths: readonly ValuePath[], empty: boolean, slope: 0 | -1 = 0): ClimbStep[] {
+  return tariff.offers.flatMap((offer) =>
+    offer.steps.map((step) => {
+      const { state, remaining } = standing(tariff, step, paths, empty);
+      return { state, remaining: remaining === null ? null : { start: remaining, slope } };
+    }),
+  );
+}
+
+/** Where a goal is met for good on the walk, or null when it is not met at its end. */
+function flagOf(tariff: Tariff, sample: ReadCart, walk: readonly Segment[], goal: Threshold): number | null {
+  const measure = tariff.measures[goal.measure];
+  if (!measure) return null;
+  let flag = valueAt(valuePath(measure, { ...sample, lines: [] }, null), 0) >= goal.least ? 0 : null;
+  for (const { after, length, before, next } of walk) {
+    const path = valuePath(measure, before, next);
+    const last = turns(path, goal.least, length).at(-1);
+    if (last !== undefined) flag = valueAt(path, last) >= goal.least ? after + last : null;
+  }
+  return flag;
+}
+
+/** What a measure counts at shelf value x: the goal that a flag dragged to x stands for. */
+export function countedAt(compiled: CompiledPlan, request: QuoteRequest, offer: string, x: number): number | null {
+  const found = findTariff(compiled, request);
+  const cart = readCart(cartAt(request.cart, x), "/cart");
+  if ("problems" in found || "problems" in cart) return null;
+  const step = found.tariff?.offers.find(({ id }) => id === offer)?.steps[0];
+  const measure = step && found.tariff?.measures[step.goal.measure];
+  return measure ? valueAt(valuePath(measure, cart, null), 0) : null;
+}
+
+/** Joins neighbours over which nothing changes but what remains, one for one or not at all. */
+function joined(intervals: readonly ClimbInterval[]): ClimbInterval[] {
+  const result: ClimbInterval[] = [];
+  for (const interval of intervals) {
+    const last = result.at(-1);
+    const together = last && join(last, interval);
+    if (together) result[result.length - 1] = together;
+    else result.push(interval);
+  }
+  return result;
+}
+
+function join(a: ClimbInterval, b: ClimbInterval): ClimbInterval | undefined {
+  const same = <T>(x: readonly T[], y: readonly T[]) => x.every((value, i) => value === y[i]);
+  if (!same(a.prices, b.prices) || !same(a.offers, b.offers)) return undefined;
+  const steps: ClimbStep[] = [];
+  for (const [i, left] of a.steps.entries()) {
+    const right = b.steps[i];
+    if (!right || left.state !== right.state) return undefined;
+    if (!left.remaining || !right.remaining) {
+      if (left.remaining !== right.remaining) return undefined;
+      steps.push(left);
+      continue;
+    }
+    // One point fits any slope; a longer stretch has its own.
+    const gap = b.from - a.from;
+    const slopes = ([0, -1] as const).filter(
+      (slope) =>
+        (a.from === a.to || left.remaining?.slope === slope) &&
+        (b.from === b.to || right.remaining?.slope === slope) &&
+        (left.remaining?.start ?? 0) + slope * gap === right.remaining?.start,
+    );
+    const [slope] = slopes;
+    if (slope === undefined) return undefined;
+    steps.push({ state: left.state, remaining: { start: left.remaining.start, slope } });
+  }
+  return { ...a, to: b.to, steps };
+}
+
+/** What remains for a step of an interval at shelf value x; null where nothing is promised. */
+export function remainingAt(interval: ClimbInterval, step: number, x: number): number | null {
+  const remaining = interval.steps[step]?.remaining;
+  return remaining ? remaining.start + remaining.slope * (x - interval.from) : null;
+}

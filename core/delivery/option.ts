@@ -1,0 +1,17 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { Charge } from "../charges/charge.ts";
+import { ByLocale, closed, Id, Position } from "../plan/atoms.ts";
+
+/** What a shopper can pick at the checkout. */
+export const DeliveryOption = Type.Object(
+  {
+    id: Id,
+    position: Position,
+    name: ByLocale,
+    note: Type.Optional(ByLocale),
+    zones: Type.Array(Id, { maxItems: 1000, uniqueItems: true, description: "Zones it is offered in" }),
+    charge: Charge,
+  },
+  { ...closed, $id: "DeliveryOption" },
+);
+export type DeliveryOption = Static<typeof DeliveryOption>;

@@ -1,0 +1,33 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { closed, Tag } from "../plan/atoms.ts";
+
+/** Which total a value measure means. */
+export const Basis = Type.Object(
+  {
+    lineDiscounts: Type.Union([Type.Literal("in"), Type.Literal("out")], {
+      description: "in: counts what lines cost after their own discounts",
+    }),
+    orderDiscounts: Type.Union([Type.Literal("in"), Type.Literal("out")], {
+      description: "in: counts what is left after discounts on the whole order",
+    }),
+    tax: Type.Union([Type.Literal("with"), Type.Literal("without")]),
+    leavesOut: Type.Optional(
+      Type.Object(
+        {
+          categories: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
+          tags: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
+        },
+        { ...closed, description: "Lines in any of these do not count" },
+      ),
+    ),
+  },
+  { ...closed, $id: "Basis" },
+);
+export type Basis = Static<typeof Basis>;
+
+/** The same text for bases that mean the same, so that a measure is computed once per quote. */
+export function basisKey(basis: Basis): string {
+  const { lineDiscounts, orderDiscounts, tax, leavesOut } = basis;
+  const sorted = (list: readonly string[] | undefined) => [...new Set(list ?? [])].sort();
+  return JSON.stringify([lineDiscounts, orderDiscounts, tax, sorted(leavesOut?.categories), sorted(leavesOut?.tags)]);
+}

@@ -1,0 +1,13 @@
+import { type Static, Type } from "@sinclair/typebox";
+
+/** Which side owns an edge: `from` 45.00 includes 45.00; `above` 45.00 starts with the next minor unit. */
+export const Edge = Type.Union([Type.Literal("from"), Type.Literal("above")], { $id: "Edge" });
+export type Edge = Static<typeof Edge>;
+
+/** A comparison the engine makes: does measure number `measure` reach `least` whole units? */
+export type Threshold = { readonly measure: number; readonly least: number };
+
+/** Values of a measure are whole, so "above x" is "at least x + 1". @example leastValue(4500, "above") // 4501 */
+export function leastValue(at: number, edge: Edge): number {
+  return edge === "from" ? at : at + 1;
+}

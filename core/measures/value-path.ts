@@ -1,0 +1,127 @@
+import { ceil, compare, divide, multiply, type Rational, roundHalfAway, subtract, whole } from "../money/rational.ts";
+import { discountOn, type OrderDiscounts } from "./order-discount.ts";
+
+/** A line's own discount, spread over its value so that part of a line carries its share, rounded down. */
+export type LineDiscount = { readonly amount: bigint; readonly of: bigint };
+
+/**
+ * A value measure while goods are added one minor unit at a time: `y` units of one kind on top of what is there.
+ *
+ *   value(y) = round( (start + rate × added(y)) × left(goods + taken(y)) / (goods + taken(y)) )
+ *
+ * where `added` and `taken` are y less its share of the line's discount, and `left` is what order discounts leave.
+ * `start` counts the lines already there, tax applied, unrounded; `rate` is what one added unit counts (0 for goods
+ * that do not count). Without order discounts in the basis the fraction is 1.
+ */
+export type ValuePath = {
+  readonly start: Rational;
+  readonly rate: Rational;
+  readonly lineDiscount: LineDiscount | null;
+  readonly order: {
+    readonly goods: bigint;
+    readonly discounts: OrderDiscounts;
+    readonly lineDiscount: LineDiscount | null;
+  } | null;
+};
+
+/** The measure in minor units after `y` units were added: one rounding of the exact sum. */
+export function valueAt(path: ValuePath, y: number): number {
+  return Number(roundHalfAway(exactAt(path, BigInt(y))));
+}
+
+function exactAt(path: ValuePath, y: bigint): Rational {
+  const counted = countedAt(path, y);
+  if (!path.order) return counted;
+  const goods = goodsAt(path.order, y);
+  return multiply(counted, share(goodsLeft(goods, path.order.discounts), goods));
+}
+
+const lessDiscount = (y: bigint, discount: LineDiscount | null) =>
+  discount ? y - (discount.amount * y) / discount.of : y;
+
+const countedAt = (path: ValuePath, y: bigint): Rational => {
+  const { start, rate } = path;
+  const added = lessDiscount(y, path.lineDiscount);
+  return { n: start.n * rate.d + rate.n * added * start.d, d: start.d * rate.d };
+};
+
+const goodsAt = (order: NonNullable<ValuePath["order"]>, y: bigint) => order.goods + lessDiscount(y, order.lineDiscount);
+
+const goodsLeft = (goods: bigint, discounts: OrderDiscounts) => goods - discountOn(goods, discounts);
+
+/** Nothing can be taken off an order worth nothing. */
+const share = (left: bigint, goods: bigint): Rational => (goods === 0n ? whole(1) : { n: left, d: goods });
+
+/**
+ * Every y in 1..length at which "value(y) is at least `least`" differs from what it was at y − 1, ascending.
+ * `length` null: on and on, which is only for goods that count (`rate` above zero).
+ *
+ * Counted goods, goods and what discounts leave of them never fall along a path, which bounds the value over a
+ * stretch; stretches whose bounds settle the question are passed over, the others are halved.
+ */
+export function turns(path: ValuePath, least: number, length: number | null): number[] {
+  const end = length ?? endOfTurns(path, least);
+  const found: number[] = [];
+  const holds = (y: bigint) => roundHalfAway(exactAt(path, y)) >= BigInt(least);
+  const target = { n: 2n * BigInt(least) - 1n, d: 2n };
+  const search = (from: bigint, to: bigint) => {
+    if (from >= to) return;
+    if (to - from === 1n) {
+      if (holds(from) !== holds(to)) found.push(Number(to));
+      return;
+    }
+    if (settled(path, from, to, target)) return;
+    const middle = (from + to) / 2n;
+    search(from, middle);
+    search(middle, to);
+  };
+  search(0n, BigInt(end));
+  return found;
+}
+
+/** Whether the value stays on one side of `target` from `from` to `to`; false when the bounds cannot tell. */
+function settled(path: ValuePath, from: bigint, to: bigint, target: Rational): boolean {
+  const countedLow = countedAt(path, from);
+  const countedHigh = countedAt(path, to);
+  if (!path.order) return compare(countedHigh, target) < 0 || compare(countedLow, target) >= 0;
+  const { discounts } = path.order;
+  const goodsLow = goodsAt(path.order, from);
+  const goodsHigh = goodsAt(path.order, to);
+  const high = goodsLow === 0n ? whole(1) : share(min(goodsLeft(goodsHigh, discounts), goodsLow), goodsLow);
+  if (compare(multiply(countedHigh, high), target) < 0) return true;
+  return compare(multiply(countedLow, share(goodsLeft(goodsLow, discounts), goodsHigh)), target) >= 0;
+}
+
+const min = (a: bigint, b: bigint) => (a < b ? a : b);
+
+/** A y from which the value is at least `least` for good, or, when it never will be, from which nothing turns. */
+function endOfTurns(path: ValuePath, least: number): number {
+  if (path.rate.n <= 0n) throw new RangeError("goods that do not count have no end of turns");
+  const target = { n: 2n * BigInt(least) - 1n, d: 2n };
+  if (!path.order) {
+    const short = subtract(target, path.start);
+    return short.n <= 0n ? 0 : Number(ceil(divide(short, path.rate)));
+  }
+  const { goods, discounts } = path.order;
+  if (discounts.kept.n === 0n) return 1;
+  let y = 1n;
+  while (!reachedForGood()) y *= 2n;
+  return Number(y);
+
+  function reachedForGood(): boolean {
+    // What is left of the goods is at least kept × goods − off − 1/2, so its share of them only grows from here on.
+    const lost = divide({ n: 2n * discounts.off.n + discounts.off.d, d: 2n * discounts.off.d }, whole(goods + y));
+    const leastShare = subtract(discounts.kept, lost);
+    return leastShare.n > 0n && compare(multiply(countedAt(path, y), leastShare), target) >= 0;
+  }
+}
+
+/**
+ * The least y from which on the measure is at least `least` for good; 0 when it is now; null when it never is.
+ * Mixed tax rates under a rounded order discount can make it dip by a unit: the last crossing is the one that lasts.
+ */
+export function lastCrossing(path: ValuePath, least: number): number | null {
+  if (valueAt(path, 0) >= least) return 0;
+  const last = turns(path, least, null).at(-1);
+  return last !== undefined && valueAt(path, last) >= least ? last : null;
+}

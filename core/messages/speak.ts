@@ -1,0 +1,44 @@
+import { IntlMessageFormat } from "intl-messageformat";
+import { formatMoney } from "../money/format.ts";
+import type { StepState } from "../quote/progress.ts";
+
+/** Places where a shopper reads about offers. */
+export const SURFACES = ["cart", "checkout"] as const;
+export type Surface = (typeof SURFACES)[number];
+
+/** What is to be said, before it is put into words: figures in minor units. */
+export type Saying = {
+  readonly offer: string;
+  readonly step: string;
+  readonly state: Extract<StepState, "empty" | "on-the-way" | "reached">;
+  readonly text: string;
+  readonly locale: string;
+  readonly goal: number;
+  readonly counted: number;
+  readonly remaining: number | null;
+  readonly percent: number;
+};
+
+const formats = new Map<string, IntlMessageFormat>();
+const MOST_FORMATS = 2000;
+
+/** Puts a saying into words for the shopper. @throws when the text is not an ICU message, which plans are checked for */
+export function speak(saying: Saying, currency: string): string {
+  const key = `${saying.locale} ${saying.text}`;
+  let format = formats.get(key);
+  if (!format) {
+    if (formats.size >= MOST_FORMATS) formats.clear();
+    format = new IntlMessageFormat(saying.text, saying.locale, undefined, { ignoreTag: true });
+    formats.set(key, format);
+  }
+  const money = (minor: number | null, style: "exact" | "short") =>
+    minor === null ? "" : formatMoney(minor, currency, saying.locale, style);
+  return String(
+    format.format({
+      goal: money(saying.goal, "short"),
+      counted: money(saying.counted, "exact"),
+      remaining: money(saying.remaining, "exact"),
+      percent: saying.percent,
+    }),
+  );
+}

@@ -1,0 +1,58 @@
+import type { Exponent } from "./currency.ts";
+import type { Rational } from "./rational.ts";
+
+/** A plain decimal numeral: optional minus, digits, optional fraction. No exponent, no separators, no spaces. */
+const DECIMAL = /^(-?)(\d{1,15})(?:\.(\d{1,12}))?$/;
+
+/**
+ * Reads a decimal string exactly, or returns undefined when it is not one.
+ *
+ * @example decimal("0.45359237") // { n: 45359237n, d: 100000000n }
+ */
+export function decimal(text: string): Rational | undefined {
+  const match = DECIMAL.exec(text);
+  if (!match) return undefined;
+  const [, sign, digits = "", fraction = ""] = match;
+  const magnitude = BigInt(digits + fraction);
+  return { n: sign === "-" ? -magnitude : magnitude, d: 10n ** BigInt(fraction.length) };
+}
+
+/** A percent as an exact fraction: "23" is 23/100. Undefined when it is not a decimal string. */
+export function percent(text: string): Rational | undefined {
+  const value = decimal(text);
+  return value && { n: value.n, d: value.d * 100n };
+}
+
+export type MinorUnits = { minor: number } | { problem: "not-a-decimal" | "too-many-decimals" | "too-large" };
+
+/**
+ * Turns a typed amount in major units into minor units, exactly.
+ *
+ * @example minorUnits("45.00", 2) // { minor: 4500 }
+ * @example minorUnits("45.005", 2) // { problem: "too-many-decimals" }
+ */
+export function minorUnits(text: string, exponent: Exponent): MinorUnits {
+  const value = decimal(text);
+  if (!value) return { problem: "not-a-decimal" };
+  const scaled = value.n * 10n ** BigInt(exponent);
+  if (scaled % value.d !== 0n) return { problem: "too-many-decimals" };
+  const minor = Number(scaled / value.d);
+  return Number.isSafeInteger(minor) ? { minor } : { problem: "too-large" };
+}
+
+/**
+ * Writes minor units as a decimal string in major units with all the currency's digits.
+ *
+ * @example majorUnits(4500, 2) // "45.00"
+ */
+export function majorUnits(minor: number, exponent: Exponent): string {
+  const digits = String(Math.abs(minor)).padStart(exponent + 1, "0");
+  const cut = digits.length - exponent;
+  const text = exponent === 0 ? digits : `${digits.slice(0, cut)}.${digits.slice(cut)}`;
+  return minor < 0 ? `-${text}` : text;
+}
+
+/** Tells the compiler what {@link majorUnits} makes: a numeral that Intl formats exactly, without binary floats. */
+export function isNumeral(text: string): text is `${number}` {
+  return DECIMAL.test(text);
+}

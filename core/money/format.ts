@@ -1,0 +1,34 @@
+import { exponentOf } from "./currency.ts";
+import { isNumeral, majorUnits } from "./decimal.ts";
+
+export type MoneyStyle = "exact" | "short";
+
+const formatters = new Map<string, Intl.NumberFormat>();
+
+/**
+ * Money as a shopper in `locale` reads it, with the ISO number of decimals.
+ * `short` leaves decimals out where they are all zero, for goals inside sentences.
+ *
+ * @example formatMoney(4500, "EUR", "en", "short") // "€45"
+ * @throws RangeError when the currency is not an active ISO 4217 code
+ */
+export function formatMoney(minor: number, currency: string, locale: string, style: MoneyStyle = "exact"): string {
+  const exponent = exponentOf(currency);
+  if (exponent === undefined) throw new RangeError(`${currency} is not an active currency`);
+  const key = `${locale} ${currency} ${style}`;
+  let formatter = formatters.get(key);
+  if (!formatter) {
+    formatter = new Intl.NumberFormat(locale, {
+      style: "currency",
+      currency,
+      currencyDisplay: "narrowSymbol",
+      minimumFractionDigits: exponent,
+      maximumFractionDigits: exponent,
+      trailingZeroDisplay: style === "short" ? "stripIfInteger" : "auto",
+    });
+    formatters.set(key, formatter);
+  }
+  const numeral = majorUnits(minor, exponent);
+  if (!isNumeral(numeral)) throw new RangeError(`${minor} is not an amount in minor units`);
+  return formatter.format(numeral);
+}

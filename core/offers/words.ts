@@ -1,0 +1,60 @@
+import { pickText } from "../messages/locale.ts";
+import { amountFor } from "../money/amount.ts";
+import { formatMoney } from "../money/format.ts";
+import type { Plan } from "../plan/plan.ts";
+import { byPosition } from "../plan/atoms.ts";
+import type { Offer, Step } from "./offer.ts";
+
+/** A piece of a sentence; pieces with `step` are that step's goal, so that a screen can make them editable. */
+export type SentencePart = { text: string; step?: string };
+
+/**
+ * The sentence that says what an offer does, computed from its settings, in English for the people who make it.
+ *
+ * @example "Free Standard delivery from €45, and Express for €4.90 from €80, in Mainland Portugal."
+ */
+export function offerSentence(plan: Plan, offer: Offer, market: string, currency: string): SentencePart[] {
+  const steps = [...offer.steps].sort(byPosition);
+  const parts = steps.flatMap((step, i): SentencePart[] => [
+    ...(i > 0 ? [{ text: i === steps.length - 1 ? ", and " : ", " }] : []),
+    { text: `${rewardWords(plan, step, market, currency, i === 0)} ${step.goal.edge} ` },
+    goalPart(step, market, currency),
+  ]);
+  return [...parts, { text: `, ${whereWords(plan, offer)}.` }];
+}
+
+function goalPart(step: Step, market: string, currency: string): SentencePart {
+  const at = amountFor(step.goal.at, market, currency);
+  return { text: at === undefined ? `(no goal in ${currency})` : formatMoney(at, currency, "en", "short"), step: step.id };
+}
+
+function rewardWords(plan: Plan, step: Step, market: string, currency: string, first: boolean): string {
+  const { reward } = step;
+  const names = listWords(
+    reward.options.map((id) => {
+      const option = plan.options.find((candidate) => candidate.id === id);
+      return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
+    }),
+  );
+  const amount = (value: Parameters<typeof amountFor>[0]) => {
+    const minor = amountFor(value, market, currency);
+    return minor === undefined ? `(no amount in ${currency})` : formatMoney(minor, currency, "en");
+  };
+  switch (reward.kind) {
+    case "free":
+      return `${first ? "Free" : "free"} ${names} delivery`;
+    case "flat-price":
+      return `${names} for ${amount(reward.amount)}`;
+    case "percent-off":
+      return `${reward.percent}% off ${names}`;
+    case "money-off":
+      return `${amount(reward.amount)} off ${names}`;
+  }
+}
+
+function whereWords(plan: Plan, offer: Offer): string {
+  const names = plan.zones.filter(({ id }) => offer.zones.includes(id)).sort(byPosition).map(({ name }) => name);
+  return names.length === 0 ? "nowhere yet" : `in ${listWords(names)}`;
+}
+
+const listWords = (words: readonly string[]) => new Intl.ListFormat("en", { type: "conjunction" }).format(words);

@@ -1,0 +1,31 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { DeliveryOption } from "../delivery/option.ts";
+import { Offer } from "../offers/offer.ts";
+import { Market, Zone } from "../places/market.ts";
+import { closed } from "./atoms.ts";
+
+export const FORMAT = 1;
+
+/** Store-wide settings. `chosenAtFirst` is the rule for the option preselected for the shopper. */
+export const Store = Type.Object(
+  {
+    name: Type.String({ minLength: 1, maxLength: 100 }),
+    chosenAtFirst: Type.Union([Type.Literal("cheapest"), Type.Literal("first")]),
+  },
+  { ...closed, $id: "Store" },
+);
+export type Store = Static<typeof Store>;
+
+/** Everything a store has decided. The order of arrays means nothing; positions do. */
+export const Plan = Type.Object(
+  {
+    format: Type.Literal(FORMAT),
+    store: Store,
+    markets: Type.Array(Market, { maxItems: 200 }),
+    zones: Type.Array(Zone, { maxItems: 5000 }),
+    options: Type.Array(DeliveryOption, { maxItems: 5000 }),
+    offers: Type.Array(Offer, { maxItems: 5000 }),
+  },
+  { ...closed, $id: "Plan" },
+);
+export type Plan = Static<typeof Plan>;

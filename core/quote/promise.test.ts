@@ -1,0 +1,159 @@
+import * as fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { filler } from "../cart/read-cart.ts";
+import { anyCase, type Case } from "../testing/arbitrary.ts";
+import { compiledPlan, quoteOf } from "../testing/compiled.ts";
+import type { Quote } from "./quote.ts";
+import type { QuoteRequest } from "./request.ts";
+
+const withFiller = (request: QuoteRequest, value: number): QuoteRequest =>
+  value === 0 ? request : { ...request, cart: { ...request.cart, lines: [...request.cart.lines, filler(value)] } };
+
+/** The same plan without one step: what the shopper would pay had it never been offered. */
+const withoutStep = (plan: Case["plan"], offer: string, step: string): Case["plan"] => ({
+  ...plan,
+  offers: plan.offers.flatMap((candidate) => {
+    if (candidate.id !== offer) return [candidate];
+    const [first, ...rest] = candidate.steps.filter(({ id }) => id !== step);
+    return first ? [{ ...candidate, steps: [first, ...rest] }] : [];
+  }),
+});
+
+const progressOf = (quote: Quote, offer: string, step: string) => {
+  const entry = quote.progress.find((candidate) => candidate.offer === offer && candidate.step === step);
+  if (!entry) throw new Error(`no progress for ${offer}/${step}`);
+  return entry;
+};
+
+/** Read off two whole quotes: the step is granted, and one of its options costs less than without it. */
+function granted({ plan, request }: Case, offer: string, step: string): (extra: number) => boolean {
+  const compiled = compiledPlan(plan);
+  const bare = compiledPlan(withoutStep(plan, offer, step));
+  const options = plan.offers.find(({ id }) => id === offer)?.steps.find(({ id }) => id === step)?.reward.options ?? [];
+  return (extra) => {
+    const asked = withFiller(request, extra);
+    const here = quoteOf(compiled, asked);
+    if (!progressOf(here, offer, step).reached) return false;
+    const there = quoteOf(bare, asked);
+    return options.some((id) => {
+      const price = here.options.find((option) => option.id === id)?.price ?? null;
+      const before = there.options.find((option) => option.id === id)?.price ?? null;
+      return price !== null && before !== null && price < before;
+    });
+  };
+}
+
+describe("the promise: add exactly what is asked for, and you get exactly what is promised", () => {
+  it("holds for random ladders, charges, carts, taxes, discounts and currencies", () => {
+    const counts = { finite: 0, reached: 0, covered: 0, blocked: 0 };
+    fc.assert(
+      fc.property(anyCase(9000), (drawn) => {
+        const now = quoteOf(compiledPlan(drawn.plan), drawn.request);
+        for (const { offer, step, state, remaining, percent, reached } of now.progress) {
+          const grants = granted(drawn, offer, step);
+          expect(percent === 100).toBe(reached);
+          if (remaining !== null) {
+            counts.finite += 1;
+            expect(remaining).toBeGreaterThan(0);
+            expect(state).toBe(drawn.request.cart.lines.length === 0 ? "empty" : "on-the-way");
+            expect(grants(remaining)).toBe(true);
+            expect(grants(remaining - 1)).toBe(false);
+          } else if (state === "reached") {
+            counts.reached += 1;
+            expect(grants(0)).toBe(true);
+          } else {
+            counts[state === "covered" ? "covered" : "blocked"] += 1;
+            expect(grants(0)).toBe(false);
+          }
+        }
+      }),
+      { numRuns: 1200 },
+    );
+    const all = Object.values(counts).reduce((sum, count) => sum + count, 0);
+    const shares = Object.entries(counts).map(([state, count]) => `${state} ${((100 * count) / all).toFixed(1)} %`);
+    console.log(`promise: ${all} steps, ${shares.join(", ")}`);
+    expect(counts.finite / all).toBeGreaterThanOrEqual(0.3);
+  });
+
+  it("is silent only where no amount of goods would do, tried one unit at a time", () => {
+    let silent = 0;
+    fc.assert(
+      fc.property(anyCase(60), (drawn) => {
+        const now = quoteOf(compiledPlan(drawn.plan), drawn.request);
+        for (const { offer, step, state, remaining } of now.progress) {
+          if (state !== "covered" && state !== "blocked") continue;
+          silent += 1;
+          expect(remaining).toBeNull();
+          const grants = granted(drawn, offer, step);
+          const already = progressOf(now, offer, step).reached;
+          for (let extra = 0; extra <= (already ? 0 : 400); extra += 1) expect(grants(extra)).toBe(false);
+        }
+      }),
+      { numRuns: 70 },
+    );
+    expect(silent).toBeGreaterThan(10);
+  });
+
+  it("asks for 11.11 when 10.00 is short and everything is 10 % off", () => {
+    // 38.89 less 3.89 counts 35.00; goods of 50.00 less 5.00 are the first to count 45.00.
+    const drawn = simpleCase([{ percent: "10" }], 3889);
+    const [entry] = quoteOf(compiledPlan(drawn.plan), drawn.request).progress;
+    expect(entry).toMatchObject({ counted: 3500, goal: 4500, remaining: 1111, state: "on-the-way", percent: 77 });
+  });
+
+  it("gives the same quote when the plan's arrays are shuffled and positions kept", () => {
+    fc.assert(
+      fc.property(anyCase(9000), fc.infiniteStream(fc.nat()), (drawn, stream) => {
+        const shuffle = <T>(list: readonly T[]) =>
+          list.map((item) => ({ item, key: stream.next().value ?? 0 })).sort((a, b) => a.key - b.key).map(({ item }) => item);
+        const shuffled = {
+          ...drawn.plan,
+          options: shuffle(drawn.plan.options),
+          offers: shuffle(drawn.plan.offers.map((offer) => ({ ...offer, steps: shuffle(offer.steps) }))),
+        };
+        expect(quoteOf(compiledPlan(shuffled), drawn.request)).toEqual(quoteOf(compiledPlan(drawn.plan), drawn.request));
+      }),
+    );
+  });
+});
+
+function simpleCase(discounts: NonNullable<QuoteRequest["cart"]["discounts"]>, goods: number): Case {
+  return {
+    plan: {
+      format: 1,
+      store: { name: "Any", chosenAtFirst: "cheapest" },
+      markets: [
+        { id: "m", position: 1, name: "M", currencies: ["EUR"], languages: ["en"], timeZone: "Europe/Lisbon", pricesIncludeTax: true },
+      ],
+      zones: [{ id: "z", position: 1, market: "m", name: "Z", destinations: [{ country: "PT" }], standardTaxRate: "23" }],
+      options: [
+        { id: "o", position: 1, name: { en: "O" }, zones: ["z"], charge: { kind: "flat", amount: { byCurrency: { EUR: "4.90" } } } },
+      ],
+      offers: [
+        {
+          id: "f",
+          position: 1,
+          name: "F",
+          on: true,
+          zones: ["z"],
+          basis: { lineDiscounts: "in", orderDiscounts: "in", tax: "with" },
+          steps: [
+            {
+              id: "s",
+              position: 1,
+              goal: { at: { byCurrency: { EUR: "45.00" } }, edge: "from" },
+              reward: { kind: "free", options: ["o"] },
+              wording: {},
+            },
+          ],
+        },
+      ],
+    },
+    request: {
+      at: "2026-11-28T10:00:00Z",
+      currency: "EUR",
+      destination: { country: "PT" },
+      cart: { lines: [{ sku: "goods", quantity: 1, unitPrice: goods }], discounts },
+    },
+  };
+}

@@ -1,0 +1,169 @@
+import { type ReadCart, readCart } from "../cart/read-cart.ts";
+import type { NoPrice } from "../charges/charged.ts";
+import { valuePath } from "../measures/value-measure.ts";
+import { type ValuePath, valueAt } from "../measures/value-path.ts";
+import { pickText } from "../messages/locale.ts";
+import { type Saying, speak, SURFACES, type Surface } from "../messages/speak.ts";
+import type { CompiledPlan } from "../plan/compile.ts";
+import type { Problem } from "../plan/problem.ts";
+import { findTariff } from "./find-tariff.ts";
+import { type PricedOption, priceOption } from "./price-options.ts";
+import { type StepState, standing } from "./progress.ts";
+import type { QuoteRequest } from "./request.ts";
+import type { Tariff, TariffOffer } from "./tariff.ts";
+import { goodsTax, payable, type Totals, totalsOf } from "./totals.ts";
+
+export type QuotedOption = {
+  id: string;
+  name: string;
+  available: boolean;
+  /** Null exactly when the option is not available. Minor units, as the market writes prices. */
+  price: number | null;
+  /** Before offers. */
+  fullPrice: number | null;
+  /** Goods, delivery and tax: what the shopper pays in all with this option. */
+  total: number | null;
+  tax: number | null;
+  reason?: NoPrice;
+  offers: string[];
+  chosen: boolean;
+};
+
+export type Progress = {
+  offer: string;
+  step: string;
+  measure: "value";
+  goal: number;
+  counted: number;
+  remaining: number | null;
+  /** Whole percent of the goal; 100 only once it is reached. */
+  percent: number;
+  reached: boolean;
+  state: StepState;
+};
+
+export type QuotedMessage = { surface: Surface; offer: string; step: string; state: StepState; text: string };
+
+/** The engine's answer for one cart at one standpoint. `market` and `zone` are null when nobody serves the destination. */
+export type Quote = {
+  market: string | null;
+  zone: string | null;
+  currency: string;
+  totals: Totals;
+  options: QuotedOption[];
+  progress: Progress[];
+  messages: QuotedMessage[];
+};
+
+export type QuoteResult = { quote: Quote } | { problems: Problem[] };
+
+/**
+ * Answers one request. Pure and deterministic; amounts in and out are whole minor units of the request's currency.
+ *
+ * @example const result = quote(compiled, request); if ("quote" in result) result.quote.options[0].price // 490
+ */
+export function quote(compiled: CompiledPlan, request: QuoteRequest): QuoteResult {
+  const cart = readCart(request.cart, "/cart");
+  if ("problems" in cart) return cart;
+  const totals = totalsOf(cart);
+  const found = findTariff(compiled, request);
+  if ("problems" in found) return found;
+  const { tariff } = found;
+  if (!tariff) {
+    return { quote: { market: null, zone: null, currency: request.currency, totals, options: [], progress: [], messages: [] } };
+  }
+  const locale = request.locale ?? tariff.market.languages[0] ?? "en";
+  const paths = tariff.measures.map((measure) => valuePath(measure, cart, null));
+  const progress = progressOf(tariff, paths, request.cart.lines.length === 0);
+  return {
+    quote: {
+      market: tariff.market.id,
+      zone: tariff.zone.id,
+      currency: tariff.currency,
+      totals,
+      options: quotedOptions(tariff, cart, totals, paths.map((path) => valueAt(path, 0)), locale),
+      progress,
+      messages: messagesOf(tariff, progress, locale),
+    },
+  };
+}
+
+function quotedOptions(tariff: Tariff, cart: ReadCart, totals: Totals, counted: readonly number[], locale: string): QuotedOption[] {
+  const { pricesIncludeTax } = tariff.market;
+  const priced = tariff.options.map((_, number) => priceOption(tariff, number, counted));
+  const chosen = chosenAtFirst(tariff, priced);
+  const tax = goodsTax(cart, totals, pricesIncludeTax, tariff.standardTax);
+  return tariff.options.map(({ id, option }, number): QuotedOption => {
+    const { price, full, offer } = priced[number] ?? { price: "not-offered", full: "not-offered", offer: null };
+    const name = pickText(option.name, locale, tariff.market.languages)?.text ?? id;
+    if (typeof price === "string" || typeof full === "string") {
+      const reason = typeof price === "string" ? price : "not-offered";
+      return { id, name, available: false, price: null, fullPrice: null, total: null, tax: null, reason, offers: [], chosen: false };
+    }
+    return {
+      id,
+      name,
+      available: true,
+      price,
+      fullPrice: full,
+      ...payable(totals.goods, tax, price, pricesIncludeTax, tariff.standardTax),
+      offers: offer ? [offer.id] : [],
+      chosen: number === chosen,
+    };
+  });
+}
+
+/** The number of the option preselected for the shopper, or undefined when none has a price. */
+function chosenAtFirst(tariff: Tariff, priced: readonly PricedOption[]): number | undefined {
+  const available = priced.flatMap(({ price }, number) => (typeof price === "number" ? [{ number, price }] : []));
+  if (tariff.chosenAtFirst === "first") return available[0]?.number;
+  const least = Math.min(...available.map(({ price }) => price));
+  return available.find(({ price }) => price === least)?.number;
+}
+
+function progressOf(tariff: Tariff, paths: readonly ValuePath[], emptyCart: boolean): Progress[] {
+  return tariff.offers.flatMap((offer) =>
+    offer.steps.map((step): Progress => {
+      const path = paths[step.goal.measure];
+      const counted = path ? valueAt(path, 0) : 0;
+      const reached = counted >= step.goal.least;
+      return {
+        offer: offer.id,
+        step: step.step.id,
+        measure: "value",
+        goal: step.goal.at,
+        counted,
+        percent: reached ? 100 : Math.min(99, Math.floor((100 * counted) / step.goal.least)),
+        reached,
+        ...standing(tariff, step, paths, emptyCart),
+      };
+    }),
+  );
+}
+
+function messagesOf(tariff: Tariff, progress: readonly Progress[], locale: string): QuotedMessage[] {
+  return tariff.offers.flatMap((offer) => {
+    const own = progress.filter((entry) => entry.offer === offer.id);
+    return told(own).flatMap((entry) => {
+      const saying = sayingFor(tariff, offer, entry, locale);
+      if (!saying) return [];
+      const text = speak(saying, tariff.currency);
+      return SURFACES.map((surface) => ({ surface, offer: offer.id, step: entry.step, state: entry.state, text }));
+    });
+  });
+}
+
+/** What is worth saying about an offer: the highest step earned, then the nearest that can be. */
+export function told<Entry extends { state: StepState }>(ladder: readonly Entry[]): Entry[] {
+  const earned = ladder.filter(({ state }) => state === "reached").at(-1);
+  const next = ladder.find(({ state }) => state === "empty" || state === "on-the-way");
+  return [earned, next].filter((entry) => entry !== undefined);
+}
+
+function sayingFor(tariff: Tariff, offer: TariffOffer, entry: Progress, locale: string): Saying | undefined {
+  const { state } = entry;
+  if (state === "covered" || state === "blocked") return undefined;
+  const wording = offer.steps.find(({ step }) => step.id === entry.step)?.step.wording[state];
+  const picked = wording && pickText(wording, locale, tariff.market.languages);
+  return picked && { ...picked, ...entry, state };
+}

@@ -1,0 +1,16 @@
+import { type CompiledPlan, compile } from "../plan/compile.ts";
+import type { Plan } from "../plan/plan.ts";
+import { type Quote, quote } from "../quote/quote.ts";
+import type { QuoteRequest } from "../quote/request.ts";
+
+export function compiledPlan(plan: Plan): CompiledPlan {
+  const result = compile(plan);
+  if ("problems" in result) throw new Error(JSON.stringify(result.problems));
+  return result.compiled;
+}
+
+export function quoteOf(compiled: CompiledPlan, request: QuoteRequest): Quote {
+  const result = quote(compiled, request);
+  if ("problems" in result) throw new Error(JSON.stringify(result.problems));
+  return result.quote;
+}
