@@ -6,7 +6,7 @@ import { closed } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 import type { ChargeContext, Charged, CompiledCharge } from "./charged.ts";
 
-const BandPrice = Type.Union([Amount, Type.Literal("free"), Type.Literal("not-offered")], { $id: "BandPrice" });
+const BandPrice = Type.Union([Amount, Type.Literal("free"), Type.Literal("not-offered")], { title: "BandPrice" });
 type BandPrice = Static<typeof BandPrice>;
 
 /**
@@ -24,7 +24,7 @@ export const BandedCharge = Type.Object(
     first: BandPrice,
     edges: Type.Array(Type.Object({ edge: Edge, at: Amount, price: BandPrice }, closed), { maxItems: 200 }),
   },
-  { ...closed, $id: "BandedCharge" },
+  { ...closed, title: "BandedCharge" },
 );
 export type BandedCharge = Static<typeof BandedCharge>;
 

@@ -1,11 +1,12 @@
-import { type Static, Type } from "@sinclair/typebox";
+import type { Static } from "@sinclair/typebox";
+import { byKind } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 import { BandedCharge, bandsProblems, compileBands } from "./bands.ts";
 import type { ChargeContext, CompiledCharge } from "./charged.ts";
 import { compileFlat, FlatCharge, flatProblems } from "./flat.ts";
 
 /** How the price of a delivery option is computed. A new kind is a file of its own and a case in each switch here. */
-export const Charge = Type.Union([FlatCharge, BandedCharge], { $id: "Charge" });
+export const Charge = byKind([FlatCharge, BandedCharge], "Charge");
 export type Charge = Static<typeof Charge>;
 
 export function compileCharge(charge: Charge, context: ChargeContext): CompiledCharge {

@@ -12,6 +12,6 @@ export const DeliveryOption = Type.Object(
     zones: Type.Array(Id, { maxItems: 1000, uniqueItems: true, description: "Zones it is offered in" }),
     charge: Charge,
   },
-  { ...closed, $id: "DeliveryOption" },
+  { ...closed, title: "DeliveryOption" },
 );
 export type DeliveryOption = Static<typeof DeliveryOption>;

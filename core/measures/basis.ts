@@ -21,7 +21,7 @@ export const Basis = Type.Object(
       ),
     ),
   },
-  { ...closed, $id: "Basis" },
+  { ...closed, title: "Basis" },
 );
 export type Basis = Static<typeof Basis>;
 

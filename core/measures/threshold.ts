@@ -1,7 +1,7 @@
 import { type Static, Type } from "@sinclair/typebox";
 
 /** Which side owns an edge: `from` 45.00 includes 45.00; `above` 45.00 starts with the next minor unit. */
-export const Edge = Type.Union([Type.Literal("from"), Type.Literal("above")], { $id: "Edge" });
+export const Edge = Type.Union([Type.Literal("from"), Type.Literal("above")], { title: "Edge" });
 export type Edge = Static<typeof Edge>;
 
 /** A comparison the engine makes: does measure number `measure` reach `least` whole units? */

@@ -10,7 +10,7 @@ export const Amount = Type.Object(
     byCurrency: Type.Optional(Type.Record(CurrencyCode, Decimal, closed)),
     byMarket: Type.Optional(Type.Record(Id, Type.Record(CurrencyCode, Decimal, closed), closed)),
   },
-  { ...closed, $id: "Amount" },
+  { ...closed, title: "Amount" },
 );
 export type Amount = Static<typeof Amount>;
 

@@ -2,20 +2,20 @@ import { type Static, Type } from "@sinclair/typebox";
 import { Amount, amountFor, amountProblems } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import { multiply, ONE, type Rational, roundHalfAway, subtract, whole } from "../money/rational.ts";
-import { closed, Id, Percent } from "../plan/atoms.ts";
+import { byKind, closed, Id, Percent } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 
 const options = Type.Array(Id, { minItems: 1, maxItems: 100, uniqueItems: true, description: "Delivery options it is given on" });
 
 /** What a step gives on the price of its delivery options. */
-export const Reward = Type.Union(
+export const Reward = byKind(
   [
     Type.Object({ kind: Type.Literal("free"), options }, closed),
     Type.Object({ kind: Type.Literal("flat-price"), options, amount: Amount }, closed),
     Type.Object({ kind: Type.Literal("percent-off"), options, percent: Percent }, closed),
     Type.Object({ kind: Type.Literal("money-off"), options, amount: Amount }, closed),
   ],
-  { $id: "Reward" },
+  "Reward",
 );
 export type Reward = Static<typeof Reward>;
 

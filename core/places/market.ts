@@ -14,7 +14,7 @@ export const Market = Type.Object(
     timeZone: Type.String({ minLength: 1, maxLength: 64, description: "IANA name" }),
     pricesIncludeTax: Type.Boolean(),
   },
-  { ...closed, $id: "Market" },
+  { ...closed, title: "Market" },
 );
 export type Market = Static<typeof Market>;
 
@@ -31,6 +31,6 @@ export const Zone = Type.Object(
     ),
     standardTaxRate: Percent,
   },
-  { ...closed, $id: "Zone" },
+  { ...closed, title: "Zone" },
 );
 export type Zone = Static<typeof Zone>;

@@ -1,4 +1,4 @@
-import { Type } from "@sinclair/typebox";
+import { type Static, type TSchema, Type } from "@sinclair/typebox";
 
 /** The small parts that plan and request schemas are made of. */
 export const Id = Type.String({
@@ -30,4 +30,15 @@ export const closed = { additionalProperties: false } as const;
 /** Compares by explicit position, then by id: the only order there is; the order of arrays means nothing. */
 export function byPosition(a: { position: number; id: string }, b: { position: number; id: string }): number {
   return a.position - b.position || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+}
+
+/** A choice between objects told apart by their `kind`, so that errors speak of the kind that was meant. */
+export function byKind<Variants extends TSchema[]>(variants: [...Variants], title: string) {
+  return Type.Unsafe<Static<Variants[number]>>({
+    title,
+    type: "object",
+    required: ["kind"],
+    discriminator: { propertyName: "kind" },
+    oneOf: variants,
+  });
 }

@@ -12,7 +12,7 @@ export const Store = Type.Object(
     name: Type.String({ minLength: 1, maxLength: 100 }),
     chosenAtFirst: Type.Union([Type.Literal("cheapest"), Type.Literal("first")]),
   },
-  { ...closed, $id: "Store" },
+  { ...closed, title: "Store" },
 );
 export type Store = Static<typeof Store>;
 
@@ -26,6 +26,6 @@ export const Plan = Type.Object(
     options: Type.Array(DeliveryOption, { maxItems: 5000 }),
     offers: Type.Array(Offer, { maxItems: 5000 }),
   },
-  { ...closed, $id: "Plan" },
+  { ...closed, title: "Plan" },
 );
 export type Plan = Static<typeof Plan>;

@@ -13,7 +13,7 @@ export const CartLine = Type.Object(
     categories: Type.Optional(Type.Array(Tag, { maxItems: 50 })),
     tags: Type.Optional(Type.Array(Tag, { maxItems: 50 })),
   },
-  { ...closed, $id: "CartLine" },
+  { ...closed, title: "CartLine" },
 );
 export type CartLine = Static<typeof CartLine>;
 
@@ -30,13 +30,13 @@ export const Cart = Type.Object(
       Type.Array(OrderDiscount, { maxItems: 20, description: "Discounts on the whole order, taken one after the other" }),
     ),
   },
-  { ...closed, $id: "Cart" },
+  { ...closed, title: "Cart" },
 );
 export type Cart = Static<typeof Cart>;
 
 export const Destination = Type.Object(
   { country: Type.Optional(CountryCode), region: Type.Optional(RegionCode), postcode: Type.Optional(Type.String({ maxLength: 16 })) },
-  { ...closed, $id: "Destination" },
+  { ...closed, title: "Destination" },
 );
 export type Destination = Static<typeof Destination>;
 
@@ -49,6 +49,6 @@ export const QuoteRequest = Type.Object(
     destination: Destination,
     cart: Cart,
   },
-  { ...closed, $id: "QuoteRequest" },
+  { ...closed, title: "QuoteRequest" },
 );
 export type QuoteRequest = Static<typeof QuoteRequest>;

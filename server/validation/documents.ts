@@ -1,0 +1,18 @@
+import { DeliveryOption } from "../../core/delivery/option.ts";
+import { Offer } from "../../core/offers/offer.ts";
+import { Market, Zone } from "../../core/places/market.ts";
+import { Plan, Store } from "../../core/plan/plan.ts";
+import { QuoteRequest } from "../../core/quote/request.ts";
+import { checker } from "./checker.ts";
+
+export const checkPlan = checker(Plan);
+export const checkQuoteRequest = checker(QuoteRequest);
+
+/** The kinds of draft entities, each checked by its own schema. */
+export const checkEntity = {
+  store: checker(Store),
+  market: checker(Market),
+  zone: checker(Zone),
+  option: checker(DeliveryOption),
+  offer: checker(Offer),
+} as const;
