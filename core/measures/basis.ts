@@ -31,3 +31,20 @@ export function basisKey(basis: Basis): string {
   const sorted = (list: readonly string[] | undefined) => [...new Set(list ?? [])].sort();
   return JSON.stringify([lineDiscounts, orderDiscounts, tax, sorted(leavesOut?.categories), sorted(leavesOut?.tags)]);
 }
+
+/**
+ * A basis in words, in English for the people who make offers.
+ *
+ * @example "goods after all discounts, with tax, leaving out gift-cards"
+ */
+export function basisWords({ lineDiscounts, orderDiscounts, tax, leavesOut }: Basis): string {
+  const discounts = {
+    "in in": "after all discounts",
+    "in out": "after line discounts, before order discounts",
+    "out in": "after order discounts, before line discounts",
+    "out out": "before discounts",
+  }[`${lineDiscounts} ${orderDiscounts}` as const];
+  const left = [...(leavesOut?.categories ?? []), ...(leavesOut?.tags ?? [])];
+  const without = left.length > 0 ? `, leaving out ${new Intl.ListFormat("en").format(left)}` : "";
+  return `goods ${discounts}, ${tax} tax${without}`;
+}

@@ -1,5 +1,5 @@
 import { pickText } from "../messages/locale.ts";
-import { amountFor } from "../money/amount.ts";
+import { type Amount, amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
 import type { Plan } from "../plan/plan.ts";
 import { byPosition } from "../plan/atoms.ts";
@@ -28,15 +28,35 @@ function goalPart(step: Step, market: string, currency: string): SentencePart {
   return { text: at === undefined ? `(no goal in ${currency})` : formatMoney(at, currency, "en", "short"), step: step.id };
 }
 
-function rewardWords(plan: Plan, step: Step, market: string, currency: string, first: boolean): string {
+/** What a step gives, without where or when. @example "Free Standard delivery" */
+export function stepWords(plan: Plan, step: Step): string {
   const { reward } = step;
-  const names = listWords(
-    reward.options.map((id) => {
+  const names = optionNames(plan, step);
+  switch (reward.kind) {
+    case "free":
+      return `Free ${names} delivery`;
+    case "flat-price":
+      return `${names} at a flat price`;
+    case "percent-off":
+      return `${reward.percent}% off ${names}`;
+    case "money-off":
+      return `Money off ${names}`;
+  }
+}
+
+function optionNames(plan: Plan, step: Step): string {
+  return listWords(
+    step.reward.options.map((id) => {
       const option = plan.options.find((candidate) => candidate.id === id);
       return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
     }),
   );
-  const amount = (value: Parameters<typeof amountFor>[0]) => {
+}
+
+function rewardWords(plan: Plan, step: Step, market: string, currency: string, first: boolean): string {
+  const { reward } = step;
+  const names = optionNames(plan, step);
+  const amount = (value: Amount) => {
     const minor = amountFor(value, market, currency);
     return minor === undefined ? `(no amount in ${currency})` : formatMoney(minor, currency, "en");
   };

@@ -1,0 +1,30 @@
+import node from "@astrojs/node";
+import react from "@astrojs/react";
+import tailwindcss from "@tailwindcss/vite";
+import { defineConfig } from "astro/config";
+
+export default defineConfig({
+  srcDir: "./web",
+  publicDir: "./web/public",
+  output: "server",
+  adapter: node({ mode: "standalone" }),
+  integrations: [react()],
+  telemetry: false,
+  devToolbar: { enabled: false },
+  // Astro hashes its own inline scripts; everything else comes from files of this server.
+  experimental: {
+    csp: {
+      directives: [
+        "default-src 'self'",
+        "img-src 'self' data:",
+        "font-src 'self'",
+        "connect-src 'self'",
+        "worker-src 'self'",
+        "object-src 'none'",
+        "base-uri 'none'",
+        "form-action 'self'",
+      ],
+    },
+  },
+  vite: { plugins: [tailwindcss()], worker: { format: "es" } },
+});

@@ -1,0 +1,26 @@
+import { exponentOf } from "./currency.ts";
+import { minorUnits } from "./decimal.ts";
+
+/**
+ * Reads an amount as a person types it, with or without the currency's sign or code, with a point or a comma for
+ * decimals. Digits are never grouped: "1,000" would be a thousand to one reader and one to another.
+ *
+ * @example typedAmount("45,50 €", "EUR") // { minor: 4550 }
+ * @example typedAmount("1,000", "EUR") // { problem: "EUR has 2 decimals; write a thousand as 1000" }
+ */
+export function typedAmount(text: string, currency: string): { minor: number } | { problem: string } {
+  const exponent = exponentOf(currency) ?? 2;
+  const bare = text.replaceAll(/[\p{Sc}\p{Zs}\t]/gu, "").replace(new RegExp(`^${currency}|${currency}$`, "i"), "");
+  if (bare === "") return { problem: "Type an amount" };
+  if (bare.startsWith("-")) return { problem: "An amount cannot be negative" };
+  const read = minorUnits(bare.replace(",", "."), exponent);
+  if ("minor" in read) return read;
+  switch (read.problem) {
+    case "not-a-decimal":
+      return { problem: `"${text.trim()}" is not an amount; write it like ${exponent === 0 ? "4500" : `45.${"0".repeat(exponent)}`}` };
+    case "too-many-decimals":
+      return { problem: `${currency} has ${exponent === 0 ? "no" : exponent} decimals; write a thousand as 1000` };
+    case "too-large":
+      return { problem: "That is more than can be counted" };
+  }
+}

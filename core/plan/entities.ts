@@ -1,0 +1,42 @@
+import type { DeliveryOption } from "../delivery/option.ts";
+import type { Offer } from "../offers/offer.ts";
+import type { Market, Zone } from "../places/market.ts";
+import { FORMAT, type Plan, type Store } from "./plan.ts";
+
+/** One thing of the draft. The store's settings are the entity of kind `store` with id `store`. */
+export type Entity =
+  | { kind: "store"; id: string; body: Store }
+  | { kind: "market"; id: string; body: Market }
+  | { kind: "zone"; id: string; body: Zone }
+  | { kind: "option"; id: string; body: DeliveryOption }
+  | { kind: "offer"; id: string; body: Offer };
+
+export type EntityKind = Entity["kind"];
+export type StoredEntity = Entity & { revision: number };
+export const STORE_ID = "store";
+
+export const entityKey = ({ kind, id }: { kind: EntityKind; id: string }) => `${kind}/${id}`;
+
+/** A plan taken apart into entities, and entities put together into a plan. */
+export function entitiesOf(plan: Plan): Entity[] {
+  return [
+    { kind: "store", id: STORE_ID, body: plan.store },
+    ...plan.markets.map((body): Entity => ({ kind: "market", id: body.id, body })),
+    ...plan.zones.map((body): Entity => ({ kind: "zone", id: body.id, body })),
+    ...plan.options.map((body): Entity => ({ kind: "option", id: body.id, body })),
+    ...plan.offers.map((body): Entity => ({ kind: "offer", id: body.id, body })),
+  ];
+}
+
+export function planOf(entities: readonly Entity[]): Plan | null {
+  const store = entities.find((entity) => entity.kind === "store");
+  if (!store) return null;
+  return {
+    format: FORMAT,
+    store: store.body,
+    markets: entities.flatMap((entity) => (entity.kind === "market" ? [entity.body] : [])),
+    zones: entities.flatMap((entity) => (entity.kind === "zone" ? [entity.body] : [])),
+    options: entities.flatMap((entity) => (entity.kind === "option" ? [entity.body] : [])),
+    offers: entities.flatMap((entity) => (entity.kind === "offer" ? [entity.body] : [])),
+  };
+}

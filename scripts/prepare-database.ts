@@ -1,0 +1,19 @@
+import { fileURLToPath } from "node:url";
+import { databaseUrl, openPool } from "../server/database/pool.ts";
+import { migrate } from "../server/database/migrate.ts";
+import { emptyStore, isEmpty, loadDemo } from "../server/demo/load-demo.ts";
+
+// Brings the database at SUMMANT_DATABASE_URL up to date and fills an empty store with the demo.
+const root = new URL("../", import.meta.url);
+const pool = openPool(databaseUrl(), 2);
+try {
+  const applied = await migrate(pool, fileURLToPath(new URL("server/database/migrations", root)));
+  if (applied.length > 0) console.log(`Database: applied ${applied.join(", ")}`);
+  if (process.argv.includes("--reset-demo")) await emptyStore(pool);
+  if (await isEmpty(pool)) {
+    await loadDemo(pool, fileURLToPath(new URL("demo", root)));
+    console.log("Database: loaded the demo store");
+  }
+} finally {
+  await pool.end();
+}

@@ -1,0 +1,44 @@
+import { spawn, spawnSync } from "node:child_process";
+import { join } from "node:path";
+import { SetupError } from "./say.mjs";
+
+const WAIT_MS = 30_000;
+
+/** Brings the database up to date and loads the demo when it is empty, or in its place with `resetDemo`. */
+export function prepareDatabase(root, url, resetDemo) {
+  const { status } = spawnSync(
+    process.execPath,
+    ["--import", "tsx", join(root, "scripts/prepare-database.ts"), ...(resetDemo ? ["--reset-demo"] : [])],
+    { cwd: root, stdio: ["ignore", "inherit", "inherit"], env: { ...process.env, SUMMANT_DATABASE_URL: url } },
+  );
+  if (status !== 0) throw new SetupError("The database could not be prepared; see above.");
+}
+
+/** Starts the built app on 127.0.0.1 and waits until it answers. */
+export async function startApp(root, url, port, stdio = "inherit") {
+  const server = spawn(process.execPath, [join(root, "dist/server/entry.mjs")], {
+    cwd: root,
+    stdio: ["ignore", stdio === "inherit" ? "ignore" : stdio, "inherit"],
+    detached: true,
+    env: { ...process.env, HOST: "127.0.0.1", PORT: String(port), SUMMANT_DATABASE_URL: url, NODE_ENV: "production" },
+  });
+  const ended = new Promise((resolve) => server.once("exit", resolve));
+  const address = `http://127.0.0.1:${port}`;
+  const deadline = Date.now() + WAIT_MS;
+  for (;;) {
+    if (server.exitCode !== null) throw new SetupError(`The app ended at once (exit code ${server.exitCode}). Is port ${port} taken?`);
+    if (Date.now() > deadline) throw new SetupError("The app does not answer.");
+    const up = await fetch(`${address}/api/health`).then((response) => response.ok, () => false);
+    if (up) break;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  return {
+    address,
+    pid: server.pid,
+    ended,
+    stop: async () => {
+      server.kill("SIGTERM");
+      await ended;
+    },
+  };
+}

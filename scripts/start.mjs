@@ -1,0 +1,79 @@
+// npm start: sets up whatever is missing, then runs the database and the app until Ctrl+C.
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { parseArgs } from "node:util";
+import { prepareDatabase, startApp } from "./setup/app-server.mjs";
+import { needBuild } from "./setup/build.mjs";
+import { freePort, startDatabase } from "./setup/database.mjs";
+import { MARIADB, needDebianPackages } from "./setup/debian-packages.mjs";
+import { needNodePackages } from "./setup/node-packages.mjs";
+import { SetupError, say } from "./setup/say.mjs";
+
+const root = fileURLToPath(new URL("../", import.meta.url));
+const USUAL_PORT = 4173;
+
+async function main() {
+  const { port, resetDemo } = readOptions();
+  const outside = process.env.SUMMANT_DATABASE_URL;
+  if (!outside) needDebianPackages(MARIADB);
+  needNodePackages(root);
+  needBuild(root);
+
+  let database;
+  let app;
+  let stopping = false;
+  const stop = async () => {
+    if (stopping) return;
+    stopping = true;
+    say("Stopping");
+    await app?.stop();
+    await database?.stop();
+    process.exit(process.exitCode ?? 0);
+  };
+  process.on("SIGINT", stop);
+  process.on("SIGTERM", stop);
+
+  try {
+    database = outside ? undefined : await startDatabase(join(root, ".data", "mariadb"));
+    say(database ? `MariaDB runs on 127.0.0.1:${database.port}, data in .data/mariadb` : "Using the database of SUMMANT_DATABASE_URL");
+    const url = outside ?? database.url;
+    prepareDatabase(root, url, resetDemo);
+    app = await startApp(root, url, port ?? (await usualOrFreePort()));
+    say(`\nSummant: ${app.address}\n\nCtrl+C stops it.`);
+    const whoEnded = await Promise.race([app.ended.then(() => "The app"), ...(database ? [database.ended.then(() => "MariaDB")] : [])]);
+    if (!stopping) {
+      process.exitCode = 1;
+      say(`${whoEnded} ended by itself; see .data/mariadb/mariadbd.log for the database.`);
+      await stop();
+    }
+  } catch (error) {
+    if (!stopping) {
+      process.exitCode = 1;
+      say(error instanceof SetupError ? error.message : String(error?.stack ?? error));
+      await stop();
+    }
+  }
+}
+
+function readOptions() {
+  try {
+    const { values } = parseArgs({ options: { port: { type: "string" }, "reset-demo": { type: "boolean" } } });
+    const port = values.port === undefined ? undefined : Number(values.port);
+    if (port !== undefined && !(Number.isInteger(port) && port >= 1 && port <= 65_535)) {
+      throw new SetupError(`--port ${values.port} is not a port`);
+    }
+    return { port, resetDemo: values["reset-demo"] ?? false };
+  } catch (error) {
+    throw new SetupError(`${error.message}\nusage: npm start -- [--port N] [--reset-demo]`);
+  }
+}
+
+async function usualOrFreePort() {
+  const taken = await fetch(`http://127.0.0.1:${USUAL_PORT}/`).then(() => true, () => false);
+  return taken ? freePort() : USUAL_PORT;
+}
+
+main().catch((error) => {
+  say(error instanceof SetupError ? error.message : String(error?.stack ?? error));
+  process.exitCode = 1;
+});

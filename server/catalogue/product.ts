@@ -1,0 +1,32 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { closed, CurrencyCode, Decimal, Id, Percent, Tag } from "../../core/plan/atoms.ts";
+import { checker } from "../validation/checker.ts";
+
+/** A product as a catalogue file writes it: prices in major units as decimal strings. */
+export const Product = Type.Object(
+  {
+    sku: Type.String({ minLength: 1, maxLength: 64 }),
+    name: Type.String({ minLength: 1, maxLength: 200 }),
+    prices: Type.Record(CurrencyCode, Decimal, closed),
+    categories: Type.Optional(Type.Array(Tag, { maxItems: 50, uniqueItems: true })),
+    taxRate: Type.Optional(Percent),
+  },
+  { ...closed, title: "Product" },
+);
+export type Product = Static<typeof Product>;
+export const checkCatalogue = checker(Type.Array(Product, { maxItems: 50_000 }));
+
+/** A cart to look through: quantities of catalogue products. */
+export const SampleCart = Type.Object(
+  {
+    id: Id,
+    name: Type.String({ minLength: 1, maxLength: 100 }),
+    lines: Type.Array(
+      Type.Object({ sku: Type.String({ minLength: 1, maxLength: 64 }), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) }, closed),
+      { maxItems: 500 },
+    ),
+  },
+  { ...closed, title: "SampleCart" },
+);
+export type SampleCart = Static<typeof SampleCart>;
+export const checkSampleCarts = checker(Type.Array(SampleCart, { maxItems: 1000 }));

@@ -1,0 +1,55 @@
+import { readFile } from "node:fs/promises";
+import { join } from "node:path";
+import type { Pool, RowDataPacket } from "mysql2/promise";
+import { entitiesOf } from "../../core/plan/entities.ts";
+import { checkCatalogue, checkSampleCarts } from "../catalogue/product.ts";
+import { writeProducts, writeSampleCarts } from "../catalogue/catalogue.ts";
+import { inTransaction } from "../database/pool.ts";
+import { applyChangeSet } from "../draft/change-set.ts";
+import { releaseDraft } from "../releases/releases.ts";
+import type { Checked } from "../validation/checker.ts";
+import { checkPlan } from "../validation/documents.ts";
+
+interface CountRow extends RowDataPacket {
+  count: number;
+}
+
+/** Whether the store has nothing in it: no draft and no catalogue. */
+export async function isEmpty(pool: Pool): Promise<boolean> {
+  const [[row]] = await pool.query<CountRow[]>(
+    "SELECT (SELECT COUNT(*) FROM draft_entities) + (SELECT COUNT(*) FROM products) + (SELECT COUNT(*) FROM releases) AS count",
+  );
+  return row?.count === 0;
+}
+
+/** Empties every table of the store; migrations stay. */
+export async function emptyStore(pool: Pool): Promise<void> {
+  await inTransaction(pool, async (connection) => {
+    const tables = ["sample_cart_lines", "sample_carts", "product_prices", "product_categories", "products"];
+    for (const table of [...tables, "changes", "change_sets", "draft_entities", "releases"]) {
+      await connection.query(`DELETE FROM ${table}`);
+    }
+    await connection.query("UPDATE draft_head SET sequence = 0 WHERE id = 1");
+  });
+}
+
+/** Loads the demo store from its files and releases it. */
+export async function loadDemo(pool: Pool, folder: string): Promise<void> {
+  const read = async <T>(name: string, check: (data: unknown) => Checked<T>): Promise<T> => {
+    const checked = check(JSON.parse(await readFile(join(folder, name), "utf8")));
+    if ("problems" in checked) throw new Error(`${name}: ${JSON.stringify(checked.problems)}`);
+    return checked.value;
+  };
+  const plan = await read("plan.json", checkPlan);
+  const products = await read("catalogue.json", checkCatalogue);
+  const carts = await read("carts.json", checkSampleCarts);
+  const writes = entitiesOf(plan).map(({ kind, id, body }) => ({ kind, id, seen: 0, body }));
+  const applied = await applyChangeSet(pool, { writes }, "demo");
+  if (!("sequence" in applied)) throw new Error(`the demo plan was refused: ${JSON.stringify(applied)}`);
+  const released = await releaseDraft(pool, applied.sequence, "demo");
+  if (!("release" in released)) throw new Error(`the demo plan could not be released: ${released.refused}`);
+  await inTransaction(pool, async (connection) => {
+    await writeProducts(connection, products);
+    await writeSampleCarts(connection, carts);
+  });
+}

@@ -1,0 +1,168 @@
+import { type Static, Type } from "@sinclair/typebox";
+import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
+import { compile } from "../../core/plan/compile.ts";
+import { closed, Id } from "../../core/plan/atoms.ts";
+import { type Entity, type EntityKind, entityKey, planOf, type StoredEntity } from "../../core/plan/entities.ts";
+import type { Problem } from "../../core/plan/problem.ts";
+import { inTransaction } from "../database/pool.ts";
+import { checker } from "../validation/checker.ts";
+import { checkedEntity, readEntities } from "./entities.ts";
+
+const Kind = Type.Union(
+  (["store", "market", "zone", "option", "offer"] as const).map((kind) => Type.Literal(kind)),
+);
+
+/**
+ * Edits that belong together. Each write names the revision it saw (0: the entity was not there) and the new body
+ * (null: remove it).
+ */
+export const ChangeSet = Type.Object(
+  {
+    writes: Type.Array(
+      Type.Object({ kind: Kind, id: Id, seen: Type.Integer({ minimum: 0 }), body: Type.Union([Type.Object({}), Type.Null()]) }, closed),
+      { minItems: 1, maxItems: 10_000 },
+    ),
+  },
+  { ...closed, title: "ChangeSet" },
+);
+export type ChangeSet = Static<typeof ChangeSet>;
+export const checkChangeSet = checker(ChangeSet);
+
+/** A write that was based on an older version: what it saw, what is there now, and what was to be written. */
+export type Conflict = {
+  kind: EntityKind;
+  id: string;
+  seen: number;
+  current: { revision: number; body: Entity["body"] | null };
+  yours: Entity["body"] | null;
+};
+
+export type ChangeResult =
+  | { sequence: number; entities: StoredEntity[]; removed: { kind: EntityKind; id: string }[] }
+  | { conflicts: Conflict[] }
+  | { problems: Problem[] };
+
+type CheckedWrite = { kind: EntityKind; id: string; seen: number; entity: Entity | null };
+
+/**
+ * Applies a change-set in one transaction under the draft's next sequence number, and logs it. Nothing is written when
+ * any write is stale or the plan would no longer hold together.
+ */
+export async function applyChangeSet(pool: Pool, changeSet: ChangeSet, madeBy: string): Promise<ChangeResult> {
+  const checked = checkWrites(changeSet);
+  if ("problems" in checked) return checked;
+  const { writes } = checked;
+  return inTransaction(pool, async (connection): Promise<ChangeResult> => {
+    const sequence = (await lockHead(connection)) + 1;
+    const before = new Map((await readEntities(connection)).map((entity) => [entityKey(entity), entity]));
+
+    const conflicts = writes.flatMap((write) => conflictOf(write, before.get(entityKey(write))));
+    if (conflicts.length > 0) return { conflicts };
+
+    const after = new Map<string, Entity>(before);
+    for (const write of writes) {
+      if (write.entity) after.set(entityKey(write), write.entity);
+      else after.delete(entityKey(write));
+    }
+    const problems = planWideProblems([...after.values()], writes);
+    if (problems.length > 0) return { problems };
+
+    await writeAll(connection, writes, before, sequence, madeBy);
+    return {
+      sequence,
+      entities: writes.flatMap(({ entity }) => (entity ? [{ ...entity, revision: sequence }] : [])),
+      removed: writes.flatMap(({ kind, id, entity }) => (entity ? [] : [{ kind, id }])),
+    };
+  });
+}
+
+function checkWrites({ writes }: ChangeSet): { writes: CheckedWrite[] } | { problems: Problem[] } {
+  const problems: Problem[] = [];
+  const named = new Set<string>();
+  const checkedWrites: CheckedWrite[] = [];
+  writes.forEach(({ kind, id, seen, body }, i) => {
+    const key = entityKey({ kind, id });
+    if (named.has(key)) problems.push({ path: `/writes/${i}`, message: `${kind} "${id}" is written twice` });
+    named.add(key);
+    if (body === null) {
+      checkedWrites.push({ kind, id, seen, entity: null });
+      return;
+    }
+    const checked = checkedEntity(kind, id, body);
+    if ("problems" in checked) {
+      problems.push(...checked.problems.map(({ path, message }) => ({ path: `/writes/${i}/body${path}`, message })));
+    } else {
+      checkedWrites.push({ kind, id, seen, entity: checked.value });
+    }
+  });
+  return problems.length > 0 ? { problems } : { writes: checkedWrites };
+}
+
+interface HeadRow extends RowDataPacket {
+  sequence: number;
+}
+
+/** Locks the draft's one head row, so that change-sets and releases come one after the other; returns its sequence. */
+export async function lockHead(connection: PoolConnection): Promise<number> {
+  const [[head]] = await connection.query<HeadRow[]>("SELECT sequence FROM draft_head WHERE id = 1 FOR UPDATE");
+  if (!head) throw new Error("the draft has no head row; the database was not migrated");
+  return head.sequence;
+}
+
+function conflictOf({ kind, id, seen, entity }: CheckedWrite, current: StoredEntity | undefined): Conflict[] {
+  const revision = current?.revision ?? 0;
+  if (revision === seen) return [];
+  return [{ kind, id, seen, current: { revision, body: current?.body ?? null }, yours: entity?.body ?? null }];
+}
+
+/** Problems of the plan as it would be, with paths into the change-set where a write is to blame. */
+function planWideProblems(entities: readonly Entity[], writes: readonly CheckedWrite[]): Problem[] {
+  const plan = planOf(entities);
+  if (!plan) return [{ path: "/writes", message: "the plan must keep its store" }];
+  const result = compile(plan);
+  if (!("problems" in result)) return [];
+  const lists = { market: plan.markets, zone: plan.zones, option: plan.options, offer: plan.offers } as const;
+  return result.problems.map(({ path, message }) => {
+    const match = /^\/(market|zone|option|offer)s\/(\d+)(.*)$/.exec(path);
+    if (!match) return { path, message };
+    const [, kind, index, rest = ""] = match;
+    const list = kind === "market" || kind === "zone" || kind === "option" || kind === "offer" ? lists[kind] : [];
+    const id = list[Number(index)]?.id;
+    const write = writes.findIndex((candidate) => candidate.kind === kind && candidate.id === id);
+    return write >= 0
+      ? { path: `/writes/${write}/body${rest}`, message }
+      : { path: "/writes", message: `${kind} "${id}" would break at ${rest}: ${message}` };
+  });
+}
+
+async function writeAll(
+  connection: PoolConnection,
+  writes: readonly CheckedWrite[],
+  before: ReadonlyMap<string, StoredEntity>,
+  sequence: number,
+  madeBy: string,
+): Promise<void> {
+  await connection.execute("UPDATE draft_head SET sequence = ? WHERE id = 1", [sequence]);
+  await connection.execute("INSERT INTO change_sets (sequence, made_by, made_at) VALUES (?, ?, UTC_TIMESTAMP(3))", [sequence, madeBy]);
+  for (const { kind, id, entity } of writes) {
+    const old = before.get(entityKey({ kind, id }));
+    const body = entity ? JSON.stringify(entity.body) : null;
+    await connection.execute("INSERT INTO changes (sequence, kind, id, body_before, body_after) VALUES (?, ?, ?, ?, ?)", [
+      sequence,
+      kind,
+      id,
+      old ? JSON.stringify(old.body) : null,
+      body,
+    ]);
+    if (entity === null) {
+      await connection.execute("DELETE FROM draft_entities WHERE kind = ? AND id = ?", [kind, id]);
+    } else {
+      const position = entity.kind === "store" ? 0 : entity.body.position;
+      await connection.execute(
+        `INSERT INTO draft_entities (kind, id, position, body, revision) VALUES (?, ?, ?, ?, ?)
+         ON DUPLICATE KEY UPDATE position = VALUES(position), body = VALUES(body), revision = VALUES(revision)`,
+        [kind, id, position, body, sequence],
+      );
+    }
+  }
+}

@@ -1,0 +1,48 @@
+import type { Connection, Pool, RowDataPacket } from "mysql2/promise";
+import { type Entity, type EntityKind, STORE_ID, type StoredEntity } from "../../core/plan/entities.ts";
+import type { Checked } from "../validation/checker.ts";
+import { checkEntity } from "../validation/documents.ts";
+
+/** Checks an entity's body by the schema of its kind, and that the body carries the entity's id. */
+export function checkedEntity(kind: EntityKind, id: string, body: unknown): Checked<Entity> {
+  switch (kind) {
+    case "store":
+      return entityFrom(checkEntity.store(body), id, () => STORE_ID, (value) => ({ kind, id, body: value }));
+    case "market":
+      return entityFrom(checkEntity.market(body), id, idOf, (value) => ({ kind, id, body: value }));
+    case "zone":
+      return entityFrom(checkEntity.zone(body), id, idOf, (value) => ({ kind, id, body: value }));
+    case "option":
+      return entityFrom(checkEntity.option(body), id, idOf, (value) => ({ kind, id, body: value }));
+    case "offer":
+      return entityFrom(checkEntity.offer(body), id, idOf, (value) => ({ kind, id, body: value }));
+  }
+}
+
+const idOf = (body: { id: string }) => body.id;
+
+function entityFrom<Body>(checked: Checked<Body>, id: string, bodyId: (body: Body) => string, make: (body: Body) => Entity): Checked<Entity> {
+  if ("problems" in checked) return checked;
+  return bodyId(checked.value) === id
+    ? { value: make(checked.value) }
+    : { problems: [{ path: "/id", message: `must be "${id}", the id of the entity` }] };
+}
+
+interface EntityRow extends RowDataPacket {
+  kind: EntityKind;
+  id: string;
+  body: string;
+  revision: number;
+}
+
+/** All entities of the draft in a fixed order. @throws when a row no longer fits its schema */
+export async function readEntities(connection: Pool | Connection): Promise<StoredEntity[]> {
+  const [rows] = await connection.query<EntityRow[]>(
+    "SELECT kind, id, body, revision FROM draft_entities ORDER BY kind, position, id",
+  );
+  return rows.map(({ kind, id, body, revision }) => {
+    const checked = checkedEntity(kind, id, JSON.parse(body));
+    if ("problems" in checked) throw new Error(`draft ${kind} ${id}: ${JSON.stringify(checked.problems)}`);
+    return { ...checked.value, revision };
+  });
+}

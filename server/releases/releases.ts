@@ -1,0 +1,108 @@
+import { createHash } from "node:crypto";
+import type { Connection, Pool, RowDataPacket } from "mysql2/promise";
+import { type CompiledPlan, compile } from "../../core/plan/compile.ts";
+import { planOf } from "../../core/plan/entities.ts";
+import type { Plan } from "../../core/plan/plan.ts";
+import { inTransaction } from "../database/pool.ts";
+import { lockHead } from "../draft/change-set.ts";
+import { readEntities } from "../draft/entities.ts";
+import { checkPlan } from "../validation/documents.ts";
+
+export type Release = { number: number; sequence: number; checksum: string; releasedBy: string; releasedAt: string };
+export type ReleaseResult = { release: Release } | { refused: "nothing-changed" | "empty" | "draft-moved"; sequence: number };
+
+interface ReleaseRow extends RowDataPacket {
+  number: number;
+  sequence: number;
+  checksum: string;
+  released_by: string;
+  released_at: Date;
+}
+
+interface PlanRow extends RowDataPacket {
+  plan: string;
+  checksum: string;
+}
+
+const COLUMNS = "number, sequence, checksum, released_by, released_at";
+
+const releaseOf = (row: ReleaseRow): Release => ({
+  number: row.number,
+  sequence: row.sequence,
+  checksum: row.checksum,
+  releasedBy: row.released_by,
+  releasedAt: row.released_at.toISOString(),
+});
+
+const checksumOf = (text: string) => createHash("sha256").update(text).digest("hex");
+
+/**
+ * Publishes the draft as the next release: an immutable snapshot that shops are answered from.
+ *
+ * @param seen the draft's sequence that was looked at; a draft that has moved on since is refused
+ */
+export async function releaseDraft(pool: Pool, seen: number, releasedBy: string): Promise<ReleaseResult> {
+  return inTransaction(pool, async (connection): Promise<ReleaseResult> => {
+    const sequence = await lockHead(connection);
+    if (sequence !== seen) return { refused: "draft-moved", sequence };
+    const [[last]] = await connection.query<ReleaseRow[]>(`SELECT ${COLUMNS} FROM releases ORDER BY number DESC LIMIT 1`);
+    const plan = planOf(await readEntities(connection));
+    if (!plan) return { refused: "empty", sequence };
+    const text = JSON.stringify(plan);
+    const checksum = checksumOf(text);
+    if (last?.checksum === checksum) return { refused: "nothing-changed", sequence };
+    const number = (last?.number ?? 0) + 1;
+    await connection.execute(
+      "INSERT INTO releases (number, sequence, plan, checksum, released_by, released_at) VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3))",
+      [number, sequence, text, checksum, releasedBy],
+    );
+    const [[row]] = await connection.query<ReleaseRow[]>(`SELECT ${COLUMNS} FROM releases WHERE number = ?`, [number]);
+    if (!row) throw new Error(`release ${number} is gone within its own transaction`);
+    return { release: releaseOf(row) };
+  });
+}
+
+/** All releases, newest first. */
+export async function listReleases(pool: Pool): Promise<Release[]> {
+  const [rows] = await pool.query<ReleaseRow[]>(`SELECT ${COLUMNS} FROM releases ORDER BY number DESC`);
+  return rows.map(releaseOf);
+}
+
+/** The plan of the latest release with its number and time; null when nothing has been released. */
+export async function latestPlan(connection: Pool | Connection): Promise<{ release: Release; plan: Plan } | null> {
+  const [[row]] = await connection.query<ReleaseRow[]>(`SELECT ${COLUMNS} FROM releases ORDER BY number DESC LIMIT 1`);
+  return row ? { release: releaseOf(row), plan: await readRelease(connection, row.number) } : null;
+}
+
+/** A release is immutable, so its compiled form is kept; only the newest few, since shops ask for the latest. */
+const compiledReleases = new Map<string, CompiledPlan>();
+const MOST_COMPILED = 3;
+
+interface LatestRow extends RowDataPacket {
+  number: number;
+  checksum: string;
+}
+
+/** The latest release, ready to answer; null when nothing has been released. @throws when a stored release is damaged */
+export async function latestRelease(pool: Pool): Promise<{ number: number; compiled: CompiledPlan } | null> {
+  const [[latest]] = await pool.query<LatestRow[]>("SELECT number, checksum FROM releases ORDER BY number DESC LIMIT 1");
+  if (!latest) return null;
+  // Number and checksum together: another database behind the same server would number its own releases.
+  const key = `${latest.number} ${latest.checksum}`;
+  const kept = compiledReleases.get(key);
+  if (kept) return { number: latest.number, compiled: kept };
+  const result = compile(await readRelease(pool, latest.number));
+  if ("problems" in result) throw new Error(`release ${latest.number} does not compile: ${JSON.stringify(result.problems)}`);
+  const [oldest] = compiledReleases.keys();
+  if (oldest !== undefined && compiledReleases.size >= MOST_COMPILED) compiledReleases.delete(oldest);
+  compiledReleases.set(key, result.compiled);
+  return { number: latest.number, compiled: result.compiled };
+}
+
+async function readRelease(connection: Pool | Connection, number: number): Promise<Plan> {
+  const [[row]] = await connection.query<PlanRow[]>("SELECT plan, checksum FROM releases WHERE number = ?", [number]);
+  if (!row || checksumOf(row.plan) !== row.checksum) throw new Error(`release ${number} is damaged: its checksum does not fit`);
+  const checked = checkPlan(JSON.parse(row.plan));
+  if ("problems" in checked) throw new Error(`release ${number} has the wrong form: ${JSON.stringify(checked.problems)}`);
+  return checked.value;
+}

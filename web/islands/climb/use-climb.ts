@@ -1,0 +1,43 @@
+import { type Remote, wrap } from "comlink";
+import { useEffect, useRef, useState } from "react";
+import type { Climb } from "../../../core/climb/climb.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { QuoteRequest } from "../../../core/quote/request.ts";
+import type { ClimbWorker } from "./climb-worker.ts";
+
+type Job = { plan: Plan; request: QuoteRequest; to: number };
+
+/** The climb of the newest plan and request, computed in a worker: one request under way, only the newest waits. */
+export function useClimb(plan: Plan | null, request: QuoteRequest | null, to: number): Climb | null {
+  const [climb, setClimb] = useState<Climb | null>(null);
+  const queue = useRef<((job: Job) => void) | null>(null);
+
+  useEffect(() => {
+    const worker = new Worker(new URL("./climb-worker.ts", import.meta.url), { type: "module" });
+    const remote: Remote<ClimbWorker> = wrap<ClimbWorker>(worker);
+    let busy = false;
+    let waiting: Job | null = null;
+    let held: Plan | null = null;
+    const run = async (job: Job): Promise<void> => {
+      busy = true;
+      if (held !== job.plan) await remote.setPlan(job.plan);
+      held = job.plan;
+      setClimb(await remote.climb(job.request, job.to));
+      busy = false;
+      const next = waiting;
+      waiting = null;
+      if (next) await run(next);
+    };
+    queue.current = (job) => {
+      if (busy) waiting = job;
+      else void run(job);
+    };
+    return () => worker.terminate();
+  }, []);
+
+  useEffect(() => {
+    if (plan && request) queue.current?.({ plan, request, to });
+  }, [plan, request, to]);
+
+  return climb;
+}

@@ -1,0 +1,48 @@
+import { Redo2, Undo2 } from "lucide-react";
+import type { DraftState } from "../state/draft-store.ts";
+import { draftStore } from "../state/use-draft.ts";
+
+/** Whether what is on screen is saved, and how far the draft is from what shops get. */
+export function SaveMark({ state }: { state: DraftState }) {
+  const { draft, save, unsaved, canUndo, canRedo } = state;
+  const changes = draft?.changes.length ?? 0;
+  return (
+    <div className="flex items-center gap-3 text-[13px]">
+      <span className="flex">
+        <button type="button" className="btn btn-ghost btn-xs btn-square" disabled={!canUndo} onClick={() => draftStore.undo()} title="Undo (Ctrl+Z)">
+          <Undo2 size={15} aria-hidden />
+          <span className="sr-only">Undo</span>
+        </button>
+        <button type="button" className="btn btn-ghost btn-xs btn-square" disabled={!canRedo} onClick={() => draftStore.redo()} title="Redo (Ctrl+Shift+Z)">
+          <Redo2 size={15} aria-hidden />
+          <span className="sr-only">Redo</span>
+        </button>
+      </span>
+      <span role="status" aria-live="polite" className="whitespace-nowrap text-quiet">
+        {save.kind === "waiting" && (
+          <span className="text-warning">
+            Not saved: {save.why}.{" "}
+            <button type="button" className="link" onClick={() => draftStore.tryAgain()}>
+              Try now
+            </button>
+          </span>
+        )}
+        {save.kind === "refused" && <span className="text-warning">Not saved: {[save.why, ...save.lines].join("; ")}</span>}
+        {save.kind === "saving" && "Saving…"}
+        {save.kind === "saved" && (unsaved > 0 ? "Not saved yet" : draft ? "Saved" : "Loading…")}
+      </span>
+      {draft && (
+        <span className="whitespace-nowrap text-quiet">
+          {draft.release === null && "Nothing released yet"}
+          {draft.release !== null && changes === 0 && `Same as release ${draft.release.number}`}
+          {draft.release !== null && changes > 0 && (
+            <>
+              Draft, <strong className="text-warning">{changes === 1 ? "1 change" : `${changes} changes`}</strong> since release{" "}
+              {draft.release.number}
+            </>
+          )}
+        </span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,91 @@
+import { iso31661 } from "iso-3166/1.js";
+import { useId, useState } from "react";
+import type { Market } from "../../../core/places/market.ts";
+import type { Standpoint } from "../state/standpoint.ts";
+
+type Props = { standpoint: Standpoint; market: Market | null; onChange: (standpoint: Standpoint) => void };
+
+const countryNames = new Intl.DisplayNames(["en"], { type: "region" });
+const COUNTRIES = iso31661
+  .filter(({ state }) => state === "assigned")
+  .map(({ alpha2 }) => ({ code: alpha2, name: countryNames.of(alpha2) ?? alpha2 }))
+  .sort((a, b) => a.name.localeCompare(b.name, "en"));
+const currencyNames = new Intl.DisplayNames(["en"], { type: "currency" });
+const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
+
+const part = "cursor-pointer border-b border-dotted border-quiet bg-transparent font-semibold text-base-content";
+
+/** "Seen from Portugal, 3000-001 in euro, English": each part can be changed in place. */
+export function StandpointSentence({ standpoint, market, onChange }: Props) {
+  const id = useId();
+  const [postcode, setPostcode] = useState(standpoint.postcode);
+  const keepPostcode = () => onChange({ ...standpoint, postcode: postcode.trim().slice(0, 16) });
+  const currencies = [...new Set([...(market?.currencies ?? []), standpoint.currency])];
+  const languages = [...new Set([...(market?.languages ?? []), standpoint.locale])];
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-1.5 text-[14px] text-quiet">
+      Seen from
+      <label htmlFor={`${id}-country`} className="sr-only">
+        Country
+      </label>
+      <select
+        id={`${id}-country`}
+        className={`${part} max-w-44`}
+        value={standpoint.country}
+        onChange={(event) => onChange({ ...standpoint, country: event.target.value })}
+      >
+        {COUNTRIES.map(({ code, name }) => (
+          <option key={code} value={code}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <label htmlFor={`${id}-postcode`} className="sr-only">
+        Postcode
+      </label>
+      <input
+        id={`${id}-postcode`}
+        className={`${part} w-20 cursor-text`}
+        value={postcode}
+        placeholder="postcode"
+        maxLength={16}
+        autoComplete="off"
+        onChange={(event) => setPostcode(event.target.value)}
+        onBlur={keepPostcode}
+        onKeyDown={(event) => event.key === "Enter" && keepPostcode()}
+      />
+      in
+      <label htmlFor={`${id}-currency`} className="sr-only">
+        Currency
+      </label>
+      <select
+        id={`${id}-currency`}
+        className={part}
+        value={standpoint.currency}
+        onChange={(event) => onChange({ ...standpoint, currency: event.target.value })}
+      >
+        {currencies.map((code) => (
+          <option key={code} value={code}>
+            {currencyNames.of(code) ?? code}
+          </option>
+        ))}
+      </select>
+      and
+      <label htmlFor={`${id}-language`} className="sr-only">
+        Language
+      </label>
+      <select
+        id={`${id}-language`}
+        className={part}
+        value={standpoint.locale}
+        onChange={(event) => onChange({ ...standpoint, locale: event.target.value })}
+      >
+        {languages.map((tag) => (
+          <option key={tag} value={tag}>
+            {languageNames.of(tag) ?? tag}
+          </option>
+        ))}
+      </select>
+    </p>
+  );
+}

@@ -1,0 +1,162 @@
+import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
+import { PanelRightClose, PanelRightOpen } from "lucide-react";
+import { useEffect, useMemo, useState } from "react";
+import { cartAt } from "../../../core/climb/cart-at.ts";
+import { pickText } from "../../../core/messages/locale.ts";
+import { zoneOf } from "../../../core/places/resolve.ts";
+import { quote } from "../../../core/quote/quote.ts";
+import { OffersView } from "../offers/offers-view.tsx";
+import { ReleaseView } from "../release/release-view.tsx";
+import { ShopperView } from "../shopper/shopper-view.tsx";
+import { api } from "../state/api.ts";
+import { cartLines, isShownCart, isStandpoint, requestFor, type ShownCart, type Standpoint } from "../state/standpoint.ts";
+import { draftStore, useDraft } from "../state/use-draft.ts";
+import { useStored } from "../state/use-stored.ts";
+import { ConflictBar } from "./conflict-bar.tsx";
+import { Rail, type Section } from "./rail.tsx";
+import { SaveMark } from "./save-mark.tsx";
+import { StandpointSentence } from "./standpoint-sentence.tsx";
+
+const client = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false, retry: 5 } } });
+
+/** The whole app around one section: standpoint above, rail on the left, work in the middle, Shopper view on the right. */
+export function Workbench({ section }: { section: Section }) {
+  return (
+    <QueryClientProvider client={client}>
+      <Frame section={section} />
+    </QueryClientProvider>
+  );
+}
+
+const FIRST_STANDPOINT: Standpoint = { country: "PT", postcode: "3000-001", currency: "EUR", locale: "en" };
+const NO_CART: ShownCart = { sample: null, lines: [] };
+const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
+
+function Frame({ section }: { section: Section }) {
+  const state = useDraft();
+  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue });
+  const [standpoint, setStandpoint] = useStored("summant.standpoint", FIRST_STANDPOINT, isStandpoint);
+  const [storedCart, setStoredCart] = useStored<ShownCart | null>("summant.cart", null, (value) => value === null || isShownCart(value));
+  const [shopperOpen, setShopperOpen] = useStored("summant.shopper-open", true, isBoolean);
+  const [cursor, setCursor] = useState<number | null>(null);
+  const [at] = useState(() => new Date().toISOString());
+  useDraftKeys();
+
+  const firstSample = catalogue.data?.carts[0];
+  const cart = storedCart ?? (firstSample ? { sample: firstSample.id, lines: firstSample.lines } : NO_CART);
+  const setCart = (next: ShownCart) => {
+    setStoredCart(next);
+    setCursor(null);
+  };
+
+  const products = useMemo(
+    () => new Map((catalogue.data?.products ?? []).map((product) => [product.sku, product])),
+    [catalogue.data],
+  );
+  const sampleRequest = useMemo(
+    () => requestFor(standpoint, cartLines(cart, products, standpoint.currency), at),
+    [standpoint, cart, products, at],
+  );
+  const cartValue = sampleRequest.cart.lines.reduce((sum, line) => sum + line.unitPrice * line.quantity, 0);
+  const request = cursor === null ? sampleRequest : { ...sampleRequest, cart: cartAt(sampleRequest.cart, cursor) };
+  const { compiled, plan } = state;
+  const result = compiled && quote(compiled, request);
+
+  const zone = compiled && zoneOf(compiled.places, sampleRequest.destination);
+  const market = plan?.markets.find(({ id }) => id === plan.zones.find((candidate) => candidate.id === zone)?.market) ?? null;
+
+  return (
+    <div className="grid h-screen min-w-0 grid-rows-[auto_1fr] overflow-hidden">
+      <header className="flex min-h-13 flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-5 py-2">
+        <a href="/offers" className="text-[17px] font-bold tracking-tight">
+          Summant
+        </a>
+        <StandpointSentence standpoint={standpoint} market={market} onChange={setStandpoint} />
+        <div className="ml-auto flex items-center gap-4">
+          <SaveMark state={state} />
+          {section !== "release" && (
+            <a href="/release" className="btn btn-neutral btn-sm">
+              Review and release
+            </a>
+          )}
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm btn-square"
+            aria-expanded={shopperOpen}
+            aria-controls="shopper-view"
+            onClick={() => setShopperOpen(!shopperOpen)}
+          >
+            {shopperOpen ? <PanelRightClose size={18} aria-hidden /> : <PanelRightOpen size={18} aria-hidden />}
+            <span className="sr-only">{shopperOpen ? "Fold the Shopper view" : "Open the Shopper view"}</span>
+          </button>
+        </div>
+      </header>
+      <div className="relative flex min-h-0">
+        <Rail section={section} changes={state.draft?.changes.length ?? 0} />
+        <main className="min-w-0 flex-1 overflow-y-auto px-5 py-4">
+          {state.conflict && <ConflictBar conflict={state.conflict} plan={plan} market={market} />}
+          {state.loadError && (
+            <p role="alert" className="alert alert-error mb-4">
+              The plan could not be loaded: {state.loadError}.
+              <button type="button" className="btn btn-sm" onClick={() => void draftStore.load()}>
+                Try again
+              </button>
+            </p>
+          )}
+          {section === "offers" && (
+            <OffersView
+              state={state}
+              market={market}
+              request={sampleRequest}
+              cartValue={cursor ?? cartValue}
+              onCursor={setCursor}
+            />
+          )}
+          {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
+        </main>
+        {shopperOpen && (
+          <ShopperView
+            request={request}
+            result={result}
+            carts={catalogue.data?.carts ?? []}
+            products={products}
+            problem={catalogue.error?.message ?? null}
+            cart={cart}
+            cursor={cursor}
+            placeName={placeName(standpoint)}
+            locale={market ? (pickText(Object.fromEntries(market.languages.map((tag) => [tag, tag])), standpoint.locale, [])?.locale ?? "en") : "en"}
+            onCart={setCart}
+            onLeaveCursor={() => setCursor(null)}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+function placeName({ country, postcode, locale }: Standpoint): string {
+  const name = new Intl.DisplayNames([locale], { type: "region" }).of(country) ?? country;
+  return postcode === "" ? name : `${postcode}, ${name}`;
+}
+
+/** Loads the draft, looks again when the window is returned to, and gives undo and redo their keys. */
+function useDraftKeys(): void {
+  useEffect(() => {
+    void draftStore.load();
+    const onFocus = () => void draftStore.load();
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
+      // Inside a field the browser's own undo works on the text being typed.
+      if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
+      event.preventDefault();
+      if (event.shiftKey) draftStore.redo();
+      else draftStore.undo();
+    };
+    window.addEventListener("focus", onFocus);
+    window.addEventListener("keydown", onKey);
+    return () => {
+      window.removeEventListener("focus", onFocus);
+      window.removeEventListener("keydown", onKey);
+    };
+  }, []);
+}

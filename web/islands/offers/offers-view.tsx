@@ -1,0 +1,151 @@
+import { useMemo, useState } from "react";
+import { countedAt } from "../../../core/climb/climb.ts";
+import { basisWords } from "../../../core/measures/basis.ts";
+import { pickText } from "../../../core/messages/locale.ts";
+import { amountFor } from "../../../core/money/amount.ts";
+import { exponentOf } from "../../../core/money/currency.ts";
+import type { Offer } from "../../../core/offers/offer.ts";
+import { offerSentence } from "../../../core/offers/words.ts";
+import type { Market } from "../../../core/places/market.ts";
+import { byPosition } from "../../../core/plan/atoms.ts";
+import type { QuoteRequest } from "../../../core/quote/request.ts";
+import { ClimbChart } from "../climb/climb-chart.tsx";
+import { ClimbTable } from "../climb/climb-table.tsx";
+import { messageStretches } from "../climb/message-strip.ts";
+import { useClimb } from "../climb/use-climb.ts";
+import type { DraftState } from "../state/draft-store.ts";
+import { draftStore } from "../state/use-draft.ts";
+import { GoalField } from "./goal-field.tsx";
+import { GoalGrid } from "./goal-grid.tsx";
+import { withGoal } from "./with-goal.ts";
+
+type Props = {
+  state: DraftState;
+  market: Market | null;
+  /** The sample cart at the standpoint. */
+  request: QuoteRequest;
+  /** Shelf value of the cart being looked at. */
+  cartValue: number;
+  onCursor: (x: number) => void;
+};
+
+/** Offers as sentences, their goals on the climb and in the goal grid. */
+export function OffersView({ state, market, request, cartValue, onCursor }: Props) {
+  const { plan, compiled, planProblem } = state;
+  const { currency } = request;
+  const unit = 10 ** (exponentOf(currency) ?? 2);
+  const to = useClimbEnd(state, market, request, cartValue, unit);
+  const climb = useClimb(plan, request, to);
+  const locale = request.locale ?? "en";
+  const stretches = useMemo(
+    () => (climb && plan && market ? messageStretches(climb, plan, locale, market.languages) : []),
+    [climb, plan, market, locale],
+  );
+  if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+
+  const offers = [...plan.offers].sort(byPosition);
+  const names = (climb?.options ?? []).map((id) => {
+    const option = plan.options.find((candidate) => candidate.id === id);
+    return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
+  });
+  const moveFlag = (flag: { offer: string; step: string }, x: number, done: boolean) => {
+    const offer = plan.offers.find(({ id }) => id === flag.offer);
+    const counted = compiled && countedAt(compiled, request, flag.offer, x);
+    if (!offer || !market || counted === null) return;
+    const body = withGoal(offer, flag.step, market.id, currency, counted);
+    if (done) draftStore.commit({ kind: "offer", id: offer.id, body });
+    else draftStore.show({ kind: "offer", id: offer.id, body });
+  };
+
+  return (
+    <div className="mx-auto max-w-[1200px]">
+      <h1 className="sr-only">Offers</h1>
+      {offers.length === 0 && <p className="text-quiet">There is no offer in this plan yet.</p>}
+      {offers.map((offer) => (
+        <OfferHeading key={offer.id} offer={offer} state={state} market={market} currency={currency} />
+      ))}
+      {planProblem && (
+        <p role="alert" className="mt-2 text-warning">
+          This cannot be quoted: {planProblem}
+        </p>
+      )}
+      {climb && climb.currency === currency ? (
+        <section aria-label="The climb" className="mt-3 border border-base-300 bg-base-100 px-1 pt-2 pb-3">
+          <ClimbChart
+            climb={climb}
+            to={climb.to}
+            optionNames={names}
+            stretches={stretches}
+            cursor={Math.min(cartValue, climb.to)}
+            unit={unit}
+            onCursor={onCursor}
+            onFlag={moveFlag}
+            onFlagCancel={() => draftStore.cancel()}
+          />
+          <details className="px-4 text-[13px]">
+            <summary className="cursor-pointer text-quiet">
+              As a table. <kbd className="kbd kbd-xs">[</kbd> <kbd className="kbd kbd-xs">]</kbd> on the cart value jump from change to change.
+            </summary>
+            <ClimbTable climb={climb} optionNames={names} stretches={stretches} />
+          </details>
+        </section>
+      ) : (
+        <p className="mt-3 border border-base-300 bg-base-100 p-6 text-quiet">
+          {market ? "Drawing the climb…" : "Nobody delivers to this place: no zone of the plan has it. Choose another place above."}
+        </p>
+      )}
+      {offers.map((offer) => (
+        <GoalGrid key={offer.id} plan={plan} offer={offer} />
+      ))}
+    </div>
+  );
+}
+
+function OfferHeading({ offer, state, market, currency }: { offer: Offer; state: DraftState; market: Market | null; currency: string }) {
+  const { plan } = state;
+  const home = market ?? plan?.markets[0];
+  if (!plan || !home) return null;
+  const shownIn = home.currencies.includes(currency) ? currency : (home.currencies[0] ?? currency);
+  return (
+    <section aria-label={offer.name} className="mt-1">
+      <h2 className="text-[19px] leading-7 font-bold text-balance">
+        {offerSentence(plan, offer, home.id, shownIn).map(({ text, step }) => {
+          const at = offer.steps.find(({ id }) => id === step)?.goal.at;
+          if (!at || step === undefined) return <span key={text}>{text}</span>;
+          const edit = (minor: number) => ({ kind: "offer", id: offer.id, body: withGoal(offer, step, home.id, shownIn, minor) }) as const;
+          return (
+            <GoalField
+              key={step}
+              label="Goal"
+              shown={text}
+              minor={amountFor(at, home.id, shownIn)}
+              currency={shownIn}
+              onShow={(minor) => draftStore.show(edit(minor))}
+              onCommit={(minor) => draftStore.commit(edit(minor))}
+              onCancel={() => draftStore.cancel()}
+            />
+          );
+        })}
+      </h2>
+      <p className="text-[13px] text-quiet">
+        {offer.on ? "On" : "Switched off"} <span aria-hidden>·</span> applies by itself <span aria-hidden>·</span> counts{" "}
+        {basisWords(offer.basis)}
+      </p>
+    </section>
+  );
+}
+
+/** How far the climb reaches. It never shrinks while an edit is only shown, so that a dragged flag stays under the pointer. */
+function useClimbEnd(state: DraftState, market: Market | null, request: QuoteRequest, cartValue: number, unit: number): number {
+  const [kept, setKept] = useState({ currency: request.currency, end: 0 });
+  const goals = (state.plan?.offers ?? []).flatMap((offer) =>
+    offer.steps.map(({ goal }) => (market ? (amountFor(goal.at, market.id, request.currency) ?? 0) : 0)),
+  );
+  const farthest = Math.max(60 * unit, ...goals.map((goal) => goal * 1.6), cartValue * 1.2);
+  const step = 20 * unit;
+  const wanted = Math.ceil(farthest / step) * step;
+  const previous = kept.currency === request.currency ? kept.end : 0;
+  const end = state.unsaved > 0 && previous > 0 ? previous : Math.max(wanted, 0);
+  if (end !== kept.end || kept.currency !== request.currency) setKept({ currency: request.currency, end });
+  return end;
+}

@@ -1,0 +1,113 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { offerSentence } from "../../../core/offers/words.ts";
+import type { Market } from "../../../core/places/market.ts";
+import type { Entity } from "../../../core/plan/entities.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { DraftChange } from "../../../server/draft/read-draft.ts";
+import { api } from "../state/api.ts";
+import type { DraftState } from "../state/draft-store.ts";
+import { draftStore } from "../state/use-draft.ts";
+
+type Props = { state: DraftState; market: Market | null; currency: string };
+
+/** What would change for shops, the step that changes it, and every release so far. */
+export function ReleaseView({ state, market, currency }: Props) {
+  const client = useQueryClient();
+  const releases = useQuery({ queryKey: ["releases"], queryFn: api.releases });
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const { draft, plan, unsaved } = state;
+  if (!draft || !plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+  const next = (draft.release?.number ?? 0) + 1;
+
+  const release = async () => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      await api.release(draft.sequence);
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : String(error));
+    }
+    await Promise.all([draftStore.load(), client.invalidateQueries({ queryKey: ["releases"] })]);
+    setBusy(false);
+  };
+
+  return (
+    <div className="mx-auto max-w-[900px]">
+      <h1 className="text-[19px] font-bold">Release</h1>
+      <p className="mt-1 text-quiet">Shops are answered from the latest release. The draft is only seen here.</p>
+      <section aria-label="Changes" className="mt-4 border border-base-300 bg-base-100 p-4">
+        {draft.changes.length === 0 ? (
+          <p>Nothing has changed since release {draft.release?.number}. Change a goal in Offers, and it is listed here.</p>
+        ) : (
+          <ul className="space-y-3">
+            {draft.changes.map((change) => (
+              <Change key={`${change.kind}/${change.id}`} change={change} plan={plan} market={market ?? plan.markets[0] ?? null} currency={currency} />
+            ))}
+          </ul>
+        )}
+        {draft.changes.length > 0 && (
+          <button type="button" className="btn btn-neutral mt-4" disabled={busy || unsaved > 0} onClick={() => void release()}>
+            {unsaved > 0 ? "Saving the draft first…" : `Release as number ${next}`}
+          </button>
+        )}
+        {problem && (
+          <p role="alert" className="mt-3 text-warning">
+            Not released: {problem}
+          </p>
+        )}
+      </section>
+      <h2 className="mt-6 mb-2 font-semibold">Releases</h2>
+      <div className="border border-base-300 bg-base-100">
+        <table className="table">
+          <thead>
+            <tr className="text-[13px] text-quiet">
+              <th scope="col">Number</th>
+              <th scope="col">Released</th>
+              <th scope="col">By</th>
+              <th scope="col">Checksum</th>
+            </tr>
+          </thead>
+          <tbody>
+            {(releases.data?.releases ?? []).map(({ number, releasedAt, releasedBy, checksum }, i) => (
+              <tr key={number}>
+                <th scope="row">
+                  {number}
+                  {i === 0 && <span className="ml-2 font-normal text-primary">what shops get</span>}
+                </th>
+                <td>{new Date(releasedAt).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}</td>
+                <td>{releasedBy}</td>
+                <td className="text-quiet">{checksum.slice(0, 12)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {releases.error && <p role="alert" className="p-3 text-warning">The releases could not be loaded: {releases.error.message}</p>}
+      </div>
+    </div>
+  );
+}
+
+type ChangeProps = { change: DraftChange; plan: Plan; market: Market | null; currency: string };
+
+function Change({ change, plan, market, currency }: ChangeProps) {
+  const words = (entity: Entity | null) => entityWords(entity, plan, market, currency);
+  return (
+    <li>
+      <p className="text-[13px] text-quiet">{change.released === null ? "New" : change.draft === null ? "Removed" : "Changed"} {change.kind}</p>
+      {change.released && <p className={change.draft ? "text-quiet line-through" : ""}>{words(change.released)}</p>}
+      {change.draft && <p className="font-semibold">{words(change.draft)}</p>}
+    </li>
+  );
+}
+
+function entityWords(entity: Entity | null, plan: Plan, market: Market | null, currency: string): string {
+  if (!entity) return "";
+  if (entity.kind === "offer" && market) {
+    const shownIn = market.currencies.includes(currency) ? currency : (market.currencies[0] ?? currency);
+    return offerSentence(plan, entity.body, market.id, shownIn).map(({ text }) => text).join("");
+  }
+  if (entity.kind === "option") return Object.values(entity.body.name)[0] ?? entity.id;
+  return "name" in entity.body && typeof entity.body.name === "string" ? entity.body.name : entity.id;
+}

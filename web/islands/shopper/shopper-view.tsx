@@ -1,0 +1,186 @@
+import { useState } from "react";
+import { FILLER_SKU } from "../../../core/cart/read-cart.ts";
+import { formatMoney } from "../../../core/money/format.ts";
+import type { Quote, QuoteResult } from "../../../core/quote/quote.ts";
+import type { QuoteRequest } from "../../../core/quote/request.ts";
+import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
+import type { SampleCart } from "../../../server/catalogue/product.ts";
+import type { ShownCart } from "../state/standpoint.ts";
+import { CartLines } from "./cart-lines.tsx";
+import { DeliveryChoice } from "./delivery-choice.tsx";
+import { ProgressMessage } from "./progress-message.tsx";
+import { shopWord } from "./shop-words.ts";
+
+type Props = {
+  /** The cart as shown: the sample, or the sample moved along the climb. */
+  request: QuoteRequest;
+  result: QuoteResult | null;
+  carts: readonly SampleCart[];
+  products: ReadonlyMap<string, CatalogueProduct>;
+  problem: string | null;
+  cart: ShownCart;
+  cursor: number | null;
+  placeName: string;
+  locale: string;
+  onCart: (cart: ShownCart) => void;
+  onLeaveCursor: () => void;
+};
+
+/** The cart and the checkout as the shopper of the standpoint sees them now. */
+export function ShopperView(props: Props) {
+  const { request, result, carts, products, problem, cart, cursor, onCart, onLeaveCursor } = props;
+  const [page, setPage] = useState<"cart" | "checkout">("cart");
+  const money = (minor: number) => formatMoney(minor, request.currency, "en");
+  const add = (sku: string) => {
+    const held = cart.lines.find((line) => line.sku === sku);
+    const lines = held
+      ? cart.lines.map((line) => (line === held ? { ...line, quantity: line.quantity + 1 } : line))
+      : [...cart.lines, { sku, quantity: 1 }];
+    onCart({ ...cart, lines });
+  };
+  return (
+    <aside
+      id="shopper-view"
+      aria-label="Shopper view"
+      className="flex w-[340px] shrink-0 flex-col border-l border-base-300 bg-base-200 p-3.5 max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-6.5rem)] max-[900px]:shadow-xl"
+    >
+      <div className="mb-2.5 flex items-center gap-4">
+        <div role="tablist" aria-label="Page of the shop" className="flex gap-4">
+          {(["cart", "checkout"] as const).map((name) => (
+            <button
+              key={name}
+              type="button"
+              role="tab"
+              id={`tab-${name}`}
+              aria-selected={page === name}
+              aria-controls="shop-page"
+              tabIndex={page === name ? 0 : -1}
+              className="cursor-pointer border-b-2 border-transparent pb-1 text-quiet aria-selected:border-neutral aria-selected:font-semibold aria-selected:text-base-content"
+              onClick={() => setPage(name)}
+              onKeyDown={(event) => {
+                if (event.key !== "ArrowLeft" && event.key !== "ArrowRight") return;
+                const other = name === "cart" ? "checkout" : "cart";
+                setPage(other);
+                document.getElementById(`tab-${other}`)?.focus();
+              }}
+            >
+              {name === "cart" ? "Cart" : "Checkout"}
+            </button>
+          ))}
+        </div>
+        <label className="ml-auto flex items-center gap-1 text-[13px] text-quiet">
+          Sample
+          <select
+            className="max-w-36 cursor-pointer bg-transparent font-medium text-base-content"
+            value={cart.sample ?? ""}
+            onChange={(event) => {
+              const chosen = carts.find(({ id }) => id === event.target.value);
+              if (chosen) onCart({ sample: chosen.id, lines: chosen.lines });
+            }}
+          >
+            {cart.sample === null && <option value="">your own</option>}
+            {carts.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {cursor !== null && (
+        <p className="mb-2 text-[13px]">
+          Looking at a cart of <strong>{money(cursor)}</strong>.{" "}
+          <button type="button" className="link" onClick={onLeaveCursor}>
+            Back to the sample
+          </button>
+        </p>
+      )}
+      <section
+        id="shop-page"
+        role="tabpanel"
+        aria-labelledby={`tab-${page}`}
+        lang={props.locale}
+        className="flex min-h-0 flex-1 flex-col overflow-y-auto bg-base-100 p-4"
+      >
+        {problem && <p role="alert" className="text-warning">The catalogue could not be loaded: {problem}</p>}
+        {result && "problems" in result && (
+          <p role="alert" className="text-warning">
+            {result.problems.map(({ message }) => message).join("; ")}
+          </p>
+        )}
+        {result && "quote" in result && <ShopPage {...props} quote={result.quote} page={page} />}
+      </section>
+      {cursor === null && products.size > 0 && (
+        <label className="mt-2.5 flex items-center gap-2 text-[13px]">
+          <span className="sr-only">Add a product to the cart</span>
+          <select className="select select-sm w-full" value="" onChange={(event) => add(event.target.value)}>
+            <option value="" disabled>
+              Add a product…
+            </option>
+            {[...products.values()].map(({ sku, name, prices }) => {
+              const price = prices[request.currency];
+              return (
+                <option key={sku} value={sku} disabled={price === undefined}>
+                  {name} – {price === undefined ? `no price in ${request.currency}` : money(price)}
+                </option>
+              );
+            })}
+          </select>
+        </label>
+      )}
+    </aside>
+  );
+}
+
+function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
+  const { quote, request, products, cart, cursor, locale, placeName, page, onCart } = props;
+  const { lines } = request.cart;
+  const money = (minor: number) => formatMoney(minor, quote.currency, locale);
+  const nameOf = (sku: string) => (sku === FILLER_SKU ? shopWord("otherGoods", locale) : (products.get(sku)?.name ?? sku));
+  const chosen = quote.options.find((option) => option.chosen);
+  const { totals } = quote;
+  return (
+    <>
+      <ProgressMessage quote={quote} surface={page} />
+      {page === "cart" && (
+        <CartLines
+          lines={lines.map((line) => ({ ...line, name: nameOf(line.sku) }))}
+          money={money}
+          locale={locale}
+          onQuantity={
+            cursor === null
+              ? (sku, quantity) =>
+                  onCart({
+                    ...cart,
+                    lines: cart.lines.flatMap((line) => (line.sku === sku ? (quantity > 0 ? [{ sku, quantity }] : []) : [line])),
+                  })
+              : undefined
+          }
+        />
+      )}
+      {page === "checkout" && lines.length > 0 && (
+        <dl className="mb-2 grid grid-cols-[1fr_auto] gap-y-1 border-b border-base-300 pb-2">
+          <dt>{shopWord("goods", locale)}</dt>
+          <dd className="text-right">{money(totals.shelf)}</dd>
+          {totals.lineDiscounts + totals.orderDiscounts > 0 && (
+            <>
+              <dt>{shopWord("discount", locale)}</dt>
+              <dd className="text-right">−{money(totals.lineDiscounts + totals.orderDiscounts)}</dd>
+            </>
+          )}
+        </dl>
+      )}
+      {quote.zone === null ? (
+        <p className="mt-3 text-warning">{shopWord("notServed", locale, { place: placeName })}</p>
+      ) : (
+        <DeliveryChoice quote={quote} placeName={placeName} locale={locale} money={money} choose={page === "checkout"} />
+      )}
+      {page === "cart" && chosen?.total != null && lines.length > 0 && (
+        <p className="mt-auto flex justify-between pt-4 text-[17px] font-bold">
+          <span>{shopWord("total", locale)}</span>
+          <span data-total>{money(chosen.total)}</span>
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,47 @@
+import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
+import type { SampleCart } from "../../../server/catalogue/product.ts";
+import type { ChangeSet, Conflict } from "../../../server/draft/change-set.ts";
+import type { Draft } from "../../../server/draft/read-draft.ts";
+import type { Release } from "../../../server/releases/releases.ts";
+import type { StoredEntity } from "../../../core/plan/entities.ts";
+
+/** What an endpoint answered when it did not do what was asked; `offline` when nothing answered at all. */
+export class ApiError extends Error {
+  readonly status: number | "offline";
+  readonly conflicts: Conflict[];
+  readonly lines: string[];
+  constructor(status: number | "offline", title: string, lines: string[] = [], conflicts: Conflict[] = []) {
+    super(title);
+    this.status = status;
+    this.lines = lines;
+    this.conflicts = conflicts;
+  }
+  /** Worth trying again unchanged: the server or its database was away. */
+  get passing(): boolean {
+    return this.status === "offline" || this.status >= 500;
+  }
+}
+
+type ProblemBody = { title?: string; errors?: { pointer: string; detail: string }[]; conflicts?: Conflict[] };
+
+async function call<T>(path: string, body?: unknown): Promise<T> {
+  const init = body === undefined ? {} : { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) };
+  let response: Response;
+  try {
+    response = await fetch(path, init);
+  } catch {
+    throw new ApiError("offline", "The server does not answer");
+  }
+  if (response.ok) return response.json();
+  const problem: ProblemBody = await response.json().catch(() => ({}));
+  const lines = (problem.errors ?? []).map(({ pointer, detail }) => `${pointer.slice(1)} ${detail}`.trim());
+  throw new ApiError(response.status, problem.title ?? `The server answered ${response.status}`, lines, problem.conflicts ?? []);
+}
+
+export const api = {
+  draft: () => call<Draft>("/api/draft"),
+  change: (changeSet: ChangeSet) => call<{ sequence: number; entities: StoredEntity[] }>("/api/draft/changes", changeSet),
+  catalogue: () => call<{ products: CatalogueProduct[]; carts: SampleCart[] }>("/api/catalogue"),
+  releases: () => call<{ releases: Release[] }>("/api/releases"),
+  release: (sequence: number) => call<Release>("/api/releases", { sequence }),
+};

@@ -1,0 +1,36 @@
+import type { CartLine, QuoteRequest } from "../../../core/quote/request.ts";
+import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
+
+/** Who looks: where it goes, in which currency and language. */
+export type Standpoint = { country: string; postcode: string; currency: string; locale: string };
+
+export function isStandpoint(value: unknown): value is Standpoint {
+  return (
+    typeof value === "object" &&
+    value !== null &&
+    ["country", "postcode", "currency", "locale"].every((key) => typeof Reflect.get(value, key) === "string")
+  );
+}
+
+/** The cart being looked at: quantities of catalogue products. */
+export type ShownCart = { sample: string | null; lines: { sku: string; quantity: number }[] };
+
+export function isShownCart(value: unknown): value is ShownCart {
+  return typeof value === "object" && value !== null && "lines" in value && Array.isArray(value.lines);
+}
+
+/** Cart lines as a shop would send them; products without a price in the currency cannot be in it. */
+export function cartLines(cart: ShownCart, products: ReadonlyMap<string, CatalogueProduct>, currency: string): CartLine[] {
+  return cart.lines.flatMap(({ sku, quantity }) => {
+    const product = products.get(sku);
+    const unitPrice = product?.prices[currency];
+    if (!product || unitPrice === undefined) return [];
+    const { categories, taxRate } = product;
+    return [{ sku, quantity, unitPrice, categories, ...(taxRate === undefined ? {} : { taxRate }) }];
+  });
+}
+
+export function requestFor(standpoint: Standpoint, lines: CartLine[], at: string): QuoteRequest {
+  const { country, postcode, currency, locale } = standpoint;
+  return { at, currency, locale, destination: { country, ...(postcode === "" ? {} : { postcode }) }, cart: { lines } };
+}

@@ -1,0 +1,24 @@
+import type { APIRoute } from "astro";
+import { sharedPool } from "../../../../server/database/pool.ts";
+import { applyChangeSet, checkChangeSet } from "../../../../server/draft/change-set.ts";
+import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { problemDocument } from "../../../../server/http/problem-document.ts";
+import { readBody } from "../../../../server/http/read-body.ts";
+
+const LARGEST_CHANGE_SET = 8 * 1024 * 1024;
+
+/** Applies a change-set to the draft: 409 with both versions when it saw an older one. */
+export const POST: APIRoute = ({ request }) =>
+  answer(async () => {
+    const body = await readBody(request, LARGEST_CHANGE_SET, checkChangeSet);
+    if ("refusal" in body) return body.refusal;
+    const result = await applyChangeSet(sharedPool(), body.value, "local");
+    if ("conflicts" in result) {
+      return problemDocument(409, "Someone else changed this first", {
+        detail: "Each conflict names the version that is there now and the one that was sent.",
+        extra: { conflicts: result.conflicts },
+      });
+    }
+    if ("problems" in result) return problemDocument(422, "The change would break the plan", { problems: result.problems });
+    return jsonAnswer(result);
+  });

@@ -1,0 +1,24 @@
+import type { APIRoute } from "astro";
+import { quote } from "../../../core/quote/quote.ts";
+import { sharedPool } from "../../../server/database/pool.ts";
+import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { problemDocument } from "../../../server/http/problem-document.ts";
+import { readBody } from "../../../server/http/read-body.ts";
+import { latestRelease } from "../../../server/releases/releases.ts";
+import { checkQuoteRequest } from "../../../server/validation/documents.ts";
+
+const LARGEST_REQUEST = 256 * 1024;
+
+/** Quotes a shop's cart from the latest release. */
+export const POST: APIRoute = ({ request }) =>
+  answer(async () => {
+    const body = await readBody(request, LARGEST_REQUEST, checkQuoteRequest);
+    if ("refusal" in body) return body.refusal;
+    const release = await latestRelease(sharedPool());
+    if (!release) return problemDocument(404, "Nothing is released yet", { detail: "Release the draft, then ask again." });
+    const result = quote(release.compiled, body.value);
+    if ("problems" in result) return problemDocument(422, "The request cannot be quoted", { problems: result.problems });
+    const response = jsonAnswer(result.quote);
+    response.headers.set("summant-release", String(release.number));
+    return response;
+  });

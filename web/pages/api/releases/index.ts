@@ -1,0 +1,31 @@
+import { Type } from "@sinclair/typebox";
+import type { APIRoute } from "astro";
+import { closed } from "../../../../core/plan/atoms.ts";
+import { sharedPool } from "../../../../server/database/pool.ts";
+import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { problemDocument } from "../../../../server/http/problem-document.ts";
+import { readBody } from "../../../../server/http/read-body.ts";
+import { listReleases, releaseDraft } from "../../../../server/releases/releases.ts";
+import { checker } from "../../../../server/validation/checker.ts";
+
+const checkReleaseRequest = checker(
+  Type.Object({ sequence: Type.Integer({ minimum: 0, description: "The draft's sequence that was looked at" }) }, closed),
+);
+
+const REFUSALS = {
+  "nothing-changed": "The draft is the same as the latest release",
+  empty: "The draft is empty",
+  "draft-moved": "The draft has changed since it was looked at",
+} as const;
+
+export const GET: APIRoute = () => answer(async () => jsonAnswer({ releases: await listReleases(sharedPool()) }));
+
+/** Releases the draft as it was seen. */
+export const POST: APIRoute = ({ request }) =>
+  answer(async () => {
+    const body = await readBody(request, 1024, checkReleaseRequest);
+    if ("refusal" in body) return body.refusal;
+    const result = await releaseDraft(sharedPool(), body.value.sequence, "local");
+    if ("release" in result) return jsonAnswer(result.release, 201);
+    return problemDocument(409, REFUSALS[result.refused], { extra: { sequence: result.sequence } });
+  });
