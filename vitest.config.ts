@@ -2,7 +2,13 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   test: {
-    include: ["core/**/*.test.ts", "server/**/*.test.ts", "cli/**/*.test.ts", "web/**/*.test.ts", "scripts/**/*.test.ts"],
+    include: [
+      "core/**/*.test.ts",
+      "server/**/*.test.ts",
+      "cli/**/*.test.ts",
+      "web/**/*.test.ts",
+      "scripts/**/*.test.ts",
+    ],
     testTimeout: 120_000,
     hookTimeout: 120_000,
   },

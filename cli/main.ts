@@ -28,7 +28,8 @@ export async function main(argv: string[]): Promise<number> {
       process.stdout.write(USAGE);
       return 0;
     }
-    if (command !== "quote") throw new BadInput([command ? `there is no command "${command}"` : "no command given", USAGE.trimEnd()]);
+    if (command !== "quote")
+      throw new BadInput([command ? `there is no command "${command}"` : "no command given", USAGE.trimEnd()]);
     process.stdout.write(`${JSON.stringify(await quoteCommand(rest), null, 2)}\n`);
     return 0;
   } catch (error) {
@@ -41,7 +42,8 @@ export async function main(argv: string[]): Promise<number> {
 async function quoteCommand(argv: string[]) {
   const { plan: planFile, request: requestFile } = optionsOf(argv);
   if (planFile === undefined || requestFile === undefined) throw new BadInput([USAGE.trimEnd()]);
-  if (planFile === "-" && requestFile === "-") throw new BadInput(["only one of --plan and --request can be standard input"]);
+  if (planFile === "-" && requestFile === "-")
+    throw new BadInput(["only one of --plan and --request can be standard input"]);
   const plan = await readDocument(planFile, checkPlan);
   const request = await readDocument(requestFile, checkQuoteRequest);
   const compiled = compile(plan);

@@ -1,6 +1,6 @@
 import { fileURLToPath } from "node:url";
-import { databaseUrl, openPool } from "../server/database/pool.ts";
 import { migrate } from "../server/database/migrate.ts";
+import { databaseUrl, openPool } from "../server/database/pool.ts";
 import { emptyStore, isEmpty, loadDemo } from "../server/demo/load-demo.ts";
 
 // Brings the database at SUMMANT_DATABASE_URL up to date and fills an empty store with the demo.

@@ -35,12 +35,19 @@ async function main() {
 
   try {
     database = outside ? undefined : await startDatabase(join(root, ".data", "mariadb"));
-    say(database ? `MariaDB runs on 127.0.0.1:${database.port}, data in .data/mariadb` : "Using the database of SUMMANT_DATABASE_URL");
+    say(
+      database
+        ? `MariaDB runs on 127.0.0.1:${database.port}, data in .data/mariadb`
+        : "Using the database of SUMMANT_DATABASE_URL",
+    );
     const url = outside ?? database.url;
     prepareDatabase(root, url, resetDemo);
     app = await startApp(root, url, port ?? (await usualOrFreePort()));
     say(`\nSummant: ${app.address}\n\nCtrl+C stops it.`);
-    const whoEnded = await Promise.race([app.ended.then(() => "The app"), ...(database ? [database.ended.then(() => "MariaDB")] : [])]);
+    const whoEnded = await Promise.race([
+      app.ended.then(() => "The app"),
+      ...(database ? [database.ended.then(() => "MariaDB")] : []),
+    ]);
     if (!stopping) {
       process.exitCode = 1;
       say(`${whoEnded} ended by itself; see .data/mariadb/mariadbd.log for the database.`);
@@ -69,7 +76,10 @@ function readOptions() {
 }
 
 async function usualOrFreePort() {
-  const taken = await fetch(`http://127.0.0.1:${USUAL_PORT}/`).then(() => true, () => false);
+  const taken = await fetch(`http://127.0.0.1:${USUAL_PORT}/`).then(
+    () => true,
+    () => false,
+  );
   return taken ? freePort() : USUAL_PORT;
 }
 

@@ -1,4 +1,4 @@
-import { orderDiscounts, type OrderDiscounts } from "../measures/order-discount.ts";
+import { type OrderDiscounts, orderDiscounts } from "../measures/order-discount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rational } from "../money/rational.ts";
 import type { Problem } from "../plan/problem.ts";
@@ -40,7 +40,7 @@ export function readCart(cart: Cart, path: string): ReadCart | { problems: Probl
   };
 }
 
-export function readLine(line: CartLine): ReadLine {
+function readLine(line: CartLine): ReadLine {
   return {
     shelf: line.unitPrice * line.quantity,
     discount: line.discount ?? 0,
@@ -60,7 +60,8 @@ function cartProblems(cart: Cart, path: string): Problem[] {
       problems.push({ path: `${path}/lines/${i}/discount`, message: `takes off more than the line's ${shelf}` });
     }
   });
-  if (total > LARGEST_CART) problems.push({ path: `${path}/lines`, message: "the cart is worth more than can be counted" });
+  if (total > LARGEST_CART)
+    problems.push({ path: `${path}/lines`, message: "the cart is worth more than can be counted" });
   cart.discounts?.forEach((discount, i) => {
     if ("percent" in discount && Number(discount.percent) > 100) {
       problems.push({ path: `${path}/discounts/${i}/percent`, message: "takes off more than 100 percent" });

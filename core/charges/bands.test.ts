@@ -13,7 +13,15 @@ function planWith(charge: BandedCharge): Plan {
     format: 1,
     store: { name: "Bands", chosenAtFirst: "first" },
     markets: [
-      { id: "m", position: 1, name: "M", currencies: ["EUR"], languages: ["en"], timeZone: "UTC", pricesIncludeTax: true },
+      {
+        id: "m",
+        position: 1,
+        name: "M",
+        currencies: ["EUR"],
+        languages: ["en"],
+        timeZone: "UTC",
+        pricesIncludeTax: true,
+      },
     ],
     zones: [{ id: "z", position: 1, market: "m", name: "Z", destinations: [{ country: "PT" }], standardTaxRate: "23" }],
     options: [{ id: "o", position: 1, name: { en: "O" }, zones: ["z"], charge }],
@@ -65,7 +73,11 @@ describe("banded charges", () => {
 
   it("agree with a naive reading just below, at and above every edge", () => {
     const edges = fc.uniqueArray(
-      fc.record({ at: fc.integer({ min: 1, max: 500 }).map((n) => 2 * n), edge: fc.constantFrom("from", "above"), price: fc.nat(900) }),
+      fc.record({
+        at: fc.integer({ min: 1, max: 500 }).map((n) => 2 * n),
+        edge: fc.constantFrom("from", "above"),
+        price: fc.nat(900),
+      }),
       { selector: ({ at }) => at, minLength: 1, maxLength: 8 },
     );
     fc.assert(
@@ -74,7 +86,11 @@ describe("banded charges", () => {
           kind: "bands",
           basis,
           first: eur(majorUnits(first, 2)),
-          edges: drawn.map(({ at, edge, price: p }) => ({ edge, at: eur(majorUnits(at, 2)), price: eur(majorUnits(p, 2)) })),
+          edges: drawn.map(({ at, edge, price: p }) => ({
+            edge,
+            at: eur(majorUnits(at, 2)),
+            price: eur(majorUnits(p, 2)),
+          })),
         });
         // Naive: of all the edges the value has passed, the highest one says the price.
         const naive = (value: number) =>

@@ -5,7 +5,10 @@ import type { Problem } from "../plan/problem.ts";
 import type { ChargeContext, CompiledCharge } from "./charged.ts";
 
 /** The same price for every cart. @example { kind: "flat", amount: { byCurrency: { EUR: "4.90" } } } */
-export const FlatCharge = Type.Object({ kind: Type.Literal("flat"), amount: Amount }, { ...closed, title: "FlatCharge" });
+export const FlatCharge = Type.Object(
+  { kind: Type.Literal("flat"), amount: Amount },
+  { ...closed, title: "FlatCharge" },
+);
 export type FlatCharge = Static<typeof FlatCharge>;
 
 export function compileFlat(charge: FlatCharge, { market, currency }: ChargeContext): CompiledCharge {

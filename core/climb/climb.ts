@@ -1,7 +1,7 @@
 import { type ReadCart, type ReadLine, readCart } from "../cart/read-cart.ts";
 import type { Charged } from "../charges/charged.ts";
-import { valuePath } from "../measures/value-measure.ts";
 import type { Threshold } from "../measures/threshold.ts";
+import { valuePath } from "../measures/value-measure.ts";
 import { turns, type ValuePath, valueAt } from "../measures/value-path.ts";
 import { compare } from "../money/rational.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
@@ -80,7 +80,12 @@ export function climb(
 }
 
 /** A part of the walk on which goods of one kind are added: shelf values from `after` + 1 to `after` + `length`. */
-type Segment = { readonly after: number; readonly length: number; readonly before: ReadCart; readonly next: ReadLine | null };
+type Segment = {
+  readonly after: number;
+  readonly length: number;
+  readonly before: ReadCart;
+  readonly next: ReadLine | null;
+};
 
 function segmentsOf(sample: ReadCart, to: number): Segment[] {
   const segments: Segment[] = [];

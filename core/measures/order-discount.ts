@@ -1,5 +1,16 @@
 import { percent } from "../money/decimal.ts";
-import { add, compare, multiply, ONE, type Rational, reduce, roundHalfAway, subtract, whole, ZERO } from "../money/rational.ts";
+import {
+  add,
+  compare,
+  multiply,
+  ONE,
+  type Rational,
+  reduce,
+  roundHalfAway,
+  subtract,
+  whole,
+  ZERO,
+} from "../money/rational.ts";
 import type { OrderDiscount } from "../quote/request.ts";
 
 /**

@@ -17,7 +17,8 @@ export function compileMeasure(basis: Basis, pricesIncludeTax: boolean, standard
   return {
     lineDiscounts: basis.lineDiscounts === "in",
     orderDiscounts: basis.orderDiscounts === "in",
-    counts: (line) => !line.categories.some((name) => categories.has(name)) && !line.tags.some((name) => tags.has(name)),
+    counts: (line) =>
+      !line.categories.some((name) => categories.has(name)) && !line.tags.some((name) => tags.has(name)),
     taxed: taxFactor(basis.tax === "with", pricesIncludeTax, standardTax),
   };
 }
@@ -61,5 +62,8 @@ function countedValue(measure: ValueMeasure, lines: readonly ReadLine[]): Ration
     entry.sum += line.shelf - (measure.lineDiscounts ? line.discount : 0);
     byRate.set(key, entry);
   }
-  return [...byRate.values()].reduce((total, { rate, sum }) => add(total, reduce(multiply(whole(sum), measure.taxed(rate)))), ZERO);
+  return [...byRate.values()].reduce(
+    (total, { rate, sum }) => add(total, reduce(multiply(whole(sum), measure.taxed(rate)))),
+    ZERO,
+  );
 }

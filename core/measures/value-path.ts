@@ -45,7 +45,8 @@ const countedAt = (path: ValuePath, y: bigint): Rational => {
   return { n: start.n * rate.d + rate.n * added * start.d, d: start.d * rate.d };
 };
 
-const goodsAt = (order: NonNullable<ValuePath["order"]>, y: bigint) => order.goods + lessDiscount(y, order.lineDiscount);
+const goodsAt = (order: NonNullable<ValuePath["order"]>, y: bigint) =>
+  order.goods + lessDiscount(y, order.lineDiscount);
 
 const goodsLeft = (goods: bigint, discounts: OrderDiscounts) => goods - discountOn(goods, discounts);
 

@@ -35,7 +35,10 @@ export function speak(saying: Saying, currency: string): string {
 }
 
 /** An ICU message with its placeholders filled. Parsed texts are kept, the parser being the slow part. */
-export function speakValues(message: { text: string; locale: string }, values: Record<string, string | number>): string {
+export function speakValues(
+  message: { text: string; locale: string },
+  values: Record<string, string | number>,
+): string {
   const key = `${message.locale} ${message.text}`;
   let format = formats.get(key);
   if (!format) {

@@ -17,11 +17,16 @@ export function wordingProblems(text: string, allowed: readonly string[], path: 
   try {
     elements = parse(text, { requiresOtherClause: true, ignoreTag: true });
   } catch (error) {
-    return [{ path, message: `cannot be read as an ICU message: ${error instanceof Error ? error.message : String(error)}` }];
+    return [
+      { path, message: `cannot be read as an ICU message: ${error instanceof Error ? error.message : String(error)}` },
+    ];
   }
   return [...new Set(variablesIn(elements))]
     .filter((name) => !allowed.includes(name))
-    .map((name) => ({ path, message: `nothing fills the placeholder {${name}} here; there are ${allowed.join(", ")}` }));
+    .map((name) => ({
+      path,
+      message: `nothing fills the placeholder {${name}} here; there are ${allowed.join(", ")}`,
+    }));
 }
 
 function variablesIn(elements: readonly MessageFormatElement[]): string[] {

@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, CurrencyCode, Decimal, Id } from "../plan/atoms.ts";
+import { CurrencyCode, closed, Decimal, Id } from "../plan/atoms.ts";
 import { type Problem, pointer } from "../plan/problem.ts";
 import { exponentOf } from "./currency.ts";
 import { minorUnits } from "./decimal.ts";

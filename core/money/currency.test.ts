@@ -18,8 +18,6 @@ describe("exponents of ISO 4217", () => {
       new Intl.NumberFormat("en", { style: "currency", currency: code }).resolvedOptions().maximumFractionDigits;
     const differing = currencyCodes().filter((code) => formatterDigits(code) !== exponentOf(code));
     // CLDR shows these without decimals because their coins are out of use.
-    expect(differing).toEqual(
-      "AFN ALL COP HUF IDR IQD IRR KPW LAK LBP MGA MMK PKR SOS SYP YER".split(" "),
-    );
+    expect(differing).toEqual("AFN ALL COP HUF IDR IQD IRR KPW LAK LBP MGA MMK PKR SOS SYP YER".split(" "));
   });
 });

@@ -34,9 +34,9 @@ export type MinorUnits = { minor: number } | { problem: "not-a-decimal" | "too-m
 export function minorUnits(text: string, exponent: Exponent): MinorUnits {
   const value = decimal(text);
   if (!value) return { problem: "not-a-decimal" };
-  const scaled = value.n * 10n ** BigInt(exponent);
-  if (scaled % value.d !== 0n) return { problem: "too-many-decimals" };
-  const minor = Number(scaled / value.d);
+  // Zeros count too: who writes "1.000" for euro may mean a thousand.
+  if ((text.split(".")[1] ?? "").length > exponent) return { problem: "too-many-decimals" };
+  const minor = Number((value.n * 10n ** BigInt(exponent)) / value.d);
   return Number.isSafeInteger(minor) ? { minor } : { problem: "too-large" };
 }
 

@@ -13,11 +13,17 @@ export function typedAmount(text: string, currency: string): { minor: number } |
   const bare = text.replaceAll(/[\p{Sc}\p{Zs}\t]/gu, "").replace(new RegExp(`^${currency}|${currency}$`, "i"), "");
   if (bare === "") return { problem: "Type an amount" };
   if (bare.startsWith("-")) return { problem: "An amount cannot be negative" };
+  // With three decimals "1,000" would be one to one reader and a thousand to another.
+  if (exponent === 3 && /^\d+,\d{3}$/.test(bare)) {
+    return { problem: `Write ${bare.replace(",", ".")} or ${bare.replace(",", "")}` };
+  }
   const read = minorUnits(bare.replace(",", "."), exponent);
   if ("minor" in read) return read;
   switch (read.problem) {
     case "not-a-decimal":
-      return { problem: `"${text.trim()}" is not an amount; write it like ${exponent === 0 ? "4500" : `45.${"0".repeat(exponent)}`}` };
+      return {
+        problem: `"${text.trim()}" is not an amount; write it like ${exponent === 0 ? "4500" : `45.${"0".repeat(exponent)}`}`,
+      };
     case "too-many-decimals":
       return { problem: `${currency} has ${exponent === 0 ? "no" : exponent} decimals; write a thousand as 1000` };
     case "too-large":

@@ -6,15 +6,20 @@ import { ByLocale, closed, Id, Position } from "../plan/atoms.ts";
 import { Reward } from "./reward.ts";
 
 /** What shoppers read about one step: before anything is in the cart, while goods are missing, and once it is earned. */
-export const StepWording = Type.Object(
+const StepWording = Type.Object(
   { empty: Type.Optional(ByLocale), "on-the-way": Type.Optional(ByLocale), reached: Type.Optional(ByLocale) },
   { ...closed, title: "StepWording", description: "ICU MessageFormat; variables: goal, counted, remaining, percent" },
 );
-export type StepWording = Static<typeof StepWording>;
 
 /** One rung of an offer: what must be spent, and what is given. */
 export const Step = Type.Object(
-  { id: Id, position: Position, goal: Type.Object({ at: Amount, edge: Edge }, closed), reward: Reward, wording: StepWording },
+  {
+    id: Id,
+    position: Position,
+    goal: Type.Object({ at: Amount, edge: Edge }, closed),
+    reward: Reward,
+    wording: StepWording,
+  },
   { ...closed, title: "Step" },
 );
 export type Step = Static<typeof Step>;

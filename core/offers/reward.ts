@@ -5,7 +5,12 @@ import { multiply, ONE, type Rational, roundHalfAway, subtract, whole } from "..
 import { byKind, closed, Id, Percent } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 
-const options = Type.Array(Id, { minItems: 1, maxItems: 100, uniqueItems: true, description: "Delivery options it is given on" });
+const options = Type.Array(Id, {
+  minItems: 1,
+  maxItems: 100,
+  uniqueItems: true,
+  description: "Delivery options it is given on",
+});
 
 /** What a step gives on the price of its delivery options. */
 export const Reward = byKind(

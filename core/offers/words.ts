@@ -1,8 +1,8 @@
 import { pickText } from "../messages/locale.ts";
 import { type Amount, amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
-import type { Plan } from "../plan/plan.ts";
 import { byPosition } from "../plan/atoms.ts";
+import type { Plan } from "../plan/plan.ts";
 import type { Offer, Step } from "./offer.ts";
 
 /** A piece of a sentence; pieces with `step` are that step's goal, so that a screen can make them editable. */
@@ -25,7 +25,10 @@ export function offerSentence(plan: Plan, offer: Offer, market: string, currency
 
 function goalPart(step: Step, market: string, currency: string): SentencePart {
   const at = amountFor(step.goal.at, market, currency);
-  return { text: at === undefined ? `(no goal in ${currency})` : formatMoney(at, currency, "en", "short"), step: step.id };
+  return {
+    text: at === undefined ? `(no goal in ${currency})` : formatMoney(at, currency, "en", "short"),
+    step: step.id,
+  };
 }
 
 /** What a step gives, without where or when. @example "Free Standard delivery" */
@@ -73,7 +76,10 @@ function rewardWords(plan: Plan, step: Step, market: string, currency: string, f
 }
 
 function whereWords(plan: Plan, offer: Offer): string {
-  const names = plan.zones.filter(({ id }) => offer.zones.includes(id)).sort(byPosition).map(({ name }) => name);
+  const names = plan.zones
+    .filter(({ id }) => offer.zones.includes(id))
+    .sort(byPosition)
+    .map(({ name }) => name);
   return names.length === 0 ? "nowhere yet" : `in ${listWords(names)}`;
 }
 

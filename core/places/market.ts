@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, CountryCode, CurrencyCode, Id, Locale, Percent, Position, RegionCode } from "../plan/atoms.ts";
+import { CountryCode, CurrencyCode, closed, Id, Locale, Percent, Position, RegionCode } from "../plan/atoms.ts";
 
 const Name = Type.String({ minLength: 1, maxLength: 100 });
 

@@ -3,7 +3,10 @@ import type { Destination } from "../quote/request.ts";
 import type { Zone } from "./market.ts";
 
 /** Zones by what they claim, made once: the narrowest claim wins, and ties go by position. */
-export type PlaceIndex = { readonly byRegion: ReadonlyMap<string, string>; readonly byCountry: ReadonlyMap<string, string> };
+export type PlaceIndex = {
+  readonly byRegion: ReadonlyMap<string, string>;
+  readonly byCountry: ReadonlyMap<string, string>;
+};
 
 export function indexPlaces(zones: readonly Zone[]): PlaceIndex {
   const byRegion = new Map<string, string>();

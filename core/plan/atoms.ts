@@ -14,15 +14,19 @@ export const Locale = Type.String({
 });
 export const Percent = Type.String({
   pattern: "^(0|[1-9][0-9]{0,2})(\\.[0-9]{1,6})?$",
-  description: "Percent as a decimal string: \"23\" is 23 %",
+  description: 'Percent as a decimal string: "23" is 23 %',
 });
 export const Decimal = Type.String({
   pattern: "^[0-9]{1,15}(\\.[0-9]{1,12})?$",
   description: "Amount in major units as a decimal string, with no more decimals than the currency has",
 });
-export const Position = Type.Integer({ minimum: 0, maximum: 1_000_000, description: "Order among its kind; ties go by id" });
+export const Position = Type.Integer({
+  minimum: 0,
+  maximum: 1_000_000,
+  description: "Order among its kind; ties go by id",
+});
 export const Tag = Type.String({ minLength: 1, maxLength: 64 });
-export const Text = Type.String({ minLength: 1, maxLength: 2000 });
+const Text = Type.String({ minLength: 1, maxLength: 2000 });
 export const ByLocale = Type.Record(Locale, Text, { additionalProperties: false });
 
 export const closed = { additionalProperties: false } as const;

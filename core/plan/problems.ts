@@ -46,7 +46,12 @@ function offerProblems(
     ...repeatedIds(offer.steps, `${path}/steps`),
     ...offer.steps.flatMap((step, s) => [
       ...amountProblems(step.goal.at, `${path}/steps/${s}/goal/at`, known.markets),
-      ...unknown(step.reward.options, known.options, "delivery option", (k) => `${path}/steps/${s}/reward/options/${k}`),
+      ...unknown(
+        step.reward.options,
+        known.options,
+        "delivery option",
+        (k) => `${path}/steps/${s}/reward/options/${k}`,
+      ),
       ...rewardProblems(step.reward, `${path}/steps/${s}/reward`, known.markets),
       ...(["empty", "on-the-way", "reached"] as const).flatMap((state) =>
         Object.entries(step.wording[state] ?? {}).flatMap(([locale, text]) =>

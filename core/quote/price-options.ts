@@ -11,7 +11,12 @@ export type PricedOption = { readonly full: Charged; readonly price: Charged; re
  *
  * @param counted every measure of the tariff, by number
  */
-export function priceOption(tariff: Tariff, option: number, counted: readonly number[], without?: TariffStep): PricedOption {
+export function priceOption(
+  tariff: Tariff,
+  option: number,
+  counted: readonly number[],
+  without?: TariffStep,
+): PricedOption {
   const full = tariff.options[option]?.charge.price(counted) ?? "not-offered";
   if (typeof full === "string") return { full, price: full, offer: null };
   let price = full;
@@ -28,7 +33,12 @@ export function priceOption(tariff: Tariff, option: number, counted: readonly nu
   return { full, price, offer: best };
 }
 
-function earned(offer: TariffOffer, option: number, counted: readonly number[], without?: TariffStep): CompiledReward[] {
+function earned(
+  offer: TariffOffer,
+  option: number,
+  counted: readonly number[],
+  without?: TariffStep,
+): CompiledReward[] {
   return offer.steps
     .filter((step) => step !== without && step.options.includes(option) && reached(step, counted))
     .map((step) => step.reward);

@@ -18,7 +18,12 @@ export type StepStanding = { readonly state: StepState; readonly remaining: numb
  *
  * @param paths each measure of the tariff as filler is added to the cart
  */
-export function standing(tariff: Tariff, step: TariffStep, paths: readonly ValuePath[], emptyCart: boolean): StepStanding {
+export function standing(
+  tariff: Tariff,
+  step: TariffStep,
+  paths: readonly ValuePath[],
+  emptyCart: boolean,
+): StepStanding {
   const now = paths.map((path) => valueAt(path, 0));
   if (reached(step, now)) {
     return { state: betters(tariff, step, now) === "better" ? "reached" : "covered", remaining: null };
@@ -29,7 +34,11 @@ export function standing(tariff: Tariff, step: TariffStep, paths: readonly Value
 
   let anyPrice = false;
   for (const filler of candidates(tariff, paths, crossing)) {
-    const outcome = betters(tariff, step, paths.map((path) => valueAt(path, filler)));
+    const outcome = betters(
+      tariff,
+      step,
+      paths.map((path) => valueAt(path, filler)),
+    );
     if (outcome === "better") return { state: emptyCart ? "empty" : "on-the-way", remaining: filler };
     if (outcome === "no-better") anyPrice = true;
   }

@@ -105,13 +105,18 @@ describe("the promise: add exactly what is asked for, and you get exactly what i
     fc.assert(
       fc.property(anyCase(9000), fc.infiniteStream(fc.nat()), (drawn, stream) => {
         const shuffle = <T>(list: readonly T[]) =>
-          list.map((item) => ({ item, key: stream.next().value ?? 0 })).sort((a, b) => a.key - b.key).map(({ item }) => item);
+          list
+            .map((item) => ({ item, key: stream.next().value ?? 0 }))
+            .sort((a, b) => a.key - b.key)
+            .map(({ item }) => item);
         const shuffled = {
           ...drawn.plan,
           options: shuffle(drawn.plan.options),
           offers: shuffle(drawn.plan.offers.map((offer) => ({ ...offer, steps: shuffle(offer.steps) }))),
         };
-        expect(quoteOf(compiledPlan(shuffled), drawn.request)).toEqual(quoteOf(compiledPlan(drawn.plan), drawn.request));
+        expect(quoteOf(compiledPlan(shuffled), drawn.request)).toEqual(
+          quoteOf(compiledPlan(drawn.plan), drawn.request),
+        );
       }),
     );
   });
@@ -123,11 +128,27 @@ function simpleCase(discounts: NonNullable<QuoteRequest["cart"]["discounts"]>, g
       format: 1,
       store: { name: "Any", chosenAtFirst: "cheapest" },
       markets: [
-        { id: "m", position: 1, name: "M", currencies: ["EUR"], languages: ["en"], timeZone: "Europe/Lisbon", pricesIncludeTax: true },
+        {
+          id: "m",
+          position: 1,
+          name: "M",
+          currencies: ["EUR"],
+          languages: ["en"],
+          timeZone: "Europe/Lisbon",
+          pricesIncludeTax: true,
+        },
       ],
-      zones: [{ id: "z", position: 1, market: "m", name: "Z", destinations: [{ country: "PT" }], standardTaxRate: "23" }],
+      zones: [
+        { id: "z", position: 1, market: "m", name: "Z", destinations: [{ country: "PT" }], standardTaxRate: "23" },
+      ],
       options: [
-        { id: "o", position: 1, name: { en: "O" }, zones: ["z"], charge: { kind: "flat", amount: { byCurrency: { EUR: "4.90" } } } },
+        {
+          id: "o",
+          position: 1,
+          name: { en: "O" },
+          zones: ["z"],
+          charge: { kind: "flat", amount: { byCurrency: { EUR: "4.90" } } },
+        },
       ],
       offers: [
         {

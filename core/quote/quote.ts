@@ -3,7 +3,7 @@ import type { NoPrice } from "../charges/charged.ts";
 import { valuePath } from "../measures/value-measure.ts";
 import { type ValuePath, valueAt } from "../measures/value-path.ts";
 import { pickText } from "../messages/locale.ts";
-import { type Saying, speak, SURFACES, type Surface } from "../messages/speak.ts";
+import { type Saying, SURFACES, type Surface, speak } from "../messages/speak.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
 import { findTariff } from "./find-tariff.ts";
@@ -16,6 +16,7 @@ import { goodsTax, payable, type Totals, totalsOf } from "./totals.ts";
 export type QuotedOption = {
   id: string;
   name: string;
+  note?: string;
   available: boolean;
   /** Null exactly when the option is not available. Minor units, as the market writes prices. */
   price: number | null;
@@ -70,7 +71,9 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest): QuoteResul
   if ("problems" in found) return found;
   const { tariff } = found;
   if (!tariff) {
-    return { quote: { market: null, zone: null, currency: request.currency, totals, options: [], progress: [], messages: [] } };
+    return {
+      quote: { market: null, zone: null, currency: request.currency, totals, options: [], progress: [], messages: [] },
+    };
   }
   const locale = request.locale ?? tariff.market.languages[0] ?? "en";
   const paths = tariff.measures.map((measure) => valuePath(measure, cart, null));
@@ -81,28 +84,55 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest): QuoteResul
       zone: tariff.zone.id,
       currency: tariff.currency,
       totals,
-      options: quotedOptions(tariff, cart, totals, paths.map((path) => valueAt(path, 0)), locale),
+      options: quotedOptions(
+        tariff,
+        cart,
+        totals,
+        paths.map((path) => valueAt(path, 0)),
+        locale,
+      ),
       progress,
       messages: messagesOf(tariff, progress, locale),
     },
   };
 }
 
-function quotedOptions(tariff: Tariff, cart: ReadCart, totals: Totals, counted: readonly number[], locale: string): QuotedOption[] {
+function quotedOptions(
+  tariff: Tariff,
+  cart: ReadCart,
+  totals: Totals,
+  counted: readonly number[],
+  locale: string,
+): QuotedOption[] {
   const { pricesIncludeTax } = tariff.market;
   const priced = tariff.options.map((_, number) => priceOption(tariff, number, counted));
   const chosen = chosenAtFirst(tariff, priced);
   const tax = goodsTax(cart, totals, pricesIncludeTax, tariff.standardTax);
   return tariff.options.map(({ id, option }, number): QuotedOption => {
     const { price, full, offer } = priced[number] ?? { price: "not-offered", full: "not-offered", offer: null };
-    const name = pickText(option.name, locale, tariff.market.languages)?.text ?? id;
+    const { languages } = tariff.market;
+    const note = option.note && pickText(option.note, locale, languages)?.text;
+    const named = {
+      id,
+      name: pickText(option.name, locale, languages)?.text ?? id,
+      ...(note === undefined ? {} : { note }),
+    };
     if (typeof price === "string" || typeof full === "string") {
       const reason = typeof price === "string" ? price : "not-offered";
-      return { id, name, available: false, price: null, fullPrice: null, total: null, tax: null, reason, offers: [], chosen: false };
+      return {
+        ...named,
+        available: false,
+        price: null,
+        fullPrice: null,
+        total: null,
+        tax: null,
+        reason,
+        offers: [],
+        chosen: false,
+      };
     }
     return {
-      id,
-      name,
+      ...named,
       available: true,
       price,
       fullPrice: full,

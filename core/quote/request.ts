@@ -1,7 +1,11 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, CountryCode, CurrencyCode, Locale, Percent, RegionCode, Tag } from "../plan/atoms.ts";
+import { CountryCode, CurrencyCode, closed, Locale, Percent, RegionCode, Tag } from "../plan/atoms.ts";
 
-const MinorUnits = Type.Integer({ minimum: 0, maximum: 100_000_000_000, description: "Minor units of the request's currency" });
+const MinorUnits = Type.Integer({
+  minimum: 0,
+  maximum: 100_000_000_000,
+  description: "Minor units of the request's currency",
+});
 
 export const CartLine = Type.Object(
   {
@@ -27,7 +31,10 @@ export const Cart = Type.Object(
   {
     lines: Type.Array(CartLine, { maxItems: 500 }),
     discounts: Type.Optional(
-      Type.Array(OrderDiscount, { maxItems: 20, description: "Discounts on the whole order, taken one after the other" }),
+      Type.Array(OrderDiscount, {
+        maxItems: 20,
+        description: "Discounts on the whole order, taken one after the other",
+      }),
     ),
   },
   { ...closed, title: "Cart" },
@@ -35,7 +42,11 @@ export const Cart = Type.Object(
 export type Cart = Static<typeof Cart>;
 
 export const Destination = Type.Object(
-  { country: Type.Optional(CountryCode), region: Type.Optional(RegionCode), postcode: Type.Optional(Type.String({ maxLength: 16 })) },
+  {
+    country: Type.Optional(CountryCode),
+    region: Type.Optional(RegionCode),
+    postcode: Type.Optional(Type.String({ maxLength: 16 })),
+  },
   { ...closed, title: "Destination" },
 );
 export type Destination = Static<typeof Destination>;

@@ -55,11 +55,13 @@ export function compileTariff(plan: Plan, market: Market, zone: Zone, currency: 
   const options = plan.options
     .filter((option) => option.zones.includes(zone.id))
     .sort(byPosition)
-    .map((option): TariffOption => ({
-      id: option.id,
-      option,
-      charge: compileCharge(option.charge, { market: market.id, currency, measureNumber }),
-    }));
+    .map(
+      (option): TariffOption => ({
+        id: option.id,
+        option,
+        charge: compileCharge(option.charge, { market: market.id, currency, measureNumber }),
+      }),
+    );
   const optionNumber = new Map(options.map(({ id }, number) => [id, number]));
   const offers = plan.offers
     .filter((offer) => offer.on && offer.zones.includes(zone.id))

@@ -1,8 +1,8 @@
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
 import { discountOn } from "../measures/order-discount.ts";
 import { goodsValue } from "../measures/value-measure.ts";
-import { shareOut } from "../money/share.ts";
 import { add, divide, multiply, ONE, type Rational, reduce, roundHalfAway, whole, ZERO } from "../money/rational.ts";
+import { shareOut } from "../money/share.ts";
 
 /**
  * What the goods come to, in minor units and as the market writes prices (with or without tax).
@@ -25,7 +25,10 @@ export function totalsOf(cart: ReadCart): Totals {
     lineDiscounts: cart.lines.reduce((sum, line) => sum + line.discount, 0),
     orderDiscounts: orderDiscount,
     goods,
-    lines: shareOut(goods, cart.lines.map((line) => line.shelf - line.discount)),
+    lines: shareOut(
+      goods,
+      cart.lines.map((line) => line.shelf - line.discount),
+    ),
   };
 }
 
@@ -36,7 +39,10 @@ export function goodsTax(cart: ReadCart, totals: Totals, pricesIncludeTax: boole
   const left = { n: BigInt(totals.goods), d: BigInt(before) };
   const taxed = (line: ReadLine) =>
     multiply(whole(line.shelf - line.discount), taxPart(line.taxRate ?? standardTax, pricesIncludeTax));
-  return multiply(left, cart.lines.reduce((sum, line) => reduce(add(sum, taxed(line))), ZERO));
+  return multiply(
+    left,
+    cart.lines.reduce((sum, line) => reduce(add(sum, taxed(line))), ZERO),
+  );
 }
 
 /** What the shopper pays in all with one option, and the tax in it, each rounded once. */

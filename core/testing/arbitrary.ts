@@ -1,9 +1,9 @@
 import * as fc from "fast-check";
 import type { Charge } from "../charges/charge.ts";
 import type { Basis } from "../measures/basis.ts";
-import { majorUnits } from "../money/decimal.ts";
-import { exponentOf } from "../money/currency.ts";
 import type { Amount } from "../money/amount.ts";
+import { exponentOf } from "../money/currency.ts";
+import { majorUnits } from "../money/decimal.ts";
 import type { Offer } from "../offers/offer.ts";
 import type { Reward } from "../offers/reward.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -35,7 +35,7 @@ const basis: fc.Arbitrary<Basis> = fc.record(
 const amountIn = (currency: string, largest: number): fc.Arbitrary<Amount> =>
   fc.integer({ min: 0, max: largest }).map((minor) => typed(minor, currency));
 
-export function typed(minor: number, currency: string): Amount {
+function typed(minor: number, currency: string): Amount {
   return { byCurrency: { [currency]: majorUnits(minor, exponentOf(currency) ?? 2) } };
 }
 
@@ -55,16 +55,18 @@ const charge = (currency: string, span: number): fc.Arbitrary<Charge> => {
           maxLength: 4,
         }),
       )
-      .map(([bandBasis, first, starts, rest]): Charge => ({
-        kind: "bands",
-        basis: bandBasis,
-        first,
-        // Twice the drawn value leaves room for "above" between two edges.
-        edges: starts.map((start, i) => {
-          const [owner, bandPrice] = rest[i] ?? ["from", "free"];
-          return { edge: owner, at: typed(2 * start, currency), price: bandPrice };
+      .map(
+        ([bandBasis, first, starts, rest]): Charge => ({
+          kind: "bands",
+          basis: bandBasis,
+          first,
+          // Twice the drawn value leaves room for "above" between two edges.
+          edges: starts.map((start, i) => {
+            const [owner, bandPrice] = rest[i] ?? ["from", "free"];
+            return { edge: owner, at: typed(2 * start, currency), price: bandPrice };
+          }),
         }),
-      })),
+      ),
   );
 };
 
@@ -80,7 +82,10 @@ const reward = (currency: string): fc.Arbitrary<Reward> => {
 
 const offer = (currency: string, span: number, id: string, position: number): fc.Arbitrary<Offer> =>
   fc
-    .tuple(basis, fc.array(fc.tuple(fc.integer({ min: 0, max: span }), edge, reward(currency)), { minLength: 1, maxLength: 3 }))
+    .tuple(
+      basis,
+      fc.array(fc.tuple(fc.integer({ min: 0, max: span }), edge, reward(currency)), { minLength: 1, maxLength: 3 }),
+    )
     .map(([offerBasis, steps]) => ({
       id,
       position,
@@ -113,15 +118,20 @@ const cart = (span: number): fc.Arbitrary<Cart> => {
     .map(({ discounted, ...rest }) => ({
       sku: "goods",
       ...rest,
-      ...(discounted === undefined ? {} : { discount: Math.floor((rest.unitPrice * rest.quantity * discounted) / 100) }),
+      ...(discounted === undefined
+        ? {}
+        : { discount: Math.floor((rest.unitPrice * rest.quantity * discounted) / 100) }),
     }));
   const discount = fc.oneof(
     fc.integer({ min: 0, max: Math.ceil(span / 5) }).map((amount) => ({ amount })),
     percentText.map((percent) => ({ percent })),
   );
-  return fc.record({ lines: fc.array(line, { maxLength: 4 }), discounts: fc.array(discount, { maxLength: 2 }) }, {
-    requiredKeys: ["lines"],
-  });
+  return fc.record(
+    { lines: fc.array(line, { maxLength: 4 }), discounts: fc.array(discount, { maxLength: 2 }) },
+    {
+      requiredKeys: ["lines"],
+    },
+  );
 };
 
 /**
@@ -145,10 +155,25 @@ export function anyCase(span: number): fc.Arbitrary<Case> {
           format: 1,
           store: { name: "Any", chosenAtFirst: "cheapest" },
           markets: [
-            { id: "market", position: 1, name: "Market", currencies: [currency], languages: ["en"], timeZone: "UTC", pricesIncludeTax },
+            {
+              id: "market",
+              position: 1,
+              name: "Market",
+              currencies: [currency],
+              languages: ["en"],
+              timeZone: "UTC",
+              pricesIncludeTax,
+            },
           ],
           zones: [
-            { id: "zone", position: 1, market: "market", name: "Zone", destinations: [{ country: "PT" }], standardTaxRate },
+            {
+              id: "zone",
+              position: 1,
+              market: "market",
+              name: "Zone",
+              destinations: [{ country: "PT" }],
+              standardTaxRate,
+            },
           ],
           options: OPTIONS.map((id, i) => ({
             id,

@@ -26,9 +26,13 @@ export async function startApp(root, url, port, stdio = "inherit") {
   const address = `http://127.0.0.1:${port}`;
   const deadline = Date.now() + WAIT_MS;
   for (;;) {
-    if (server.exitCode !== null) throw new SetupError(`The app ended at once (exit code ${server.exitCode}). Is port ${port} taken?`);
+    if (server.exitCode !== null)
+      throw new SetupError(`The app ended at once (exit code ${server.exitCode}). Is port ${port} taken?`);
     if (Date.now() > deadline) throw new SetupError("The app does not answer.");
-    const up = await fetch(`${address}/api/health`).then((response) => response.ok, () => false);
+    const up = await fetch(`${address}/api/health`).then(
+      (response) => response.ok,
+      () => false,
+    );
     if (up) break;
     await new Promise((resolve) => setTimeout(resolve, 50));
   }

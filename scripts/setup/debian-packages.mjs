@@ -12,7 +12,9 @@ export const MARIADB = [
 export const CHROMIUM = [{ program: "chromium", package: "chromium" }];
 
 const installed = (program) =>
-  [...(process.env.PATH ?? "").split(delimiter), "/usr/sbin", "/usr/bin"].some((folder) => existsSync(join(folder, program)));
+  [...(process.env.PATH ?? "").split(delimiter), "/usr/sbin", "/usr/bin"].some((folder) =>
+    existsSync(join(folder, program)),
+  );
 
 /** Installs what is missing when run as root with apt at hand; else stops with the line to run. */
 export function needDebianPackages(programs) {

@@ -6,7 +6,9 @@ import { SetupError, say } from "./say.mjs";
 
 /** Installs the packages of package-lock.json unless exactly those are installed already. */
 export function needNodePackages(root) {
-  const wanted = createHash("sha256").update(readFileSync(join(root, "package-lock.json"))).digest("hex");
+  const wanted = createHash("sha256")
+    .update(readFileSync(join(root, "package-lock.json")))
+    .digest("hex");
   const mark = join(root, "node_modules", ".installed-from");
   if (existsSync(mark) && readFileSync(mark, "utf8") === wanted) return;
   say("Installing npm packages (the first time takes minutes)");

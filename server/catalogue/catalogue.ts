@@ -14,12 +14,21 @@ export type CatalogueProduct = {
 
 export async function writeProducts(connection: PoolConnection, products: readonly Product[]): Promise<void> {
   for (const [position, { sku, name, prices, categories, taxRate }] of products.entries()) {
-    await connection.execute("INSERT INTO products (sku, name, tax_rate, position) VALUES (?, ?, ?, ?)", [sku, name, taxRate ?? null, position]);
+    await connection.execute("INSERT INTO products (sku, name, tax_rate, position) VALUES (?, ?, ?, ?)", [
+      sku,
+      name,
+      taxRate ?? null,
+      position,
+    ]);
     for (const [currency, text] of Object.entries(prices)) {
       const exponent = exponentOf(currency);
       const read = exponent === undefined ? { problem: "no such currency" } : minorUnits(text, exponent);
       if (!("minor" in read)) throw new Error(`product ${sku}: price ${text} ${currency}: ${read.problem}`);
-      await connection.execute("INSERT INTO product_prices (sku, currency, minor) VALUES (?, ?, ?)", [sku, currency, read.minor]);
+      await connection.execute("INSERT INTO product_prices (sku, currency, minor) VALUES (?, ?, ?)", [
+        sku,
+        currency,
+        read.minor,
+      ]);
     }
     for (const category of categories ?? []) {
       await connection.execute("INSERT INTO product_categories (sku, category) VALUES (?, ?)", [sku, category]);
@@ -29,9 +38,18 @@ export async function writeProducts(connection: PoolConnection, products: readon
 
 export async function writeSampleCarts(connection: PoolConnection, carts: readonly SampleCart[]): Promise<void> {
   for (const [position, cart] of carts.entries()) {
-    await connection.execute("INSERT INTO sample_carts (id, position, name) VALUES (?, ?, ?)", [cart.id, position, cart.name]);
+    await connection.execute("INSERT INTO sample_carts (id, position, name) VALUES (?, ?, ?)", [
+      cart.id,
+      position,
+      cart.name,
+    ]);
     for (const [line, { sku, quantity }] of cart.lines.entries()) {
-      await connection.execute("INSERT INTO sample_cart_lines (cart, position, sku, quantity) VALUES (?, ?, ?, ?)", [cart.id, line, sku, quantity]);
+      await connection.execute("INSERT INTO sample_cart_lines (cart, position, sku, quantity) VALUES (?, ?, ?, ?)", [
+        cart.id,
+        line,
+        sku,
+        quantity,
+      ]);
     }
   }
 }
@@ -60,7 +78,9 @@ export async function findProducts(pool: Pool, search: string, limit: number): P
   );
   if (products.length === 0) return [];
   const skus = products.map(({ sku }) => sku);
-  const [prices] = await pool.query<PriceRow[]>("SELECT sku, currency, minor FROM product_prices WHERE sku IN (?)", [skus]);
+  const [prices] = await pool.query<PriceRow[]>("SELECT sku, currency, minor FROM product_prices WHERE sku IN (?)", [
+    skus,
+  ]);
   const [categories] = await pool.query<CategoryRow[]>(
     "SELECT sku, category FROM product_categories WHERE sku IN (?) ORDER BY category",
     [skus],

@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, CurrencyCode, Decimal, Id, Percent, Tag } from "../../core/plan/atoms.ts";
+import { CurrencyCode, closed, Decimal, Id, Percent, Tag } from "../../core/plan/atoms.ts";
 import { checker } from "../validation/checker.ts";
 
 /** A product as a catalogue file writes it: prices in major units as decimal strings. */
@@ -22,7 +22,10 @@ export const SampleCart = Type.Object(
     id: Id,
     name: Type.String({ minLength: 1, maxLength: 100 }),
     lines: Type.Array(
-      Type.Object({ sku: Type.String({ minLength: 1, maxLength: 64 }), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) }, closed),
+      Type.Object(
+        { sku: Type.String({ minLength: 1, maxLength: 64 }), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) },
+        closed,
+      ),
       { maxItems: 500 },
     ),
   },

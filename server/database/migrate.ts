@@ -26,11 +26,15 @@ export async function migrate(pool: Pool, folder: string): Promise<string[]> {
     const checksum = createHash("sha256").update(sql).digest("hex");
     const known = applied.get(name);
     if (known === checksum) continue;
-    if (known !== undefined) throw new Error(`migration ${name} was changed after it was applied; add a new one instead`);
+    if (known !== undefined)
+      throw new Error(`migration ${name} was changed after it was applied; add a new one instead`);
     for (const statement of sql.split(/;\s*\n/).map((part) => part.trim())) {
       if (statement !== "") await pool.query(statement);
     }
-    await pool.execute("INSERT INTO schema_migrations (name, checksum, applied_at) VALUES (?, ?, UTC_TIMESTAMP(3))", [name, checksum]);
+    await pool.execute("INSERT INTO schema_migrations (name, checksum, applied_at) VALUES (?, ?, UTC_TIMESTAMP(3))", [
+      name,
+      checksum,
+    ]);
     now.push(name);
   }
   return now;

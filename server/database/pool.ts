@@ -8,7 +8,14 @@ export function databaseUrl(): string {
 }
 
 export function openPool(url: string, connectionLimit = 10): Pool {
-  return mysql.createPool({ uri: url, connectionLimit, charset: "utf8mb4", timezone: "Z", supportBigNumbers: true, connectTimeout: 5000 });
+  return mysql.createPool({
+    uri: url,
+    connectionLimit,
+    charset: "utf8mb4",
+    timezone: "Z",
+    supportBigNumbers: true,
+    connectTimeout: 5000,
+  });
 }
 
 let shared: Pool | undefined;

@@ -1,16 +1,14 @@
 import { type Static, Type } from "@sinclair/typebox";
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
-import { compile } from "../../core/plan/compile.ts";
 import { closed, Id } from "../../core/plan/atoms.ts";
+import { compile } from "../../core/plan/compile.ts";
 import { type Entity, type EntityKind, entityKey, planOf, type StoredEntity } from "../../core/plan/entities.ts";
 import type { Problem } from "../../core/plan/problem.ts";
 import { inTransaction } from "../database/pool.ts";
 import { checker } from "../validation/checker.ts";
 import { checkedEntity, readEntities } from "./entities.ts";
 
-const Kind = Type.Union(
-  (["store", "market", "zone", "option", "offer"] as const).map((kind) => Type.Literal(kind)),
-);
+const Kind = Type.Union((["store", "market", "zone", "option", "offer"] as const).map((kind) => Type.Literal(kind)));
 
 /**
  * Edits that belong together. Each write names the revision it saw (0: the entity was not there) and the new body
@@ -19,7 +17,10 @@ const Kind = Type.Union(
 export const ChangeSet = Type.Object(
   {
     writes: Type.Array(
-      Type.Object({ kind: Kind, id: Id, seen: Type.Integer({ minimum: 0 }), body: Type.Union([Type.Object({}), Type.Null()]) }, closed),
+      Type.Object(
+        { kind: Kind, id: Id, seen: Type.Integer({ minimum: 0 }), body: Type.Union([Type.Object({}), Type.Null()]) },
+        closed,
+      ),
       { minItems: 1, maxItems: 10_000 },
     ),
   },
@@ -143,17 +144,17 @@ async function writeAll(
   madeBy: string,
 ): Promise<void> {
   await connection.execute("UPDATE draft_head SET sequence = ? WHERE id = 1", [sequence]);
-  await connection.execute("INSERT INTO change_sets (sequence, made_by, made_at) VALUES (?, ?, UTC_TIMESTAMP(3))", [sequence, madeBy]);
+  await connection.execute("INSERT INTO change_sets (sequence, made_by, made_at) VALUES (?, ?, UTC_TIMESTAMP(3))", [
+    sequence,
+    madeBy,
+  ]);
   for (const { kind, id, entity } of writes) {
     const old = before.get(entityKey({ kind, id }));
     const body = entity ? JSON.stringify(entity.body) : null;
-    await connection.execute("INSERT INTO changes (sequence, kind, id, body_before, body_after) VALUES (?, ?, ?, ?, ?)", [
-      sequence,
-      kind,
-      id,
-      old ? JSON.stringify(old.body) : null,
-      body,
-    ]);
+    await connection.execute(
+      "INSERT INTO changes (sequence, kind, id, body_before, body_after) VALUES (?, ?, ?, ?, ?)",
+      [sequence, kind, id, old ? JSON.stringify(old.body) : null, body],
+    );
     if (entity === null) {
       await connection.execute("DELETE FROM draft_entities WHERE kind = ? AND id = ?", [kind, id]);
     } else {

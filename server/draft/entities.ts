@@ -7,7 +7,12 @@ import { checkEntity } from "../validation/documents.ts";
 export function checkedEntity(kind: EntityKind, id: string, body: unknown): Checked<Entity> {
   switch (kind) {
     case "store":
-      return entityFrom(checkEntity.store(body), id, () => STORE_ID, (value) => ({ kind, id, body: value }));
+      return entityFrom(
+        checkEntity.store(body),
+        id,
+        () => STORE_ID,
+        (value) => ({ kind, id, body: value }),
+      );
     case "market":
       return entityFrom(checkEntity.market(body), id, idOf, (value) => ({ kind, id, body: value }));
     case "zone":
@@ -21,7 +26,12 @@ export function checkedEntity(kind: EntityKind, id: string, body: unknown): Chec
 
 const idOf = (body: { id: string }) => body.id;
 
-function entityFrom<Body>(checked: Checked<Body>, id: string, bodyId: (body: Body) => string, make: (body: Body) => Entity): Checked<Entity> {
+function entityFrom<Body>(
+  checked: Checked<Body>,
+  id: string,
+  bodyId: (body: Body) => string,
+  make: (body: Body) => Entity,
+): Checked<Entity> {
   if ("problems" in checked) return checked;
   return bodyId(checked.value) === id
     ? { value: make(checked.value) }

@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from "node:util";
 import type { Pool, RowDataPacket } from "mysql2/promise";
-import { type Entity, entitiesOf, type EntityKind, entityKey, type StoredEntity } from "../../core/plan/entities.ts";
+import { type Entity, type EntityKind, entitiesOf, entityKey, type StoredEntity } from "../../core/plan/entities.ts";
 import { inSnapshot } from "../database/pool.ts";
 import { latestPlan } from "../releases/releases.ts";
 import { readEntities } from "./entities.ts";
@@ -41,6 +41,8 @@ function changesSince(released: readonly Entity[], draft: readonly StoredEntity[
   return [...new Set([...before.keys(), ...after.keys()])].flatMap((key): DraftChange[] => {
     const [old, now] = [before.get(key) ?? null, after.get(key) ?? null];
     const either = now ?? old;
-    return !either || isDeepStrictEqual(old?.body, now?.body) ? [] : [{ kind: either.kind, id: either.id, released: old, draft: now }];
+    return !either || isDeepStrictEqual(old?.body, now?.body)
+      ? []
+      : [{ kind: either.kind, id: either.id, released: old, draft: now }];
   });
 }

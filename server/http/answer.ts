@@ -2,7 +2,10 @@ import { isUnreachable } from "../database/pool.ts";
 import { problemDocument } from "./problem-document.ts";
 
 export const jsonAnswer = (body: unknown, status = 200): Response =>
-  new Response(JSON.stringify(body), { status, headers: { "content-type": "application/json", "cache-control": "no-store" } });
+  new Response(JSON.stringify(body), {
+    status,
+    headers: { "content-type": "application/json", "cache-control": "no-store" },
+  });
 
 /** Runs an endpoint's work; what goes wrong inside becomes a problem document that tells the caller whether to try again. */
 export async function answer(work: () => Promise<Response>): Promise<Response> {
@@ -10,8 +13,11 @@ export async function answer(work: () => Promise<Response>): Promise<Response> {
     return await work();
   } catch (error) {
     console.error(error);
-    if (!isUnreachable(error)) return problemDocument(500, "Something went wrong here", { detail: "The server's log says what." });
-    const response = problemDocument(503, "The database cannot be reached", { detail: "Try again shortly; a change may or may not have been saved." });
+    if (!isUnreachable(error))
+      return problemDocument(500, "Something went wrong here", { detail: "The server's log says what." });
+    const response = problemDocument(503, "The database cannot be reached", {
+      detail: "Try again shortly; a change may or may not have been saved.",
+    });
     response.headers.set("retry-after", "2");
     return response;
   }

@@ -6,17 +6,25 @@ import { problemDocument } from "./problem-document.ts";
  * Reads a JSON body of at most `limit` bytes and checks it. Anything else is a problem document: 413 too large (reading
  * stops there), 415 not JSON by its content type, 400 not JSON, 422 JSON of the wrong form.
  */
-export async function readBody<T>(request: Request, limit: number, check: (data: unknown) => Checked<T>): Promise<{ value: T } | { refusal: Response }> {
+export async function readBody<T>(
+  request: Request,
+  limit: number,
+  check: (data: unknown) => Checked<T>,
+): Promise<{ value: T } | { refusal: Response }> {
   const type = request.headers.get("content-type")?.split(";")[0]?.trim().toLowerCase();
   if (type !== "application/json") {
-    return { refusal: problemDocument(415, "The body must be JSON", { detail: "Send content-type: application/json." }) };
+    return {
+      refusal: problemDocument(415, "The body must be JSON", { detail: "Send content-type: application/json." }),
+    };
   }
   const text = await readText(request, limit);
-  if (text === null) return { refusal: problemDocument(413, "The body is too large", { detail: `At most ${limit} bytes are read.` }) };
+  if (text === null)
+    return { refusal: problemDocument(413, "The body is too large", { detail: `At most ${limit} bytes are read.` }) };
   const json = readJson(text);
   if ("problems" in json) return { refusal: problemDocument(400, "The body is not JSON", { problems: json.problems }) };
   const checked = check(json.value);
-  if ("problems" in checked) return { refusal: problemDocument(422, "The body has the wrong form", { problems: checked.problems }) };
+  if ("problems" in checked)
+    return { refusal: problemDocument(422, "The body has the wrong form", { problems: checked.problems }) };
   return checked;
 }
 

@@ -9,7 +9,9 @@ import { readEntities } from "../draft/entities.ts";
 import { checkPlan } from "../validation/documents.ts";
 
 export type Release = { number: number; sequence: number; checksum: string; releasedBy: string; releasedAt: string };
-export type ReleaseResult = { release: Release } | { refused: "nothing-changed" | "empty" | "draft-moved"; sequence: number };
+export type ReleaseResult =
+  | { release: Release }
+  | { refused: "nothing-changed" | "empty" | "draft-moved"; sequence: number };
 
 interface ReleaseRow extends RowDataPacket {
   number: number;
@@ -45,7 +47,9 @@ export async function releaseDraft(pool: Pool, seen: number, releasedBy: string)
   return inTransaction(pool, async (connection): Promise<ReleaseResult> => {
     const sequence = await lockHead(connection);
     if (sequence !== seen) return { refused: "draft-moved", sequence };
-    const [[last]] = await connection.query<ReleaseRow[]>(`SELECT ${COLUMNS} FROM releases ORDER BY number DESC LIMIT 1`);
+    const [[last]] = await connection.query<ReleaseRow[]>(
+      `SELECT ${COLUMNS} FROM releases ORDER BY number DESC LIMIT 1`,
+    );
     const plan = planOf(await readEntities(connection));
     if (!plan) return { refused: "empty", sequence };
     const text = JSON.stringify(plan);
@@ -85,14 +89,17 @@ interface LatestRow extends RowDataPacket {
 
 /** The latest release, ready to answer; null when nothing has been released. @throws when a stored release is damaged */
 export async function latestRelease(pool: Pool): Promise<{ number: number; compiled: CompiledPlan } | null> {
-  const [[latest]] = await pool.query<LatestRow[]>("SELECT number, checksum FROM releases ORDER BY number DESC LIMIT 1");
+  const [[latest]] = await pool.query<LatestRow[]>(
+    "SELECT number, checksum FROM releases ORDER BY number DESC LIMIT 1",
+  );
   if (!latest) return null;
   // Number and checksum together: another database behind the same server would number its own releases.
   const key = `${latest.number} ${latest.checksum}`;
   const kept = compiledReleases.get(key);
   if (kept) return { number: latest.number, compiled: kept };
   const result = compile(await readRelease(pool, latest.number));
-  if ("problems" in result) throw new Error(`release ${latest.number} does not compile: ${JSON.stringify(result.problems)}`);
+  if ("problems" in result)
+    throw new Error(`release ${latest.number} does not compile: ${JSON.stringify(result.problems)}`);
   const [oldest] = compiledReleases.keys();
   if (oldest !== undefined && compiledReleases.size >= MOST_COMPILED) compiledReleases.delete(oldest);
   compiledReleases.set(key, result.compiled);
@@ -101,8 +108,10 @@ export async function latestRelease(pool: Pool): Promise<{ number: number; compi
 
 async function readRelease(connection: Pool | Connection, number: number): Promise<Plan> {
   const [[row]] = await connection.query<PlanRow[]>("SELECT plan, checksum FROM releases WHERE number = ?", [number]);
-  if (!row || checksumOf(row.plan) !== row.checksum) throw new Error(`release ${number} is damaged: its checksum does not fit`);
+  if (!row || checksumOf(row.plan) !== row.checksum)
+    throw new Error(`release ${number} is damaged: its checksum does not fit`);
   const checked = checkPlan(JSON.parse(row.plan));
-  if ("problems" in checked) throw new Error(`release ${number} has the wrong form: ${JSON.stringify(checked.problems)}`);
+  if ("problems" in checked)
+    throw new Error(`release ${number} has the wrong form: ${JSON.stringify(checked.problems)}`);
   return checked.value;
 }

@@ -1,12 +1,18 @@
-import type { Problem } from "../../core/plan/problem.ts";
-import type { TSchema, Static } from "@sinclair/typebox";
+import type { Static, TSchema } from "@sinclair/typebox";
 import { Ajv, type ErrorObject } from "ajv";
 import addFormats from "ajv-formats";
+import type { Problem } from "../../core/plan/problem.ts";
 
 /** Data of the right shape, or what is wrong with it and where. */
 export type Checked<T> = { value: T } | { problems: Problem[] };
 
-const ajv = new Ajv({ allErrors: true, discriminator: true, strict: true, strictRequired: false, addUsedSchema: false });
+const ajv = new Ajv({
+  allErrors: true,
+  discriminator: true,
+  strict: true,
+  strictRequired: false,
+  addUsedSchema: false,
+});
 addFormats.default(ajv, ["date-time"]);
 
 /** A function that checks unknown data against a schema. Compile once, at module level. */

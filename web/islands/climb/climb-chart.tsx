@@ -21,9 +21,12 @@ type Props = {
   onFlagCancel: () => void;
 };
 
-const HEIGHT = 300;
+const HEIGHT = 350;
 const MARGIN = { top: 34, right: 18, bottom: 26, left: 62 };
-const STRIP = { gap: 30, height: 24 };
+/** `letter` is the room a letter takes, generously, so that texts are cut rather than run over. */
+const STRIP = { gap: 30, height: 24, letter: 6.6 };
+/** Axis figures closer than this to the cursor would lie under its amount. */
+const BADGE = 56;
 const DASHES = ["none", "7 3", "2 3", "10 3 2 3"];
 const LINES = ["var(--line-1)", "var(--line-2)", "var(--line-3)", "var(--line-4)"];
 
@@ -32,7 +35,10 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
   const [frame, width] = useWidth();
   const svg = useRef<SVGSVGElement>(null);
   const money = (minor: number) => formatMoney(minor, climb.currency, "en", "short");
-  const highest = Math.max(unit, ...climb.intervals.flatMap(({ prices }) => prices.filter((price) => typeof price === "number")));
+  const highest = Math.max(
+    unit,
+    ...climb.intervals.flatMap(({ prices }) => prices.filter((price) => typeof price === "number")),
+  );
   const x = scaleLinear([0, to], [MARGIN.left, width - MARGIN.right]);
   const y = scaleLinear([0, highest * 1.15], [HEIGHT - MARGIN.bottom, MARGIN.top]).nice(5);
   const base = HEIGHT - MARGIN.bottom;
@@ -60,6 +66,7 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
 
   return (
     <div ref={frame} className="select-none">
+      {/* biome-ignore lint/a11y/useSemanticElements: a drawing cannot be a fieldset, and holds sliders */}
       <svg
         ref={svg}
         width={width}
@@ -84,11 +91,30 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
             </text>
           </g>
         ))}
-        {x.ticks(Math.max(3, Math.floor(width / 110))).map((tick) => (
-          <text key={tick} x={x(tick)} y={base + 17} textAnchor="middle" className="fill-quiet text-[12px]">
-            {money(tick)}
-          </text>
-        ))}
+        {x
+          .ticks(Math.max(3, Math.floor(width / 110)))
+          .filter((tick) => Math.abs(x(tick) - x(cursor)) > BADGE)
+          .map((tick) => (
+            <text key={tick} x={x(tick)} y={base + 17} textAnchor="middle" className="fill-quiet text-[12px]">
+              {money(tick)}
+            </text>
+          ))}
+        {climb.steps.map((flag) =>
+          flag.flag === null || flag.flag > to ? null : (
+            <FlagMark
+              key={`${flag.offer}/${flag.step}`}
+              label={money(flag.goal)}
+              at={flag.flag}
+              left={x(flag.flag)}
+              base={base}
+              unit={unit}
+              to={to}
+              valueAt={(event, fine) => (fine ? valueAt(event) : nearestUnit(valueAt(event)))}
+              onMove={(value, done) => onFlag(flag, value, done)}
+              onCancel={onFlagCancel}
+            />
+          ),
+        )}
         {climb.options.map((id, option) => (
           <path
             key={id}
@@ -97,6 +123,7 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
             stroke={LINES[option % LINES.length]}
             strokeWidth={2.5}
             strokeDasharray={DASHES[option % DASHES.length]}
+            pointerEvents="none"
             data-option={id}
           />
         ))}
@@ -115,9 +142,16 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
           aria-valuenow={cursor}
           aria-valuetext={readout(climb, optionNames, stretches, cursor)}
           onKeyDown={moveCursor}
-          className="cursor-ew-resize [&:focus-visible>rect]:stroke-primary [&:focus-visible>rect]:stroke-[3px]"
+          className="cursor-ew-resize outline-none [&:focus-visible>rect]:stroke-primary [&:focus-visible>rect]:stroke-[3px]"
         >
-          <line x1={x(cursor)} x2={x(cursor)} y1={MARGIN.top + 8} y2={base} stroke="var(--color-base-content)" strokeDasharray="3 3" />
+          <line
+            x1={x(cursor)}
+            x2={x(cursor)}
+            y1={MARGIN.top + 8}
+            y2={base}
+            stroke="var(--color-base-content)"
+            strokeDasharray="3 3"
+          />
           {pointsAt(climb, cursor).map(({ option, price }) => (
             <circle
               key={option}
@@ -142,22 +176,6 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
             {formatMoney(cursor, climb.currency, "en")}
           </text>
         </g>
-        {climb.steps.map((flag) =>
-          flag.flag === null || flag.flag > to ? null : (
-            <FlagMark
-              key={`${flag.offer}/${flag.step}`}
-              label={money(flag.goal)}
-              at={flag.flag}
-              left={x(flag.flag)}
-              base={base}
-              unit={unit}
-              to={to}
-              valueAt={(event, fine) => (fine ? valueAt(event) : nearestUnit(valueAt(event)))}
-              onMove={(value, done) => onFlag(flag, value, done)}
-              onCancel={onFlagCancel}
-            />
-          ),
-        )}
       </svg>
     </div>
   );
@@ -192,7 +210,7 @@ function FlagMark({ label, at, left, base, unit, to, valueAt, onMove, onCancel }
       aria-valuemax={to}
       aria-valuenow={at}
       aria-valuetext={label}
-      className="cursor-ew-resize [&:focus-visible>path]:stroke-primary [&:focus-visible>path]:stroke-[3px]"
+      className="cursor-ew-resize outline-none [&:focus-visible>path]:stroke-primary [&:focus-visible>path]:stroke-[3px]"
       onPointerDown={(event) => {
         if (event.button !== 0) return;
         event.stopPropagation();
@@ -221,9 +239,24 @@ function FlagMark({ label, at, left, base, unit, to, valueAt, onMove, onCancel }
   );
 }
 
+const cutTo = (text: string, letters: number) =>
+  text.length <= letters ? text : letters < 4 ? "" : `${text.slice(0, Math.floor(letters) - 1)}…`;
+
 type Scale = (value: number) => number;
 
-function StripRow({ stretches, x, to, top, money }: { stretches: readonly MessageStretch[]; x: Scale; to: number; top: number; money: (minor: number) => string }) {
+function StripRow({
+  stretches,
+  x,
+  to,
+  top,
+  money,
+}: {
+  stretches: readonly MessageStretch[];
+  x: Scale;
+  to: number;
+  top: number;
+  money: (minor: number) => string;
+}) {
   return (
     <g>
       {stretches.map(({ from, to: end, texts, gained }) => {
@@ -233,12 +266,16 @@ function StripRow({ stretches, x, to, top, money }: { stretches: readonly Messag
         return (
           <g key={from} data-strip={from}>
             <title>{`From ${money(from)}: ${text}`}</title>
-            <rect x={left} y={top} width={width} height={STRIP.height} fill={gained > 0 ? "var(--tint-strong)" : "var(--tint)"} />
-            <svg x={left} y={top} width={width} height={STRIP.height} overflow="hidden" aria-hidden={width < 40}>
-              <text x={7} y={16} className="fill-base-content text-[12px]">
-                {width < 40 ? "" : text}
-              </text>
-            </svg>
+            <rect
+              x={left}
+              y={top}
+              width={width}
+              height={STRIP.height}
+              fill={gained > 0 ? "var(--tint-strong)" : "var(--tint)"}
+            />
+            <text x={left + 7} y={top + 16} className="fill-base-content text-[12px]">
+              {cutTo(text, (width - 14) / STRIP.letter)}
+            </text>
           </g>
         );
       })}
@@ -277,18 +314,21 @@ function labels(climb: Climb, names: readonly string[], x: Scale, y: Scale) {
   return placed;
 }
 
-export function intervalAt(climb: Climb, x: number): ClimbInterval | undefined {
+function intervalAt(climb: Climb, x: number): ClimbInterval | undefined {
   return climb.intervals.find(({ from, to }) => from <= x && x <= to);
 }
 
 const pointsAt = (climb: Climb, x: number) =>
-  (intervalAt(climb, x)?.prices ?? []).flatMap((price, option) => (typeof price === "number" ? [{ option, price }] : []));
+  (intervalAt(climb, x)?.prices ?? []).flatMap((price, option) =>
+    typeof price === "number" ? [{ option, price }] : [],
+  );
 
 /** What the cursor stands on, as text. */
 function readout(climb: Climb, names: readonly string[], stretches: readonly MessageStretch[], x: number): string {
   const money = (minor: number) => formatMoney(minor, climb.currency, "en");
   const prices = (intervalAt(climb, x)?.prices ?? []).map(
-    (price, option) => `${names[option]} ${typeof price === "number" ? (price === 0 ? "free" : money(price)) : "not available"}`,
+    (price, option) =>
+      `${names[option]} ${typeof price === "number" ? (price === 0 ? "free" : money(price)) : "not available"}`,
   );
   const messages = stretches.find(({ from, to }) => from <= x && x <= to)?.texts ?? [];
   return [`Cart ${money(x)}`, ...prices, ...messages].join(", ");

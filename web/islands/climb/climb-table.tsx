@@ -9,7 +9,7 @@ export function ClimbTable({ climb, optionNames, stretches }: Props) {
   const money = (minor: number) => formatMoney(minor, climb.currency, "en");
   const rows = rowsOf(climb, stretches);
   return (
-    <table className="table table-sm mt-2">
+    <table className="table table-sm mt-2 text-[13px]">
       <caption className="sr-only">Delivery prices by cart value</caption>
       <thead>
         <tr>
@@ -42,7 +42,13 @@ export function ClimbTable({ climb, optionNames, stretches }: Props) {
 }
 
 function rowsOf(climb: Climb, stretches: readonly MessageStretch[]) {
-  const rows: { from: number; to: number; prices: Climb["intervals"][number]["prices"]; texts: string[]; key: string }[] = [];
+  const rows: {
+    from: number;
+    to: number;
+    prices: Climb["intervals"][number]["prices"];
+    texts: string[];
+    key: string;
+  }[] = [];
   for (const { from, to, prices } of climb.intervals) {
     const texts = stretches.find((stretch) => stretch.from <= from && from <= stretch.to)?.texts ?? [];
     const key = JSON.stringify([prices, texts]);

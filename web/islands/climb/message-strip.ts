@@ -1,8 +1,8 @@
 import type { Climb } from "../../../core/climb/climb.ts";
-import type { Offer } from "../../../core/offers/offer.ts";
 import { pickText } from "../../../core/messages/locale.ts";
-import { formatMoney } from "../../../core/money/format.ts";
 import { speakValues } from "../../../core/messages/speak.ts";
+import { formatMoney } from "../../../core/money/format.ts";
+import type { Offer } from "../../../core/offers/offer.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { told } from "../../../core/quote/quote.ts";
 
@@ -10,7 +10,12 @@ import { told } from "../../../core/quote/quote.ts";
 export type MessageStretch = { from: number; to: number; texts: string[]; gained: number };
 
 /** Which messages appear over which stretch; an amount that changes within a stretch is shown as an ellipsis. */
-export function messageStretches(climb: Climb, plan: Plan, locale: string, languages: readonly string[]): MessageStretch[] {
+export function messageStretches(
+  climb: Climb,
+  plan: Plan,
+  locale: string,
+  languages: readonly string[],
+): MessageStretch[] {
   const stretches: (MessageStretch & { key: string })[] = [];
   for (const { from, to, steps } of climb.intervals) {
     const entries = climb.steps.map((step, i) => ({ ...step, state: steps[i]?.state ?? "blocked" }));
@@ -23,7 +28,13 @@ export function messageStretches(climb: Climb, plan: Plan, locale: string, langu
       continue;
     }
     const texts = messages.flatMap(({ offer, step, state, goal }) => {
-      const text = textOf(plan.offers.find(({ id }) => id === offer), step, state, locale, languages);
+      const text = textOf(
+        plan.offers.find(({ id }) => id === offer),
+        step,
+        state,
+        locale,
+        languages,
+      );
       if (!text) return [];
       const money = formatMoney(goal, climb.currency, text.locale, "short");
       return [speakValues(text, { goal: money, counted: "…", remaining: "…", percent: "…" })];

@@ -1,7 +1,7 @@
+import type { Offer } from "../../../core/offers/offer.ts";
 import { offerSentence } from "../../../core/offers/words.ts";
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { Offer } from "../../../core/offers/offer.ts";
 import type { Conflict } from "../../../server/draft/change-set.ts";
 import { draftStore } from "../state/use-draft.ts";
 
@@ -32,8 +32,11 @@ export function ConflictBar({ conflict, plan, market }: Props) {
 function bodyWords(body: NonNullable<Conflict["yours"]>, plan: Plan | null, market: Market | null): string {
   const offer = isOffer(body) ? body : null;
   const currency = market?.currencies[0];
-  if (!offer || !plan || !market || !currency) return "name" in body && typeof body.name === "string" ? body.name : "changed";
-  return offerSentence(plan, offer, market.id, currency).map(({ text }) => text).join("");
+  if (!offer || !plan || !market || !currency)
+    return "name" in body && typeof body.name === "string" ? body.name : "changed";
+  return offerSentence(plan, offer, market.id, currency)
+    .map(({ text }) => text)
+    .join("");
 }
 
 const isOffer = (body: NonNullable<Conflict["yours"]>): body is Offer => "steps" in body;

@@ -7,13 +7,25 @@ export function SaveMark({ state }: { state: DraftState }) {
   const { draft, save, unsaved, canUndo, canRedo } = state;
   const changes = draft?.changes.length ?? 0;
   return (
-    <div className="flex items-center gap-3 text-[13px]">
+    <div className="flex flex-wrap items-center gap-x-3 text-[13px]">
       <span className="flex">
-        <button type="button" className="btn btn-ghost btn-xs btn-square" disabled={!canUndo} onClick={() => draftStore.undo()} title="Undo (Ctrl+Z)">
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs btn-square"
+          disabled={!canUndo}
+          onClick={() => draftStore.undo()}
+          title="Undo (Ctrl+Z)"
+        >
           <Undo2 size={15} aria-hidden />
           <span className="sr-only">Undo</span>
         </button>
-        <button type="button" className="btn btn-ghost btn-xs btn-square" disabled={!canRedo} onClick={() => draftStore.redo()} title="Redo (Ctrl+Shift+Z)">
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs btn-square"
+          disabled={!canRedo}
+          onClick={() => draftStore.redo()}
+          title="Redo (Ctrl+Shift+Z)"
+        >
           <Redo2 size={15} aria-hidden />
           <span className="sr-only">Redo</span>
         </button>
@@ -27,7 +39,9 @@ export function SaveMark({ state }: { state: DraftState }) {
             </button>
           </span>
         )}
-        {save.kind === "refused" && <span className="text-warning">Not saved: {[save.why, ...save.lines].join("; ")}</span>}
+        {save.kind === "refused" && (
+          <span className="text-warning">Not saved: {[save.why, ...save.lines].join("; ")}</span>
+        )}
         {save.kind === "saving" && "Saving…"}
         {save.kind === "saved" && (unsaved > 0 ? "Not saved yet" : draft ? "Saved" : "Loading…")}
       </span>
@@ -37,8 +51,8 @@ export function SaveMark({ state }: { state: DraftState }) {
           {draft.release !== null && changes === 0 && `Same as release ${draft.release.number}`}
           {draft.release !== null && changes > 0 && (
             <>
-              Draft, <strong className="text-warning">{changes === 1 ? "1 change" : `${changes} changes`}</strong> since release{" "}
-              {draft.release.number}
+              Draft, <strong className="text-warning">{changes === 1 ? "1 change" : `${changes} changes`}</strong> since
+              release {draft.release.number}
             </>
           )}
         </span>

@@ -13,7 +13,8 @@ const COUNTRIES = iso31661
 const currencyNames = new Intl.DisplayNames(["en"], { type: "currency" });
 const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
 
-const part = "cursor-pointer border-b border-dotted border-quiet bg-transparent font-semibold text-base-content";
+const part =
+  "[field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent font-semibold text-base-content";
 
 /** "Seen from Portugal, 3000-001 in euro, English": each part can be changed in place. */
 export function StandpointSentence({ standpoint, market, onChange }: Props) {
@@ -30,7 +31,7 @@ export function StandpointSentence({ standpoint, market, onChange }: Props) {
       </label>
       <select
         id={`${id}-country`}
-        className={`${part} max-w-44`}
+        className={`${part} max-w-52`}
         value={standpoint.country}
         onChange={(event) => onChange({ ...standpoint, country: event.target.value })}
       >
@@ -45,7 +46,7 @@ export function StandpointSentence({ standpoint, market, onChange }: Props) {
       </label>
       <input
         id={`${id}-postcode`}
-        className={`${part} w-20 cursor-text`}
+        className={`${part} min-w-16 max-w-32 cursor-text`}
         value={postcode}
         placeholder="postcode"
         maxLength={16}

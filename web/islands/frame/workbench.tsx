@@ -2,14 +2,20 @@ import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-quer
 import { PanelRightClose, PanelRightOpen } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { cartAt } from "../../../core/climb/cart-at.ts";
-import { pickText } from "../../../core/messages/locale.ts";
 import { zoneOf } from "../../../core/places/resolve.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import { OffersView } from "../offers/offers-view.tsx";
 import { ReleaseView } from "../release/release-view.tsx";
 import { ShopperView } from "../shopper/shopper-view.tsx";
 import { api } from "../state/api.ts";
-import { cartLines, isShownCart, isStandpoint, requestFor, type ShownCart, type Standpoint } from "../state/standpoint.ts";
+import {
+  cartLines,
+  isShownCart,
+  isStandpoint,
+  requestFor,
+  type ShownCart,
+  type Standpoint,
+} from "../state/standpoint.ts";
 import { draftStore, useDraft } from "../state/use-draft.ts";
 import { useStored } from "../state/use-stored.ts";
 import { ConflictBar } from "./conflict-bar.tsx";
@@ -36,8 +42,12 @@ function Frame({ section }: { section: Section }) {
   const state = useDraft();
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue });
   const [standpoint, setStandpoint] = useStored("summant.standpoint", FIRST_STANDPOINT, isStandpoint);
-  const [storedCart, setStoredCart] = useStored<ShownCart | null>("summant.cart", null, (value) => value === null || isShownCart(value));
-  const [shopperOpen, setShopperOpen] = useStored("summant.shopper-open", true, isBoolean);
+  const [storedCart, setStoredCart] = useStored<ShownCart | null>(
+    "summant.cart",
+    null,
+    (value) => value === null || isShownCart(value),
+  );
+  const [shopperOpen, setShopperOpen] = useStored("summant.shopper-open", window.innerWidth > 900, isBoolean);
   const [cursor, setCursor] = useState<number | null>(null);
   const [at] = useState(() => new Date().toISOString());
   useDraftKeys();
@@ -63,16 +73,17 @@ function Frame({ section }: { section: Section }) {
   const result = compiled && quote(compiled, request);
 
   const zone = compiled && zoneOf(compiled.places, sampleRequest.destination);
-  const market = plan?.markets.find(({ id }) => id === plan.zones.find((candidate) => candidate.id === zone)?.market) ?? null;
+  const market =
+    plan?.markets.find(({ id }) => id === plan.zones.find((candidate) => candidate.id === zone)?.market) ?? null;
 
   return (
-    <div className="grid h-screen min-w-0 grid-rows-[auto_1fr] overflow-hidden">
-      <header className="flex min-h-13 flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-5 py-2">
+    <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden">
+      <header className="flex min-h-14 flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-5 py-2">
         <a href="/offers" className="text-[17px] font-bold tracking-tight">
           Summant
         </a>
         <StandpointSentence standpoint={standpoint} market={market} onChange={setStandpoint} />
-        <div className="ml-auto flex items-center gap-4">
+        <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
           <SaveMark state={state} />
           {section !== "release" && (
             <a href="/release" className="btn btn-neutral btn-sm">
@@ -124,7 +135,7 @@ function Frame({ section }: { section: Section }) {
             cart={cart}
             cursor={cursor}
             placeName={placeName(standpoint)}
-            locale={market ? (pickText(Object.fromEntries(market.languages.map((tag) => [tag, tag])), standpoint.locale, [])?.locale ?? "en") : "en"}
+            locale={standpoint.locale}
             onCart={setCart}
             onLeaveCursor={() => setCursor(null)}
           />

@@ -78,7 +78,11 @@ export function GoalField({ label, shown, minor, currency, onShow, onCommit, onC
         }}
       />
       {problem && (
-        <span id={id} role="alert" className="absolute top-full left-0 z-10 mt-1 w-64 border border-warning bg-base-100 px-2 py-1 text-[13px] font-normal text-warning">
+        <span
+          id={id}
+          role="alert"
+          className="absolute top-full left-0 z-10 mt-1 w-64 border border-warning bg-base-100 px-2 py-1 text-[13px] font-normal text-warning"
+        >
           {problem}. Escape gives the old amount back.
         </span>
       )}

@@ -17,7 +17,7 @@ export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
     .flatMap((market) => market.currencies.map((currency) => ({ market, currency })));
   return (
     <section aria-label={`Goals of ${offer.name}`} className="mt-3 overflow-x-auto border border-base-300 bg-base-100">
-      <table className="table">
+      <table className="table text-[14px]">
         <thead>
           <tr className="text-[13px] text-quiet">
             <th scope="col">Step and reward</th>
@@ -38,7 +38,11 @@ export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
               {columns.map(({ market, currency }) => {
                 const minor = amountFor(step.goal.at, market.id, currency);
                 const edit = (value: number) =>
-                  ({ kind: "offer", id: offer.id, body: withGoal(offer, step.id, market.id, currency, value) }) as const;
+                  ({
+                    kind: "offer",
+                    id: offer.id,
+                    body: withGoal(offer, step.id, market.id, currency, value),
+                  }) as const;
                 return (
                   <td key={`${market.id} ${currency}`} className="text-right">
                     <GoalField

@@ -84,14 +84,17 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
           />
           <details className="px-4 text-[13px]">
             <summary className="cursor-pointer text-quiet">
-              As a table. <kbd className="kbd kbd-xs">[</kbd> <kbd className="kbd kbd-xs">]</kbd> on the cart value jump from change to change.
+              As a table. <kbd className="kbd kbd-xs">[</kbd> <kbd className="kbd kbd-xs">]</kbd> on the cart value jump
+              from change to change.
             </summary>
             <ClimbTable climb={climb} optionNames={names} stretches={stretches} />
           </details>
         </section>
       ) : (
         <p className="mt-3 border border-base-300 bg-base-100 p-6 text-quiet">
-          {market ? "Drawing the climb…" : "Nobody delivers to this place: no zone of the plan has it. Choose another place above."}
+          {market
+            ? "Drawing the climb…"
+            : "Nobody delivers to this place: no zone of the plan has it. Choose another place above."}
         </p>
       )}
       {offers.map((offer) => (
@@ -101,18 +104,29 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
   );
 }
 
-function OfferHeading({ offer, state, market, currency }: { offer: Offer; state: DraftState; market: Market | null; currency: string }) {
+function OfferHeading({
+  offer,
+  state,
+  market,
+  currency,
+}: {
+  offer: Offer;
+  state: DraftState;
+  market: Market | null;
+  currency: string;
+}) {
   const { plan } = state;
   const home = market ?? plan?.markets[0];
   if (!plan || !home) return null;
   const shownIn = home.currencies.includes(currency) ? currency : (home.currencies[0] ?? currency);
   return (
     <section aria-label={offer.name} className="mt-1">
-      <h2 className="text-[19px] leading-7 font-bold text-balance">
+      <h2 className="text-[20px] leading-7 font-bold text-balance">
         {offerSentence(plan, offer, home.id, shownIn).map(({ text, step }) => {
           const at = offer.steps.find(({ id }) => id === step)?.goal.at;
           if (!at || step === undefined) return <span key={text}>{text}</span>;
-          const edit = (minor: number) => ({ kind: "offer", id: offer.id, body: withGoal(offer, step, home.id, shownIn, minor) }) as const;
+          const edit = (minor: number) =>
+            ({ kind: "offer", id: offer.id, body: withGoal(offer, step, home.id, shownIn, minor) }) as const;
           return (
             <GoalField
               key={step}
@@ -128,15 +142,21 @@ function OfferHeading({ offer, state, market, currency }: { offer: Offer; state:
         })}
       </h2>
       <p className="text-[13px] text-quiet">
-        {offer.on ? "On" : "Switched off"} <span aria-hidden>·</span> applies by itself <span aria-hidden>·</span> counts{" "}
-        {basisWords(offer.basis)}
+        {offer.on ? "On" : "Switched off"} <span aria-hidden>·</span> applies by itself <span aria-hidden>·</span>{" "}
+        counts {basisWords(offer.basis)}
       </p>
     </section>
   );
 }
 
 /** How far the climb reaches. It never shrinks while an edit is only shown, so that a dragged flag stays under the pointer. */
-function useClimbEnd(state: DraftState, market: Market | null, request: QuoteRequest, cartValue: number, unit: number): number {
+function useClimbEnd(
+  state: DraftState,
+  market: Market | null,
+  request: QuoteRequest,
+  cartValue: number,
+  unit: number,
+): number {
   const [kept, setKept] = useState({ currency: request.currency, end: 0 });
   const goals = (state.plan?.offers ?? []).flatMap((offer) =>
     offer.steps.map(({ goal }) => (market ? (amountFor(goal.at, market.id, request.currency) ?? 0) : 0)),

@@ -39,16 +39,29 @@ export function ReleaseView({ state, market, currency }: Props) {
       <p className="mt-1 text-quiet">Shops are answered from the latest release. The draft is only seen here.</p>
       <section aria-label="Changes" className="mt-4 border border-base-300 bg-base-100 p-4">
         {draft.changes.length === 0 ? (
-          <p>Nothing has changed since release {draft.release?.number}. Change a goal in Offers, and it is listed here.</p>
+          <p>
+            Nothing has changed since release {draft.release?.number}. Change a goal in Offers, and it is listed here.
+          </p>
         ) : (
           <ul className="space-y-3">
             {draft.changes.map((change) => (
-              <Change key={`${change.kind}/${change.id}`} change={change} plan={plan} market={market ?? plan.markets[0] ?? null} currency={currency} />
+              <Change
+                key={`${change.kind}/${change.id}`}
+                change={change}
+                plan={plan}
+                market={market ?? plan.markets[0] ?? null}
+                currency={currency}
+              />
             ))}
           </ul>
         )}
         {draft.changes.length > 0 && (
-          <button type="button" className="btn btn-neutral mt-4" disabled={busy || unsaved > 0} onClick={() => void release()}>
+          <button
+            type="button"
+            className="btn btn-neutral mt-4"
+            disabled={busy || unsaved > 0}
+            onClick={() => void release()}
+          >
             {unsaved > 0 ? "Saving the draft first…" : `Release as number ${next}`}
           </button>
         )}
@@ -60,7 +73,7 @@ export function ReleaseView({ state, market, currency }: Props) {
       </section>
       <h2 className="mt-6 mb-2 font-semibold">Releases</h2>
       <div className="border border-base-300 bg-base-100">
-        <table className="table">
+        <table className="table text-[14px]">
           <thead>
             <tr className="text-[13px] text-quiet">
               <th scope="col">Number</th>
@@ -83,7 +96,11 @@ export function ReleaseView({ state, market, currency }: Props) {
             ))}
           </tbody>
         </table>
-        {releases.error && <p role="alert" className="p-3 text-warning">The releases could not be loaded: {releases.error.message}</p>}
+        {releases.error && (
+          <p role="alert" className="p-3 text-warning">
+            The releases could not be loaded: {releases.error.message}
+          </p>
+        )}
       </div>
     </div>
   );
@@ -95,7 +112,9 @@ function Change({ change, plan, market, currency }: ChangeProps) {
   const words = (entity: Entity | null) => entityWords(entity, plan, market, currency);
   return (
     <li>
-      <p className="text-[13px] text-quiet">{change.released === null ? "New" : change.draft === null ? "Removed" : "Changed"} {change.kind}</p>
+      <p className="text-[13px] text-quiet">
+        {change.released === null ? "New" : change.draft === null ? "Removed" : "Changed"} {change.kind}
+      </p>
       {change.released && <p className={change.draft ? "text-quiet line-through" : ""}>{words(change.released)}</p>}
       {change.draft && <p className="font-semibold">{words(change.draft)}</p>}
     </li>
@@ -106,7 +125,9 @@ function entityWords(entity: Entity | null, plan: Plan, market: Market | null, c
   if (!entity) return "";
   if (entity.kind === "offer" && market) {
     const shownIn = market.currencies.includes(currency) ? currency : (market.currencies[0] ?? currency);
-    return offerSentence(plan, entity.body, market.id, shownIn).map(({ text }) => text).join("");
+    return offerSentence(plan, entity.body, market.id, shownIn)
+      .map(({ text }) => text)
+      .join("");
   }
   if (entity.kind === "option") return Object.values(entity.body.name)[0] ?? entity.id;
   return "name" in entity.body && typeof entity.body.name === "string" ? entity.body.name : entity.id;

@@ -23,12 +23,20 @@ export function CartLines({ lines, money, locale, onQuantity }: Props) {
           <div className="flex items-center gap-1 text-[13px] text-quiet">
             {onQuantity ? (
               <>
-                <button type="button" className="btn btn-ghost btn-xs btn-square" onClick={() => onQuantity(sku, quantity - 1)}>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-xs btn-square"
+                  onClick={() => onQuantity(sku, quantity - 1)}
+                >
                   <Minus size={13} aria-hidden />
                   <span className="sr-only">One {name} less</span>
                 </button>
                 <span className="min-w-4 text-center">{quantity}</span>
-                <button type="button" className="btn btn-ghost btn-xs btn-square" onClick={() => onQuantity(sku, quantity + 1)}>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-xs btn-square"
+                  onClick={() => onQuantity(sku, quantity + 1)}
+                >
                   <Plus size={13} aria-hidden />
                   <span className="sr-only">One {name} more</span>
                 </button>

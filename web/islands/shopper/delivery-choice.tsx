@@ -15,8 +15,8 @@ export function DeliveryChoice({ quote, placeName, locale, money, choose }: Prop
       <ul>
         {quote.options.map((option) => (
           <li key={option.id} className="border-b border-base-300 py-2" data-option={option.id}>
-            <label className={`flex items-baseline gap-2.5 ${choose && option.available ? "cursor-pointer" : ""}`}>
-              {choose && (
+            {choose ? (
+              <label className="flex cursor-pointer items-baseline gap-2.5 has-disabled:cursor-default">
                 <input
                   type="radio"
                   name="delivery"
@@ -25,12 +25,13 @@ export function DeliveryChoice({ quote, placeName, locale, money, choose }: Prop
                   disabled={!option.available}
                   onChange={() => setPicked(option.id)}
                 />
-              )}
-              <span className={option.available ? "" : "text-quiet"}>{option.name}</span>
-              <span className="ml-auto text-right">
-                <Price option={option} money={money} locale={locale} />
-              </span>
-            </label>
+                <Offered option={option} money={money} locale={locale} />
+              </label>
+            ) : (
+              <p className="flex items-baseline gap-2.5">
+                <Offered option={option} money={money} locale={locale} />
+              </p>
+            )}
           </li>
         ))}
       </ul>
@@ -40,22 +41,35 @@ export function DeliveryChoice({ quote, placeName, locale, money, choose }: Prop
             <span>{shopWord("total", locale)}</span>
             <span data-total>{money(current.total)}</span>
           </p>
-          <p className="text-right text-[13px] text-quiet">{shopWord("taxIncluded", locale, { tax: money(current.tax ?? 0) })}</p>
+          <p className="text-right text-[13px] text-quiet">
+            {shopWord("taxIncluded", locale, { tax: money(current.tax ?? 0) })}
+          </p>
         </div>
       )}
     </>
   );
 }
 
-function Price({ option, money, locale }: { option: QuotedOption; money: (minor: number) => string; locale: string }) {
-  const { price, fullPrice } = option;
-  if (price === null || fullPrice === null) return <span className="text-[13px] text-quiet">{shopWord("notAvailable", locale)}</span>;
-  const reduced = price < fullPrice;
+type OfferedProps = { option: QuotedOption; money: (minor: number) => string; locale: string };
+
+function Offered({ option, money, locale }: OfferedProps) {
+  const { name, note, price, fullPrice } = option;
+  const reduced = price !== null && fullPrice !== null && price < fullPrice;
   return (
     <>
-      {reduced && <s className="mr-2 text-[13px] text-quiet">{money(fullPrice)}</s>}
-      <span className={reduced ? "font-semibold text-primary" : ""} data-price>
-        {price === 0 ? shopWord("free", locale) : money(price)}
+      <span className={option.available ? "" : "text-quiet"}>
+        {name}
+        {note && <span className="block text-[13px] text-quiet">{note}</span>}
+      </span>
+      <span className="ml-auto text-right">
+        {reduced && <s className="mr-2 text-[13px] text-quiet">{money(fullPrice)}</s>}
+        {price === null ? (
+          <span className="text-[13px] text-quiet">{shopWord("notAvailable", locale)}</span>
+        ) : (
+          <span className={reduced ? "font-semibold text-primary" : ""} data-price>
+            {price === 0 ? shopWord("free", locale) : money(price)}
+          </span>
+        )}
       </span>
     </>
   );

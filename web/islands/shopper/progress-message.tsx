@@ -12,7 +12,11 @@ export function ProgressMessage({ quote, surface }: { quote: Quote; surface: "ca
         return (
           <div key={offer} className="mb-3" data-message={messages.map(({ state }) => state).join(" ")}>
             {messages.map(({ state, text }) => (
-              <p key={`${state} ${text}`} aria-live="polite" className={`text-[15px] font-semibold ${state === "reached" ? "text-primary" : ""}`}>
+              <p
+                key={`${state} ${text}`}
+                aria-live="polite"
+                className={`text-[15px] font-semibold ${state === "reached" ? "text-primary" : ""}`}
+              >
                 {text}
               </p>
             ))}

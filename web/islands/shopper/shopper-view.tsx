@@ -102,7 +102,11 @@ export function ShopperView(props: Props) {
         lang={props.locale}
         className="flex min-h-0 flex-1 flex-col overflow-y-auto bg-base-100 p-4"
       >
-        {problem && <p role="alert" className="text-warning">The catalogue could not be loaded: {problem}</p>}
+        {problem && (
+          <p role="alert" className="text-warning">
+            The catalogue could not be loaded: {problem}
+          </p>
+        )}
         {result && "problems" in result && (
           <p role="alert" className="text-warning">
             {result.problems.map(({ message }) => message).join("; ")}
@@ -113,7 +117,11 @@ export function ShopperView(props: Props) {
       {cursor === null && products.size > 0 && (
         <label className="mt-2.5 flex items-center gap-2 text-[13px]">
           <span className="sr-only">Add a product to the cart</span>
-          <select className="select select-sm w-full" value="" onChange={(event) => add(event.target.value)}>
+          <select
+            className="select select-sm w-full text-[14px]"
+            value=""
+            onChange={(event) => add(event.target.value)}
+          >
             <option value="" disabled>
               Add a product…
             </option>
@@ -136,7 +144,8 @@ function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
   const { quote, request, products, cart, cursor, locale, placeName, page, onCart } = props;
   const { lines } = request.cart;
   const money = (minor: number) => formatMoney(minor, quote.currency, locale);
-  const nameOf = (sku: string) => (sku === FILLER_SKU ? shopWord("otherGoods", locale) : (products.get(sku)?.name ?? sku));
+  const nameOf = (sku: string) =>
+    sku === FILLER_SKU ? shopWord("otherGoods", locale) : (products.get(sku)?.name ?? sku);
   const chosen = quote.options.find((option) => option.chosen);
   const { totals } = quote;
   return (
@@ -152,7 +161,9 @@ function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
               ? (sku, quantity) =>
                   onCart({
                     ...cart,
-                    lines: cart.lines.flatMap((line) => (line.sku === sku ? (quantity > 0 ? [{ sku, quantity }] : []) : [line])),
+                    lines: cart.lines.flatMap((line) =>
+                      line.sku === sku ? (quantity > 0 ? [{ sku, quantity }] : []) : [line],
+                    ),
                   })
               : undefined
           }
@@ -173,7 +184,13 @@ function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
       {quote.zone === null ? (
         <p className="mt-3 text-warning">{shopWord("notServed", locale, { place: placeName })}</p>
       ) : (
-        <DeliveryChoice quote={quote} placeName={placeName} locale={locale} money={money} choose={page === "checkout"} />
+        <DeliveryChoice
+          quote={quote}
+          placeName={placeName}
+          locale={locale}
+          money={money}
+          choose={page === "checkout"}
+        />
       )}
       {page === "cart" && chosen?.total != null && lines.length > 0 && (
         <p className="mt-auto flex justify-between pt-4 text-[17px] font-bold">

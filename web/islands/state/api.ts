@@ -1,9 +1,9 @@
+import type { StoredEntity } from "../../../core/plan/entities.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { SampleCart } from "../../../server/catalogue/product.ts";
 import type { ChangeSet, Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
 import type { Release } from "../../../server/releases/releases.ts";
-import type { StoredEntity } from "../../../core/plan/entities.ts";
 
 /** What an endpoint answered when it did not do what was asked; `offline` when nothing answered at all. */
 export class ApiError extends Error {
@@ -25,7 +25,10 @@ export class ApiError extends Error {
 type ProblemBody = { title?: string; errors?: { pointer: string; detail: string }[]; conflicts?: Conflict[] };
 
 async function call<T>(path: string, body?: unknown): Promise<T> {
-  const init = body === undefined ? {} : { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) };
+  const init =
+    body === undefined
+      ? {}
+      : { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) };
   let response: Response;
   try {
     response = await fetch(path, init);
@@ -35,12 +38,18 @@ async function call<T>(path: string, body?: unknown): Promise<T> {
   if (response.ok) return response.json();
   const problem: ProblemBody = await response.json().catch(() => ({}));
   const lines = (problem.errors ?? []).map(({ pointer, detail }) => `${pointer.slice(1)} ${detail}`.trim());
-  throw new ApiError(response.status, problem.title ?? `The server answered ${response.status}`, lines, problem.conflicts ?? []);
+  throw new ApiError(
+    response.status,
+    problem.title ?? `The server answered ${response.status}`,
+    lines,
+    problem.conflicts ?? [],
+  );
 }
 
 export const api = {
   draft: () => call<Draft>("/api/draft"),
-  change: (changeSet: ChangeSet) => call<{ sequence: number; entities: StoredEntity[] }>("/api/draft/changes", changeSet),
+  change: (changeSet: ChangeSet) =>
+    call<{ sequence: number; entities: StoredEntity[] }>("/api/draft/changes", changeSet),
   catalogue: () => call<{ products: CatalogueProduct[]; carts: SampleCart[] }>("/api/catalogue"),
   releases: () => call<{ releases: Release[] }>("/api/releases"),
   release: (sequence: number) => call<Release>("/api/releases", { sequence }),

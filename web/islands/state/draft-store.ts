@@ -1,5 +1,5 @@
-import { type Entity, entityKey, planOf, type StoredEntity } from "../../../core/plan/entities.ts";
 import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
+import { type Entity, entityKey, planOf, type StoredEntity } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
@@ -8,7 +8,11 @@ import { ApiError, api } from "./api.ts";
 /** An entity as edited here, and the revision the edit was made on. */
 type Edit = { entity: Entity; seen: number };
 
-type SaveState = { kind: "saved" } | { kind: "saving" } | { kind: "waiting"; why: string } | { kind: "refused"; why: string; lines: string[] };
+type SaveState =
+  | { kind: "saved" }
+  | { kind: "saving" }
+  | { kind: "waiting"; why: string }
+  | { kind: "refused"; why: string; lines: string[] };
 
 export type DraftState = {
   draft: Draft | null;

@@ -20,7 +20,11 @@ export function isShownCart(value: unknown): value is ShownCart {
 }
 
 /** Cart lines as a shop would send them; products without a price in the currency cannot be in it. */
-export function cartLines(cart: ShownCart, products: ReadonlyMap<string, CatalogueProduct>, currency: string): CartLine[] {
+export function cartLines(
+  cart: ShownCart,
+  products: ReadonlyMap<string, CatalogueProduct>,
+  currency: string,
+): CartLine[] {
   return cart.lines.flatMap(({ sku, quantity }) => {
     const product = products.get(sku);
     const unitPrice = product?.prices[currency];

@@ -15,9 +15,11 @@ export const POST: APIRoute = ({ request }) =>
     const body = await readBody(request, LARGEST_REQUEST, checkQuoteRequest);
     if ("refusal" in body) return body.refusal;
     const release = await latestRelease(sharedPool());
-    if (!release) return problemDocument(404, "Nothing is released yet", { detail: "Release the draft, then ask again." });
+    if (!release)
+      return problemDocument(404, "Nothing is released yet", { detail: "Release the draft, then ask again." });
     const result = quote(release.compiled, body.value);
-    if ("problems" in result) return problemDocument(422, "The request cannot be quoted", { problems: result.problems });
+    if ("problems" in result)
+      return problemDocument(422, "The request cannot be quoted", { problems: result.problems });
     const response = jsonAnswer(result.quote);
     response.headers.set("summant-release", String(release.number));
     return response;

@@ -19,6 +19,7 @@ export const POST: APIRoute = ({ request }) =>
         extra: { conflicts: result.conflicts },
       });
     }
-    if ("problems" in result) return problemDocument(422, "The change would break the plan", { problems: result.problems });
+    if ("problems" in result)
+      return problemDocument(422, "The change would break the plan", { problems: result.problems });
     return jsonAnswer(result);
   });

@@ -9,7 +9,10 @@ import { listReleases, releaseDraft } from "../../../../server/releases/releases
 import { checker } from "../../../../server/validation/checker.ts";
 
 const checkReleaseRequest = checker(
-  Type.Object({ sequence: Type.Integer({ minimum: 0, description: "The draft's sequence that was looked at" }) }, closed),
+  Type.Object(
+    { sequence: Type.Integer({ minimum: 0, description: "The draft's sequence that was looked at" }) },
+    closed,
+  ),
 );
 
 const REFUSALS = {

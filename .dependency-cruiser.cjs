@@ -1,0 +1,51 @@
+/** Imports go one way: web and cli → server → core. */
+module.exports = {
+  forbidden: [
+    {
+      name: "no-circles",
+      severity: "error",
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } },
+    },
+    {
+      name: "core-is-pure",
+      comment: "The core imports nothing above it, and of packages only what computes.",
+      severity: "error",
+      from: { path: "^core/", pathNot: "(\\.test\\.ts$|^core/testing/)" },
+      to: {
+        pathNot: "^(core/|node_modules/(@sinclair/typebox|intl-messageformat|@formatjs/icu-messageformat-parser)/)",
+      },
+    },
+    {
+      name: "testing-is-for-tests",
+      severity: "error",
+      from: { pathNot: "(\\.test\\.ts$|^core/testing/|^bench/)" },
+      to: { path: "^core/testing/" },
+    },
+    {
+      name: "server-below-web-and-cli",
+      severity: "error",
+      from: { path: "^server/" },
+      to: { path: "^(web|cli|e2e|bench|scripts)/" },
+    },
+    { name: "cli-not-web", severity: "error", from: { path: "^cli/" }, to: { path: "^(web|e2e|bench)/" } },
+    { name: "web-not-cli", severity: "error", from: { path: "^web/" }, to: { path: "^(cli|e2e|bench|scripts)/" } },
+    {
+      name: "islands-take-only-types-from-the-server",
+      severity: "error",
+      from: { path: "^web/islands/" },
+      to: { path: "^server/", dependencyTypesNot: ["type-only"] },
+    },
+    { name: "nothing-unresolved", severity: "error", from: {}, to: { couldNotResolve: true, pathNot: "^astro:" } },
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    exclude: { path: "(^|/)(dist|\\.astro)/" },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: "tsconfig.json" },
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "require", "node", "default", "types"],
+    },
+  },
+};

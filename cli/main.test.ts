@@ -1,0 +1,78 @@
+import { spawnSync } from "node:child_process";
+import { readFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import { describe, expect, it } from "vitest";
+
+const root = fileURLToPath(new URL("../", import.meta.url));
+const summant = (args: string[], input?: string) =>
+  spawnSync(process.execPath, ["bin/summant", ...args], {
+    cwd: root,
+    encoding: "utf8",
+    ...(input === undefined ? {} : { input }),
+  });
+const plan = ["--plan", "demo/plan.json"];
+const demoPlan = readFileSync(`${root}demo/plan.json`, "utf8");
+
+describe("summant quote", () => {
+  it("prints the quote; the remaining amount added as a line makes the option free", () => {
+    const below = summant(["quote", ...plan, "--request", "demo/requests/below-goal.json"]);
+    expect(below.status).toBe(0);
+    expect(JSON.parse(below.stdout).progress[0].remaining).toBe(640);
+    const at = summant(["quote", ...plan, "--request", "-"], readFileSync(`${root}demo/requests/at-goal.json`, "utf8"));
+    expect(JSON.parse(at.stdout).options[0]).toMatchObject({ id: "standard", price: 0, offers: ["free-standard"] });
+  });
+
+  it("exits 2 with one line that names the path of a negative price", () => {
+    const { status, stdout, stderr } = summant(["quote", ...plan, "--request", "demo/requests/negative-price.json"]);
+    expect({ status, stdout, stderr }).toEqual({
+      status: 2,
+      stdout: "",
+      stderr: "demo/requests/negative-price.json: /cart/lines/0/unitPrice must be >= 0\n",
+    });
+  });
+
+  it.each([
+    [
+      "a broken reference",
+      demoPlan.replace('"options": ["standard"]', '"options": ["standrd"]'),
+      "/offers/0/steps/0/reward/options/0",
+    ],
+    ["too many decimals", demoPlan.replace('"45.00"', '"45.001"'), "/offers/0/steps/0/goal/at/byCurrency/EUR"],
+    ["an unknown kind", demoPlan.replace('"kind": "flat"', '"kind": "flet"'), "/options/0/charge"],
+    [
+      "a placeholder nothing fills",
+      demoPlan.replace("from {goal}", "from {gaol}"),
+      "/offers/0/steps/0/wording/empty/en",
+    ],
+    [
+      "a plural without other",
+      demoPlan.replace("from {goal}", "{goal, plural, one {x}}"),
+      "/offers/0/steps/0/wording/empty/en",
+    ],
+    ["an unknown time zone", demoPlan.replace("Europe/Lisbon", "Europe/Lisboa"), "/markets/0/timeZone"],
+    [
+      "a retired currency",
+      demoPlan.replace('"currencies": ["EUR"]', '"currencies": ["PTE"]'),
+      "/markets/0/currencies/0",
+    ],
+    ["a repeated id", demoPlan.replace('"id": "express"', '"id": "standard"'), "/options/1/id"],
+    ["a newer format", demoPlan.replace('"format": 1', '"format": 9'), "/format"],
+    ["no JSON", demoPlan.slice(0, 300), "/"],
+  ])("refuses a plan with %s and says where", (_, text, path) => {
+    expect(text).not.toBe(demoPlan);
+    const { status, stderr } = summant(["quote", "--plan", "-", "--request", "demo/requests/below-goal.json"], text);
+    expect(status).toBe(2);
+    const [line, ...more] = stderr.trimEnd().split("\n");
+    expect(line).toMatch(new RegExp(`^standard input: ${path} `));
+    expect(more).toEqual([]);
+  });
+
+  it("explains itself when used wrongly", () => {
+    expect(summant([]).status).toBe(2);
+    expect(summant(["quote", "--plan", "nowhere.json", "--request", "-"], "{}").stderr).toMatch(
+      /^nowhere.json: cannot be read/,
+    );
+    expect(summant(["quote", "--plam", "x"]).stderr).toMatch(/plam/);
+    expect(summant(["--help"]).status).toBe(0);
+  });
+});

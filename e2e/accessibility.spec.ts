@@ -1,0 +1,39 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import { expect, test } from "./demo-store.ts";
+
+for (const colorScheme of ["light", "dark"] as const) {
+  for (const path of ["/offers", "/release"]) {
+    test(`${path} has no fault that axe finds by WCAG 2.2 AA, ${colorScheme}`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme });
+      await page.goto(path);
+      await expect(page.getByRole("complementary", { name: "Shopper view" })).toContainText("Add €6.40 more");
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+        .analyze();
+      expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(" | ")}`)).toEqual([]);
+    });
+  }
+}
+
+test("at 768 the Shopper view is a drawer over the work, and nothing runs off the side", async ({ page }) => {
+  await page.setViewportSize({ width: 768, height: 900 });
+  await page.goto("/offers");
+  await expect(page.getByRole("slider", { name: /^Goal/ })).toBeVisible();
+  await page.getByRole("button", { name: "Open the Shopper view" }).click();
+  await expect(page.getByRole("complementary", { name: "Shopper view" })).toContainText("Add €6.40 more");
+  await page.getByRole("button", { name: "Fold the Shopper view" }).click();
+  await expect(page.getByRole("complementary", { name: "Shopper view" })).toHaveCount(0);
+  const width = await page.locator("html").evaluate((root) => root.scrollWidth);
+  expect(width).toBeLessThanOrEqual(768);
+});
+
+test("the pages keep to their content security policy, and carry no unsafe sources", async ({ page }) => {
+  const complaints: string[] = [];
+  page.on("console", (message) => message.type() === "error" && complaints.push(message.text()));
+  const response = await page.goto("/offers");
+  await expect(page.getByRole("slider", { name: /^Goal/ })).toBeVisible();
+  const policy = response?.headers()["content-security-policy"] ?? "";
+  expect(policy).toContain("script-src 'self'");
+  expect(policy).not.toContain("unsafe");
+  expect(complaints).toEqual([]);
+});

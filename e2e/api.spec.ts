@@ -1,0 +1,128 @@
+import { readFile } from "node:fs/promises";
+import { fileURLToPath } from "node:url";
+import { expect, test } from "./demo-store.ts";
+
+const demo = (name: string) => readFile(fileURLToPath(new URL(`../demo/${name}`, import.meta.url)), "utf8");
+
+type Draft = { sequence: number; entities: { kind: string; id: string; revision: number; body: { name: string } }[] };
+type ProblemDocument = {
+  title: string;
+  status: number;
+  errors?: { pointer: string; detail: string }[];
+  conflicts?: unknown[];
+};
+
+test("the quote endpoint answers a shop's cart, and the remaining amount as a line makes the option free", async ({
+  request,
+}) => {
+  const below = await request.post("/api/quote", { data: JSON.parse(await demo("requests/below-goal.json")) });
+  expect(below.status()).toBe(200);
+  const at = await request.post("/api/quote", { data: JSON.parse(await demo("requests/at-goal.json")) });
+  const read = async (response: typeof at) => {
+    const {
+      options,
+      progress,
+    }: { options: { id: string; price: number }[]; progress: { remaining: number | null; state: string }[] } =
+      await response.json();
+    return { standard: options.find(({ id }) => id === "standard")?.price, progress: progress[0] };
+  };
+  expect(await read(below)).toMatchObject({ standard: 490, progress: { remaining: 640, state: "on-the-way" } });
+  expect(await read(at)).toMatchObject({ standard: 0, progress: { remaining: null, state: "reached" } });
+});
+
+test("bad requests get problem documents that say where, and nothing breaks", async ({ request }) => {
+  const good = await demo("requests/below-goal.json");
+  const json = { "content-type": "application/json" };
+  const cases = [
+    { body: good.replace('"unitPrice": 980', '"unitPrice": -980'), status: 422, pointer: "#/cart/lines/0/unitPrice" },
+    { body: good.replace('"EUR"', '"USD"'), status: 422, pointer: "#/currency" },
+    { body: good.replace('"EUR"', '"euro"'), status: 422, pointer: "#/currency" },
+    { body: good.replace("2026-11-28T10:00:00Z", "tomorrow"), status: 422, pointer: "#/at" },
+    { body: good.replace('"cart"', '"basket"'), status: 422, pointer: "#/cart" },
+    { body: good.replace('"quantity": 2', '"quantity": 1e99'), status: 422, pointer: "#/cart/lines/0/quantity" },
+    { body: good.slice(0, 80), status: 400, pointer: "#" },
+    { body: "", status: 400, pointer: "#" },
+    { body: '{"__proto__": {"polluted": true}}', status: 422, pointer: "#/at" },
+    { body: `{"at": "${"x".repeat(300_000)}"}`, status: 413, pointer: undefined },
+  ];
+  for (const { body, status, pointer } of cases) {
+    const response = await request.post("/api/quote", { headers: json, data: Buffer.from(body) });
+    expect(response.headers()["content-type"]).toBe("application/problem+json");
+    const problem: ProblemDocument = await response.json();
+    expect({ body: body.slice(0, 60), status: response.status(), document: problem.status }).toEqual({
+      body: body.slice(0, 60),
+      status,
+      document: status,
+    });
+    if (pointer !== undefined) expect(problem.errors?.map((error) => error.pointer)).toContain(pointer);
+  }
+  const text = await request.post("/api/quote", { headers: { "content-type": "text/plain" }, data: good });
+  expect(text.status()).toBe(415);
+  expect((await request.get("/api/nothing-here")).status()).toBe(404);
+  const still = await request.post("/api/quote", { headers: json, data: Buffer.from(good) });
+  expect(still.status()).toBe(200);
+});
+
+test("a change-set on an old revision is refused with both versions; one that breaks the plan says where", async ({
+  request,
+}) => {
+  const draft: Draft = await (await request.get("/api/draft")).json();
+  const offer = draft.entities.find(({ kind }) => kind === "offer");
+  if (!offer) throw new Error("the demo has no offer");
+  const write = (seen: number, body: object) =>
+    request.post("/api/draft/changes", { data: { writes: [{ kind: "offer", id: offer.id, seen, body }] } });
+
+  expect((await write(offer.revision, { ...offer.body, name: "First" })).status()).toBe(200);
+  const stale = await write(offer.revision, { ...offer.body, name: "Second" });
+  expect(stale.status()).toBe(409);
+  const refused: ProblemDocument = await stale.json();
+  expect(refused.conflicts).toEqual([
+    {
+      kind: "offer",
+      id: offer.id,
+      seen: offer.revision,
+      current: { revision: draft.sequence + 1, body: { ...offer.body, name: "First" } },
+      yours: { ...offer.body, name: "Second" },
+    },
+  ]);
+
+  const broken = await write(draft.sequence + 1, { ...offer.body, zones: ["atlantis"] });
+  expect(broken.status()).toBe(422);
+  const problem: ProblemDocument = await broken.json();
+  expect(problem.errors).toEqual([{ pointer: "#/writes/0/body/zones/0", detail: 'there is no zone "atlantis"' }]);
+
+  const removed = await request.post("/api/draft/changes", {
+    data: {
+      writes: [
+        {
+          kind: "option",
+          id: "standard",
+          seen: draft.entities.find(({ id }) => id === "standard")?.revision,
+          body: null,
+        },
+      ],
+    },
+  });
+  expect(removed.status()).toBe(422);
+  const after: Draft = await (await request.get("/api/draft")).json();
+  expect(after.sequence).toBe(draft.sequence + 1);
+});
+
+test("hostile text in names and wording is shown as text", async ({ page, request }) => {
+  const draft: Draft = await (await request.get("/api/draft")).json();
+  const body = await demo("plan.json");
+  const hostile = '<img src=x onerror="document.title=1"><script>document.title=2</script>';
+  const option = JSON.parse(body).options[0];
+  const seen = draft.entities.find(({ id }) => id === "standard")?.revision;
+  const write = {
+    kind: "option",
+    id: "standard",
+    seen,
+    body: { ...option, name: { en: hostile }, note: { en: hostile } },
+  };
+  expect((await request.post("/api/draft/changes", { data: { writes: [write] } })).status()).toBe(200);
+  await page.goto("/offers");
+  await expect(page.getByRole("heading", { level: 2 })).toContainText("<img src=x");
+  await expect(page.getByRole("complementary", { name: "Shopper view" })).toContainText("<script>");
+  await expect(page).toHaveTitle("Offers · Summant");
+});

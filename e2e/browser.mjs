@@ -1,0 +1,12 @@
+/** Debian's Chromium, kept from calling home: how tests and screenshots launch it. */
+export const BROWSER = {
+  executablePath: "/usr/bin/chromium",
+  args: [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+  ],
+};

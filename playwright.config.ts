@@ -1,0 +1,15 @@
+import { defineConfig } from "@playwright/test";
+import { BROWSER } from "./e2e/browser.mjs";
+
+/** Run by `npm test`, which starts the app on a throwaway database and says where in SUMMANT_URL. */
+export default defineConfig({
+  testDir: "e2e",
+  workers: 1,
+  timeout: 30_000,
+  forbidOnly: true,
+  use: {
+    baseURL: process.env.SUMMANT_URL ?? "http://127.0.0.1:4173",
+    viewport: { width: 1280, height: 800 },
+    launchOptions: BROWSER,
+  },
+});

@@ -1,0 +1,78 @@
+// npm run screenshots: one picture of each main view, from the demo data, into docs/screenshots.
+import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { prepareDatabase, startApp } from "./setup/app-server.mjs";
+import { needBuild } from "./setup/build.mjs";
+import { freePort, startDatabase } from "./setup/database.mjs";
+import { CHROMIUM, MARIADB, needDebianPackages } from "./setup/debian-packages.mjs";
+import { needNodePackages } from "./setup/node-packages.mjs";
+
+const root = fileURLToPath(new URL("../", import.meta.url));
+const folder = join(root, "docs", "screenshots");
+
+const cursorAtGoal = async (page) => {
+  const cursor = page.getByRole("slider", { name: "Cart value" });
+  await cursor.focus();
+  await cursor.press("]");
+};
+const newGoal = async (page) => {
+  await page.getByRole("slider", { name: /^Goal/ }).press("PageUp");
+  await page.getByText("1 change since").waitFor();
+};
+
+const VIEWS = [
+  { name: "offers", path: "/offers" },
+  { name: "offers-goal-reached-dark", path: "/offers", dark: true, before: cursorAtGoal },
+  {
+    name: "checkout-portuguese",
+    path: "/offers",
+    before: async (page) => {
+      await page.getByLabel("Language").selectOption("pt-PT");
+      await page.getByLabel("Add a product to the cart").selectOption("field-notebook");
+      await page.getByRole("tab", { name: "Checkout" }).click();
+    },
+  },
+  { name: "offers-narrow", path: "/offers", width: 768 },
+  {
+    name: "release",
+    path: "/offers",
+    before: async (page) => {
+      await newGoal(page);
+      await page.getByRole("link", { name: "Review and release" }).click();
+      await page.getByRole("button", { name: /^Release as/ }).waitFor();
+    },
+  },
+];
+
+needDebianPackages([...MARIADB, ...CHROMIUM]);
+needNodePackages(root);
+needBuild(root);
+const { chromium } = await import("@playwright/test");
+const { BROWSER } = await import("../e2e/browser.mjs");
+mkdirSync(join(root, ".data"), { recursive: true });
+const throwaway = mkdtempSync(join(root, ".data", "screenshots-"));
+const database = await startDatabase(join(throwaway, "mariadb"));
+let app;
+try {
+  prepareDatabase(root, database.url, false);
+  app = await startApp(root, database.url, await freePort());
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(folder, { recursive: true });
+  const browser = await chromium.launch(BROWSER);
+  for (const { name, path, dark, width = 1280, before } of VIEWS) {
+    const page = await browser.newPage({ viewport: { width, height: 800 }, colorScheme: dark ? "dark" : "light" });
+    await page.goto(app.address + path);
+    await page.getByRole("slider", { name: "Cart value" }).waitFor();
+    await page.locator("body").evaluate(() => document.fonts.ready);
+    await before?.(page);
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    await page.close();
+  }
+  await browser.close();
+} finally {
+  await app?.stop();
+  await database.stop();
+  rmSync(throwaway, { recursive: true, force: true });
+}

@@ -1,0 +1,102 @@
+import { fileURLToPath } from "node:url";
+import { afterAll, beforeEach, describe, expect, it } from "vitest";
+import { entitiesOf, planOf } from "../../core/plan/entities.ts";
+import { databaseUrl, openPool } from "../database/pool.ts";
+import { emptyStore, loadDemo } from "../demo/load-demo.ts";
+import { latestPlan, latestRelease, listReleases, releaseDraft } from "../releases/releases.ts";
+import { applyChangeSet } from "./change-set.ts";
+import { readDraft } from "./read-draft.ts";
+
+const pool = openPool(databaseUrl(), 10);
+const demo = fileURLToPath(new URL("../../demo", import.meta.url));
+
+beforeEach(async () => {
+  await emptyStore(pool);
+  await loadDemo(pool, demo);
+});
+afterAll(() => pool.end());
+
+async function offerInDraft() {
+  const draft = await readDraft(pool);
+  const offer = draft.entities.find((entity) => entity.kind === "offer");
+  if (offer?.kind !== "offer") throw new Error("the demo has no offer");
+  return { sequence: draft.sequence, offer };
+}
+
+describe("the draft in MariaDB", () => {
+  it("lets exactly one of many writers on the same revision through, and refuses the others with its version", async () => {
+    const { offer, sequence } = await offerInDraft();
+    const results = await Promise.all(
+      Array.from({ length: 20 }, (_, i) =>
+        applyChangeSet(
+          pool,
+          {
+            writes: [
+              { kind: "offer", id: offer.id, seen: offer.revision, body: { ...offer.body, name: `Writer ${i}` } },
+            ],
+          },
+          `writer ${i}`,
+        ),
+      ),
+    );
+    const applied = results.filter((result) => "sequence" in result);
+    expect(applied).toHaveLength(1);
+    const now = await offerInDraft();
+    expect(now.sequence).toBe(sequence + 1);
+    for (const result of results) {
+      if ("conflicts" in result) expect(result.conflicts[0]?.current.body).toEqual(now.offer.body);
+    }
+  });
+
+  it("writes all of a change-set or nothing of it, and logs before and after", async () => {
+    const { offer, sequence } = await offerInDraft();
+    const half = await applyChangeSet(
+      pool,
+      {
+        writes: [
+          { kind: "offer", id: offer.id, seen: offer.revision, body: { ...offer.body, name: "Kept back" } },
+          { kind: "zone", id: "portugal-mainland", seen: 999, body: null },
+        ],
+      },
+      "tester",
+    );
+    expect(half).toHaveProperty("conflicts");
+    expect((await offerInDraft()).offer.body.name).toBe(offer.body.name);
+
+    await applyChangeSet(
+      pool,
+      { writes: [{ kind: "offer", id: offer.id, seen: offer.revision, body: { ...offer.body, name: "Renamed" } }] },
+      "tester",
+    );
+    const [log] = await pool.query(
+      "SELECT made_by, body_before, body_after FROM changes JOIN change_sets USING (sequence) WHERE sequence = ?",
+      [sequence + 1],
+    );
+    expect(log).toEqual([
+      {
+        made_by: "tester",
+        body_before: JSON.stringify(offer.body),
+        body_after: JSON.stringify({ ...offer.body, name: "Renamed" }),
+      },
+    ]);
+  });
+
+  it("releases what was looked at, once, and keeps every release as it was", async () => {
+    const { offer, sequence } = await offerInDraft();
+    expect(await releaseDraft(pool, sequence, "tester")).toEqual({ refused: "nothing-changed", sequence });
+    await applyChangeSet(
+      pool,
+      { writes: [{ kind: "offer", id: offer.id, seen: offer.revision, body: { ...offer.body, on: false } }] },
+      "tester",
+    );
+    expect(await releaseDraft(pool, sequence, "tester")).toEqual({ refused: "draft-moved", sequence: sequence + 1 });
+    expect(await releaseDraft(pool, sequence + 1, "tester")).toHaveProperty("release.number", 2);
+    expect((await latestRelease(pool))?.compiled.plan.offers[0]?.on).toBe(false);
+    expect((await listReleases(pool)).map(({ number }) => number)).toEqual([2, 1]);
+
+    const latest = await latestPlan(pool);
+    expect(latest && planOf(entitiesOf(latest.plan))).toEqual(latest?.plan);
+    await pool.query("UPDATE releases SET plan = REPLACE(plan, 'Portugal', 'Elsewhere') WHERE number = 2");
+    await expect(latestPlan(pool)).rejects.toThrow(/damaged/);
+  });
+});
