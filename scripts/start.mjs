@@ -42,7 +42,7 @@ async function main() {
     );
     const url = outside ?? database.url;
     prepareDatabase(root, url, resetDemo);
-    app = await startApp(root, url, port ?? (await usualOrFreePort()));
+    app = await startApp(root, url, await choosePort(port));
     say(`\nSummant: ${app.address}\n\nCtrl+C stops it.`);
     const whoEnded = await Promise.race([
       app.ended.then(() => "The app"),
@@ -75,12 +75,12 @@ function readOptions() {
   }
 }
 
-async function usualOrFreePort() {
-  const taken = await fetch(`http://127.0.0.1:${USUAL_PORT}/`).then(
-    () => true,
-    () => false,
-  );
-  return taken ? freePort() : USUAL_PORT;
+/** The port asked for, which has to be free; else the usual one, or any when that is taken. */
+async function choosePort(asked) {
+  if (asked === undefined) return freePort(USUAL_PORT).catch(() => freePort());
+  return freePort(asked).catch(() => {
+    throw new SetupError(`Port ${asked} is taken; choose another with --port.`);
+  });
 }
 
 main().catch((error) => {

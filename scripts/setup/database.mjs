@@ -9,11 +9,12 @@ import { SetupError, say } from "./say.mjs";
 const PATH = [process.env.PATH, "/usr/sbin", "/usr/bin"].join(delimiter);
 const WAIT_MS = 60_000;
 
-export function freePort() {
+/** A port of 127.0.0.1 that nobody listens on: `wanted` (0: any); rejects when that is taken. */
+export function freePort(wanted = 0) {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once("error", reject);
-    probe.listen(0, "127.0.0.1", () => {
+    probe.listen(wanted, "127.0.0.1", () => {
       const { port } = probe.address();
       probe.close(() => resolve(port));
     });
