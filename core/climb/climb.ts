@@ -6,7 +6,7 @@ import { turns, type ValuePath, valueAt } from "../measures/value-path.ts";
 import { compare } from "../money/rational.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
-import { findTariff } from "../quote/find-tariff.ts";
+import { findTariffs } from "../quote/find-tariffs.ts";
 import { priceOption } from "../quote/price-options.ts";
 import { type StepState, standing } from "../quote/progress.ts";
 import type { QuoteRequest } from "../quote/request.ts";
@@ -44,7 +44,7 @@ export type Climb = {
  * prices and goals make, not by sampling; it equals a quote at every minor unit.
  *
  * @param to the last shelf value, in minor units
- * @returns climb null when nobody serves the destination
+ * @returns climb null when nobody serves the destination; while it is partly known, the climb of the first zone possible
  */
 export function climb(
   compiled: CompiledPlan,
@@ -53,9 +53,9 @@ export function climb(
 ): { climb: Climb | null } | { problems: Problem[] } {
   const sample = readCart(request.cart, "/cart");
   if ("problems" in sample) return sample;
-  const found = findTariff(compiled, request);
+  const found = findTariffs(compiled, request);
   if ("problems" in found) return found;
-  const { tariff } = found;
+  const [tariff] = found.tariffs;
   if (!tariff) return { climb: null };
 
   const walk = segmentsOf(sample, to);
@@ -171,11 +171,12 @@ function flagOf(tariff: Tariff, sample: ReadCart, walk: readonly Segment[], goal
 
 /** What a measure counts at shelf value x: the goal that a flag dragged to x stands for. */
 export function countedAt(compiled: CompiledPlan, request: QuoteRequest, offer: string, x: number): number | null {
-  const found = findTariff(compiled, request);
+  const found = findTariffs(compiled, request);
   const cart = readCart(cartAt(request.cart, x), "/cart");
   if ("problems" in found || "problems" in cart) return null;
-  const step = found.tariff?.offers.find(({ id }) => id === offer)?.steps[0];
-  const measure = step && found.tariff?.measures[step.goal.measure];
+  const [tariff] = found.tariffs;
+  const step = tariff?.offers.find(({ id }) => id === offer)?.steps[0];
+  const measure = step && tariff?.measures[step.goal.measure];
   return measure ? valueAt(valuePath(measure, cart, null), 0) : null;
 }
 

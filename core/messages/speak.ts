@@ -10,7 +10,7 @@ export type Surface = (typeof SURFACES)[number];
 export type Saying = {
   readonly offer: string;
   readonly step: string;
-  readonly state: Extract<StepState, "empty" | "on-the-way" | "reached">;
+  readonly state: Exclude<StepState, "covered" | "blocked">;
   readonly text: string;
   readonly locale: string;
   readonly goal: number;

@@ -9,6 +9,7 @@ export const STEP_VARIABLES = {
   empty: ["goal", "remaining"],
   "on-the-way": ["goal", "counted", "remaining", "percent"],
   reached: ["goal", "counted"],
+  "place-unknown": ["goal"],
 } as const;
 
 /** Problems of an ICU message: text that cannot be read, and placeholders that nothing fills. */

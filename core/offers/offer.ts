@@ -5,9 +5,17 @@ import { Amount } from "../money/amount.ts";
 import { ByLocale, closed, Id, Position } from "../plan/atoms.ts";
 import { Reward } from "./reward.ts";
 
-/** What shoppers read about one step: before anything is in the cart, while goods are missing, and once it is earned. */
+/**
+ * What shoppers read about one step: before anything is in the cart, while goods are missing, once it is earned, and
+ * while it depends on where the cart goes and that is not known.
+ */
 const StepWording = Type.Object(
-  { empty: Type.Optional(ByLocale), "on-the-way": Type.Optional(ByLocale), reached: Type.Optional(ByLocale) },
+  {
+    empty: Type.Optional(ByLocale),
+    "on-the-way": Type.Optional(ByLocale),
+    reached: Type.Optional(ByLocale),
+    "place-unknown": Type.Optional(ByLocale),
+  },
   { ...closed, title: "StepWording", description: "ICU MessageFormat; variables: goal, counted, remaining, percent" },
 );
 

@@ -1,5 +1,6 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { CountryCode, CurrencyCode, closed, Id, Locale, Percent, Position, RegionCode } from "../plan/atoms.ts";
+import { CurrencyCode, closed, Id, Locale, Percent, Position } from "../plan/atoms.ts";
+import { ZoneDestination } from "./destination.ts";
 
 const Name = Type.String({ minLength: 1, maxLength: 100 });
 
@@ -25,10 +26,8 @@ export const Zone = Type.Object(
     position: Position,
     market: Id,
     name: Name,
-    destinations: Type.Array(
-      Type.Union([Type.Object({ country: CountryCode }, closed), Type.Object({ region: RegionCode }, closed)]),
-      { maxItems: 1000 },
-    ),
+    on: Type.Optional(Type.Boolean({ description: "False: switched off, as if it were not there" })),
+    destinations: Type.Array(ZoneDestination, { maxItems: 1000 }),
     standardTaxRate: Percent,
   },
   { ...closed, title: "Zone" },

@@ -1,36 +1,186 @@
 import { byPosition } from "../plan/atoms.ts";
 import type { Destination } from "../quote/request.ts";
+import type { ZoneDestination } from "./destination.ts";
 import type { Zone } from "./market.ts";
+import { normalPostcode, type PostcodePattern, postcodePattern } from "./postcode.ts";
+import { parentOf, regionsOf, territoriesUnder, territoryOf } from "./territory.ts";
 
-/** Zones by what they claim, made once: the narrowest claim wins, and ties go by position. */
+/** What made a zone the one that serves a place. */
+export type ServedBy = "postcode" | "region" | "country" | "rest-of-world";
+
+/** One zone's hold on a place. Exceptions let the next wider claim have it. */
+type Claim = {
+  readonly zone: string;
+  readonly by: ServedBy;
+  readonly exceptRegions: ReadonlySet<string>;
+  readonly exceptPostcodes: readonly PostcodePattern[];
+};
+
+type PostcodeClaim = Claim & { readonly pattern: PostcodePattern };
+
+/** Zones by what they claim, made once. Lists are in the order in which they win. */
 export type PlaceIndex = {
-  readonly byRegion: ReadonlyMap<string, string>;
-  readonly byCountry: ReadonlyMap<string, string>;
+  /** By country, then by leading characters. */
+  readonly postcodes: ReadonlyMap<string, ReadonlyMap<string, readonly PostcodeClaim[]>>;
+  readonly regions: ReadonlyMap<string, readonly Claim[]>;
+  readonly countries: ReadonlyMap<string, readonly Claim[]>;
+  readonly world: readonly Claim[];
+  /** Every zone that is on, in order. */
+  readonly zones: readonly string[];
+};
+
+/** The one zone that serves a place, or those still possible while it is partly known. */
+export type Resolution = {
+  /** In the plan's order; one when the place is known well enough; empty when nobody serves it. */
+  readonly zones: readonly string[];
+  /** Whether an address that completes this place may be one that nobody serves. */
+  readonly orNowhere: boolean;
+  /** What decided, when one zone serves it. */
+  readonly by: ServedBy | null;
 };
 
 export function indexPlaces(zones: readonly Zone[]): PlaceIndex {
-  const byRegion = new Map<string, string>();
-  const byCountry = new Map<string, string>();
-  for (const zone of [...zones].sort(byPosition)) {
+  const postcodes = new Map<string, Map<string, PostcodeClaim[]>>();
+  const regions = new Map<string, Claim[]>();
+  const countries = new Map<string, Claim[]>();
+  const world: Claim[] = [];
+  const on = zones.filter((zone) => zone.on !== false).sort(byPosition);
+  for (const zone of on) {
     for (const destination of zone.destinations) {
-      if ("region" in destination) claim(byRegion, destination.region, zone.id);
-      else claim(byCountry, destination.country, zone.id);
+      const claim = claimOf(zone.id, destination);
+      if ("restOfWorld" in destination) world.push({ ...claim, exceptRegions: new Set(destination.exceptCountries) });
+      else if ("region" in destination) push(regions, destination.region, claim);
+      else if (!destination.postcodes) push(countries, destination.country, claim);
+      else {
+        const byLead = postcodes.get(destination.country) ?? new Map<string, PostcodeClaim[]>();
+        postcodes.set(destination.country, byLead);
+        for (const text of destination.postcodes) {
+          const pattern = postcodePattern(destination.country, text);
+          if (pattern) push(byLead, withoutSeparator(pattern.lead), { ...claim, pattern });
+        }
+      }
     }
   }
-  return { byRegion, byCountry };
+  for (const byLead of postcodes.values()) {
+    // Zones came in order, and sorting is stable: ties keep their positions.
+    for (const claims of byLead.values()) {
+      claims.sort((a, b) => Number(b.pattern.exact) - Number(a.pattern.exact) || narrower(a, b));
+    }
+  }
+  return { postcodes, regions, countries, world, zones: on.map(({ id }) => id) };
 }
 
-function claim(map: Map<string, string>, place: string, zone: string): void {
-  if (!map.has(place)) map.set(place, zone);
+const narrower = (a: PostcodeClaim, b: PostcodeClaim) =>
+  a.pattern.width === b.pattern.width ? 0 : a.pattern.width - b.pattern.width;
+
+const withoutSeparator = (text: string) => text.replaceAll(/[ -]/g, "");
+
+function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
+  const list = map.get(key);
+  if (list) list.push(value);
+  else map.set(key, [value]);
+}
+
+function claimOf(zone: string, destination: ZoneDestination): Claim {
+  if ("restOfWorld" in destination) return { zone, by: "rest-of-world", exceptRegions: new Set(), exceptPostcodes: [] };
+  const country = "country" in destination ? destination.country : destination.region.slice(0, 2);
+  return {
+    zone,
+    by: "region" in destination ? "region" : destination.postcodes ? "postcode" : "country",
+    exceptRegions: new Set("country" in destination ? destination.exceptRegions : []),
+    exceptPostcodes: (destination.exceptPostcodes ?? []).flatMap((text) => postcodePattern(country, text) ?? []),
+  };
+}
+
+/** A destination with its codes made one: a territory is named both as a country and as a region. */
+type Place = {
+  /** The narrowest country code first, then the one it is listed under. */
+  readonly countries: readonly string[];
+  readonly regions: readonly string[];
+  readonly postcode: string | null;
+};
+
+function placeOf({ country, region, postcode }: Destination): Place {
+  const territory = (region && territoryOf(region)) ?? (country && parentOf(country) ? country : undefined);
+  const home = territory ? parentOf(territory) : (country ?? region?.slice(0, 2));
+  const countries = [territory, home].filter((code) => code !== undefined);
+  const regions = [...new Set([...(region ? [region] : []), ...(territory ? regionsOf(territory) : [])])];
+  const typed = postcode?.trim() ?? "";
+  return { countries, regions, postcode: typed === "" || !home ? null : normalPostcode(home, typed) };
 }
 
 /**
- * The zone that serves a destination: by its region (ISO 3166-2), else by its country; null when none does.
+ * The zone that serves a destination: postcode over region over country over rest of world; among postcodes the exact
+ * one, then more fixed leading characters, then the narrower range; ties by position. An address with a postcode is
+ * taken as complete. With less, every zone is named that a fuller address could still lead to.
  *
- * @example zoneOf(index, { country: "PT", region: "PT-30" }) // "madeira"
+ * @example resolvePlace(index, { country: "PT", postcode: "9000-123" }) // { zones: ["islands"], by: "postcode", … }
  */
-export function zoneOf(index: PlaceIndex, { country, region }: Destination): string | null {
-  const narrow = region === undefined ? undefined : index.byRegion.get(region);
-  const home = country ?? region?.slice(0, 2);
-  return narrow ?? (home === undefined ? undefined : index.byCountry.get(home)) ?? null;
+export function resolvePlace(index: PlaceIndex, destination: Destination): Resolution {
+  const place = placeOf(destination);
+  if (place.countries.length === 0) return { zones: index.zones, orNowhere: !worldIsServed(index), by: null };
+  if (place.postcode === null) return stillPossible(index, place);
+  for (const claim of claimsFor(index, place)) {
+    if (!excepted(claim, place)) return { zones: [claim.zone], orNowhere: false, by: claim.by };
+  }
+  return { zones: [], orNowhere: true, by: null };
+}
+
+const worldIsServed = ({ world }: PlaceIndex) => world.some((claim) => claim.exceptRegions.size === 0);
+
+/** Every claim on a place, narrowest first. */
+function* claimsFor(index: PlaceIndex, place: Place): Generator<Claim> {
+  const { postcode } = place;
+  if (postcode !== null) yield* postcodeClaims(index, place.countries, postcode);
+  for (const region of place.regions) yield* index.regions.get(region) ?? [];
+  for (const country of place.countries) yield* index.countries.get(country) ?? [];
+  yield* index.world;
+}
+
+function* postcodeClaims(index: PlaceIndex, countries: readonly string[], postcode: string): Generator<Claim> {
+  const bare = withoutSeparator(postcode);
+  for (let length = bare.length; length >= 0; length -= 1) {
+    const lead = bare.slice(0, length);
+    for (const country of countries) {
+      for (const claim of index.postcodes.get(country)?.get(lead) ?? [])
+        if (claim.pattern.matches(postcode)) yield claim;
+    }
+  }
+}
+
+function excepted({ by, exceptRegions, exceptPostcodes }: Claim, place: Place): boolean {
+  const names = by === "rest-of-world" ? place.countries : place.regions;
+  if (names.some((name) => exceptRegions.has(name))) return true;
+  const { postcode } = place;
+  return postcode !== null && exceptPostcodes.some((pattern) => pattern.matches(postcode));
+}
+
+/** Zones that some full address within a place without a postcode leads to. */
+function stillPossible(index: PlaceIndex, place: Place): Resolution {
+  const possible = new Map<string, ServedBy>();
+  const add = (claims: Iterable<Claim>) => {
+    for (const { zone, by } of claims) if (!possible.has(zone)) possible.set(zone, by);
+  };
+  for (const country of place.countries) {
+    for (const claims of index.postcodes.get(country)?.values() ?? []) add(claims);
+  }
+  const regionUnknown = place.regions.length === 0;
+  if (regionUnknown) {
+    for (const country of place.countries) {
+      for (const [region, claims] of index.regions) if (region.startsWith(`${country}-`)) add(claims);
+      for (const territory of territoriesUnder(country)) add(index.countries.get(territory) ?? []);
+    }
+  }
+  let settled = false;
+  for (const claim of claimsFor(index, place)) {
+    if (excepted(claim, place)) continue;
+    add([claim]);
+    const regionMayBeExcepted = regionUnknown && claim.by !== "rest-of-world" && claim.exceptRegions.size > 0;
+    settled = !regionMayBeExcepted && claim.exceptPostcodes.length === 0;
+    if (settled) break;
+  }
+  const zones = index.zones.filter((zone) => possible.has(zone));
+  const [only] = zones;
+  const one = zones.length === 1 && settled && only !== undefined;
+  return { zones, orNowhere: !settled, by: one ? (possible.get(only) ?? null) : null };
 }

@@ -4,6 +4,7 @@ import { amountProblems } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
 import type { Offer } from "../offers/offer.ts";
 import { rewardProblems } from "../offers/reward.ts";
+import { destinationProblems } from "../places/destination.ts";
 import type { Market } from "../places/market.ts";
 import type { Plan } from "./plan.ts";
 import type { Problem } from "./problem.ts";
@@ -19,7 +20,12 @@ export function planProblems(plan: Plan): Problem[] {
   return [
     ...(["markets", "zones", "options", "offers"] as const).flatMap((kind) => repeatedIds(plan[kind], `/${kind}`)),
     ...plan.markets.flatMap((market, i) => marketProblems(market, `/markets/${i}`)),
-    ...plan.zones.flatMap((zone, i) => unknown([zone.market], markets, "market", () => `/zones/${i}/market`)),
+    ...plan.zones.flatMap((zone, i) => [
+      ...unknown([zone.market], markets, "market", () => `/zones/${i}/market`),
+      ...zone.destinations.flatMap((destination, d) =>
+        destinationProblems(destination, `/zones/${i}/destinations/${d}`),
+      ),
+    ]),
     ...plan.options.flatMap((option, i) => [
       ...unknown(option.zones, zones, "zone", (k) => `/options/${i}/zones/${k}`),
       ...chargeProblems(option.charge, `/options/${i}/charge`, markets, soldIn(plan, option.zones)),
@@ -53,7 +59,7 @@ function offerProblems(
         (k) => `${path}/steps/${s}/reward/options/${k}`,
       ),
       ...rewardProblems(step.reward, `${path}/steps/${s}/reward`, known.markets),
-      ...(["empty", "on-the-way", "reached"] as const).flatMap((state) =>
+      ...(["empty", "on-the-way", "reached", "place-unknown"] as const).flatMap((state) =>
         Object.entries(step.wording[state] ?? {}).flatMap(([locale, text]) =>
           wordingProblems(text, STEP_VARIABLES[state], `${path}/steps/${s}/wording/${state}/${locale}`),
         ),

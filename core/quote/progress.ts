@@ -6,9 +6,9 @@ import type { Tariff, TariffStep } from "./tariff.ts";
  * Where a step stands:
  * `empty` nothing is in the cart yet; `on-the-way` adding `remaining` earns it; `reached` earned, and it makes its
  * option cheaper; `covered` it would change nothing, its options are that cheap already; `blocked` no amount of goods
- * earns it.
+ * earns it; `place-unknown` it depends on where the cart goes, and that is not known yet.
  */
-export type StepState = "empty" | "on-the-way" | "reached" | "covered" | "blocked";
+export type StepState = "empty" | "on-the-way" | "reached" | "covered" | "blocked" | "place-unknown";
 
 export type StepStanding = { readonly state: StepState; readonly remaining: number | null };
 

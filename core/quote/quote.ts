@@ -6,7 +6,8 @@ import { pickText } from "../messages/locale.ts";
 import { type Saying, SURFACES, type Surface, speak } from "../messages/speak.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
-import { findTariff } from "./find-tariff.ts";
+import { findTariffs } from "./find-tariffs.ts";
+import { holdInAll } from "./hold-in-all.ts";
 import { type PricedOption, priceOption } from "./price-options.ts";
 import { type StepState, standing } from "./progress.ts";
 import type { QuoteRequest } from "./request.ts";
@@ -28,6 +29,10 @@ export type QuotedOption = {
   reason?: NoPrice;
   offers: string[];
   chosen: boolean;
+  /** Offered wherever it may still go; always true when the place is known. */
+  certain: boolean;
+  /** `price` is the lowest of several, which depend on where it goes. */
+  from: boolean;
 };
 
 export type Progress = {
@@ -49,6 +54,10 @@ export type QuotedMessage = { surface: Surface; offer: string; step: string; sta
 export type Quote = {
   market: string | null;
   zone: string | null;
+  /** While the place is only partly known: the zones it may still turn out to be in. */
+  zonesPossible?: string[];
+  /** While the place is only partly known: whether nobody may turn out to serve it. */
+  orNowhere?: boolean;
   currency: string;
   totals: Totals;
   options: QuotedOption[];
@@ -66,35 +75,59 @@ export type QuoteResult = { quote: Quote } | { problems: Problem[] };
 export function quote(compiled: CompiledPlan, request: QuoteRequest): QuoteResult {
   const cart = readCart(request.cart, "/cart");
   if ("problems" in cart) return cart;
-  const totals = totalsOf(cart);
-  const found = findTariff(compiled, request);
+  const found = findTariffs(compiled, request);
   if ("problems" in found) return found;
-  const { tariff } = found;
-  if (!tariff) {
+  const { tariffs, orNowhere } = found;
+  const [first, ...others] = tariffs.map((tariff) => quoteIn(tariff, cart, request));
+  if (!first) {
+    const { currency } = request;
     return {
-      quote: { market: null, zone: null, currency: request.currency, totals, options: [], progress: [], messages: [] },
+      quote: { market: null, zone: null, currency, totals: totalsOf(cart), options: [], progress: [], messages: [] },
     };
   }
-  const locale = request.locale ?? tariff.market.languages[0] ?? "en";
+  if (others.length === 0 && !orNowhere) return { quote: first };
+  const held = holdInAll([first, ...others], orNowhere);
+  return { quote: { ...held, messages: [...held.messages, ...placeUnknownMessages(tariffs, held.progress, request)] } };
+}
+
+/** The quote where it is known which zone serves. */
+function quoteIn(tariff: Tariff, cart: ReadCart, request: QuoteRequest): Quote {
+  const locale = localeOf(request, tariff);
   const paths = tariff.measures.map((measure) => valuePath(measure, cart, null));
+  const counted = paths.map((path) => valueAt(path, 0));
+  const totals = totalsOf(cart);
   const progress = progressOf(tariff, paths, request.cart.lines.length === 0);
   return {
-    quote: {
-      market: tariff.market.id,
-      zone: tariff.zone.id,
-      currency: tariff.currency,
-      totals,
-      options: quotedOptions(
-        tariff,
-        cart,
-        totals,
-        paths.map((path) => valueAt(path, 0)),
-        locale,
-      ),
-      progress,
-      messages: messagesOf(tariff, progress, locale),
-    },
+    market: tariff.market.id,
+    zone: tariff.zone.id,
+    currency: tariff.currency,
+    totals,
+    options: quotedOptions(tariff, cart, totals, counted, locale),
+    progress,
+    messages: messagesOf(tariff, progress, locale),
   };
+}
+
+const localeOf = (request: QuoteRequest, tariff: Tariff) => request.locale ?? tariff.market.languages[0] ?? "en";
+
+/** What is said about steps that depend on where it goes, while that is not known. */
+function placeUnknownMessages(
+  tariffs: readonly Tariff[],
+  progress: readonly Progress[],
+  request: QuoteRequest,
+): QuotedMessage[] {
+  return progress.flatMap((entry) => {
+    if (entry.state !== "place-unknown") return [];
+    const { state } = entry;
+    const [text] = tariffs.flatMap((tariff) => {
+      const offer = tariff.offers.find(({ id }) => id === entry.offer);
+      const saying = offer && sayingFor(tariff, offer, entry, localeOf(request, tariff));
+      return saying ? [speak(saying, tariff.currency)] : [];
+    });
+    return text === undefined
+      ? []
+      : SURFACES.map((surface) => ({ surface, offer: entry.offer, step: entry.step, state, text }));
+  });
 }
 
 function quotedOptions(
@@ -129,6 +162,8 @@ function quotedOptions(
         reason,
         offers: [],
         chosen: false,
+        certain: true,
+        from: false,
       };
     }
     return {
@@ -139,6 +174,8 @@ function quotedOptions(
       ...payable(totals.goods, tax, price, pricesIncludeTax, tariff.standardTax),
       offers: offer ? [offer.id] : [],
       chosen: number === chosen,
+      certain: true,
+      from: false,
     };
   });
 }

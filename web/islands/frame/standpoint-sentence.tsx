@@ -35,6 +35,7 @@ export function StandpointSentence({ standpoint, market, onChange }: Props) {
         value={standpoint.country}
         onChange={(event) => onChange({ ...standpoint, country: event.target.value })}
       >
+        <option value="">a place not known yet</option>
         {COUNTRIES.map(({ code, name }) => (
           <option key={code} value={code}>
             {name}

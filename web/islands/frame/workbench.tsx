@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-quer
 import { PanelRightClose, PanelRightOpen } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { cartAt } from "../../../core/climb/cart-at.ts";
-import { zoneOf } from "../../../core/places/resolve.ts";
+import { resolvePlace } from "../../../core/places/resolve.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import { OffersView } from "../offers/offers-view.tsx";
 import { ReleaseView } from "../release/release-view.tsx";
@@ -72,7 +72,7 @@ function Frame({ section }: { section: Section }) {
   const { compiled, plan } = state;
   const result = compiled && quote(compiled, request);
 
-  const zone = compiled && zoneOf(compiled.places, sampleRequest.destination);
+  const zone = compiled && resolvePlace(compiled.places, sampleRequest.destination).zones[0];
   const market =
     plan?.markets.find(({ id }) => id === plan.zones.find((candidate) => candidate.id === zone)?.market) ?? null;
 
@@ -146,6 +146,7 @@ function Frame({ section }: { section: Section }) {
 }
 
 function placeName({ country, postcode, locale }: Standpoint): string {
+  if (country === "") return "";
   const name = new Intl.DisplayNames([locale], { type: "region" }).of(country) ?? country;
   return postcode === "" ? name : `${postcode}, ${name}`;
 }

@@ -11,7 +11,9 @@ export function DeliveryChoice({ quote, placeName, locale, money, choose }: Prop
   const current = available.find(({ id }) => id === picked) ?? available.find(({ chosen }) => chosen);
   return (
     <>
-      <h3 className="mt-3 mb-1 text-[13px] text-quiet">{shopWord("delivery", locale, { place: placeName })}</h3>
+      <h3 className="mt-3 mb-1 text-[13px] text-quiet">
+        {placeName === "" ? shopWord("deliverySomewhere", locale) : shopWord("delivery", locale, { place: placeName })}
+      </h3>
       <ul>
         {quote.options.map((option) => (
           <li key={option.id} className="border-b border-base-300 py-2" data-option={option.id}>
@@ -53,7 +55,7 @@ export function DeliveryChoice({ quote, placeName, locale, money, choose }: Prop
 type OfferedProps = { option: QuotedOption; money: (minor: number) => string; locale: string };
 
 function Offered({ option, money, locale }: OfferedProps) {
-  const { name, note, price, fullPrice } = option;
+  const { name, note, price, fullPrice, from } = option;
   const reduced = price !== null && fullPrice !== null && price < fullPrice;
   return (
     <>
@@ -67,10 +69,15 @@ function Offered({ option, money, locale }: OfferedProps) {
           <span className="text-[13px] text-quiet">{shopWord("notAvailable", locale)}</span>
         ) : (
           <span className={reduced ? "font-semibold text-primary" : ""} data-price>
-            {price === 0 ? shopWord("free", locale) : money(price)}
+            {shownPrice(price, from, money, locale)}
           </span>
         )}
       </span>
     </>
   );
+}
+
+function shownPrice(price: number, from: boolean, money: (minor: number) => string, locale: string): string {
+  const text = price === 0 && !from ? shopWord("free", locale) : money(price);
+  return from ? shopWord("from", locale, { price: text }) : text;
 }

@@ -181,7 +181,7 @@ function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
           )}
         </dl>
       )}
-      {quote.zone === null ? (
+      {quote.zone === null && !quote.zonesPossible ? (
         <p className="mt-3 text-warning">{shopWord("notServed", locale, { place: placeName })}</p>
       ) : (
         <DeliveryChoice

@@ -1,7 +1,7 @@
 import type { CartLine, QuoteRequest } from "../../../core/quote/request.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 
-/** Who looks: where it goes, in which currency and language. */
+/** Who looks: where it goes (empty while not known), in which currency and language. */
 export type Standpoint = { country: string; postcode: string; currency: string; locale: string };
 
 export function isStandpoint(value: unknown): value is Standpoint {
@@ -36,5 +36,6 @@ export function cartLines(
 
 export function requestFor(standpoint: Standpoint, lines: CartLine[], at: string): QuoteRequest {
   const { country, postcode, currency, locale } = standpoint;
-  return { at, currency, locale, destination: { country, ...(postcode === "" ? {} : { postcode }) }, cart: { lines } };
+  const destination = { ...(country === "" ? {} : { country }), ...(postcode === "" ? {} : { postcode }) };
+  return { at, currency, locale, destination, cart: { lines } };
 }

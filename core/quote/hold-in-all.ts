@@ -1,0 +1,83 @@
+import type { Progress, Quote, QuotedOption } from "./quote.ts";
+
+/**
+ * What is true of every one of several quotes of the same cart: how a place that is only partly known is answered.
+ * Prices that differ become "from" the lowest; an option that is not in all of them is not certain; a step that stands
+ * differently promises nothing and is `place-unknown`.
+ *
+ * @param orNowhere the place may also be one that nobody serves: then nothing is certain
+ */
+export function holdInAll(quotes: readonly [Quote, ...Quote[]], orNowhere: boolean): Quote {
+  const [first] = quotes;
+  const same = <T>(read: (quote: Quote) => T) => quotes.every((quote) => read(quote) === read(first));
+  const optionIds = unique(quotes.flatMap(({ options }) => options.map(({ id }) => id)));
+  const steps = unique(quotes.flatMap(({ progress }) => progress.map(({ offer, step }) => `${offer} ${step}`)));
+  const progress = steps.map((key) =>
+    mergedStep(
+      quotes.map((quote) => quote.progress.find(({ offer, step }) => `${offer} ${step}` === key)),
+      orNowhere,
+    ),
+  );
+  return {
+    ...first,
+    market: !orNowhere && same(({ market }) => market) ? first.market : null,
+    zone: null,
+    zonesPossible: quotes.flatMap(({ zone }) => zone ?? []),
+    orNowhere,
+    options: optionIds.map((id) =>
+      mergedOption(
+        quotes.map(({ options }) => options.find((option) => option.id === id)),
+        orNowhere,
+      ),
+    ),
+    progress,
+    messages: first.messages.filter(
+      (message) =>
+        !orNowhere &&
+        quotes.every(({ messages }) => messages.some((other) => JSON.stringify(other) === JSON.stringify(message))),
+    ),
+  };
+}
+
+const unique = (list: readonly string[]) => [...new Set(list)];
+
+function mergedOption(found: readonly (QuotedOption | undefined)[], orNowhere: boolean): QuotedOption {
+  const present = found.filter((option) => option !== undefined);
+  const priced = present.filter(({ available }) => available);
+  const cheapest = priced.reduce<QuotedOption | undefined>(
+    (best, option) => (best && (best.price ?? 0) <= (option.price ?? 0) ? best : option),
+    undefined,
+  );
+  const [any] = present;
+  const shown = cheapest ?? any;
+  if (!shown) throw new RangeError("an option that no quote has");
+  const differ = <K extends keyof QuotedOption>(key: K) => priced.some((option) => option[key] !== shown[key]);
+  return {
+    ...shown,
+    certain: !orNowhere && priced.length === found.length,
+    from: differ("price"),
+    fullPrice: differ("fullPrice") ? null : shown.fullPrice,
+    total: differ("total") ? null : shown.total,
+    tax: differ("tax") ? null : shown.tax,
+    offers: shown.offers.filter((id) => priced.every(({ offers }) => offers.includes(id))),
+    chosen: priced.length === found.length && priced.every(({ chosen }) => chosen),
+  };
+}
+
+function mergedStep(found: readonly (Progress | undefined)[], orNowhere: boolean): Progress {
+  const present = found.filter((entry) => entry !== undefined);
+  const [first] = present;
+  if (!first) throw new RangeError("a step that no quote has");
+  const alike =
+    present.length === found.length && present.every((entry) => JSON.stringify(entry) === JSON.stringify(first));
+  if (alike && !orNowhere) return first;
+  return {
+    ...first,
+    goal: Math.min(...present.map(({ goal }) => goal)),
+    counted: Math.min(...present.map(({ counted }) => counted)),
+    percent: Math.min(99, ...present.map(({ percent }) => percent)),
+    reached: false,
+    remaining: null,
+    state: "place-unknown",
+  };
+}
