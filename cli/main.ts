@@ -1,14 +1,23 @@
 import { readFile } from "node:fs/promises";
 import { parseArgs } from "node:util";
+import { climb } from "../core/climb/climb.ts";
+import { typedAmount } from "../core/money/typed.ts";
 import { compile } from "../core/plan/compile.ts";
 import type { Problem } from "../core/plan/problem.ts";
 import { quote } from "../core/quote/quote.ts";
+import { readRatesCsv } from "../server/rates/read-rates-csv.ts";
 import type { Checked } from "../server/validation/checker.ts";
-import { checkPlan, checkQuoteRequest } from "../server/validation/documents.ts";
+import { checkPlan, checkQuoteRequest, checkRateTable } from "../server/validation/documents.ts";
 import { readJson } from "../server/validation/read-json.ts";
+import { climbTable } from "./climb-table.ts";
 
-const USAGE = `usage: summant quote --plan PLAN.json --request REQUEST.json
-  Prints what a shopper gets, as JSON. "-" reads standard input. Bad input: a line per error with its path, exit code 2.
+const USAGE = `usage:
+  summant quote --plan PLAN.json --request REQUEST.json     what a shopper gets, as JSON
+  summant climb --plan PLAN.json --request REQUEST.json [--to AMOUNT] [--table]
+                                                            delivery prices over cart value; --table for people
+  summant validate PLAN.json                                schema and references of a plan
+  summant rates --csv RATES.csv --base EUR [--id ID]        published reference rates as a rate table of a plan
+"-" reads standard input. Bad input: a line per error with its path, exit code 2.
 `;
 
 /** Input that cannot be used: every line says where and why. */
@@ -28,9 +37,9 @@ export async function main(argv: string[]): Promise<number> {
       process.stdout.write(USAGE);
       return 0;
     }
-    if (command !== "quote")
-      throw new BadInput([command ? `there is no command "${command}"` : "no command given", USAGE.trimEnd()]);
-    process.stdout.write(`${JSON.stringify(await quoteCommand(rest), null, 2)}\n`);
+    const run = command === undefined ? undefined : COMMANDS.get(command);
+    if (!run) throw new BadInput([command ? `there is no command "${command}"` : "no command given", USAGE.trimEnd()]);
+    process.stdout.write(`${await run(rest)}\n`);
     return 0;
   } catch (error) {
     if (!(error instanceof BadInput)) throw error;
@@ -39,26 +48,97 @@ export async function main(argv: string[]): Promise<number> {
   }
 }
 
-async function quoteCommand(argv: string[]) {
-  const { plan: planFile, request: requestFile } = optionsOf(argv);
-  if (planFile === undefined || requestFile === undefined) throw new BadInput([USAGE.trimEnd()]);
-  if (planFile === "-" && requestFile === "-")
-    throw new BadInput(["only one of --plan and --request can be standard input"]);
-  const plan = await readDocument(planFile, checkPlan);
-  const request = await readDocument(requestFile, checkQuoteRequest);
-  const compiled = compile(plan);
-  if ("problems" in compiled) throw refused(planFile, compiled.problems);
-  const result = quote(compiled.compiled, request);
+const COMMANDS: ReadonlyMap<string, (argv: string[]) => Promise<string>> = new Map([
+  ["quote", quoteCommand],
+  ["climb", climbCommand],
+  ["validate", validateCommand],
+  ["rates", ratesCommand],
+]);
+
+const asJson = (value: unknown) => JSON.stringify(value, null, 2);
+
+async function quoteCommand(argv: string[]): Promise<string> {
+  const { compiled, request, requestFile } = await planAndRequest(optionsOf(argv, ["plan", "request"]));
+  const result = quote(compiled, request);
   if ("problems" in result) throw refused(requestFile, result.problems);
-  return result.quote;
+  return asJson(result.quote);
 }
 
-function optionsOf(argv: string[]) {
+async function climbCommand(argv: string[]): Promise<string> {
+  const options = optionsOf(argv, ["plan", "request", "to", "table"]);
+  const { compiled, request, requestFile } = await planAndRequest(options);
+  const end = options.to === undefined ? { minor: DEFAULT_CLIMB } : typedAmount(options.to, request.currency);
+  if ("problem" in end) throw new BadInput([`--to: ${end.problem}`]);
+  if (end.minor > LONGEST_CLIMB) throw new BadInput([`--to: at most ${LONGEST_CLIMB} minor units`]);
+  const result = climb(compiled, request, end.minor);
+  if ("problems" in result) throw refused(requestFile, result.problems);
+  if (!result.climb) throw new BadInput([`${requestFile}: /destination nobody delivers there`]);
+  return options.table === undefined ? asJson(result.climb) : climbTable(result.climb);
+}
+
+/** Minor units: enough for every goal of the demo, and few enough to wait for. */
+const DEFAULT_CLIMB = 20_000;
+const LONGEST_CLIMB = 10_000_000;
+
+async function validateCommand(argv: string[]): Promise<string> {
+  const [file, ...more] = argv;
+  if (file === undefined || more.length > 0) throw new BadInput([USAGE.trimEnd()]);
+  const { plan } = await readPlan(file);
+  const count = (list: readonly unknown[], one: string) => `${list.length} ${one}${list.length === 1 ? "" : "s"}`;
+  const parts = [
+    count(plan.markets, "market"),
+    count(plan.zones, "zone"),
+    count(plan.options, "option"),
+    count(plan.offers, "offer"),
+  ];
+  return `${file}: valid, ${parts.join(", ")}`;
+}
+
+async function ratesCommand(argv: string[]): Promise<string> {
+  const { csv, base, id } = optionsOf(argv, ["csv", "base", "id"]);
+  if (csv === undefined || base === undefined) throw new BadInput([USAGE.trimEnd()]);
+  const read = readRatesCsv(await readText(csv), id ?? "reference", base);
+  if ("problems" in read) throw refused(csv, read.problems);
+  const checked = checkRateTable(read.value);
+  if ("problems" in checked) throw refused(csv, checked.problems);
+  return asJson(checked.value);
+}
+
+type Options = {
+  plan?: string;
+  request?: string;
+  to?: string;
+  table?: string;
+  csv?: string;
+  base?: string;
+  id?: string;
+};
+
+function optionsOf(argv: string[], known: readonly (keyof Options)[]): Options {
   try {
-    return parseArgs({ args: argv, options: { plan: { type: "string" }, request: { type: "string" } } }).values;
+    const options = Object.fromEntries(
+      known.map((name) => [name, { type: name === "table" ? ("boolean" as const) : ("string" as const) }]),
+    );
+    const { values } = parseArgs({ args: argv, options });
+    return Object.fromEntries(Object.entries(values).map(([name, value]) => [name, String(value)]));
   } catch (error) {
     throw new BadInput([error instanceof Error ? error.message : String(error), USAGE.trimEnd()]);
   }
+}
+
+async function planAndRequest({ plan: planFile, request: requestFile }: Options) {
+  if (planFile === undefined || requestFile === undefined) throw new BadInput([USAGE.trimEnd()]);
+  if (planFile === "-" && requestFile === "-")
+    throw new BadInput(["only one of --plan and --request can be standard input"]);
+  const { compiled } = await readPlan(planFile);
+  return { compiled, request: await readDocument(requestFile, checkQuoteRequest), requestFile };
+}
+
+async function readPlan(file: string) {
+  const plan = await readDocument(file, checkPlan);
+  const result = compile(plan);
+  if ("problems" in result) throw refused(file, result.problems);
+  return { plan, compiled: result.compiled };
 }
 
 async function readDocument<T>(file: string, check: (data: unknown) => Checked<T>): Promise<T> {

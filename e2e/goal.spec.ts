@@ -4,7 +4,8 @@ import { expect, test } from "./demo-store.ts";
 type Draft = { entities: { kind: string; id: string; revision: number; body: object }[] };
 
 const shopper = (page: Page) => page.getByRole("complementary", { name: "Shopper view" });
-const headline = (page: Page) => page.getByRole("heading", { level: 2 });
+const offer = (page: Page) => page.getByRole("region", { name: "Free standard delivery", exact: true });
+const headline = (page: Page) => offer(page).getByRole("heading", { level: 2 });
 const priceOf = (page: Page, option: string) => shopper(page).locator(`[data-option="${option}"] [data-price]`);
 const saved = (page: Page) => expect(page.getByRole("status").getByText("Saved", { exact: true })).toBeVisible();
 
@@ -178,10 +179,10 @@ test("the second of two people to save is shown both versions and loses nothing"
   await page.goto("/offers");
   await expect(headline(page)).toContainText("€45");
   const { entities }: Draft = await (await request.get("/api/draft")).json();
-  const offer = entities.find(({ kind }) => kind === "offer");
-  if (!offer) throw new Error("the demo has no offer");
-  const theirs = JSON.stringify({ ...offer.body }).replace('"45.00"', '"55.00"');
-  const write = { kind: "offer", id: offer.id, seen: offer.revision, body: JSON.parse(theirs) };
+  const stored = entities.find(({ kind }) => kind === "offer");
+  if (!stored) throw new Error("the demo has no offer");
+  const theirs = JSON.stringify(stored.body).replace('"45.00"', '"55.00"');
+  const write = { kind: "offer", id: stored.id, seen: stored.revision, body: JSON.parse(theirs) };
   expect((await request.post("/api/draft/changes", { data: { writes: [write] } })).ok()).toBe(true);
 
   await typeGoal(page, "48");

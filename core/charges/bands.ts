@@ -1,7 +1,7 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { Basis } from "../measures/basis.ts";
 import { Edge, leastValue } from "../measures/threshold.ts";
-import { Amount, amountFor, amountProblems } from "../money/amount.ts";
+import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { closed } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 import type { ChargeContext, Charged, CompiledCharge } from "./charged.ts";
@@ -29,16 +29,15 @@ export const BandedCharge = Type.Object(
 export type BandedCharge = Static<typeof BandedCharge>;
 
 export function compileBands(charge: BandedCharge, context: ChargeContext): CompiledCharge {
-  const { market, currency } = context;
   const bands = charge.edges.flatMap(({ at, edge, price }) => {
-    const value = amountFor(at, market, currency);
-    return value === undefined ? [] : [{ least: leastValue(value, edge), price: priceOf(price, market, currency) }];
+    const value = amountFor(at, context);
+    return value === undefined ? [] : [{ least: leastValue(value, edge), price: priceOf(price, context) }];
   });
   // Without every edge nobody can say which band a cart falls in.
   if (bands.length < charge.edges.length) return { price: () => "no-amount", thresholds: [] };
   bands.sort((a, b) => a.least - b.least);
   const starts = bands.map((band) => band.least);
-  const prices = [priceOf(charge.first, market, currency), ...bands.map((band) => band.price)];
+  const prices = [priceOf(charge.first, context), ...bands.map((band) => band.price)];
   const measure = context.measureNumber(charge.basis);
   return {
     price: (counted) => prices[bandOf(starts, counted[measure] ?? 0)] ?? "no-amount",
@@ -46,10 +45,10 @@ export function compileBands(charge: BandedCharge, context: ChargeContext): Comp
   };
 }
 
-function priceOf(price: BandPrice, market: string, currency: string): Charged {
+function priceOf(price: BandPrice, context: AmountContext): Charged {
   if (price === "free") return 0;
   if (price === "not-offered") return price;
-  return amountFor(price, market, currency) ?? "no-amount";
+  return amountFor(price, context) ?? "no-amount";
 }
 
 /** How many of the ascending starts `value` has reached, by halving. */
@@ -67,29 +66,31 @@ function bandOf(starts: readonly number[], value: number): number {
 export function bandsProblems(
   charge: BandedCharge,
   path: string,
-  markets: ReadonlySet<string>,
-  pairs: readonly { market: string; currency: string }[],
+  references: AmountReferences,
+  contexts: readonly AmountContext[],
 ): Problem[] {
   const prices = [
     { price: charge.first, path: `${path}/first` },
     ...charge.edges.map(({ price }, i) => ({ price, path: `${path}/edges/${i}/price` })),
   ];
   return [
-    ...prices.flatMap((band) => (typeof band.price === "string" ? [] : amountProblems(band.price, band.path, markets))),
-    ...charge.edges.flatMap(({ at }, i) => amountProblems(at, `${path}/edges/${i}/at`, markets)),
-    ...pairs.flatMap((pair) => sameStartProblems(charge, path, pair)),
+    ...prices.flatMap((band) =>
+      typeof band.price === "string" ? [] : amountProblems(band.price, band.path, references),
+    ),
+    ...charge.edges.flatMap(({ at }, i) => amountProblems(at, `${path}/edges/${i}/at`, references)),
+    ...contexts.flatMap((context) => sameStartProblems(charge, path, context)),
   ];
 }
 
 /** No two edges start a band at the same value, in any market and currency; `from` and `above` one value differ. */
-function sameStartProblems(charge: BandedCharge, path: string, pair: { market: string; currency: string }): Problem[] {
+function sameStartProblems(charge: BandedCharge, path: string, context: AmountContext): Problem[] {
   const seen = new Set<number>();
   return charge.edges.flatMap(({ at, edge }, i) => {
-    const value = amountFor(at, pair.market, pair.currency);
+    const value = amountFor(at, context);
     if (value === undefined) return [];
     const start = leastValue(value, edge);
     if (seen.has(start)) {
-      return [{ path: `${path}/edges/${i}/at`, message: `another edge starts at the same ${pair.currency} value` }];
+      return [{ path: `${path}/edges/${i}/at`, message: `another edge starts at the same ${context.currency} value` }];
     }
     seen.add(start);
     return [];

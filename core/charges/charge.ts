@@ -1,4 +1,5 @@
 import type { Static } from "@sinclair/typebox";
+import type { AmountContext, AmountReferences } from "../money/amount.ts";
 import { byKind } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 import { BandedCharge, bandsProblems, compileBands } from "./bands.ts";
@@ -21,13 +22,13 @@ export function compileCharge(charge: Charge, context: ChargeContext): CompiledC
 export function chargeProblems(
   charge: Charge,
   path: string,
-  markets: ReadonlySet<string>,
-  pairs: readonly { market: string; currency: string }[],
+  references: AmountReferences,
+  contexts: readonly AmountContext[],
 ): Problem[] {
   switch (charge.kind) {
     case "flat":
-      return flatProblems(charge, path, markets);
+      return flatProblems(charge, path, references);
     case "bands":
-      return bandsProblems(charge, path, markets, pairs);
+      return bandsProblems(charge, path, references, contexts);
   }
 }

@@ -1,5 +1,6 @@
 import type { Basis } from "../measures/basis.ts";
 import type { Threshold } from "../measures/threshold.ts";
+import type { AmountContext } from "../money/amount.ts";
 
 /** Why an option has no price for this cart. An option without a price is unavailable, never free. */
 export type NoPrice = "not-offered" | "no-amount";
@@ -15,8 +16,6 @@ export type CompiledCharge = {
 };
 
 /** What a charge needs to be compiled: where it will apply, and a number for each measure it counts. */
-export type ChargeContext = {
-  readonly market: string;
-  readonly currency: string;
+export type ChargeContext = AmountContext & {
   readonly measureNumber: (basis: Basis) => number;
 };

@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { Amount, amountFor, amountProblems } from "../money/amount.ts";
+import { Amount, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { closed } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 import type { ChargeContext, CompiledCharge } from "./charged.ts";
@@ -11,11 +11,11 @@ export const FlatCharge = Type.Object(
 );
 export type FlatCharge = Static<typeof FlatCharge>;
 
-export function compileFlat(charge: FlatCharge, { market, currency }: ChargeContext): CompiledCharge {
-  const price = amountFor(charge.amount, market, currency) ?? "no-amount";
+export function compileFlat(charge: FlatCharge, context: ChargeContext): CompiledCharge {
+  const price = amountFor(charge.amount, context) ?? "no-amount";
   return { price: () => price, thresholds: [] };
 }
 
-export function flatProblems(charge: FlatCharge, path: string, markets: ReadonlySet<string>): Problem[] {
-  return amountProblems(charge.amount, `${path}/amount`, markets);
+export function flatProblems(charge: FlatCharge, path: string, references: AmountReferences): Problem[] {
+  return amountProblems(charge.amount, `${path}/amount`, references);
 }

@@ -3,43 +3,128 @@ import { CurrencyCode, closed, Decimal, Id } from "../plan/atoms.ts";
 import { type Problem, pointer } from "../plan/problem.ts";
 import { exponentOf } from "./currency.ts";
 import { minorUnits } from "./decimal.ts";
+import type { Rates } from "./rates.ts";
+import { ceil, divide, floor, multiply, roundHalfAway, whole } from "./rational.ts";
 
-/** Money wherever a plan needs it: typed per currency, and per market where one market differs. */
+/** How a converted amount is made round: to a multiple of `step`, then less one minor unit where it should end in 9. */
+const Rounding = Type.Object(
+  {
+    step: Decimal,
+    direction: Type.Union([Type.Literal("nearest"), Type.Literal("up"), Type.Literal("down")]),
+    lessOne: Type.Optional(Type.Boolean({ description: "One minor unit less than the round figure" })),
+  },
+  { ...closed, title: "Rounding" },
+);
+export type Rounding = Static<typeof Rounding>;
+
+/**
+ * Money wherever a plan needs it: typed per currency, and per market where one market differs; else, for the currencies
+ * named, converted from the amount in the rate table's base currency.
+ */
 export const Amount = Type.Object(
   {
     byCurrency: Type.Optional(Type.Record(CurrencyCode, Decimal, closed)),
     byMarket: Type.Optional(Type.Record(Id, Type.Record(CurrencyCode, Decimal, closed), closed)),
+    converted: Type.Optional(
+      Type.Object({ table: Id, to: Type.Record(CurrencyCode, Rounding, closed) }, { ...closed, title: "Conversion" }),
+    ),
   },
   { ...closed, title: "Amount" },
 );
 export type Amount = Static<typeof Amount>;
 
+/** Where an amount is asked for. */
+export type AmountContext = { readonly market: string; readonly currency: string; readonly rates: Rates };
+
+/** Where a figure comes from: typed, or converted from `source` minor units of the table's base by a rounding. */
+export type ResolvedAmount =
+  | { readonly from: "market" | "currency"; readonly minor: number }
+  | {
+      readonly from: "conversion";
+      readonly minor: number;
+      readonly base: string;
+      readonly source: number;
+      readonly rounding: Rounding;
+    };
+
+/** An amount for one market and currency, and where it comes from: the market's own, the currency's, else converted. */
+export function resolveAmount(amount: Amount, { market, currency, rates }: AmountContext): ResolvedAmount | undefined {
+  const own = typedMinor(amount.byMarket?.[market]?.[currency], currency);
+  if (own !== undefined) return { from: "market", minor: own };
+  const shared = typedMinor(amount.byCurrency?.[currency], currency);
+  if (shared !== undefined) return { from: "currency", minor: shared };
+
+  const rounding = amount.converted?.to[currency];
+  const table = amount.converted && rates.get(amount.converted.table);
+  const rate = table?.rates.get(currency);
+  const source = table && typedMinor(amount.byCurrency?.[table.base], table.base);
+  if (!rounding || !table || !rate || source === undefined) return undefined;
+  const minor = converted(source, table.base, currency, rate, rounding);
+  return minor === undefined ? undefined : { from: "conversion", minor, base: table.base, source, rounding };
+}
+
 /**
- * Minor units of an amount for one market and currency: the market's own, else the currency's; undefined when the
- * amount has neither.
+ * Minor units of an amount for one market and currency; undefined when it has none there.
  *
- * @example amountFor({ byCurrency: { EUR: "45.00" } }, "pt", "EUR") // 4500
+ * @example amountFor({ byCurrency: { EUR: "45.00" } }, { market: "pt", currency: "EUR", rates: new Map() }) // 4500
  */
-export function amountFor(amount: Amount, market: string, currency: string): number | undefined {
-  const typed = amount.byMarket?.[market]?.[currency] ?? amount.byCurrency?.[currency];
+export function amountFor(amount: Amount, context: AmountContext): number | undefined {
+  return resolveAmount(amount, context)?.minor;
+}
+
+function typedMinor(text: string | undefined, currency: string): number | undefined {
   const exponent = exponentOf(currency);
-  if (typed === undefined || exponent === undefined) return undefined;
-  const read = minorUnits(typed, exponent);
+  if (text === undefined || exponent === undefined) return undefined;
+  const read = minorUnits(text, exponent);
   return "minor" in read ? read.minor : undefined;
 }
 
-/** Problems of every typed figure of an amount: unknown currency, too many decimals, unknown market. */
-export function amountProblems(amount: Amount, path: string, markets: ReadonlySet<string>): Problem[] {
+/** Exact until the one rounding at the end; never below zero. */
+function converted(
+  source: number,
+  base: string,
+  currency: string,
+  rate: { n: bigint; d: bigint },
+  { step, direction, lessOne }: Rounding,
+): number | undefined {
+  const [from, to] = [exponentOf(base), exponentOf(currency)];
+  const multiple = typedMinor(step, currency);
+  if (from === undefined || to === undefined || !multiple) return undefined;
+  const exact = multiply(multiply(whole(source), rate), { n: 10n ** BigInt(to), d: 10n ** BigInt(from) });
+  const steps = divide(exact, whole(multiple));
+  const count = { nearest: roundHalfAway, up: ceil, down: floor }[direction](steps);
+  return Math.max(0, Number(count) * multiple - (lessOne ? 1 : 0));
+}
+
+/** What amounts of a plan may refer to. */
+export type AmountReferences = { readonly markets: ReadonlySet<string>; readonly tables: ReadonlySet<string> };
+
+/** Problems of every figure of an amount: unknown currency, market or rate table, too many decimals. */
+export function amountProblems(amount: Amount, path: string, { markets, tables }: AmountReferences): Problem[] {
+  const steps = Object.entries(amount.converted?.to ?? {}).map(([currency, { step }]) => ({
+    path: `${path}/converted/to${pointer(currency)}/step`,
+    currency,
+    text: step,
+  }));
   const figures = [
     ...typedFigures(amount.byCurrency ?? {}, `${path}/byCurrency`),
     ...Object.entries(amount.byMarket ?? {}).flatMap(([market, typed]) =>
       typedFigures(typed, `${path}/byMarket${pointer(market)}`),
     ),
+    ...steps,
   ];
   const unknownMarkets = Object.keys(amount.byMarket ?? {})
     .filter((market) => !markets.has(market))
     .map((market) => ({ path: `${path}/byMarket${pointer(market)}`, message: `there is no market "${market}"` }));
-  return [...unknownMarkets, ...figures.flatMap(figureProblems)];
+  const table = amount.converted?.table;
+  const unknownTable =
+    table === undefined || tables.has(table)
+      ? []
+      : [{ path: `${path}/converted/table`, message: `there is no rate table "${table}"` }];
+  const zeroSteps = steps
+    .filter(({ text }) => Number(text) === 0)
+    .map(({ path: at }) => ({ path: at, message: "a step cannot be zero" }));
+  return [...unknownMarkets, ...unknownTable, ...figures.flatMap(figureProblems), ...zeroSteps];
 }
 
 type Figure = { path: string; currency: string; text: string };

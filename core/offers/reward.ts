@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { Amount, amountFor, amountProblems } from "../money/amount.ts";
+import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import { multiply, ONE, type Rational, roundHalfAway, subtract, whole } from "../money/rational.ts";
 import { byKind, closed, Id, Percent } from "../plan/atoms.ts";
@@ -31,7 +31,7 @@ export type CompiledReward =
   | { readonly kind: "percent-off"; readonly left: Rational }
   | { readonly kind: "money-off"; readonly amount: number };
 
-export function compileReward(reward: Reward, market: string, currency: string): CompiledReward | undefined {
+export function compileReward(reward: Reward, context: AmountContext): CompiledReward | undefined {
   switch (reward.kind) {
     case "free":
       return { kind: "free" };
@@ -40,17 +40,17 @@ export function compileReward(reward: Reward, market: string, currency: string):
       return off && { kind: "percent-off", left: subtract(ONE, off) };
     }
     case "flat-price": {
-      const price = amountFor(reward.amount, market, currency);
+      const price = amountFor(reward.amount, context);
       return price === undefined ? undefined : { kind: "flat-price", price };
     }
     case "money-off": {
-      const amount = amountFor(reward.amount, market, currency);
+      const amount = amountFor(reward.amount, context);
       return amount === undefined ? undefined : { kind: "money-off", amount };
     }
   }
 }
 
-export function rewardProblems(reward: Reward, path: string, markets: ReadonlySet<string>): Problem[] {
+export function rewardProblems(reward: Reward, path: string, references: AmountReferences): Problem[] {
   switch (reward.kind) {
     case "free":
       return [];
@@ -58,7 +58,7 @@ export function rewardProblems(reward: Reward, path: string, markets: ReadonlySe
       return Number(reward.percent) > 100 ? [{ path: `${path}/percent`, message: "no more than 100 percent" }] : [];
     case "flat-price":
     case "money-off":
-      return amountProblems(reward.amount, `${path}/amount`, markets);
+      return amountProblems(reward.amount, `${path}/amount`, references);
   }
 }
 

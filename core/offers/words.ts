@@ -1,8 +1,8 @@
 import { pickText } from "../messages/locale.ts";
-import { type Amount, amountFor } from "../money/amount.ts";
+import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
 import { byPosition } from "../plan/atoms.ts";
-import type { Plan } from "../plan/plan.ts";
+import { type Plan, ratesOf } from "../plan/plan.ts";
 import type { Offer, Step } from "./offer.ts";
 
 /** A piece of a sentence; pieces with `step` are that step's goal, so that a screen can make them editable. */
@@ -14,17 +14,19 @@ export type SentencePart = { text: string; step?: string };
  * @example "Free Standard delivery from €45, and Express for €4.90 from €80, in Mainland Portugal."
  */
 export function offerSentence(plan: Plan, offer: Offer, market: string, currency: string): SentencePart[] {
+  const context = { market, currency, rates: ratesOf(plan) };
   const steps = [...offer.steps].sort(byPosition);
   const parts = steps.flatMap((step, i): SentencePart[] => [
     ...(i > 0 ? [{ text: i === steps.length - 1 ? ", and " : ", " }] : []),
-    { text: `${rewardWords(plan, step, market, currency, i === 0)} ${step.goal.edge} ` },
-    goalPart(step, market, currency),
+    { text: `${rewardWords(plan, step, context, i === 0)} ${step.goal.edge} ` },
+    goalPart(step, context),
   ]);
   return [...parts, { text: `, ${whereWords(plan, offer)}.` }];
 }
 
-function goalPart(step: Step, market: string, currency: string): SentencePart {
-  const at = amountFor(step.goal.at, market, currency);
+function goalPart(step: Step, context: AmountContext): SentencePart {
+  const { currency } = context;
+  const at = amountFor(step.goal.at, context);
   return {
     text: at === undefined ? `(no goal in ${currency})` : formatMoney(at, currency, "en", "short"),
     step: step.id,
@@ -56,11 +58,12 @@ function optionNames(plan: Plan, step: Step): string {
   );
 }
 
-function rewardWords(plan: Plan, step: Step, market: string, currency: string, first: boolean): string {
+function rewardWords(plan: Plan, step: Step, context: AmountContext, first: boolean): string {
   const { reward } = step;
   const names = optionNames(plan, step);
+  const { currency } = context;
   const amount = (value: Amount) => {
-    const minor = amountFor(value, market, currency);
+    const minor = amountFor(value, context);
     return minor === undefined ? `(no amount in ${currency})` : formatMoney(minor, currency, "en");
   };
   switch (reward.kind) {

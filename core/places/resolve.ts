@@ -172,15 +172,24 @@ function stillPossible(index: PlaceIndex, place: Place): Resolution {
     }
   }
   let settled = false;
+  let exceptedNowhere = false;
   for (const claim of claimsFor(index, place)) {
     if (excepted(claim, place)) continue;
     add([claim]);
-    const regionMayBeExcepted = regionUnknown && claim.by !== "rest-of-world" && claim.exceptRegions.size > 0;
-    settled = !regionMayBeExcepted && claim.exceptPostcodes.length === 0;
+    if (regionUnknown && claim.by === "country") {
+      // Each excepted region goes wherever it goes by itself.
+      for (const region of claim.exceptRegions) {
+        const within = resolvePlace(index, { region });
+        for (const zone of within.zones) if (!possible.has(zone)) possible.set(zone, "region");
+        exceptedNowhere ||= within.orNowhere;
+      }
+    }
+    settled = claim.exceptPostcodes.length === 0;
     if (settled) break;
   }
   const zones = index.zones.filter((zone) => possible.has(zone));
   const [only] = zones;
-  const one = zones.length === 1 && settled && only !== undefined;
-  return { zones, orNowhere: !settled, by: one ? (possible.get(only) ?? null) : null };
+  const orNowhere = !settled || exceptedNowhere;
+  const one = zones.length === 1 && !orNowhere && only !== undefined;
+  return { zones, orNowhere, by: one ? (possible.get(only) ?? null) : null };
 }

@@ -1,6 +1,6 @@
 import { indexPlaces, type PlaceIndex } from "../places/resolve.ts";
 import { compileTariff, type Tariff } from "../quote/tariff.ts";
-import type { Plan } from "./plan.ts";
+import { type Plan, ratesOf } from "./plan.ts";
 import type { Problem } from "./problem.ts";
 import { planProblems } from "./problems.ts";
 
@@ -20,12 +20,13 @@ export type CompiledPlan = {
 export function compile(plan: Plan): { compiled: CompiledPlan } | { problems: Problem[] } {
   const problems = planProblems(plan);
   if (problems.length > 0) return { problems };
+  const rates = ratesOf(plan);
   const markets = new Map(plan.markets.map((market) => [market.id, market]));
   const tariffs = new Map(
     plan.zones.map((zone) => {
       const market = markets.get(zone.market);
       const byCurrency = (market?.currencies ?? []).flatMap((currency): [string, Tariff][] =>
-        market ? [[currency, compileTariff(plan, market, zone, currency)]] : [],
+        market ? [[currency, compileTariff(plan, rates, market, zone, currency)]] : [],
       );
       return [zone.id, new Map(byCurrency)];
     }),

@@ -1,4 +1,5 @@
 import type { DeliveryOption } from "../delivery/option.ts";
+import type { RateTable } from "../money/rates.ts";
 import type { Offer } from "../offers/offer.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { FORMAT, type Plan, type Store } from "./plan.ts";
@@ -9,7 +10,8 @@ export type Entity =
   | { kind: "market"; id: string; body: Market }
   | { kind: "zone"; id: string; body: Zone }
   | { kind: "option"; id: string; body: DeliveryOption }
-  | { kind: "offer"; id: string; body: Offer };
+  | { kind: "offer"; id: string; body: Offer }
+  | { kind: "rates"; id: string; body: RateTable };
 
 export type EntityKind = Entity["kind"];
 export type StoredEntity = Entity & { revision: number };
@@ -25,12 +27,14 @@ export function entitiesOf(plan: Plan): Entity[] {
     ...plan.zones.map((body): Entity => ({ kind: "zone", id: body.id, body })),
     ...plan.options.map((body): Entity => ({ kind: "option", id: body.id, body })),
     ...plan.offers.map((body): Entity => ({ kind: "offer", id: body.id, body })),
+    ...(plan.rates ?? []).map((body): Entity => ({ kind: "rates", id: body.id, body })),
   ];
 }
 
 export function planOf(entities: readonly Entity[]): Plan | null {
   const store = entities.find((entity) => entity.kind === "store");
   if (!store) return null;
+  const rates = entities.flatMap((entity) => (entity.kind === "rates" ? [entity.body] : []));
   return {
     format: FORMAT,
     store: store.body,
@@ -38,5 +42,6 @@ export function planOf(entities: readonly Entity[]): Plan | null {
     zones: entities.flatMap((entity) => (entity.kind === "zone" ? [entity.body] : [])),
     options: entities.flatMap((entity) => (entity.kind === "option" ? [entity.body] : [])),
     offers: entities.flatMap((entity) => (entity.kind === "offer" ? [entity.body] : [])),
+    ...(rates.length > 0 ? { rates } : {}),
   };
 }

@@ -1,5 +1,6 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { DeliveryOption } from "../delivery/option.ts";
+import { type Rates, RateTable, ratesInForce } from "../money/rates.ts";
 import { Offer } from "../offers/offer.ts";
 import { Market, Zone } from "../places/market.ts";
 import { closed } from "./atoms.ts";
@@ -25,7 +26,11 @@ export const Plan = Type.Object(
     zones: Type.Array(Zone, { maxItems: 5000 }),
     options: Type.Array(DeliveryOption, { maxItems: 5000 }),
     offers: Type.Array(Offer, { maxItems: 5000 }),
+    rates: Type.Optional(Type.Array(RateTable, { maxItems: 20 })),
   },
   { ...closed, title: "Plan" },
 );
 export type Plan = Static<typeof Plan>;
+
+/** The exchange rates in force in a plan. */
+export const ratesOf = (plan: Plan): Rates => ratesInForce(plan.rates ?? []);

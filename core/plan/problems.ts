@@ -1,12 +1,13 @@
 import { chargeProblems } from "../charges/charge.ts";
 import { STEP_VARIABLES, wordingProblems } from "../messages/wording.ts";
-import { amountProblems } from "../money/amount.ts";
+import { type AmountContext, type AmountReferences, amountProblems } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
+import { type Rates, rateTableProblems } from "../money/rates.ts";
 import type { Offer } from "../offers/offer.ts";
 import { rewardProblems } from "../offers/reward.ts";
 import { destinationProblems } from "../places/destination.ts";
 import type { Market } from "../places/market.ts";
-import type { Plan } from "./plan.ts";
+import { type Plan, ratesOf } from "./plan.ts";
 import type { Problem } from "./problem.ts";
 
 /**
@@ -17,6 +18,8 @@ export function planProblems(plan: Plan): Problem[] {
   const markets = new Set(plan.markets.map(({ id }) => id));
   const zones = new Set(plan.zones.map(({ id }) => id));
   const options = new Set(plan.options.map(({ id }) => id));
+  const rates = ratesOf(plan);
+  const references = { markets, tables: new Set(rates.keys()) };
   return [
     ...(["markets", "zones", "options", "offers"] as const).flatMap((kind) => repeatedIds(plan[kind], `/${kind}`)),
     ...plan.markets.flatMap((market, i) => marketProblems(market, `/markets/${i}`)),
@@ -28,37 +31,39 @@ export function planProblems(plan: Plan): Problem[] {
     ]),
     ...plan.options.flatMap((option, i) => [
       ...unknown(option.zones, zones, "zone", (k) => `/options/${i}/zones/${k}`),
-      ...chargeProblems(option.charge, `/options/${i}/charge`, markets, soldIn(plan, option.zones)),
+      ...chargeProblems(option.charge, `/options/${i}/charge`, references, soldIn(plan, option.zones, rates)),
     ]),
-    ...plan.offers.flatMap((offer, i) => offerProblems(offer, `/offers/${i}`, { markets, zones, options })),
+    ...plan.offers.flatMap((offer, i) => offerProblems(offer, `/offers/${i}`, { zones, options, references })),
+    ...(plan.rates ?? []).flatMap((table, i) => rateTableProblems(table, `/rates/${i}`)),
+    ...repeatedIds(plan.rates ?? [], "/rates"),
   ];
 }
 
 /** The markets and currencies that zones are sold in. */
-function soldIn(plan: Plan, zoneIds: readonly string[]): { market: string; currency: string }[] {
+function soldIn(plan: Plan, zoneIds: readonly string[], rates: Rates): AmountContext[] {
   const marketIds = new Set(plan.zones.filter(({ id }) => zoneIds.includes(id)).map(({ market }) => market));
   return plan.markets
     .filter(({ id }) => marketIds.has(id))
-    .flatMap((market) => market.currencies.map((currency) => ({ market: market.id, currency })));
+    .flatMap((market) => market.currencies.map((currency) => ({ market: market.id, currency, rates })));
 }
 
 function offerProblems(
   offer: Offer,
   path: string,
-  known: { markets: ReadonlySet<string>; zones: ReadonlySet<string>; options: ReadonlySet<string> },
+  known: { references: AmountReferences; zones: ReadonlySet<string>; options: ReadonlySet<string> },
 ): Problem[] {
   return [
     ...unknown(offer.zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
     ...repeatedIds(offer.steps, `${path}/steps`),
     ...offer.steps.flatMap((step, s) => [
-      ...amountProblems(step.goal.at, `${path}/steps/${s}/goal/at`, known.markets),
+      ...amountProblems(step.goal.at, `${path}/steps/${s}/goal/at`, known.references),
       ...unknown(
         step.reward.options,
         known.options,
         "delivery option",
         (k) => `${path}/steps/${s}/reward/options/${k}`,
       ),
-      ...rewardProblems(step.reward, `${path}/steps/${s}/reward`, known.markets),
+      ...rewardProblems(step.reward, `${path}/steps/${s}/reward`, known.references),
       ...(["empty", "on-the-way", "reached", "place-unknown"] as const).flatMap((state) =>
         Object.entries(step.wording[state] ?? {}).flatMap(([locale, text]) =>
           wordingProblems(text, STEP_VARIABLES[state], `${path}/steps/${s}/wording/${state}/${locale}`),

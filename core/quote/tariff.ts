@@ -4,8 +4,9 @@ import type { DeliveryOption } from "../delivery/option.ts";
 import { type Basis, basisKey } from "../measures/basis.ts";
 import { leastValue, type Threshold } from "../measures/threshold.ts";
 import { compileMeasure, type ValueMeasure } from "../measures/value-measure.ts";
-import { amountFor } from "../money/amount.ts";
+import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
+import type { Rates } from "../money/rates.ts";
 import { type Rational, ZERO } from "../money/rational.ts";
 import type { Offer, Step } from "../offers/offer.ts";
 import { type CompiledReward, compileReward } from "../offers/reward.ts";
@@ -39,7 +40,8 @@ export type TariffStep = {
   readonly options: readonly number[];
 };
 
-export function compileTariff(plan: Plan, market: Market, zone: Zone, currency: string): Tariff {
+export function compileTariff(plan: Plan, rates: Rates, market: Market, zone: Zone, currency: string): Tariff {
+  const context: AmountContext = { market: market.id, currency, rates };
   const standardTax = percent(zone.standardTaxRate) ?? ZERO;
   const numbers = new Map<string, number>();
   const measures: ValueMeasure[] = [];
@@ -59,14 +61,14 @@ export function compileTariff(plan: Plan, market: Market, zone: Zone, currency: 
       (option): TariffOption => ({
         id: option.id,
         option,
-        charge: compileCharge(option.charge, { market: market.id, currency, measureNumber }),
+        charge: compileCharge(option.charge, { ...context, measureNumber }),
       }),
     );
   const optionNumber = new Map(options.map(({ id }, number) => [id, number]));
   const offers = plan.offers
     .filter((offer) => offer.on && offer.zones.includes(zone.id))
     .sort(byPosition)
-    .map((offer) => ({ id: offer.id, steps: compileSteps(offer, market.id, currency, measureNumber, optionNumber) }))
+    .map((offer) => ({ id: offer.id, steps: compileSteps(offer, context, measureNumber, optionNumber) }))
     .filter((offer) => offer.steps.length > 0);
 
   return {
@@ -88,14 +90,13 @@ export function compileTariff(plan: Plan, market: Market, zone: Zone, currency: 
 /** The steps of an offer that have all their amounts here and an option to give something on. */
 function compileSteps(
   offer: Offer,
-  market: string,
-  currency: string,
+  context: AmountContext,
   measureNumber: (basis: Basis) => number,
   optionNumber: ReadonlyMap<string, number>,
 ): TariffStep[] {
   return [...offer.steps].sort(byPosition).flatMap((step) => {
-    const at = amountFor(step.goal.at, market, currency);
-    const reward = compileReward(step.reward, market, currency);
+    const at = amountFor(step.goal.at, context);
+    const reward = compileReward(step.reward, context);
     const options = step.reward.options.map((id) => optionNumber.get(id)).filter((number) => number !== undefined);
     if (at === undefined || !reward || options.length === 0) return [];
     const goal = { measure: measureNumber(offer.basis), least: leastValue(at, step.goal.edge), at };

@@ -8,7 +8,9 @@ import { inTransaction } from "../database/pool.ts";
 import { checker } from "../validation/checker.ts";
 import { checkedEntity, readEntities } from "./entities.ts";
 
-const Kind = Type.Union((["store", "market", "zone", "option", "offer"] as const).map((kind) => Type.Literal(kind)));
+const Kind = Type.Union(
+  (["store", "market", "zone", "option", "offer", "rates"] as const).map((kind) => Type.Literal(kind)),
+);
 
 /**
  * Edits that belong together. Each write names the revision it saw (0: the entity was not there) and the new body
@@ -116,18 +118,21 @@ function conflictOf({ kind, id, seen, entity }: CheckedWrite, current: StoredEnt
   return [{ kind, id, seen, current: { revision, body: current?.body ?? null }, yours: entity?.body ?? null }];
 }
 
+/** The lists of a plan, and the kind of entity in each. */
+const LISTS = { markets: "market", zones: "zone", options: "option", offers: "offer", rates: "rates" } as const;
+const isList = (key: string): key is keyof typeof LISTS => Object.hasOwn(LISTS, key);
+
 /** Problems of the plan as it would be, with paths into the change-set where a write is to blame. */
 function planWideProblems(entities: readonly Entity[], writes: readonly CheckedWrite[]): Problem[] {
   const plan = planOf(entities);
   if (!plan) return [{ path: "/writes", message: "the plan must keep its store" }];
   const result = compile(plan);
   if (!("problems" in result)) return [];
-  const lists = { market: plan.markets, zone: plan.zones, option: plan.options, offer: plan.offers } as const;
   return result.problems.map(({ path, message }) => {
-    const match = /^\/(market|zone|option|offer)s\/(\d+)(.*)$/.exec(path);
-    if (!match) return { path, message };
-    const [, kind, index, rest = ""] = match;
-    const list = kind === "market" || kind === "zone" || kind === "option" || kind === "offer" ? lists[kind] : [];
+    const [, key = "", index, rest = ""] = /^\/(\w+)\/(\d+)(.*)$/.exec(path) ?? [];
+    if (!isList(key)) return { path, message };
+    const kind = LISTS[key];
+    const list: readonly { id: string }[] = plan[key] ?? [];
     const id = list[Number(index)]?.id;
     const write = writes.findIndex((candidate) => candidate.kind === kind && candidate.id === id);
     return write >= 0
@@ -158,7 +163,7 @@ async function writeAll(
     if (entity === null) {
       await connection.execute("DELETE FROM draft_entities WHERE kind = ? AND id = ?", [kind, id]);
     } else {
-      const position = entity.kind === "store" ? 0 : entity.body.position;
+      const position = "position" in entity.body ? entity.body.position : 0;
       await connection.execute(
         `INSERT INTO draft_entities (kind, id, position, body, revision) VALUES (?, ?, ?, ?, ?)
          ON DUPLICATE KEY UPDATE position = VALUES(position), body = VALUES(body), revision = VALUES(revision)`,

@@ -1,4 +1,5 @@
 import { DeliveryOption } from "../../core/delivery/option.ts";
+import { RateTable } from "../../core/money/rates.ts";
 import { Offer } from "../../core/offers/offer.ts";
 import { Market, Zone } from "../../core/places/market.ts";
 import { Plan, Store } from "../../core/plan/plan.ts";
@@ -6,6 +7,7 @@ import { QuoteRequest } from "../../core/quote/request.ts";
 import { checker } from "./checker.ts";
 
 export const checkPlan = checker(Plan);
+export const checkRateTable = checker(RateTable);
 export const checkQuoteRequest = checker(QuoteRequest);
 
 /** The kinds of draft entities, each checked by its own schema. */
@@ -15,4 +17,5 @@ export const checkEntity = {
   zone: checker(Zone),
   option: checker(DeliveryOption),
   offer: checker(Offer),
+  rates: checkRateTable,
 } as const;

@@ -3,6 +3,7 @@ import { PanelRightClose, PanelRightOpen } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { cartAt } from "../../../core/climb/cart-at.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
+import type { CompiledPlan } from "../../../core/plan/compile.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import { OffersView } from "../offers/offers-view.tsx";
 import { ReleaseView } from "../release/release-view.tsx";
@@ -82,7 +83,11 @@ function Frame({ section }: { section: Section }) {
         <a href="/offers" className="text-[17px] font-bold tracking-tight">
           Summant
         </a>
-        <StandpointSentence standpoint={standpoint} market={market} onChange={setStandpoint} />
+        <StandpointSentence
+          standpoint={standpoint}
+          market={market}
+          onChange={(next) => setStandpoint(compiled ? settled(next, compiled) : next)}
+        />
         <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
           <SaveMark state={state} />
           {section !== "release" && (
@@ -143,6 +148,22 @@ function Frame({ section }: { section: Section }) {
       </div>
     </div>
   );
+}
+
+/** A standpoint in a currency and language its market takes: the market's first where it does not take the one at hand. */
+function settled(standpoint: Standpoint, { places, plan }: CompiledPlan): Standpoint {
+  const destination = requestFor(standpoint, [], "").destination;
+  const markets = resolvePlace(places, destination).zones.map(
+    (id) => plan.zones.find((zone) => zone.id === id)?.market,
+  );
+  const market = plan.markets.find(({ id }) => id === markets[0]);
+  const several = new Set(markets).size > 1;
+  if (!market || several || market.currencies.includes(standpoint.currency)) return standpoint;
+  return {
+    ...standpoint,
+    currency: market.currencies[0] ?? standpoint.currency,
+    locale: market.languages[0] ?? standpoint.locale,
+  };
 }
 
 function placeName({ country, postcode, locale }: Standpoint): string {

@@ -1,9 +1,10 @@
-import { amountFor } from "../../../core/money/amount.ts";
+import { type ResolvedAmount, resolveAmount } from "../../../core/money/amount.ts";
 import { formatMoney } from "../../../core/money/format.ts";
+import { typedAmount } from "../../../core/money/typed.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { stepWords } from "../../../core/offers/words.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
-import type { Plan } from "../../../core/plan/plan.ts";
+import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { GoalField } from "./goal-field.tsx";
 import { withGoal } from "./with-goal.ts";
@@ -15,6 +16,7 @@ export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
     .filter(({ id }) => marketIds.has(id))
     .sort(byPosition)
     .flatMap((market) => market.currencies.map((currency) => ({ market, currency })));
+  const rates = ratesOf(plan);
   return (
     <section aria-label={`Goals of ${offer.name}`} className="mt-3 overflow-x-auto border border-base-300 bg-base-100">
       <table className="table text-[14px]">
@@ -36,7 +38,8 @@ export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
                 {stepWords(plan, step)}
               </th>
               {columns.map(({ market, currency }) => {
-                const minor = amountFor(step.goal.at, market.id, currency);
+                const amount = resolveAmount(step.goal.at, { market: market.id, currency, rates });
+                const minor = amount?.minor;
                 const edit = (value: number) =>
                   ({
                     kind: "offer",
@@ -50,11 +53,16 @@ export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
                       shown={minor === undefined ? "not set" : formatMoney(minor, currency, "en")}
                       minor={minor}
                       currency={currency}
-                      className="text-right font-semibold"
+                      className={`text-right ${amount?.from === "conversion" ? "italic" : "font-semibold"}`}
                       onShow={(value) => draftStore.show(edit(value))}
                       onCommit={(value) => draftStore.commit(edit(value))}
                       onCancel={() => draftStore.cancel()}
                     />
+                    {amount?.from === "conversion" && (
+                      <span className="block text-[12px] whitespace-nowrap text-quiet">
+                        {sourceWords(amount, currency)}
+                      </span>
+                    )}
                   </td>
                 );
               })}
@@ -64,4 +72,16 @@ export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
       </table>
     </section>
   );
+}
+
+/** Where a converted amount comes from. @example "€60 · nearest ¥500" */
+function sourceWords(
+  { base, source, rounding }: Extract<ResolvedAmount, { from: "conversion" }>,
+  currency: string,
+): string {
+  const step = typedAmount(rounding.step, currency);
+  const multiple = "minor" in step ? formatMoney(step.minor, currency, "en", "short") : rounding.step;
+  const direction = { nearest: "nearest", up: "up to", down: "down to" }[rounding.direction];
+  const less = rounding.lessOne ? ", less the smallest coin" : "";
+  return `${formatMoney(source, base, "en", "short")} · ${direction} ${multiple}${less}`;
 }

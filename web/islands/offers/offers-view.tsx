@@ -8,6 +8,7 @@ import type { Offer } from "../../../core/offers/offer.ts";
 import { offerSentence } from "../../../core/offers/words.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
+import { ratesOf } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
 import { ClimbChart } from "../climb/climb-chart.tsx";
 import { ClimbTable } from "../climb/climb-table.tsx";
@@ -132,7 +133,7 @@ function OfferHeading({
               key={step}
               label="Goal"
               shown={text}
-              minor={amountFor(at, home.id, shownIn)}
+              minor={amountFor(at, { market: home.id, currency: shownIn, rates: ratesOf(plan) })}
               currency={shownIn}
               onShow={(minor) => draftStore.show(edit(minor))}
               onCommit={(minor) => draftStore.commit(edit(minor))}
@@ -158,8 +159,10 @@ function useClimbEnd(
   unit: number,
 ): number {
   const [kept, setKept] = useState({ currency: request.currency, end: 0 });
-  const goals = (state.plan?.offers ?? []).flatMap((offer) =>
-    offer.steps.map(({ goal }) => (market ? (amountFor(goal.at, market.id, request.currency) ?? 0) : 0)),
+  const { plan } = state;
+  const context = plan && market && { market: market.id, currency: request.currency, rates: ratesOf(plan) };
+  const goals = (plan?.offers ?? []).flatMap((offer) =>
+    offer.steps.map(({ goal }) => (context ? (amountFor(goal.at, context) ?? 0) : 0)),
   );
   const farthest = Math.max(60 * unit, ...goals.map((goal) => goal * 1.6), cartValue * 1.2);
   const step = 20 * unit;

@@ -63,8 +63,8 @@ function Offered({ option, money, locale }: OfferedProps) {
         {name}
         {note && <span className="block text-[13px] text-quiet">{note}</span>}
       </span>
-      <span className="ml-auto text-right">
-        {reduced && <s className="mr-2 text-[13px] text-quiet">{money(fullPrice)}</s>}
+      <span className="ms-auto text-end">
+        {reduced && <s className="me-2 text-[13px] text-quiet">{money(fullPrice)}</s>}
         {price === null ? (
           <span className="text-[13px] text-quiet">{shopWord("notAvailable", locale)}</span>
         ) : (

@@ -100,6 +100,7 @@ export function ShopperView(props: Props) {
         role="tabpanel"
         aria-labelledby={`tab-${page}`}
         lang={props.locale}
+        dir={/^(ar|fa|he|ur)\b/.test(props.locale) ? "rtl" : "ltr"}
         className="flex min-h-0 flex-1 flex-col overflow-y-auto bg-base-100 p-4"
       >
         {problem && (

@@ -1,0 +1,123 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { CurrencyCode, closed, Id } from "../plan/atoms.ts";
+import { type Problem, pointer } from "../plan/problem.ts";
+import { exponentOf } from "./currency.ts";
+import { decimal } from "./decimal.ts";
+import type { Rational } from "./rational.ts";
+
+const Rate = Type.String({
+  pattern: "^[0-9]{1,9}(\\.[0-9]{1,12})?$",
+  description: "Units of the currency for one unit of the base, as a decimal string",
+});
+
+/** Exchange rates of one base currency by day. The latest day is the one in force. */
+export const RateTable = Type.Object(
+  {
+    id: Id,
+    base: CurrencyCode,
+    days: Type.Array(
+      Type.Object(
+        {
+          date: Type.String({ pattern: "^[0-9]{4}-[0-9]{2}-[0-9]{2}$", description: "YYYY-MM-DD" }),
+          rates: Type.Record(CurrencyCode, Rate, closed),
+        },
+        closed,
+      ),
+      { minItems: 1, maxItems: 20_000 },
+    ),
+  },
+  { ...closed, title: "RateTable" },
+);
+export type RateTable = Static<typeof RateTable>;
+
+/** The rates in force of every table of a plan, by the table's id. */
+export type Rates = ReadonlyMap<string, { readonly base: string; readonly rates: ReadonlyMap<string, Rational> }>;
+
+export function ratesInForce(tables: readonly RateTable[]): Rates {
+  return new Map(
+    tables.map(({ id, base, days }) => {
+      const latest = days.reduce((best, day) => (day.date > best.date ? day : best));
+      const rates = Object.entries(latest.rates).flatMap(([currency, text]): [string, Rational][] => {
+        const rate = decimal(text);
+        return rate && rate.n > 0n ? [[currency, rate]] : [];
+      });
+      return [id, { base, rates: new Map(rates) }];
+    }),
+  );
+}
+
+/** Unknown currencies, rates of nothing, days written twice or that no calendar has. */
+export function rateTableProblems(table: RateTable, path: string): Problem[] {
+  const unknown = (code: string, at: string) =>
+    exponentOf(code) === undefined ? [{ path: at, message: `${code} is not an active ISO 4217 currency` }] : [];
+  const seen = new Set<string>();
+  return [
+    ...unknown(table.base, `${path}/base`),
+    ...table.days.flatMap(({ date, rates }, i) => {
+      const at = `${path}/days/${i}`;
+      const repeated = seen.has(date);
+      seen.add(date);
+      return [
+        ...(repeated ? [{ path: `${at}/date`, message: `${date} is there twice` }] : []),
+        ...(isDay(date) ? [] : [{ path: `${at}/date`, message: `${date} is no day of the calendar` }]),
+        ...Object.entries(rates).flatMap(([currency, text]) => [
+          ...unknown(currency, `${at}/rates${pointer(currency)}`),
+          ...(decimal(text)?.n === 0n
+            ? [{ path: `${at}/rates${pointer(currency)}`, message: "a rate cannot be zero" }]
+            : []),
+        ]),
+      ];
+    }),
+  ];
+}
+
+function isDay(date: string): boolean {
+  const time = new Date(`${date}T00:00:00Z`);
+  return !Number.isNaN(time.getTime()) && time.toISOString().startsWith(date);
+}
+
+/**
+ * Reads rows of the open layout central banks publish reference rates in: a header with `Date` and a currency in each
+ * further column, then a row per day. Cells that are empty or `N/A` are days without a rate. Problems say row and
+ * column, counted from 1 as a spreadsheet does.
+ *
+ * @example rateDays([["Date", "USD"], ["20 November 2026", "1.0872"]]) // { days: [{ date: "2026-11-20", rates: … }] }
+ */
+export function rateDays(rows: readonly (readonly string[])[]): { days: RateTable["days"] } | { problems: Problem[] } {
+  const [header = [], ...body] = rows;
+  const problems: Problem[] = [];
+  const at = (row: number, column: number) => `row ${row + 1}, column ${column + 1}`;
+  const codes = header.map((cell) => cell.trim().toUpperCase());
+  if (codes[0] !== "DATE") problems.push({ path: at(0, 0), message: 'the first column must be headed "Date"' });
+  codes.slice(1).forEach((code, i) => {
+    if (code !== "" && !/^[A-Z]{3}$/.test(code))
+      problems.push({ path: at(0, i + 1), message: `"${code}" is no currency code` });
+  });
+  const days = body.flatMap((cells, r) => {
+    if (cells.every((cell) => cell.trim() === "")) return [];
+    const date = dayOf(cells[0]?.trim() ?? "");
+    if (!date) problems.push({ path: at(r + 1, 0), message: `"${cells[0] ?? ""}" is no date` });
+    const rates: Record<string, string> = {};
+    codes.slice(1).forEach((code, i) => {
+      const text = cells[i + 1]?.trim() ?? "";
+      // Banks go on printing columns of currencies that are no longer in use.
+      if (code === "" || exponentOf(code) === undefined || text === "" || text.toUpperCase() === "N/A") return;
+      const rate = decimal(text);
+      if (rate && rate.n > 0n) rates[code] = text;
+      else problems.push({ path: at(r + 1, i + 1), message: `"${text}" is no rate` });
+    });
+    return date ? [{ date, rates }] : [];
+  });
+  if (problems.length === 0 && days.length === 0) problems.push({ path: at(1, 0), message: "there is no day in it" });
+  return problems.length > 0 ? { problems } : { days };
+}
+
+const MONTHS = "january february march april may june july august september october november december".split(" ");
+
+/** Days as banks write them: 2026-11-20 or 20 November 2026. */
+function dayOf(text: string): string | undefined {
+  const words = /^(\d{1,2}) ([A-Za-z]+) (\d{4})$/.exec(text);
+  const month = MONTHS.indexOf(words?.[2]?.toLowerCase() ?? "") + 1;
+  const date = words ? `${words[3]}-${String(month).padStart(2, "0")}-${words[1]?.padStart(2, "0")}` : text;
+  return /^\d{4}-\d{2}-\d{2}$/.test(date) && isDay(date) ? date : undefined;
+}

@@ -1,0 +1,95 @@
+import * as fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import type { Zone } from "../places/market.ts";
+import type { Plan } from "../plan/plan.ts";
+import { anyCase } from "../testing/arbitrary.ts";
+import { compiledPlan, quoteOf } from "../testing/compiled.ts";
+import type { Destination } from "./request.ts";
+
+const CLAIMS = [
+  { id: "islands", destinations: [{ region: "PT-30" }, { country: "PT", postcodes: ["9000..9399"] }] },
+  { id: "capital", destinations: [{ country: "PT", postcodes: ["1*"] }] },
+  { id: "mainland", destinations: [{ country: "PT", exceptRegions: ["PT-20"] }] },
+] satisfies Pick<Zone, "id" | "destinations">[];
+
+const WAYS: { known: Destination; full: Destination[] }[] = [
+  {
+    known: { country: "PT" },
+    full: [
+      { country: "PT", postcode: "9000-001" },
+      { country: "PT", postcode: "1000-001" },
+      { country: "PT", postcode: "4000-001" },
+      { country: "PT", region: "PT-30", postcode: "5000-001" },
+      { country: "PT", region: "PT-20", postcode: "5000-001" },
+    ],
+  },
+  {
+    known: { country: "PT", region: "PT-30" },
+    full: [
+      { country: "PT", region: "PT-30", postcode: "9000-001" },
+      { country: "PT", region: "PT-30", postcode: "1000-001" },
+      { country: "PT", region: "PT-30", postcode: "4000-001" },
+    ],
+  },
+  {
+    known: {},
+    full: [{ country: "PT", postcode: "9000-001" }, { country: "PT", postcode: "4000-001" }, { country: "DE" }],
+  },
+];
+
+/** Three zones in place of the drawn one, each with some of its options and offers. */
+function inThreeZones(plan: Plan, draws: readonly boolean[]): Plan {
+  const [drawn] = plan.zones;
+  if (!drawn) throw new Error("no zone was drawn");
+  const some = (offset: number) => CLAIMS.filter((_, i) => draws[(offset + i) % draws.length]).map(({ id }) => id);
+  return {
+    ...plan,
+    zones: CLAIMS.map((claim, position) => ({ ...drawn, ...claim, position, name: claim.id })),
+    options: plan.options.map((option, i) => ({ ...option, zones: some(3 * i) })),
+    offers: plan.offers.map((offer, i) => ({ ...offer, zones: some(6 + 3 * i) })),
+  };
+}
+
+describe("a place that is only partly known", () => {
+  it("is answered only with what holds for every address that completes it", () => {
+    const counts = { prices: 0, from: 0, promises: 0 };
+    fc.assert(
+      fc.property(
+        anyCase(9000),
+        fc.array(fc.oneof({ weight: 3, arbitrary: fc.constant(true) }, fc.constant(false)), {
+          minLength: 12,
+          maxLength: 12,
+        }),
+        fc.constantFrom(...WAYS),
+        (drawn, draws, { known, full }) => {
+          const compiled = compiledPlan(inThreeZones(drawn.plan, draws));
+          const stated = quoteOf(compiled, { ...drawn.request, destination: known });
+          for (const destination of full) {
+            const actual = quoteOf(compiled, { ...drawn.request, destination });
+            expect(actual.totals).toEqual(stated.totals);
+            if (actual.zone === null) expect(stated.orNowhere).toBe(true);
+            else expect(stated.zonesPossible ?? [stated.zone]).toContain(actual.zone);
+            for (const option of stated.options) {
+              const real = actual.options.find(({ id }) => id === option.id);
+              if (option.certain && option.available) expect(real?.available).toBe(true);
+              if (!real?.available || option.price === null || real.price === null) continue;
+              if (option.from) expect(real.price).toBeGreaterThanOrEqual(option.price);
+              else expect(real.price).toBe(option.price);
+              counts[option.from ? "from" : "prices"] += 1;
+              if (option.total !== null) expect(real.total).toBe(option.total);
+              for (const offer of option.offers) expect(real.offers).toContain(offer);
+              if (option.chosen) expect(real.chosen).toBe(true);
+            }
+            for (const step of stated.progress) {
+              if (step.state === "place-unknown") continue;
+              expect(actual.progress).toContainEqual(step);
+              counts.promises += 1;
+            }
+          }
+        },
+      ),
+      { numRuns: 400 },
+    );
+    expect(Math.min(...Object.values(counts))).toBeGreaterThan(50);
+  });
+});

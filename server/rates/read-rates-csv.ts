@@ -1,0 +1,16 @@
+import { CsvError, parse } from "csv-parse/sync";
+import { type RateTable, rateDays } from "../../core/money/rates.ts";
+import type { Checked } from "../validation/checker.ts";
+
+/** Reads published reference rates from CSV text into a rate table. Problems say row and column. */
+export function readRatesCsv(text: string, id: string, base: string): Checked<RateTable> {
+  let rows: string[][];
+  try {
+    rows = parse(text, { bom: true, relax_column_count: true, skip_empty_lines: false });
+  } catch (error) {
+    if (!(error instanceof CsvError)) throw error;
+    return { problems: [{ path: `row ${String(error.lines ?? 1)}`, message: error.message }] };
+  }
+  const read = rateDays(rows);
+  return "problems" in read ? read : { value: { id, base, days: read.days } };
+}
