@@ -92,7 +92,7 @@ test("a shop gets the draft's answer only once it is released", async ({ page, r
     at: "2026-11-28T10:00:00Z",
     currency: "EUR",
     locale: "en",
-    destination: { country: "PT" },
+    destination: { country: "PT", postcode: "3000-001" },
     cart: { lines: [{ sku: "laid-paper-a5", quantity: 4, unitPrice: 980, categories: ["paper"] }] },
   };
   const remaining = async () => {
@@ -200,6 +200,11 @@ test("another place, language and an unserved country change what the shopper se
   await page.goto("/offers");
   await page.getByLabel("Language").selectOption("pt-PT");
   await expect(shopper(page)).toContainText("Faltam 6,40\u00a0€ para a entrega normal grátis");
+  await page.getByLabel("Country").selectOption("KW");
+  await expect(shopper(page).getByRole("tabpanel")).toHaveAttribute("dir", "rtl");
+  await expect(shopper(page)).toContainText("أضف");
+  await page.getByLabel("Country").selectOption("PT");
+  await expect(shopper(page)).toContainText("Entrega normal grátis a partir de 45\u00a0€ em Portugal continental");
   await page.getByLabel("Country").selectOption("CA");
   await expect(shopper(page)).toContainText("Não entregamos em");
   await expect(page.getByText("Nobody delivers to this place")).toBeVisible();

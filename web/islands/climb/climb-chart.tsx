@@ -22,11 +22,9 @@ type Props = {
 };
 
 const HEIGHT = 350;
-const MARGIN = { top: 34, right: 18, bottom: 26, left: 62 };
+const MARGIN = { top: 34, right: 30, bottom: 26, left: 62 };
 /** `letter` is the room a letter takes, generously, so that texts are cut rather than run over. */
 const STRIP = { gap: 30, height: 24, letter: 6.6 };
-/** Axis figures closer than this to the cursor would lie under its amount. */
-const BADGE = 56;
 const DASHES = ["none", "7 3", "2 3", "10 3 2 3"];
 const LINES = ["var(--line-1)", "var(--line-2)", "var(--line-3)", "var(--line-4)"];
 
@@ -42,6 +40,7 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
   const x = scaleLinear([0, to], [MARGIN.left, width - MARGIN.right]);
   const y = scaleLinear([0, highest * 1.15], [HEIGHT - MARGIN.bottom, MARGIN.top]).nice(5);
   const base = HEIGHT - MARGIN.bottom;
+  const badge = 16 + 7.5 * formatMoney(cursor, climb.currency, "en").length;
 
   const valueAt = (event: PointerEvent) => {
     const left = svg.current?.getBoundingClientRect().left ?? 0;
@@ -93,7 +92,7 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
         ))}
         {x
           .ticks(Math.max(3, Math.floor(width / 110)))
-          .filter((tick) => Math.abs(x(tick) - x(cursor)) > BADGE)
+          .filter((tick) => Math.abs(x(tick) - x(cursor)) > badge / 2 + 24)
           .map((tick) => (
             <text key={tick} x={x(tick)} y={base + 17} textAnchor="middle" className="fill-quiet text-[12px]">
               {money(tick)}
@@ -164,9 +163,9 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
             />
           ))}
           <rect
-            x={x(cursor) - 32}
+            x={x(cursor) - badge / 2}
             y={base + 4}
-            width={64}
+            width={badge}
             height={18}
             rx={2}
             fill="var(--color-base-100)"

@@ -33,7 +33,10 @@ export function StandpointSentence({ standpoint, market, onChange }: Props) {
         id={`${id}-country`}
         className={`${part} max-w-52`}
         value={standpoint.country}
-        onChange={(event) => onChange({ ...standpoint, country: event.target.value })}
+        onChange={(event) => {
+          setPostcode("");
+          onChange({ ...standpoint, country: event.target.value, postcode: "" });
+        }}
       >
         <option value="">a place not known yet</option>
         {COUNTRIES.map(({ code, name }) => (

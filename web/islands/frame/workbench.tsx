@@ -42,7 +42,7 @@ const isBoolean = (value: unknown): value is boolean => typeof value === "boolea
 function Frame({ section }: { section: Section }) {
   const state = useDraft();
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue });
-  const [standpoint, setStandpoint] = useStored("summant.standpoint", FIRST_STANDPOINT, isStandpoint);
+  const [chosenStandpoint, setStandpoint] = useStored("summant.standpoint", FIRST_STANDPOINT, isStandpoint);
   const [storedCart, setStoredCart] = useStored<ShownCart | null>(
     "summant.cart",
     null,
@@ -53,6 +53,11 @@ function Frame({ section }: { section: Section }) {
   const [at] = useState(() => new Date().toISOString());
   useDraftKeys();
 
+  const { compiled, plan } = state;
+  const standpoint = useMemo(
+    () => (compiled ? settled(chosenStandpoint, compiled) : chosenStandpoint),
+    [chosenStandpoint, compiled],
+  );
   const firstSample = catalogue.data?.carts[0];
   const cart = storedCart ?? (firstSample ? { sample: firstSample.id, lines: firstSample.lines } : NO_CART);
   const setCart = (next: ShownCart) => {
@@ -70,7 +75,6 @@ function Frame({ section }: { section: Section }) {
   );
   const cartValue = sampleRequest.cart.lines.reduce((sum, line) => sum + line.unitPrice * line.quantity, 0);
   const request = cursor === null ? sampleRequest : { ...sampleRequest, cart: cartAt(sampleRequest.cart, cursor) };
-  const { compiled, plan } = state;
   const result = compiled && quote(compiled, request);
 
   const zone = compiled && resolvePlace(compiled.places, sampleRequest.destination).zones[0];
@@ -83,11 +87,7 @@ function Frame({ section }: { section: Section }) {
         <a href="/offers" className="text-[17px] font-bold tracking-tight">
           Summant
         </a>
-        <StandpointSentence
-          standpoint={standpoint}
-          market={market}
-          onChange={(next) => setStandpoint(compiled ? settled(next, compiled) : next)}
-        />
+        <StandpointSentence standpoint={standpoint} market={market} onChange={setStandpoint} />
         <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
           <SaveMark state={state} />
           {section !== "release" && (

@@ -19,13 +19,13 @@ export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
   const rates = ratesOf(plan);
   return (
     <section aria-label={`Goals of ${offer.name}`} className="mt-3 overflow-x-auto border border-base-300 bg-base-100">
-      <table className="table text-[14px]">
+      <table className="table table-sm text-[14px] [&_td]:text-[14px] [&_th]:text-[14px]">
         <thead>
           <tr className="text-[13px] text-quiet">
             <th scope="col">Step and reward</th>
             {columns.map(({ market, currency }) => (
               <th key={`${market.id} ${currency}`} scope="col" className="text-right">
-                {market.name}, {currency}
+                {market.name} <span className="block font-normal">{currency}</span>
               </th>
             ))}
           </tr>

@@ -7,8 +7,10 @@ import { exponentOf } from "../../../core/money/currency.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { offerSentence } from "../../../core/offers/words.ts";
 import type { Market } from "../../../core/places/market.ts";
+import { resolvePlace } from "../../../core/places/resolve.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
-import { ratesOf } from "../../../core/plan/plan.ts";
+import type { CompiledPlan } from "../../../core/plan/compile.ts";
+import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
 import { ClimbChart } from "../climb/climb-chart.tsx";
 import { ClimbTable } from "../climb/climb-table.tsx";
@@ -83,6 +85,7 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
             onFlag={moveFlag}
             onFlagCancel={() => draftStore.cancel()}
           />
+          {state.compiled && <PartlyKnown compiled={state.compiled} request={request} shown={climb.zone} />}
           <details className="px-4 text-[13px]">
             <summary className="cursor-pointer text-quiet">
               As a table. <kbd className="kbd kbd-xs">[</kbd> <kbd className="kbd kbd-xs">]</kbd> on the cart value jump
@@ -105,40 +108,51 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
   );
 }
 
-function OfferHeading({
-  offer,
-  state,
-  market,
-  currency,
-}: {
-  offer: Offer;
-  state: DraftState;
-  market: Market | null;
-  currency: string;
-}) {
+/** While the place is only partly known, the climb shows one of several zones: it says which. */
+function PartlyKnown({ compiled, request, shown }: { compiled: CompiledPlan; request: QuoteRequest; shown: string }) {
+  const { zones } = resolvePlace(compiled.places, request.destination);
+  if (zones.length < 2) return null;
+  const nameOf = (id: string) => compiled.plan.zones.find((zone) => zone.id === id)?.name ?? id;
+  const others = zones.filter((id) => id !== shown).map(nameOf);
+  return (
+    <p className="px-4 text-[13px] text-quiet">
+      Drawn for <strong className="text-base-content">{nameOf(shown)}</strong>. The place is only partly known; it may
+      also be {new Intl.ListFormat("en", { type: "disjunction" }).format(others)}.
+    </p>
+  );
+}
+
+type OfferHeadingProps = { offer: Offer; state: DraftState; market: Market | null; currency: string };
+
+function OfferHeading({ offer, state, market, currency }: OfferHeadingProps) {
   const { plan } = state;
-  const home = market ?? plan?.markets[0];
+  const home = plan && marketOf(plan, offer, market);
   if (!plan || !home) return null;
   const shownIn = home.currencies.includes(currency) ? currency : (home.currencies[0] ?? currency);
+  const parts = offerSentence(plan, offer, home.id, shownIn);
   return (
     <section aria-label={offer.name} className="mt-1">
       <h2 className="text-[20px] leading-7 font-bold text-balance">
-        {offerSentence(plan, offer, home.id, shownIn).map(({ text, step }) => {
+        {parts.map(({ text, step }, i) => {
           const at = offer.steps.find(({ id }) => id === step)?.goal.at;
-          if (!at || step === undefined) return <span key={text}>{text}</span>;
+          // What follows a goal begins with a comma, which stays on the goal's line.
+          const afterGoal = parts[i - 1]?.step !== undefined;
+          if (!at || step === undefined) return <span key={text}>{afterGoal ? text.slice(1) : text}</span>;
           const edit = (minor: number) =>
             ({ kind: "offer", id: offer.id, body: withGoal(offer, step, home.id, shownIn, minor) }) as const;
           return (
-            <GoalField
-              key={step}
-              label="Goal"
-              shown={text}
-              minor={amountFor(at, { market: home.id, currency: shownIn, rates: ratesOf(plan) })}
-              currency={shownIn}
-              onShow={(minor) => draftStore.show(edit(minor))}
-              onCommit={(minor) => draftStore.commit(edit(minor))}
-              onCancel={() => draftStore.cancel()}
-            />
+            <span key={step} className="whitespace-nowrap">
+              <GoalField
+                label="Goal"
+                shown={text}
+                minor={amountFor(at, { market: home.id, currency: shownIn, rates: ratesOf(plan) })}
+                currency={shownIn}
+                onShow={(minor) => draftStore.show(edit(minor))}
+                onCommit={(minor) => draftStore.commit(edit(minor))}
+                onCancel={() => draftStore.cancel()}
+              />
+              {parts[i + 1]?.text[0]}
+            </span>
           );
         })}
       </h2>
@@ -149,6 +163,15 @@ function OfferHeading({
     </section>
   );
 }
+
+/** The market an offer is read in: the standpoint's where the offer holds there, else the first it holds in. */
+function marketOf(plan: Plan, offer: Offer, standpoint: Market | null): Market | undefined {
+  const own = [...plan.markets].filter(({ id }) => holdsIn(plan, offer, id)).sort(byPosition);
+  return own.find(({ id }) => id === standpoint?.id) ?? own[0] ?? standpoint ?? plan.markets[0];
+}
+
+const holdsIn = (plan: Plan, offer: Offer, market: string) =>
+  plan.zones.some((zone) => zone.market === market && offer.zones.includes(zone.id));
 
 /** How far the climb reaches. It never shrinks while an edit is only shown, so that a dragged flag stays under the pointer. */
 function useClimbEnd(
@@ -161,9 +184,8 @@ function useClimbEnd(
   const [kept, setKept] = useState({ currency: request.currency, end: 0 });
   const { plan } = state;
   const context = plan && market && { market: market.id, currency: request.currency, rates: ratesOf(plan) };
-  const goals = (plan?.offers ?? []).flatMap((offer) =>
-    offer.steps.map(({ goal }) => (context ? (amountFor(goal.at, context) ?? 0) : 0)),
-  );
+  const here = plan && context ? plan.offers.filter((offer) => holdsIn(plan, offer, context.market)) : [];
+  const goals = here.flatMap(({ steps }) => steps.map(({ goal }) => (context && amountFor(goal.at, context)) ?? 0));
   const farthest = Math.max(60 * unit, ...goals.map((goal) => goal * 1.6), cartValue * 1.2);
   const step = 20 * unit;
   const wanted = Math.ceil(farthest / step) * step;

@@ -9,6 +9,7 @@ export function ProgressMessage({ quote, surface }: { quote: Quote; surface: "ca
         const messages = quote.messages.filter((message) => message.offer === offer && message.surface === surface);
         const ladder = quote.progress.filter((step) => step.offer === offer);
         const next = ladder.find(({ remaining }) => remaining !== null);
+        const percent = next?.percent ?? (ladder.every(({ reached }) => reached) ? 100 : null);
         return (
           <div key={offer} className="mb-3" data-message={messages.map(({ state }) => state).join(" ")}>
             {messages.map(({ state, text }) => (
@@ -20,12 +21,14 @@ export function ProgressMessage({ quote, surface }: { quote: Quote; surface: "ca
                 {text}
               </p>
             ))}
-            <progress
-              className="mt-2 block h-1.5 w-full appearance-none [&::-webkit-progress-bar]:bg-base-300 [&::-webkit-progress-value]:bg-primary"
-              aria-label={messages.map(({ text }) => text).join(", ")}
-              max={100}
-              value={next ? next.percent : 100}
-            />
+            {percent !== null && (
+              <progress
+                className="mt-2 block h-1.5 w-full appearance-none [&::-webkit-progress-bar]:bg-base-300 [&::-webkit-progress-value]:bg-primary"
+                aria-label={messages.map(({ text }) => text).join(", ")}
+                max={100}
+                value={percent}
+              />
+            )}
           </div>
         );
       })}
