@@ -13,7 +13,8 @@ module.exports = {
       severity: "error",
       from: { path: "^core/", pathNot: "(\\.test\\.ts$|^core/testing/)" },
       to: {
-        pathNot: "^(core/|node_modules/(@sinclair/typebox|intl-messageformat|@formatjs/icu-messageformat-parser)/)",
+        pathNot:
+          "^(core/|node_modules/(@sinclair/typebox|intl-messageformat|@formatjs/icu-messageformat-parser|luxon)/)",
       },
     },
     {

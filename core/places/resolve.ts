@@ -93,14 +93,14 @@ function claimOf(zone: string, destination: ZoneDestination): Claim {
 }
 
 /** A destination with its codes made one: a territory is named both as a country and as a region. */
-type Place = {
+export type Place = {
   /** The narrowest country code first, then the one it is listed under. */
   readonly countries: readonly string[];
   readonly regions: readonly string[];
   readonly postcode: string | null;
 };
 
-function placeOf({ country, region, postcode }: Destination): Place {
+export function placeOf({ country, region, postcode }: Destination): Place {
   const territory = (region && territoryOf(region)) ?? (country && parentOf(country) ? country : undefined);
   const home = territory ? parentOf(territory) : (country ?? region?.slice(0, 2));
   const countries = [territory, home].filter((code) => code !== undefined);

@@ -30,6 +30,7 @@ export type OrderDiscount = Static<typeof OrderDiscount>;
 export const Cart = Type.Object(
   {
     lines: Type.Array(CartLine, { maxItems: 500 }),
+    codes: Type.Optional(Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { maxItems: 50 })),
     discounts: Type.Optional(
       Type.Array(OrderDiscount, {
         maxItems: 20,
@@ -51,13 +52,29 @@ export const Destination = Type.Object(
 );
 export type Destination = Static<typeof Destination>;
 
+/** Who buys, as far as the shop knows. What is left out is a guest's, except history: that is unknown. */
+export const Shopper = Type.Object(
+  {
+    id: Type.Optional(Type.String({ minLength: 1, maxLength: 100 })),
+    signedIn: Type.Optional(Type.Boolean()),
+    groups: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
+    orderCount: Type.Optional(Type.Integer({ minimum: 0, maximum: 1_000_000_000 })),
+    lastOrderAt: Type.Optional(Type.String({ format: "date-time" })),
+    business: Type.Optional(Type.Boolean()),
+  },
+  { ...closed, title: "Shopper" },
+);
+export type Shopper = Static<typeof Shopper>;
+
 /** What a shop asks: one cart, seen from one standpoint. Amounts are whole minor units of `currency`. */
 export const QuoteRequest = Type.Object(
   {
     at: Type.String({ format: "date-time", description: "The moment, RFC 3339 with an offset" }),
     currency: CurrencyCode,
     locale: Type.Optional(Locale),
+    channel: Type.Optional(Tag),
     destination: Destination,
+    shopper: Type.Optional(Shopper),
     cart: Cart,
   },
   { ...closed, title: "QuoteRequest" },

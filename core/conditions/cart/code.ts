@@ -1,0 +1,24 @@
+import { Type } from "@sinclair/typebox";
+import { closed } from "../../plan/atoms.ts";
+import { constant, defineCondition } from "../definition.ts";
+import { normalCode } from "../facts.ts";
+import { orList } from "../list.ts";
+
+/** The shopper entered one of these codes, in whatever case. */
+export const code = defineCondition({
+  kind: "code",
+  family: "cart",
+  schema: Type.Object(
+    {
+      kind: Type.Literal("code"),
+      codes: Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { minItems: 1, maxItems: 10_000 }),
+    },
+    closed,
+  ),
+  example: { kind: "code", codes: ["INKLOVE"] },
+  compile: ({ codes }) => {
+    const wanted = codes.map(normalCode);
+    return constant(({ facts }) => wanted.some((one) => facts.codes.has(one)));
+  },
+  words: ({ codes }) => `the code ${codes.length > 3 ? `is one of ${codes.length}` : orList(codes)} was entered`,
+});

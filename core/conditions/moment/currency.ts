@@ -1,0 +1,20 @@
+import { Type } from "@sinclair/typebox";
+import { CurrencyCode, closed } from "../../plan/atoms.ts";
+import { constant, defineCondition } from "../definition.ts";
+import { orList } from "../list.ts";
+
+/** The shopper pays in one of these currencies. */
+export const currency = defineCondition({
+  kind: "currency",
+  family: "moment",
+  schema: Type.Object(
+    { kind: Type.Literal("currency"), currencies: Type.Array(CurrencyCode, { minItems: 1, maxItems: 200 }) },
+    closed,
+  ),
+  example: { kind: "currency", currencies: ["EUR"] },
+  compile: ({ currencies }) => {
+    const wanted = new Set(currencies);
+    return constant(({ facts }) => wanted.has(facts.currency));
+  },
+  words: ({ currencies }) => `the shopper pays in ${orList(currencies)}`,
+});

@@ -1,0 +1,22 @@
+import { Type } from "@sinclair/typebox";
+import { closed, Locale } from "../../plan/atoms.ts";
+import { constant, defineCondition } from "../definition.ts";
+import { orList } from "../list.ts";
+
+/** The shopper reads one of these languages; "pt" includes every kind of Portuguese. Unknown unless the request says. */
+export const language = defineCondition({
+  kind: "language",
+  family: "moment",
+  schema: Type.Object(
+    { kind: Type.Literal("language"), languages: Type.Array(Locale, { minItems: 1, maxItems: 100 }) },
+    closed,
+  ),
+  example: { kind: "language", languages: ["pt"] },
+  compile: ({ languages }) => {
+    const wanted = new Set(languages);
+    return constant(({ facts: { locale } }) =>
+      locale === null ? null : wanted.has(locale) || wanted.has(locale.split("-")[0] ?? locale),
+    );
+  },
+  words: ({ languages }) => `the shopper reads ${orList(languages)}`,
+});

@@ -1,0 +1,29 @@
+import { Type } from "@sinclair/typebox";
+import { territoriesUnder } from "../../places/territory.ts";
+import { CountryCode, closed } from "../../plan/atoms.ts";
+import { constant, defineCondition } from "../definition.ts";
+import { orList } from "../list.ts";
+
+const names = new Intl.DisplayNames(["en"], { type: "region" });
+
+/** It goes to one of these countries; unknown while the country is. */
+export const country = defineCondition({
+  kind: "country",
+  family: "place",
+  schema: Type.Object(
+    { kind: Type.Literal("country"), countries: Type.Array(CountryCode, { minItems: 1, maxItems: 300 }) },
+    closed,
+  ),
+  example: { kind: "country", countries: ["PT", "ES"] },
+  compile: ({ countries }) => {
+    const wanted = new Set(countries);
+    return constant(({ facts: { place } }) => {
+      if (place.countries.some((code) => wanted.has(code))) return true;
+      // Who only says "United States" may still mean Puerto Rico.
+      const narrower =
+        place.regions.length === 0 && place.countries.flatMap(territoriesUnder).some((code) => wanted.has(code));
+      return place.countries.length === 0 || narrower ? null : false;
+    });
+  },
+  words: ({ countries }) => `it goes to ${orList(countries.map((code) => names.of(code) ?? code))}`,
+});

@@ -1,0 +1,24 @@
+import { Type } from "@sinclair/typebox";
+import { closed, RegionCode } from "../../plan/atoms.ts";
+import { constant, defineCondition } from "../definition.ts";
+import { orList } from "../list.ts";
+
+/** It goes to one of these regions (ISO 3166-2). Unknown while the region is, unless the country already rules it out. */
+export const region = defineCondition({
+  kind: "region",
+  family: "place",
+  schema: Type.Object(
+    { kind: Type.Literal("region"), regions: Type.Array(RegionCode, { minItems: 1, maxItems: 1000 }) },
+    closed,
+  ),
+  example: { kind: "region", regions: ["PT-20", "PT-30"] },
+  compile: ({ regions }) => {
+    const wanted = new Set(regions);
+    const countries = new Set(regions.map((code) => code.slice(0, 2)));
+    return constant(({ facts: { place } }) => {
+      if (place.regions.length > 0) return place.regions.some((code) => wanted.has(code));
+      return place.countries.length > 0 && !place.countries.some((code) => countries.has(code)) ? false : null;
+    });
+  },
+  words: ({ regions }) => `it goes to ${orList(regions)}`,
+});

@@ -1,0 +1,17 @@
+import { Type } from "@sinclair/typebox";
+import { closed, Tag } from "../../plan/atoms.ts";
+import { constant, defineCondition } from "../definition.ts";
+import { orList } from "../list.ts";
+
+/** The shopper is in one of these groups. */
+export const group = defineCondition({
+  kind: "group",
+  family: "shopper",
+  schema: Type.Object({ kind: Type.Literal("group"), groups: Type.Array(Tag, { minItems: 1, maxItems: 100 }) }, closed),
+  example: { kind: "group", groups: ["trade"] },
+  compile: ({ groups }) => {
+    const wanted = new Set(groups);
+    return constant(({ facts }) => (facts.shopper.groups ?? []).some((name) => wanted.has(name)));
+  },
+  words: ({ groups }) => `the shopper is in ${orList(groups)}`,
+});
