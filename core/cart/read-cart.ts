@@ -6,6 +6,8 @@ import type { Cart, CartLine } from "../quote/request.ts";
 
 /** A cart line ready for counting. `shelf` is price × quantity before any discount, in minor units. */
 export type ReadLine = {
+  readonly sku: string;
+  readonly quantity: number;
   readonly shelf: number;
   readonly discount: number;
   /** Null: the standard rate of the zone. */
@@ -40,8 +42,10 @@ export function readCart(cart: Cart, path: string): ReadCart | { problems: Probl
   };
 }
 
-function readLine(line: CartLine): ReadLine {
+export function readLine(line: CartLine): ReadLine {
   return {
+    sku: line.sku,
+    quantity: line.quantity,
     shelf: line.unitPrice * line.quantity,
     discount: line.discount ?? 0,
     taxRate: line.taxRate === undefined ? null : (percent(line.taxRate) ?? null),

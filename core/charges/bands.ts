@@ -38,7 +38,7 @@ export function compileBands(charge: BandedCharge, context: ChargeContext): Comp
   bands.sort((a, b) => a.least - b.least);
   const starts = bands.map((band) => band.least);
   const prices = [priceOf(charge.first, context), ...bands.map((band) => band.price)];
-  const measure = context.measureNumber(charge.basis);
+  const measure = context.measureNumber({ kind: "value", basis: charge.basis });
   return {
     price: (counted) => prices[bandOf(starts, counted[measure] ?? 0)] ?? "no-amount",
     thresholds: starts.map((least) => ({ measure, least })),

@@ -1,9 +1,9 @@
-import type { Basis } from "../measures/basis.ts";
+import type { MeasureSpec } from "../measures/measure.ts";
 import type { Threshold } from "../measures/threshold.ts";
 import type { AmountContext } from "../money/amount.ts";
 
-/** Why an option has no price for this cart. An option without a price is unavailable, never free. */
-export type NoPrice = "not-offered" | "no-amount";
+/** Why an option has no price for this cart: its band ends there, no amount is set, its condition fails or cannot be told. An option without a price is unavailable, never free. */
+export type NoPrice = "not-offered" | "no-amount" | "condition" | "condition-unknown";
 
 /** What a charge comes to: whole minor units, or why there is none. */
 export type Charged = number | NoPrice;
@@ -17,5 +17,5 @@ export type CompiledCharge = {
 
 /** What a charge needs to be compiled: where it will apply, and a number for each measure it counts. */
 export type ChargeContext = AmountContext & {
-  readonly measureNumber: (basis: Basis) => number;
+  readonly measureNumber: (measure: MeasureSpec) => number;
 };

@@ -1,14 +1,14 @@
-import { type ReadCart, type ReadLine, readCart } from "../cart/read-cart.ts";
+import { filler, type ReadCart, type ReadLine, readCart, readLine } from "../cart/read-cart.ts";
 import type { Charged } from "../charges/charged.ts";
+import { type Facts, factsOf } from "../conditions/facts.ts";
+import { type Measure, measureAt, measurePath, measureTurns } from "../measures/measure.ts";
 import type { Threshold } from "../measures/threshold.ts";
-import { valuePath } from "../measures/value-measure.ts";
-import { turns, type ValuePath, valueAt } from "../measures/value-path.ts";
 import { compare } from "../money/rational.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
 import { findTariffs } from "../quote/find-tariffs.ts";
 import { priceOption } from "../quote/price-options.ts";
-import { type StepState, standing } from "../quote/progress.ts";
+import { type Start, type StepState, situationAt, standing } from "../quote/progress.ts";
 import type { QuoteRequest } from "../quote/request.ts";
 import type { Tariff } from "../quote/tariff.ts";
 import { cartAt } from "./cart-at.ts";
@@ -58,8 +58,12 @@ export function climb(
   const [tariff] = found.tariffs;
   if (!tariff) return { climb: null };
 
+  const facts = factsOf(request);
   const walk = segmentsOf(sample, to);
-  const intervals = joined([emptyCart(tariff, sample), ...walk.flatMap((segment) => climbSegment(tariff, segment))]);
+  const intervals = joined([
+    emptyCart(tariff, facts, sample),
+    ...walk.flatMap((segment) => climbSegment(tariff, facts, segment)),
+  ]);
   return {
     climb: {
       currency: tariff.currency,
@@ -100,25 +104,32 @@ function segmentsOf(sample: ReadCart, to: number): Segment[] {
 }
 
 const pathsOf = (tariff: Tariff, cart: ReadCart, next: ReadLine | null) =>
-  tariff.measures.map((measure) => valuePath(measure, cart, next));
+  tariff.measures.map((measure) => measurePath(measure, cart, next));
 
-function emptyCart(tariff: Tariff, sample: ReadCart): ClimbInterval {
-  const paths = pathsOf(tariff, { ...sample, lines: [] }, null);
-  return { from: 0, to: 0, ...pricesAt(tariff, paths), steps: stepsAt(tariff, paths, true) };
+/** The cart as a place to start from: its lines are what conditions see. */
+const startOf = (tariff: Tariff, facts: Facts, cart: ReadCart): Start => ({
+  facts: { ...facts, lines: cart.lines },
+  paths: pathsOf(tariff, cart, null),
+  unknownAs: false,
+});
+
+function emptyCart(tariff: Tariff, facts: Facts, sample: ReadCart): ClimbInterval {
+  const start = startOf(tariff, facts, { ...sample, lines: [] });
+  return { from: 0, to: 0, ...pricesAt(tariff, start), steps: stepsAt(tariff, start) };
 }
 
-function climbSegment(tariff: Tariff, segment: Segment): ClimbInterval[] {
+function climbSegment(tariff: Tariff, facts: Facts, segment: Segment): ClimbInterval[] {
   const { after, length, next } = segment;
   const paths = pathsOf(tariff, segment.before, next);
   const cuts = new Set([1]);
   for (const { measure, least } of tariff.thresholds) {
     const path = paths[measure];
-    if (path) for (const turn of turns(path, least, length)) cuts.add(turn);
+    if (path) for (const turn of measureTurns(path, least, length)) cuts.add(turn);
   }
   const starts = [...cuts].sort((a, b) => a - b);
   const at = (y: number, end: number, slope: 0 | -1): ClimbInterval => {
-    const here = pathsOf(tariff, cartAfter(segment, y), null);
-    return { from: after + y, to: after + end, ...pricesAt(tariff, here), steps: stepsAt(tariff, here, false, slope) };
+    const here = startOf(tariff, facts, cartAfter(segment, y));
+    return { from: after + y, to: after + end, ...pricesAt(tariff, here), steps: stepsAt(tariff, here, slope) };
   };
   return starts.flatMap((start, i) => {
     const end = (starts[i + 1] ?? length + 1) - 1;
@@ -128,29 +139,37 @@ function climbSegment(tariff: Tariff, segment: Segment): ClimbInterval[] {
   });
 }
 
+/** Whether adding bits of a line is, for everything that is counted or tested, like adding filler. */
 function likeFiller(tariff: Tariff, line: ReadLine | null): boolean {
+  if ([...tariff.options, ...tariff.offers].some(({ when }) => when?.seesLines)) return false;
   if (!line) return true;
   const standard = line.taxRate === null || compare(line.taxRate, tariff.standardTax) === 0;
-  return standard && line.discount === 0 && tariff.measures.every((measure) => measure.counts(line));
+  const counts = (measure: Measure) => measure.kind === "value" && measure.value.counts(line);
+  return standard && line.discount === 0 && tariff.measures.every(counts);
 }
 
 function cartAfter({ before, next }: Segment, y: number): ReadCart {
   const added = next
-    ? { ...next, shelf: y, discount: Number((BigInt(next.discount) * BigInt(y)) / BigInt(next.shelf)) }
-    : { shelf: y, discount: 0, taxRate: null, categories: [], tags: [] };
+    ? {
+        ...next,
+        quantity: y < next.shelf ? 1 : next.quantity,
+        shelf: y,
+        discount: Number((BigInt(next.discount) * BigInt(y)) / BigInt(next.shelf)),
+      }
+    : readLine(filler(y));
   return { ...before, lines: [...before.lines, added] };
 }
 
-function pricesAt(tariff: Tariff, paths: readonly ValuePath[]): Pick<ClimbInterval, "prices" | "offers"> {
-  const counted = paths.map((path) => valueAt(path, 0));
-  const priced = tariff.options.map((_, number) => priceOption(tariff, number, counted));
+function pricesAt(tariff: Tariff, start: Start): Pick<ClimbInterval, "prices" | "offers"> {
+  const situation = situationAt(start, 0);
+  const priced = tariff.options.map((_, number) => priceOption(tariff, number, situation));
   return { prices: priced.map(({ price }) => price), offers: priced.map(({ offer }) => offer?.id ?? null) };
 }
 
-function stepsAt(tariff: Tariff, paths: readonly ValuePath[], empty: boolean, slope: 0 | -1 = 0): ClimbStep[] {
+function stepsAt(tariff: Tariff, start: Start, slope: 0 | -1 = 0): ClimbStep[] {
   return tariff.offers.flatMap((offer) =>
     offer.steps.map((step) => {
-      const { state, remaining } = standing(tariff, step, paths, empty);
+      const { state, remaining } = standing(tariff, offer, step, start);
       return { state, remaining: remaining === null ? null : { start: remaining, slope } };
     }),
   );
@@ -160,11 +179,11 @@ function stepsAt(tariff: Tariff, paths: readonly ValuePath[], empty: boolean, sl
 function flagOf(tariff: Tariff, sample: ReadCart, walk: readonly Segment[], goal: Threshold): number | null {
   const measure = tariff.measures[goal.measure];
   if (!measure) return null;
-  let flag = valueAt(valuePath(measure, { ...sample, lines: [] }, null), 0) >= goal.least ? 0 : null;
+  let flag = measureAt(measurePath(measure, { ...sample, lines: [] }, null), 0) >= goal.least ? 0 : null;
   for (const { after, length, before, next } of walk) {
-    const path = valuePath(measure, before, next);
-    const last = turns(path, goal.least, length).at(-1);
-    if (last !== undefined) flag = valueAt(path, last) >= goal.least ? after + last : null;
+    const path = measurePath(measure, before, next);
+    const last = measureTurns(path, goal.least, length).at(-1);
+    if (last !== undefined) flag = measureAt(path, last) >= goal.least ? after + last : null;
   }
   return flag;
 }
@@ -177,7 +196,7 @@ export function countedAt(compiled: CompiledPlan, request: QuoteRequest, offer: 
   const [tariff] = found.tariffs;
   const step = tariff?.offers.find(({ id }) => id === offer)?.steps[0];
   const measure = step && tariff?.measures[step.goal.measure];
-  return measure ? valueAt(valuePath(measure, cart, null), 0) : null;
+  return measure ? measureAt(measurePath(measure, cart, null), 0) : null;
 }
 
 /** Joins neighbours over which nothing changes but what remains, one for one or not at all. */

@@ -99,6 +99,7 @@ export function compileCondition(condition: Condition, context: ConditionContext
       return {
         test: (situation) => combine(parts.map((part) => part.test(situation))),
         thresholds: parts.flatMap((part) => part.thresholds),
+        seesLines: parts.some((part) => part.seesLines),
       };
     }
     case "not": {

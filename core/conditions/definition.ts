@@ -1,5 +1,5 @@
 import type { Static, TObject, TSchema } from "@sinclair/typebox";
-import type { Basis } from "../measures/basis.ts";
+import type { MeasureSpec } from "../measures/measure.ts";
 import type { Threshold } from "../measures/threshold.ts";
 import type { AmountContext, AmountReferences } from "../money/amount.ts";
 import type { Problem } from "../plan/problem.ts";
@@ -13,6 +13,8 @@ export type Family = "shopper" | "place" | "cart" | "moment";
 export type CompiledCondition = {
   readonly test: (situation: Situation) => Truth;
   readonly thresholds: readonly Threshold[];
+  /** Whether it looks at which lines there are, not only at what they are worth together. */
+  readonly seesLines: boolean;
 };
 
 /** Where a condition is compiled for. */
@@ -20,9 +22,6 @@ export type ConditionContext = AmountContext & {
   readonly timeZone: string;
   readonly measureNumber: (measure: MeasureSpec) => number;
 };
-
-/** A measure by what it counts: a value on a basis, pieces, or lines. */
-export type MeasureSpec = { readonly kind: "value"; readonly basis: Basis } | { readonly kind: "items" | "lines" };
 
 /** One kind of condition: what its file has to say about it. */
 type Definition<Schema extends TSchema> = {
@@ -67,4 +66,8 @@ export function defineCondition<Schema extends TObject>(definition: Definition<S
 }
 
 /** A condition about facts that no goods change. */
-export const constant = (test: CompiledCondition["test"]): CompiledCondition => ({ test, thresholds: [] });
+export const constant = (test: CompiledCondition["test"]): CompiledCondition => ({
+  test,
+  thresholds: [],
+  seesLines: false,
+});

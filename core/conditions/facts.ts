@@ -1,5 +1,7 @@
+import { readLine } from "../cart/read-cart.ts";
 import { type Place, placeOf } from "../places/resolve.ts";
 import type { QuoteRequest, Shopper } from "../quote/request.ts";
+import type { Truth } from "./truth.ts";
 
 /** A cart line as conditions see it. */
 export type LineFacts = {
@@ -22,7 +24,15 @@ export type Facts = {
 };
 
 /** What conditions are tested against: the facts, and every measure of the tariff by its number. */
-export type Situation = { readonly facts: Facts; readonly counted: readonly number[] };
+export type Situation = {
+  readonly facts: Facts;
+  readonly counted: readonly number[];
+  /**
+   * What an unknown condition is taken for. Unknown never grants: false. True only to find out what an address not known
+   * yet could still turn out to get.
+   */
+  readonly unknownAs: boolean;
+};
 
 /** Codes are compared without regard to case and surrounding space, as shoppers type them. */
 export const normalCode = (code: string) => code.trim().toUpperCase();
@@ -37,6 +47,11 @@ export function factsOf(request: QuoteRequest): Facts {
     locale: locale ?? null,
     codes: new Set((cart.codes ?? []).map(normalCode)),
     at: Date.parse(at),
-    lines: cart.lines.map(({ sku, categories, tags }) => ({ sku, categories: categories ?? [], tags: tags ?? [] })),
+    lines: cart.lines.map(readLine),
   };
+}
+
+/** Whether a condition holds, unknown taken as the situation says; without one, everything holds. */
+export function holds(condition: { test: (situation: Situation) => Truth } | null, situation: Situation): boolean {
+  return condition === null || (condition.test(situation) ?? situation.unknownAs);
 }

@@ -1,5 +1,6 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { Charge } from "../charges/charge.ts";
+import { ConditionRef } from "../conditions/condition.ts";
 import { ByLocale, closed, Id, Position } from "../plan/atoms.ts";
 
 /** What a shopper can pick at the checkout. */
@@ -10,6 +11,7 @@ export const DeliveryOption = Type.Object(
     name: ByLocale,
     note: Type.Optional(ByLocale),
     zones: Type.Array(Id, { maxItems: 1000, uniqueItems: true, description: "Zones it is offered in" }),
+    when: Type.Optional(ConditionRef),
     charge: Charge,
   },
   { ...closed, title: "DeliveryOption" },

@@ -1,4 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
+import { ConditionRef } from "../conditions/condition.ts";
 import { Basis } from "../measures/basis.ts";
 import { Edge } from "../measures/threshold.ts";
 import { Amount } from "../money/amount.ts";
@@ -40,6 +41,7 @@ export const Offer = Type.Object(
     name: Type.String({ minLength: 1, maxLength: 100, description: "Internal; shoppers never read it" }),
     on: Type.Boolean(),
     zones: Type.Array(Id, { maxItems: 1000, uniqueItems: true }),
+    when: Type.Optional(ConditionRef),
     basis: Basis,
     steps: Type.Array(Step, { minItems: 1, maxItems: 20 }),
   },

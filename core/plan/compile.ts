@@ -1,6 +1,6 @@
 import { indexPlaces, type PlaceIndex } from "../places/resolve.ts";
 import { compileTariff, type Tariff } from "../quote/tariff.ts";
-import { type Plan, ratesOf } from "./plan.ts";
+import { type Plan, ratesOf, savedOf } from "./plan.ts";
 import type { Problem } from "./problem.ts";
 import { planProblems } from "./problems.ts";
 
@@ -21,12 +21,13 @@ export function compile(plan: Plan): { compiled: CompiledPlan } | { problems: Pr
   const problems = planProblems(plan);
   if (problems.length > 0) return { problems };
   const rates = ratesOf(plan);
+  const saved = savedOf(plan);
   const markets = new Map(plan.markets.map((market) => [market.id, market]));
   const tariffs = new Map(
     plan.zones.map((zone) => {
       const market = markets.get(zone.market);
       const byCurrency = (market?.currencies ?? []).flatMap((currency): [string, Tariff][] =>
-        market ? [[currency, compileTariff(plan, rates, market, zone, currency)]] : [],
+        market ? [[currency, compileTariff(plan, rates, saved, market, zone, currency)]] : [],
       );
       return [zone.id, new Map(byCurrency)];
     }),

@@ -1,3 +1,4 @@
+import type { SavedCondition } from "../conditions/condition.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
 import type { RateTable } from "../money/rates.ts";
 import type { Offer } from "../offers/offer.ts";
@@ -11,7 +12,8 @@ export type Entity =
   | { kind: "zone"; id: string; body: Zone }
   | { kind: "option"; id: string; body: DeliveryOption }
   | { kind: "offer"; id: string; body: Offer }
-  | { kind: "rates"; id: string; body: RateTable };
+  | { kind: "rates"; id: string; body: RateTable }
+  | { kind: "condition"; id: string; body: SavedCondition };
 
 export type EntityKind = Entity["kind"];
 export type StoredEntity = Entity & { revision: number };
@@ -27,6 +29,7 @@ export function entitiesOf(plan: Plan): Entity[] {
     ...plan.zones.map((body): Entity => ({ kind: "zone", id: body.id, body })),
     ...plan.options.map((body): Entity => ({ kind: "option", id: body.id, body })),
     ...plan.offers.map((body): Entity => ({ kind: "offer", id: body.id, body })),
+    ...(plan.conditions ?? []).map((body): Entity => ({ kind: "condition", id: body.id, body })),
     ...(plan.rates ?? []).map((body): Entity => ({ kind: "rates", id: body.id, body })),
   ];
 }
@@ -34,6 +37,7 @@ export function entitiesOf(plan: Plan): Entity[] {
 export function planOf(entities: readonly Entity[]): Plan | null {
   const store = entities.find((entity) => entity.kind === "store");
   if (!store) return null;
+  const conditions = entities.flatMap((entity) => (entity.kind === "condition" ? [entity.body] : []));
   const rates = entities.flatMap((entity) => (entity.kind === "rates" ? [entity.body] : []));
   return {
     format: FORMAT,
@@ -42,6 +46,7 @@ export function planOf(entities: readonly Entity[]): Plan | null {
     zones: entities.flatMap((entity) => (entity.kind === "zone" ? [entity.body] : [])),
     options: entities.flatMap((entity) => (entity.kind === "option" ? [entity.body] : [])),
     offers: entities.flatMap((entity) => (entity.kind === "offer" ? [entity.body] : [])),
+    ...(conditions.length > 0 ? { conditions } : {}),
     ...(rates.length > 0 ? { rates } : {}),
   };
 }

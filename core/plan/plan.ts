@@ -1,4 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
+import { type Saved, SavedCondition } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
 import { type Rates, RateTable, ratesInForce } from "../money/rates.ts";
 import { Offer } from "../offers/offer.ts";
@@ -26,6 +27,7 @@ export const Plan = Type.Object(
     zones: Type.Array(Zone, { maxItems: 5000 }),
     options: Type.Array(DeliveryOption, { maxItems: 5000 }),
     offers: Type.Array(Offer, { maxItems: 5000 }),
+    conditions: Type.Optional(Type.Array(SavedCondition, { maxItems: 5000 })),
     rates: Type.Optional(Type.Array(RateTable, { maxItems: 20 })),
   },
   { ...closed, title: "Plan" },
@@ -34,3 +36,7 @@ export type Plan = Static<typeof Plan>;
 
 /** The exchange rates in force in a plan. */
 export const ratesOf = (plan: Plan): Rates => ratesInForce(plan.rates ?? []);
+
+/** The saved conditions of a plan by id. */
+export const savedOf = (plan: Plan): Saved =>
+  new Map((plan.conditions ?? []).map((condition) => [condition.id, condition]));

@@ -1,4 +1,5 @@
 import { chargeProblems } from "../charges/charge.ts";
+import { type Condition, circleProblems, conditionProblems } from "../conditions/condition.ts";
 import { STEP_VARIABLES, wordingProblems } from "../messages/wording.ts";
 import { type AmountContext, type AmountReferences, amountProblems } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
@@ -7,7 +8,7 @@ import type { Offer } from "../offers/offer.ts";
 import { rewardProblems } from "../offers/reward.ts";
 import { destinationProblems } from "../places/destination.ts";
 import type { Market } from "../places/market.ts";
-import { type Plan, ratesOf } from "./plan.ts";
+import { type Plan, ratesOf, savedOf } from "./plan.ts";
 import type { Problem } from "./problem.ts";
 
 /**
@@ -19,6 +20,9 @@ export function planProblems(plan: Plan): Problem[] {
   const zones = new Set(plan.zones.map(({ id }) => id));
   const options = new Set(plan.options.map(({ id }) => id));
   const rates = ratesOf(plan);
+  const saved = savedOf(plan);
+  const when = (condition: Condition | undefined, path: string) =>
+    condition ? conditionProblems(condition, path, references, saved) : [];
   const references = { markets, tables: new Set(rates.keys()) };
   return [
     ...(["markets", "zones", "options", "offers"] as const).flatMap((kind) => repeatedIds(plan[kind], `/${kind}`)),
@@ -34,6 +38,11 @@ export function planProblems(plan: Plan): Problem[] {
       ...chargeProblems(option.charge, `/options/${i}/charge`, references, soldIn(plan, option.zones, rates)),
     ]),
     ...plan.offers.flatMap((offer, i) => offerProblems(offer, `/offers/${i}`, { zones, options, references })),
+    ...plan.options.flatMap((option, i) => when(option.when, `/options/${i}/when`)),
+    ...plan.offers.flatMap((offer, i) => when(offer.when, `/offers/${i}/when`)),
+    ...(plan.conditions ?? []).flatMap((one, i) => when(one.when, `/conditions/${i}/when`)),
+    ...circleProblems(plan.conditions ?? []),
+    ...repeatedIds(plan.conditions ?? [], "/conditions"),
     ...(plan.rates ?? []).flatMap((table, i) => rateTableProblems(table, `/rates/${i}`)),
     ...repeatedIds(plan.rates ?? [], "/rates"),
   ];

@@ -22,7 +22,7 @@ export function holdInAll(quotes: readonly [Quote, ...Quote[]], orNowhere: boole
     ...first,
     market: !orNowhere && same(({ market }) => market) ? first.market : null,
     zone: null,
-    zonesPossible: quotes.flatMap(({ zone }) => zone ?? []),
+    zonesPossible: unique(quotes.flatMap(({ zone }) => zone ?? [])),
     orNowhere,
     options: optionIds.map((id) =>
       mergedOption(

@@ -1,15 +1,15 @@
 import { type ReadCart, readCart } from "../cart/read-cart.ts";
 import type { NoPrice } from "../charges/charged.ts";
-import { valuePath } from "../measures/value-measure.ts";
-import { type ValuePath, valueAt } from "../measures/value-path.ts";
+import { type Facts, factsOf, type Situation } from "../conditions/facts.ts";
+import { measurePath } from "../measures/measure.ts";
 import { pickText } from "../messages/locale.ts";
 import { type Saying, SURFACES, type Surface, speak } from "../messages/speak.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
 import { findTariffs } from "./find-tariffs.ts";
 import { holdInAll } from "./hold-in-all.ts";
-import { type PricedOption, priceOption } from "./price-options.ts";
-import { type StepState, standing } from "./progress.ts";
+import { type PricedOption, priceOption, reached } from "./price-options.ts";
+import { type Start, type StepState, situationAt, standing } from "./progress.ts";
 import type { QuoteRequest } from "./request.ts";
 import type { Tariff, TariffOffer } from "./tariff.ts";
 import { goodsTax, payable, type Totals, totalsOf } from "./totals.ts";
@@ -78,31 +78,38 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest): QuoteResul
   const found = findTariffs(compiled, request);
   if ("problems" in found) return found;
   const { tariffs, orNowhere } = found;
-  const [first, ...others] = tariffs.map((tariff) => quoteIn(tariff, cart, request));
+  const facts = factsOf(request);
+  // While an address is not complete, what its conditions cannot tell is answered both ways.
+  const ways = facts.place.postcode === null ? [false, true] : [false];
+  const [first, ...others] = tariffs.flatMap((tariff) =>
+    (hasConditions(tariff) ? ways : [false]).map((unknownAs) => quoteIn(tariff, cart, request, facts, unknownAs)),
+  );
   if (!first) {
     const { currency } = request;
     return {
       quote: { market: null, zone: null, currency, totals: totalsOf(cart), options: [], progress: [], messages: [] },
     };
   }
-  if (others.length === 0 && !orNowhere) return { quote: first };
+  const alike = others.every((other) => JSON.stringify(other) === JSON.stringify(first));
+  if (alike && tariffs.length === 1 && !orNowhere) return { quote: first };
   const held = holdInAll([first, ...others], orNowhere);
   return { quote: { ...held, messages: [...held.messages, ...placeUnknownMessages(tariffs, held.progress, request)] } };
 }
 
+const hasConditions = ({ options, offers }: Tariff) => [...options, ...offers].some(({ when }) => when !== null);
+
 /** The quote where it is known which zone serves. */
-function quoteIn(tariff: Tariff, cart: ReadCart, request: QuoteRequest): Quote {
+function quoteIn(tariff: Tariff, cart: ReadCart, request: QuoteRequest, facts: Facts, unknownAs: boolean): Quote {
   const locale = localeOf(request, tariff);
-  const paths = tariff.measures.map((measure) => valuePath(measure, cart, null));
-  const counted = paths.map((path) => valueAt(path, 0));
+  const start = { facts, unknownAs, paths: tariff.measures.map((measure) => measurePath(measure, cart, null)) };
   const totals = totalsOf(cart);
-  const progress = progressOf(tariff, paths, request.cart.lines.length === 0);
+  const progress = progressOf(tariff, start);
   return {
     market: tariff.market.id,
     zone: tariff.zone.id,
     currency: tariff.currency,
     totals,
-    options: quotedOptions(tariff, cart, totals, counted, locale),
+    options: quotedOptions(tariff, cart, totals, situationAt(start, 0), locale),
     progress,
     messages: messagesOf(tariff, progress, locale),
   };
@@ -134,11 +141,11 @@ function quotedOptions(
   tariff: Tariff,
   cart: ReadCart,
   totals: Totals,
-  counted: readonly number[],
+  situation: Situation,
   locale: string,
 ): QuotedOption[] {
   const { pricesIncludeTax } = tariff.market;
-  const priced = tariff.options.map((_, number) => priceOption(tariff, number, counted));
+  const priced = tariff.options.map((_, number) => priceOption(tariff, number, situation));
   const chosen = chosenAtFirst(tariff, priced);
   const tax = goodsTax(cart, totals, pricesIncludeTax, tariff.standardTax);
   return tariff.options.map(({ id, option }, number): QuotedOption => {
@@ -188,21 +195,21 @@ function chosenAtFirst(tariff: Tariff, priced: readonly PricedOption[]): number 
   return available.find(({ price }) => price === least)?.number;
 }
 
-function progressOf(tariff: Tariff, paths: readonly ValuePath[], emptyCart: boolean): Progress[] {
+function progressOf(tariff: Tariff, start: Start): Progress[] {
+  const now = situationAt(start, 0);
   return tariff.offers.flatMap((offer) =>
     offer.steps.map((step): Progress => {
-      const path = paths[step.goal.measure];
-      const counted = path ? valueAt(path, 0) : 0;
-      const reached = counted >= step.goal.least;
+      const counted = now.counted[step.goal.measure] ?? 0;
+      const earned = reached(offer, step, now);
       return {
         offer: offer.id,
         step: step.step.id,
         measure: "value",
         goal: step.goal.at,
         counted,
-        percent: reached ? 100 : Math.min(99, Math.floor((100 * counted) / step.goal.least)),
-        reached,
-        ...standing(tariff, step, paths, emptyCart),
+        percent: earned ? 100 : Math.min(99, Math.floor((100 * counted) / Math.max(1, step.goal.least))),
+        reached: earned,
+        ...standing(tariff, offer, step, start),
       };
     }),
   );

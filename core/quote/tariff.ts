@@ -1,9 +1,11 @@
 import { compileCharge } from "../charges/charge.ts";
 import type { CompiledCharge } from "../charges/charged.ts";
+import { type Condition, compileCondition, type Saved } from "../conditions/condition.ts";
+import type { CompiledCondition } from "../conditions/definition.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
-import { type Basis, basisKey } from "../measures/basis.ts";
+import { type Measure, type MeasureSpec, measureKey } from "../measures/measure.ts";
 import { leastValue, type Threshold } from "../measures/threshold.ts";
-import { compileMeasure, type ValueMeasure } from "../measures/value-measure.ts";
+import { compileMeasure } from "../measures/value-measure.ts";
 import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
@@ -21,16 +23,25 @@ export type Tariff = {
   readonly currency: string;
   readonly standardTax: Rational;
   readonly chosenAtFirst: Plan["store"]["chosenAtFirst"];
-  readonly measures: readonly ValueMeasure[];
+  readonly measures: readonly Measure[];
   readonly options: readonly TariffOption[];
   readonly offers: readonly TariffOffer[];
-  /** Every comparison that prices and steps make. */
+  /** Every comparison that prices, conditions and steps make. */
   readonly thresholds: readonly Threshold[];
 };
 
-export type TariffOption = { readonly id: string; readonly option: DeliveryOption; readonly charge: CompiledCharge };
+export type TariffOption = {
+  readonly id: string;
+  readonly option: DeliveryOption;
+  readonly when: CompiledCondition | null;
+  readonly charge: CompiledCharge;
+};
 
-export type TariffOffer = { readonly id: string; readonly steps: readonly TariffStep[] };
+export type TariffOffer = {
+  readonly id: string;
+  readonly when: CompiledCondition | null;
+  readonly steps: readonly TariffStep[];
+};
 
 export type TariffStep = {
   readonly step: Step;
@@ -40,19 +51,32 @@ export type TariffStep = {
   readonly options: readonly number[];
 };
 
-export function compileTariff(plan: Plan, rates: Rates, market: Market, zone: Zone, currency: string): Tariff {
+export function compileTariff(
+  plan: Plan,
+  rates: Rates,
+  saved: Saved,
+  market: Market,
+  zone: Zone,
+  currency: string,
+): Tariff {
   const context: AmountContext = { market: market.id, currency, rates };
   const standardTax = percent(zone.standardTaxRate) ?? ZERO;
   const numbers = new Map<string, number>();
-  const measures: ValueMeasure[] = [];
-  const measureNumber = (basis: Basis): number => {
-    const key = basisKey(basis);
+  const measures: Measure[] = [];
+  const measureNumber = (spec: MeasureSpec): number => {
+    const key = measureKey(spec);
     const known = numbers.get(key);
     if (known !== undefined) return known;
-    measures.push(compileMeasure(basis, market.pricesIncludeTax, standardTax));
+    measures.push(
+      spec.kind === "value"
+        ? { kind: "value", value: compileMeasure(spec.basis, market.pricesIncludeTax, standardTax) }
+        : { kind: spec.kind },
+    );
     numbers.set(key, measures.length - 1);
     return measures.length - 1;
   };
+  const when = (condition: Condition | undefined) =>
+    condition ? compileCondition(condition, { ...context, timeZone: market.timeZone, measureNumber }, saved) : null;
 
   const options = plan.options
     .filter((option) => option.zones.includes(zone.id))
@@ -61,6 +85,7 @@ export function compileTariff(plan: Plan, rates: Rates, market: Market, zone: Zo
       (option): TariffOption => ({
         id: option.id,
         option,
+        when: when(option.when),
         charge: compileCharge(option.charge, { ...context, measureNumber }),
       }),
     );
@@ -68,7 +93,11 @@ export function compileTariff(plan: Plan, rates: Rates, market: Market, zone: Zo
   const offers = plan.offers
     .filter((offer) => offer.on && offer.zones.includes(zone.id))
     .sort(byPosition)
-    .map((offer) => ({ id: offer.id, steps: compileSteps(offer, context, measureNumber, optionNumber) }))
+    .map((offer) => ({
+      id: offer.id,
+      when: when(offer.when),
+      steps: compileSteps(offer, context, measureNumber, optionNumber),
+    }))
     .filter((offer) => offer.steps.length > 0);
 
   return {
@@ -83,6 +112,7 @@ export function compileTariff(plan: Plan, rates: Rates, market: Market, zone: Zo
     thresholds: [
       ...options.flatMap(({ charge }) => charge.thresholds),
       ...offers.flatMap(({ steps }) => steps.map(({ goal }) => goal)),
+      ...[...options, ...offers].flatMap(({ when: condition }) => condition?.thresholds ?? []),
     ],
   };
 }
@@ -91,7 +121,7 @@ export function compileTariff(plan: Plan, rates: Rates, market: Market, zone: Zo
 function compileSteps(
   offer: Offer,
   context: AmountContext,
-  measureNumber: (basis: Basis) => number,
+  measureNumber: (measure: MeasureSpec) => number,
   optionNumber: ReadonlyMap<string, number>,
 ): TariffStep[] {
   return [...offer.steps].sort(byPosition).flatMap((step) => {
@@ -99,7 +129,11 @@ function compileSteps(
     const reward = compileReward(step.reward, context);
     const options = step.reward.options.map((id) => optionNumber.get(id)).filter((number) => number !== undefined);
     if (at === undefined || !reward || options.length === 0) return [];
-    const goal = { measure: measureNumber(offer.basis), least: leastValue(at, step.goal.edge), at };
+    const goal = {
+      measure: measureNumber({ kind: "value", basis: offer.basis }),
+      least: leastValue(at, step.goal.edge),
+      at,
+    };
     return [{ step, goal, reward, options }];
   });
 }

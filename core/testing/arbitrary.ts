@@ -1,5 +1,6 @@
 import * as fc from "fast-check";
 import type { Charge } from "../charges/charge.ts";
+import type { Condition } from "../conditions/condition.ts";
 import type { Basis } from "../measures/basis.ts";
 import type { Amount } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
@@ -7,7 +8,7 @@ import { majorUnits } from "../money/decimal.ts";
 import type { Offer } from "../offers/offer.ts";
 import type { Reward } from "../offers/reward.ts";
 import type { Plan } from "../plan/plan.ts";
-import type { Cart, QuoteRequest } from "../quote/request.ts";
+import type { Cart, QuoteRequest, Shopper } from "../quote/request.ts";
 
 /** A random plan of one zone with a random request to it. Amounts are drawn in minor units. */
 export type Case = { plan: Plan; request: QuoteRequest };
@@ -134,57 +135,133 @@ const cart = (span: number): fc.Arbitrary<Cart> => {
   );
 };
 
+/** A condition that some carts and shoppers of the generator meet and some do not; unknown history included. */
+export const anyCondition = (currency: string, span: number): fc.Arbitrary<Condition> => {
+  const is = fc.constantFrom("at-least", "more-than", "at-most", "less-than", "exactly");
+  const names = fc.subarray(["gift-card", "paper", "ink"], { minLength: 1 });
+  return fc.letrec<{ tree: Condition; leaf: Condition }>((tie) => ({
+    leaf: fc.oneof(
+      fc.constantFrom<Condition>({ kind: "signed-in" }, { kind: "business" }, { kind: "not-ordered-for", days: 30 }),
+      fc.record({ kind: fc.constant("orders"), is, count: fc.nat(3) }),
+      fc.record({ kind: fc.constant("value"), basis, is, amount: amountIn(currency, span) }),
+      fc.record({ kind: fc.constant("items"), is, count: fc.nat(8) }),
+      fc.record({
+        kind: fc.constant("goods"),
+        by: fc.constant("tags"),
+        how: fc.constantFrom("any", "none", "only", "all"),
+        of: names,
+      }),
+      fc.constant<Condition>({ kind: "postcode", country: "PT", patterns: ["9*"] }),
+      fc.constant<Condition>({ kind: "group", groups: ["trade"] }),
+    ),
+    tree: fc.oneof(
+      { maxDepth: 3 },
+      { weight: 3, arbitrary: tie("leaf") },
+      {
+        weight: 1,
+        arbitrary: fc.record({
+          kind: fc.constantFrom("all", "any"),
+          of: fc.array(tie("tree"), { minLength: 1, maxLength: 3 }),
+        }),
+      },
+      { weight: 1, arbitrary: tie("tree").map((of): Condition => ({ kind: "not", of })) },
+    ),
+  })).tree;
+};
+
+export const anyShopper: fc.Arbitrary<Shopper> = fc.record(
+  {
+    signedIn: fc.boolean(),
+    business: fc.boolean(),
+    orderCount: fc.nat(4),
+    lastOrderAt: fc.constantFrom("2026-11-20T00:00:00Z", "2026-01-01T00:00:00Z"),
+    groups: fc.constantFrom<string[]>(["trade"], []),
+  },
+  { requiredKeys: [] },
+);
+
+/** The case with conditions on some of its options and offers, and a shopper. */
+function withConditions(drawn: Case, conditions: readonly (Condition | null)[], shopper: Shopper): Case {
+  const [a, b, c, d] = conditions;
+  const put = <T extends object>(entity: T, when: Condition | null | undefined): T =>
+    when ? { ...entity, when } : entity;
+  return {
+    plan: {
+      ...drawn.plan,
+      options: drawn.plan.options.map((option, i) => put(option, i === 0 ? a : b)),
+      offers: drawn.plan.offers.map((one, i) => put(one, i === 0 ? c : d)),
+    },
+    request: { ...drawn.request, shopper },
+  };
+}
+
 /**
+ * Every other case has conditions.
  * @param span how far goals reach, in minor units; carts stay of the same size
  */
 export function anyCase(span: number): fc.Arbitrary<Case> {
-  return fc.constantFrom(...CURRENCIES).chain((currency) =>
-    fc
-      .record({
-        pricesIncludeTax: fc.boolean(),
-        standardTaxRate: taxText,
-        charges: fc.tuple(charge(currency, span), charge(currency, span)),
-        offers: fc.oneof(
-          offer(currency, span, "first", 1).map((only) => [only]),
-          fc.tuple(offer(currency, span, "first", 1), offer(currency, span, "second", 2)),
-        ),
-        cart: cart(span),
-      })
-      .map(({ pricesIncludeTax, standardTaxRate, charges, offers, cart: goods }) => ({
-        plan: {
-          format: 1,
-          store: { name: "Any", chosenAtFirst: "cheapest" },
-          markets: [
-            {
-              id: "market",
-              position: 1,
-              name: "Market",
-              currencies: [currency],
-              languages: ["en"],
-              timeZone: "UTC",
-              pricesIncludeTax,
-            },
-          ],
-          zones: [
-            {
-              id: "zone",
-              position: 1,
-              market: "market",
-              name: "Zone",
-              destinations: [{ country: "PT" }],
-              standardTaxRate,
-            },
-          ],
-          options: OPTIONS.map((id, i) => ({
-            id,
-            position: i,
-            name: { en: id },
-            zones: ["zone"],
-            charge: charges[i] ?? charges[0],
-          })),
-          offers,
-        },
-        request: { at: "2026-11-28T10:00:00Z", currency, destination: { country: "PT" }, cart: goods },
-      })),
-  );
+  return fc.constantFrom(...CURRENCIES).chain((currency) => {
+    const maybe = fc.option(anyCondition(currency, span), { freq: 2 });
+    return fc.oneof(
+      plainCase(currency, span),
+      fc
+        .tuple(plainCase(currency, span), fc.tuple(maybe, maybe, maybe, maybe), anyShopper)
+        .map((drawn) => withConditions(...drawn)),
+    );
+  });
+}
+
+function plainCase(currency: (typeof CURRENCIES)[number], span: number): fc.Arbitrary<Case> {
+  return fc
+    .record({
+      pricesIncludeTax: fc.boolean(),
+      standardTaxRate: taxText,
+      charges: fc.tuple(charge(currency, span), charge(currency, span)),
+      offers: fc.oneof(
+        offer(currency, span, "first", 1).map((only) => [only]),
+        fc.tuple(offer(currency, span, "first", 1), offer(currency, span, "second", 2)),
+      ),
+      cart: cart(span),
+    })
+    .map(({ pricesIncludeTax, standardTaxRate, charges, offers, cart: goods }) => ({
+      plan: {
+        format: 1,
+        store: { name: "Any", chosenAtFirst: "cheapest" },
+        markets: [
+          {
+            id: "market",
+            position: 1,
+            name: "Market",
+            currencies: [currency],
+            languages: ["en"],
+            timeZone: "UTC",
+            pricesIncludeTax,
+          },
+        ],
+        zones: [
+          {
+            id: "zone",
+            position: 1,
+            market: "market",
+            name: "Zone",
+            destinations: [{ country: "PT" }],
+            standardTaxRate,
+          },
+        ],
+        options: OPTIONS.map((id, i) => ({
+          id,
+          position: i,
+          name: { en: id },
+          zones: ["zone"],
+          charge: charges[i] ?? charges[0],
+        })),
+        offers,
+      },
+      request: {
+        at: "2026-11-28T10:00:00Z",
+        currency,
+        destination: { country: "PT", postcode: "9000-001" },
+        cart: goods,
+      },
+    }));
 }

@@ -9,7 +9,7 @@ import { checker } from "../validation/checker.ts";
 import { checkedEntity, readEntities } from "./entities.ts";
 
 const Kind = Type.Union(
-  (["store", "market", "zone", "option", "offer", "rates"] as const).map((kind) => Type.Literal(kind)),
+  (["store", "market", "zone", "option", "offer", "rates", "condition"] as const).map((kind) => Type.Literal(kind)),
 );
 
 /**
@@ -119,7 +119,14 @@ function conflictOf({ kind, id, seen, entity }: CheckedWrite, current: StoredEnt
 }
 
 /** The lists of a plan, and the kind of entity in each. */
-const LISTS = { markets: "market", zones: "zone", options: "option", offers: "offer", rates: "rates" } as const;
+const LISTS = {
+  markets: "market",
+  zones: "zone",
+  options: "option",
+  offers: "offer",
+  rates: "rates",
+  conditions: "condition",
+} as const;
 const isList = (key: string): key is keyof typeof LISTS => Object.hasOwn(LISTS, key);
 
 /** Problems of the plan as it would be, with paths into the change-set where a write is to blame. */

@@ -1,3 +1,4 @@
+import { SavedCondition } from "../../core/conditions/condition.ts";
 import { DeliveryOption } from "../../core/delivery/option.ts";
 import { RateTable } from "../../core/money/rates.ts";
 import { Offer } from "../../core/offers/offer.ts";
@@ -18,4 +19,5 @@ export const checkEntity = {
   option: checker(DeliveryOption),
   offer: checker(Offer),
   rates: checkRateTable,
+  condition: checker(SavedCondition),
 } as const;

@@ -1,7 +1,7 @@
 import { Type } from "@sinclair/typebox";
 import { closed, Tag } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
-import type { LineFacts } from "../facts.ts";
+import { defineCondition } from "../definition.ts";
+import type { LineFacts, Situation } from "../facts.ts";
 import { orList } from "../list.ts";
 
 const WHAT = { categories: "category", tags: "tag", skus: "SKU" } as const;
@@ -33,7 +33,7 @@ export const goods = defineCondition({
     const wanted = new Set(of);
     const names = (line: LineFacts) => (by === "skus" ? [line.sku] : line[by]);
     const has = (line: LineFacts) => names(line).some((name) => wanted.has(name));
-    return constant(({ facts: { lines } }) => {
+    const test = ({ facts: { lines } }: Situation): boolean => {
       switch (how) {
         case "any":
           return lines.some(has);
@@ -44,7 +44,8 @@ export const goods = defineCondition({
         case "all":
           return of.every((name) => lines.some((line) => names(line).includes(name)));
       }
-    });
+    };
+    return { test, thresholds: [], seesLines: true };
   },
   words: ({ by, how, of }) => `${HOW_WORDS[how]} in ${WHAT[by]} ${orList(of)}`,
 });

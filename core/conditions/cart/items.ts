@@ -17,6 +17,7 @@ export const items = defineCondition({
     return {
       test: ({ counted }) => compared(is, counted[measure], count),
       thresholds: turningPoints(is, count).map((least) => ({ measure, least })),
+      seesLines: true,
     };
   },
   words: ({ is, count }) => `the cart holds ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "item" : "items"}`,

@@ -24,6 +24,7 @@ export const value = defineCondition({
     return {
       test: ({ counted }) => compared(is, counted[measure], to),
       thresholds: turningPoints(is, to).map((least) => ({ measure, least })),
+      seesLines: false,
     };
   },
   words: ({ basis, is, amount }, context) => {
