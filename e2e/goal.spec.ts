@@ -80,6 +80,17 @@ test("products are added until the goal is reached, and one taken away brings th
   await expect(priceOf(page, "standard")).toHaveText("€4.90");
 });
 
+test("an oversize easel takes express away, with the reason, and gives it back when it leaves the cart", async ({
+  page,
+}) => {
+  await page.goto("/offers");
+  await expect(priceOf(page, "express")).toHaveText("€9.50");
+  await page.getByLabel("Add a product to the cart").selectOption("studio-easel");
+  await expect(shopper(page).locator('[data-option="express"]')).toContainText("Not available for this cart");
+  await page.getByRole("button", { name: "One Studio easel, beech less" }).click();
+  await expect(priceOf(page, "express")).toHaveText("€9.50");
+});
+
 test("goods that do not count leave the message as it was", async ({ page }) => {
   await page.goto("/offers");
   await page.getByLabel("Add a product to the cart").selectOption("gift-card-25");

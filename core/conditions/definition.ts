@@ -1,4 +1,4 @@
-import type { Static, TObject, TSchema } from "@sinclair/typebox";
+import type { Static, TSchema } from "@sinclair/typebox";
 import type { MeasureSpec } from "../measures/measure.ts";
 import type { Threshold } from "../measures/threshold.ts";
 import type { AmountContext, AmountReferences } from "../money/amount.ts";
@@ -23,8 +23,11 @@ export type ConditionContext = AmountContext & {
   readonly measureNumber: (measure: MeasureSpec) => number;
 };
 
+/** A schema of objects told apart by `kind`. */
+type KindSchema = TSchema & { static: AnyKind };
+
 /** One kind of condition: what its file has to say about it. */
-type Definition<Schema extends TSchema> = {
+type Definition<Schema extends KindSchema> = {
   readonly kind: string;
   readonly family: Family;
   readonly schema: Schema;
@@ -39,19 +42,21 @@ type Definition<Schema extends TSchema> = {
 export type AnyKind = { readonly kind: string };
 
 /** A definition that can be asked about conditions of any kind; it answers undefined to those that are not its own. */
-export type RegisteredDefinition<Schema extends TSchema = TSchema> = {
+export type RegisteredDefinition<Schema extends KindSchema = KindSchema> = {
   readonly kind: string;
   readonly family: Family;
   readonly schema: Schema;
-  readonly example: Static<Schema>;
+  readonly example: AnyKind;
   readonly compile: (condition: AnyKind, context: ConditionContext) => CompiledCondition | undefined;
   readonly words: (condition: AnyKind, context: AmountContext) => string | undefined;
   readonly problems: (condition: AnyKind, path: string, references: AmountReferences) => Problem[];
 };
 
 /** Registers a kind of condition. Conditions have been checked against the schemas before they get here. */
-export function defineCondition<Schema extends TObject>(definition: Definition<Schema>): RegisteredDefinition<Schema> {
-  const own = (condition: AnyKind): condition is Static<Schema> & AnyKind => condition.kind === definition.kind;
+export function defineCondition<Schema extends KindSchema>(
+  definition: Definition<Schema>,
+): RegisteredDefinition<Schema> {
+  const own = (condition: AnyKind): condition is Static<Schema> => condition.kind === definition.kind;
   const { kind, family, schema, example } = definition;
   return {
     kind,

@@ -98,8 +98,8 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
               {money(tick)}
             </text>
           ))}
-        {climb.steps.map((flag) =>
-          flag.flag === null || flag.flag > to ? null : (
+        {climb.steps.map((flag, number) =>
+          flag.flag === null || flag.flag > to || !canStand(climb, number) ? null : (
             <FlagMark
               key={`${flag.offer}/${flag.step}`}
               label={money(flag.goal)}
@@ -179,6 +179,9 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
     </div>
   );
 }
+
+/** A step that is blocked whatever the cart is worth has no flag for this shopper. */
+const canStand = (climb: Climb, step: number) => climb.intervals.some(({ steps }) => steps[step]?.state !== "blocked");
 
 type FlagMarkProps = {
   label: string;

@@ -1,5 +1,6 @@
 import { useMemo, useState } from "react";
 import { countedAt } from "../../../core/climb/climb.ts";
+import { conditionWords } from "../../../core/conditions/condition.ts";
 import { basisWords } from "../../../core/measures/basis.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { amountFor } from "../../../core/money/amount.ts";
@@ -10,7 +11,7 @@ import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
 import type { CompiledPlan } from "../../../core/plan/compile.ts";
-import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
+import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
 import { ClimbChart } from "../climb/climb-chart.tsx";
 import { ClimbTable } from "../climb/climb-table.tsx";
@@ -159,6 +160,13 @@ function OfferHeading({ offer, state, market, currency }: OfferHeadingProps) {
       <p className="text-[13px] text-quiet">
         {offer.on ? "On" : "Switched off"} <span aria-hidden>·</span> applies by itself <span aria-hidden>·</span>{" "}
         counts {basisWords(offer.basis)}
+        {offer.when && (
+          <>
+            {" "}
+            <span aria-hidden>·</span> for carts where{" "}
+            {conditionWords(offer.when, { market: home.id, currency: shownIn, rates: ratesOf(plan) }, savedOf(plan))}
+          </>
+        )}
       </p>
     </section>
   );

@@ -1,0 +1,281 @@
+import * as fc from "fast-check";
+import jsonLogic, { type RulesLogic } from "json-logic-js";
+import { DateTime } from "luxon";
+import { describe, expect, it } from "vitest";
+import { measureKey } from "../measures/measure.ts";
+import { anyCondition, anyShopper } from "../testing/arbitrary.ts";
+import { momentOf, nextDay, zoneClock } from "../time/zone-clock.ts";
+import { type Condition, circleProblems, compileCondition, conditionWords, DEFINITIONS } from "./condition.ts";
+import type { ConditionContext } from "./definition.ts";
+import { type Facts, factsOf } from "./facts.ts";
+import { interval } from "./moment/between.ts";
+import type { Truth } from "./truth.ts";
+
+const AT = "2026-11-28T10:00:00Z";
+
+function contextOf(keys: string[] = []): ConditionContext {
+  return {
+    market: "m",
+    currency: "EUR",
+    rates: new Map(),
+    timeZone: "Europe/Lisbon",
+    measureNumber: (spec) => {
+      const key = measureKey(spec);
+      if (!keys.includes(key)) keys.push(key);
+      return keys.indexOf(key);
+    },
+  };
+}
+
+const facts = (request: Partial<Parameters<typeof factsOf>[0]> = {}): Facts =>
+  factsOf({
+    at: AT,
+    currency: "EUR",
+    destination: { country: "PT", postcode: "9000-001" },
+    cart: { lines: [] },
+    ...request,
+  });
+
+function truthOf(condition: Condition, about: Facts, counted: readonly number[] = []): Truth {
+  return compileCondition(condition, contextOf(), new Map()).test({ facts: about, counted, unknownAs: false });
+}
+
+/** The same statement in JSON Logic, over the same facts. */
+function translated(condition: Condition, context: ConditionContext): RulesLogic {
+  const operators = { "at-least": ">=", "more-than": ">", "at-most": "<=", "less-than": "<", exactly: "===" } as const;
+  const compare = (is: keyof typeof operators, name: string, to: number): RulesLogic => {
+    const sides: [RulesLogic, number] = [{ var: name }, to];
+    switch (is) {
+      case "at-least":
+        return { ">=": sides };
+      case "more-than":
+        return { ">": sides };
+      case "at-most":
+        return { "<=": sides };
+      case "less-than":
+        return { "<": sides };
+      case "exactly":
+        return { "===": sides };
+    }
+  };
+  const tagged = (line: string, of: readonly string[]): RulesLogic => ({
+    or: of.map((name): RulesLogic => ({ in: [name, { var: line }] })),
+  });
+  switch (condition.kind) {
+    case "all":
+      return { and: condition.of.map((part) => translated(part, context)) };
+    case "any":
+      return { or: condition.of.map((part) => translated(part, context)) };
+    case "not":
+      return { "!": [translated(condition.of, context)] };
+    case "signed-in":
+      return { var: "signedIn" };
+    case "business":
+      return { var: "business" };
+    case "group":
+      return { in: ["trade", { var: "groups" }] };
+    case "not-ordered-for":
+      return { ">=": [{ var: "daysSinceOrder" }, condition.days] };
+    case "orders":
+      return compare(condition.is, "orders", condition.count);
+    case "items":
+      return compare(condition.is, `counted.${context.measureNumber({ kind: "items" })}`, condition.count);
+    case "value": {
+      const to = Math.round(Number(condition.amount.byCurrency?.EUR) * 100);
+      return compare(condition.is, `counted.${context.measureNumber({ kind: "value", basis: condition.basis })}`, to);
+    }
+    case "postcode":
+      return { "===": [{ substr: [{ var: "postcode" }, 0, 1] }, "9"] };
+    case "goods": {
+      const { how, of } = condition;
+      const some: RulesLogic = { some: [{ var: "lines" }, tagged("tags", of)] };
+      if (how === "any") return some;
+      if (how === "none") return { "!": [some] };
+      // JSON Logic's `all` of nothing is false; an empty cart holds nothing else.
+      if (how === "only") return { or: [{ "!": [{ var: "lines" }] }, { all: [{ var: "lines" }, tagged("tags", of)] }] };
+      return { and: of.map((name): RulesLogic => ({ some: [{ var: "lines" }, { in: [name, { var: "tags" }] }] })) };
+    }
+    default:
+      throw new Error(`the generator does not make ${condition.kind}`);
+  }
+}
+
+describe("conditions", () => {
+  it("agree with json-logic-js on random trees, shoppers and carts, where everything is known", () => {
+    const truths = { true: 0, false: 0 };
+    const lines = fc.array(fc.subarray(["gift-card", "paper", "ink"]), { maxLength: 3 });
+    const knownShopper = anyShopper.map((drawn) => ({ orderCount: 1, lastOrderAt: "2026-11-20T00:00:00Z", ...drawn }));
+    fc.assert(
+      fc.property(
+        anyCondition("EUR", 9000),
+        knownShopper,
+        lines,
+        fc.array(fc.nat(9000), { minLength: 20, maxLength: 20 }),
+        fc.constantFrom("9000-001", "1000-001"),
+        (condition, shopper, tags, counted, postcode) => {
+          const keys: string[] = [];
+          const context = contextOf(keys);
+          const rule = translated(condition, context);
+          const cart = { lines: tags.map((names) => ({ sku: "x", quantity: 1, unitPrice: 1, tags: names })) };
+          const about = facts({ shopper, cart, destination: { country: "PT", postcode } });
+          const actual = compileCondition(condition, context, new Map()).test({
+            facts: about,
+            counted,
+            unknownAs: false,
+          });
+          const data = {
+            signedIn: shopper.signedIn === true,
+            business: shopper.business === true,
+            groups: shopper.groups ?? [],
+            orders: shopper.orderCount,
+            daysSinceOrder: (Date.parse(AT) - Date.parse(shopper.lastOrderAt)) / 86_400_000,
+            lines: tags.map((names) => ({ tags: names })),
+            counted,
+            postcode,
+          };
+          expect(actual).toBe(Boolean(jsonLogic.apply(rule, data)));
+          truths[actual ? "true" : "false"] += 1;
+        },
+      ),
+      { numRuns: 2000 },
+    );
+    expect(Math.min(truths.true, truths.false)).toBeGreaterThan(300);
+  });
+
+  it("follow the three-valued truth table, written out by hand", () => {
+    const known: Record<string, Condition> = {
+      T: { kind: "currency", currencies: ["EUR"] },
+      F: { kind: "currency", currencies: ["USD"] },
+      U: { kind: "orders", is: "at-least", count: 1 },
+    };
+    const names: Record<string, Truth> = { T: true, F: false, U: null };
+    // a b: all any
+    const table = "TT:TT TF:FT TU:UT FT:FT FF:FF FU:FU UT:UT UF:FU UU:UU".split(" ");
+    for (const row of table) {
+      const [a = "", b = "", , all = "", any = ""] = row;
+      const of = [known[a], known[b]].filter((part) => part !== undefined);
+      expect([row, truthOf({ kind: "all", of }, facts()), truthOf({ kind: "any", of }, facts())]).toEqual([
+        row,
+        names[all],
+        names[any],
+      ]);
+    }
+    for (const [a, negated] of ["TF", "FT", "UU"].map((pair) => [pair[0] ?? "", pair[1] ?? ""] as const)) {
+      const of = known[a];
+      if (of) expect(truthOf({ kind: "not", of }, facts())).toBe(names[negated]);
+    }
+  });
+
+  it("know what a guest's request leaves open, and what it does not", () => {
+    expect(truthOf({ kind: "signed-in" }, facts())).toBe(false);
+    expect(truthOf({ kind: "group", groups: ["trade"] }, facts())).toBe(false);
+    expect(truthOf({ kind: "orders", is: "exactly", count: 0 }, facts())).toBe(null);
+    expect(truthOf({ kind: "not-ordered-for", days: 90 }, facts({ shopper: { orderCount: 0 } }))).toBe(true);
+    expect(truthOf({ kind: "not-ordered-for", days: 90 }, facts({ shopper: { orderCount: 3 } }))).toBe(null);
+    const somewhere = (destination: Parameters<typeof factsOf>[0]["destination"]) => facts({ destination });
+    expect(truthOf({ kind: "region", regions: ["PT-30"] }, somewhere({ country: "PT" }))).toBe(null);
+    expect(truthOf({ kind: "region", regions: ["PT-30"] }, somewhere({ country: "ES" }))).toBe(false);
+    expect(truthOf({ kind: "country", countries: ["PR"] }, somewhere({ country: "US" }))).toBe(null);
+    expect(truthOf({ kind: "country", countries: ["PR"] }, somewhere({ country: "US", region: "US-PR" }))).toBe(true);
+    expect(truthOf({ kind: "code", codes: ["InkLove"] }, facts({ cart: { lines: [], codes: [" inklove "] } }))).toBe(
+      true,
+    );
+  });
+
+  it("each have an example that compiles and reads as a clause", () => {
+    for (const definition of DEFINITIONS) {
+      expect(definition.compile(definition.example, contextOf())).toBeDefined();
+      expect(definition.words(definition.example, contextOf())).toMatch(/^(the|it|some|no|every|there|goods) /);
+    }
+    const trade: Condition = {
+      kind: "any",
+      of: [
+        { kind: "group", groups: ["Trade"] },
+        { kind: "not-ordered-for", days: 90 },
+      ],
+    };
+    const all: Condition = { kind: "all", of: [trade, { kind: "goods", by: "tags", how: "none", of: ["oversize"] }] };
+    expect(conditionWords(all, contextOf(), new Map())).toBe(
+      "(the shopper is in Trade or the shopper has not ordered for 90 days) and no line is in tag oversize",
+    );
+  });
+
+  it("may be saved and used by name, but never lead back to themselves", () => {
+    const one = (id: string, when: Condition) => ({ id, name: id, when });
+    const saved = new Map([["euro", one("euro", { kind: "currency", currencies: ["EUR"] })]]);
+    const compiled = compileCondition({ kind: "not", of: { kind: "saved", id: "euro" } }, contextOf(), saved);
+    expect(compiled.test({ facts: facts(), counted: [], unknownAs: false })).toBe(false);
+    const circle = [
+      one("a", { kind: "not", of: { kind: "saved", id: "b" } }),
+      one("b", { kind: "all", of: [{ kind: "saved", id: "a" }] }),
+    ];
+    expect(circleProblems(circle).map(({ path }) => path)).toEqual(["/conditions/0/when", "/conditions/1/when"]);
+    expect(circleProblems([one("c", { kind: "saved", id: "a" }), ...circle])).toHaveLength(2);
+  });
+});
+
+describe("time by a market's clocks", () => {
+  it("agrees with luxon on weekdays and minutes, over every change of offset", () => {
+    const zones = [
+      "Europe/Lisbon",
+      "America/New_York",
+      "Asia/Tokyo",
+      "Asia/Kuwait",
+      "Australia/Lord_Howe",
+      "Africa/Casablanca",
+    ];
+    const moment = fc.integer({ min: Date.UTC(2016, 0, 1), max: Date.UTC(2044, 0, 1) });
+    for (const zone of zones) {
+      const clock = zoneClock(zone);
+      const agree = (time: number) => {
+        const local = DateTime.fromMillis(time, { zone });
+        const { weekday, minute } = clock(time);
+        expect({ zone, time, weekday, minute }).toEqual({
+          zone,
+          time,
+          weekday: local.weekday,
+          minute: local.hour * 60 + local.minute,
+        });
+      };
+      fc.assert(fc.property(moment, agree), { numRuns: 300 });
+      // The hours around the changes of two years, minute by minute would be too many: every quarter.
+      for (let time = Date.UTC(2026, 0, 1); time < Date.UTC(2028, 0, 1); time += 15 * 60_000) {
+        if (DateTime.fromMillis(time, { zone }).offset !== DateTime.fromMillis(time - 3_600_000, { zone }).offset)
+          agree(time);
+      }
+    }
+  });
+
+  // Lisbon, 29 March 2026: 01:00 to 02:00 does not exist; 25 October 2026: it happens twice. (IANA tz, through luxon.)
+  it("moves a skipped time forward; a doubled one starts early and ends late", () => {
+    const iso = (time: number) => new Date(time).toISOString().slice(0, 16);
+    expect(iso(momentOf("2026-03-29T01:30", "Europe/Lisbon", "start"))).toBe("2026-03-29T01:30");
+    expect(
+      DateTime.fromMillis(momentOf("2026-03-29T01:30", "Europe/Lisbon", "start"), { zone: "Europe/Lisbon" }).toFormat(
+        "HH:mm",
+      ),
+    ).toBe("02:30");
+    expect(iso(momentOf("2026-10-25T01:30", "Europe/Lisbon", "start"))).toBe("2026-10-25T00:30");
+    expect(iso(momentOf("2026-10-25T01:30", "Europe/Lisbon", "end"))).toBe("2026-10-25T01:30");
+  });
+
+  it("ends a schedule 'until Monday' when Tuesday begins, by the market's clocks, across a change of offset", () => {
+    const [start, end] = interval({ kind: "between", from: "2026-10-24", until: "2026-10-26" }, "Europe/Lisbon");
+    expect((end - start) / 3_600_000).toBe(73);
+    const at = (time: number) =>
+      truthOf(
+        { kind: "between", from: "2026-10-24", until: "2026-10-26" },
+        facts({ at: new Date(time).toISOString() }),
+      );
+    expect([at(start - 1), at(start), at(end - 1), at(end)]).toEqual([false, true, true, false]);
+    expect(nextDay("2028-02-28")).toBe("2028-02-29");
+  });
+
+  it("reads hours that run past midnight", () => {
+    const night: Condition = { kind: "hours", from: "22:00", until: "06:00" };
+    const at = (time: string) => truthOf(night, facts({ at: `2026-11-28T${time}:00Z` }));
+    expect(["21:59", "22:00", "05:59", "06:00"].map(at)).toEqual([false, true, true, false]);
+    expect(truthOf({ kind: "weekdays", days: [6] }, facts({ at: "2026-11-28T23:59:59Z" }))).toBe(true);
+    expect(truthOf({ kind: "weekdays", days: [6] }, facts({ at: "2026-11-29T00:00:00Z" }))).toBe(false);
+  });
+});
