@@ -35,6 +35,7 @@ function Svg({ climb }: { climb: Climb }) {
       onCursor={nothing}
       onFlag={nothing}
       onFlagCancel={nothing}
+      onFlagNudge={nothing}
     />
   );
 }

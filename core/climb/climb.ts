@@ -133,18 +133,28 @@ function climbSegment(tariff: Tariff, facts: Facts, segment: Segment): ClimbInte
   };
   return starts.flatMap((start, i) => {
     const end = (starts[i + 1] ?? length + 1) - 1;
+    if (!likeFiller(tariff, next))
+      return Array.from({ length: end - start + 1 }, (_, k) => at(start + k, start + k, 0));
     // Goods like filler: from here on the walk is what the shopper is asked to add, so what remains falls one for one.
-    if (likeFiller(tariff, next)) return [at(start, end, -1)];
-    return Array.from({ length: end - start + 1 }, (_, k) => at(start + k, start + k, 0));
+    const stretch = at(start, end, -1);
+    if (!seesLines(tariff) || start === end) return [stretch];
+    // The least filler is a line of its own, which a condition may see: then one unit is asked for all along, up to the
+    // last unit of the stretch, from where one more leads out of it.
+    const steps = stretch.steps.map((step): ClimbStep => {
+      const { remaining } = step;
+      return remaining?.start === 1 ? { ...step, remaining: { start: 1, slope: 0 } } : step;
+    });
+    return [{ ...stretch, to: stretch.to - 1, steps }, at(end, end, 0)];
   });
 }
 
-/** Whether adding bits of a line is, for everything that is counted or tested, like adding filler. */
+const seesLines = ({ options, offers }: Tariff) => [...options, ...offers].some(({ when }) => when?.seesLines === true);
+
+/** Whether adding bits of a line is, for every value that is counted, like adding filler. */
 function likeFiller(tariff: Tariff, line: ReadLine | null): boolean {
-  if ([...tariff.options, ...tariff.offers].some(({ when }) => when?.seesLines)) return false;
   if (!line) return true;
   const standard = line.taxRate === null || compare(line.taxRate, tariff.standardTax) === 0;
-  const counts = (measure: Measure) => measure.kind === "value" && measure.value.counts(line);
+  const counts = (measure: Measure) => measure.kind !== "value" || measure.value.counts(line);
   return standard && line.discount === 0 && tariff.measures.every(counts);
 }
 

@@ -19,6 +19,8 @@ type Props = {
   /** A flag is being moved to x; `done` when it was let go. */
   onFlag: (flag: Flag, x: number, done: boolean) => void;
   onFlagCancel: () => void;
+  /** A flag was moved by keyboard, by so many minor units of its goal. */
+  onFlagNudge: (flag: Flag, by: number) => void;
 };
 
 const HEIGHT = 350;
@@ -29,7 +31,18 @@ const DASHES = ["none", "7 3", "2 3", "10 3 2 3"];
 const LINES = ["var(--line-1)", "var(--line-2)", "var(--line-3)", "var(--line-4)"];
 
 /** Delivery prices over cart value: a stepped line per option, goals as flags, the shopper's cart as a cursor. */
-export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, onCursor, onFlag, onFlagCancel }: Props) {
+export function ClimbChart({
+  climb,
+  to,
+  optionNames,
+  stretches,
+  cursor,
+  unit,
+  onCursor,
+  onFlag,
+  onFlagCancel,
+  onFlagNudge,
+}: Props) {
   const [frame, width] = useWidth();
   const svg = useRef<SVGSVGElement>(null);
   const money = (minor: number) => formatMoney(minor, climb.currency, "en", "short");
@@ -111,6 +124,7 @@ export function ClimbChart({ climb, to, optionNames, stretches, cursor, unit, on
               valueAt={(event, fine) => (fine ? valueAt(event) : nearestUnit(valueAt(event)))}
               onMove={(value, done) => onFlag(flag, value, done)}
               onCancel={onFlagCancel}
+              onNudge={(by) => onFlagNudge(flag, by)}
             />
           ),
         )}
@@ -193,9 +207,10 @@ type FlagMarkProps = {
   valueAt: (event: PointerEvent, fine: boolean) => number;
   onMove: (value: number, done: boolean) => void;
   onCancel: () => void;
+  onNudge: (by: number) => void;
 };
 
-function FlagMark({ label, at, left, base, unit, to, valueAt, onMove, onCancel }: FlagMarkProps) {
+function FlagMark({ label, at, left, base, unit, to, valueAt, onMove, onCancel, onNudge }: FlagMarkProps) {
   const width = 18 + label.length * 8;
   const stop = (event: PointerEvent<SVGGElement>, keep: boolean) => {
     if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
@@ -226,8 +241,10 @@ function FlagMark({ label, at, left, base, unit, to, valueAt, onMove, onCancel }
       onPointerUp={(event) => stop(event, true)}
       onPointerCancel={(event) => stop(event, false)}
       onKeyDown={(event) => {
-        const next = steppedBy(event, at, unit, to);
-        if (next !== null) onMove(next, true);
+        const by = moveOf(event, unit);
+        if (by === null) return;
+        event.preventDefault();
+        onNudge(by);
       }}
     >
       <title>Drag, or use the arrow keys; with Shift to the smallest unit</title>
@@ -336,21 +353,25 @@ function readout(climb: Climb, names: readonly string[], stretches: readonly Mes
   return [`Cart ${money(x)}`, ...prices, ...messages].join(", ");
 }
 
-/** Where arrow keys move a value: by one unit, by ten with Page keys, by the smallest unit with Shift. */
-function steppedBy(event: KeyboardEvent, value: number, unit: number, to: number): number | null {
+/** How far a key moves a value: by one unit, by ten with Page keys, by the smallest unit with Shift. */
+function moveOf(event: KeyboardEvent, unit: number): number | null {
   const step = event.shiftKey ? 1 : unit;
   const moves: Record<string, number> = {
-    ArrowLeft: value - step,
-    ArrowDown: value - step,
-    ArrowRight: value + step,
-    ArrowUp: value + step,
-    PageDown: value - 10 * unit,
-    PageUp: value + 10 * unit,
-    Home: 0,
-    End: to,
+    ArrowLeft: -step,
+    ArrowDown: -step,
+    ArrowRight: step,
+    ArrowUp: step,
+    PageDown: -10 * unit,
+    PageUp: 10 * unit,
   };
-  const next = moves[event.key];
-  if (next === undefined) return null;
+  return moves[event.key] ?? null;
+}
+
+/** Where a key moves a value between 0 and `to`; Home and End lead to the ends. */
+function steppedBy(event: KeyboardEvent, value: number, unit: number, to: number): number | null {
+  const by = moveOf(event, unit);
+  const next = event.key === "Home" ? 0 : event.key === "End" ? to : by === null ? null : value + by;
+  if (next === null) return null;
   event.preventDefault();
   return Math.min(to, Math.max(0, next));
 }

@@ -61,6 +61,16 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
     else draftStore.show({ kind: "offer", id: offer.id, body });
   };
 
+  // By keyboard the goal itself moves: the climb may still be drawing the last move.
+  const nudgeFlag = (flag: { offer: string; step: string }, by: number) => {
+    const offer = plan.offers.find(({ id }) => id === flag.offer);
+    const at = offer?.steps.find(({ id }) => id === flag.step)?.goal.at;
+    const goal = at && market && amountFor(at, { market: market.id, currency, rates: ratesOf(plan) });
+    if (!offer || !market || goal === undefined || goal === null) return;
+    const body = withGoal(offer, flag.step, market.id, currency, Math.max(0, goal + by));
+    draftStore.commit({ kind: "offer", id: offer.id, body });
+  };
+
   return (
     <div className="mx-auto max-w-[1200px]">
       <h1 className="sr-only">Offers</h1>
@@ -85,6 +95,7 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
             onCursor={onCursor}
             onFlag={moveFlag}
             onFlagCancel={() => draftStore.cancel()}
+            onFlagNudge={nudgeFlag}
           />
           {state.compiled && <PartlyKnown compiled={state.compiled} request={request} shown={climb.zone} />}
           <details className="px-4 text-[13px]">
