@@ -76,3 +76,49 @@ describe("summant quote", () => {
     expect(summant(["--help"]).status).toBe(0);
   });
 });
+
+describe("summant climb, validate and rates", () => {
+  it("prints the climb as JSON and as a table for people", () => {
+    const args = ["climb", ...plan, "--request", "demo/requests/kuwait.json", "--to", "60"];
+    const { intervals } = JSON.parse(summant(args).stdout);
+    expect(intervals.map(({ from, prices }: { from: number; prices: number[] }) => [from, ...prices])).toEqual([
+      [0, 2750, 6000],
+      [1, 2750, 6000],
+      [20000, 0, 6000],
+      [37000, 0, 2750],
+    ]);
+    expect(summant([...args, "--table"]).stdout.split("\n")[4]).toMatch(
+      /^KWD.37\.000 +KWD.60\.000 +KWD.0\.000 +KWD.2\.750 +reached +reached$/,
+    );
+  });
+
+  it("says what a plan holds, or each thing that is wrong with it", () => {
+    expect(summant(["validate", "demo/plan.json"]).stdout).toBe(
+      "demo/plan.json: valid, 6 markets, 9 zones, 6 options, 2 offers\n",
+    );
+    const broken = demoPlan
+      .replace('"options": ["standard"]', '"options": ["standrd"]')
+      .replace('"id": "no-oversize"', '"id": "no-oversise"')
+      .replace('"45.00"', '"45.001"');
+    const { status, stderr } = summant(["validate", "-"], broken);
+    expect(status).toBe(2);
+    expect(stderr.match(/^standard input: \/\S+/gm)?.sort()).toEqual([
+      "standard input: /offers/0/steps/0/goal/at/byCurrency/EUR",
+      "standard input: /offers/0/steps/0/reward/options/0",
+      "standard input: /options/1/when/id",
+    ]);
+    const unknownKind = summant(["validate", "-"], demoPlan.replace('"kind": "goods"', '"kind": "gods"'));
+    expect(unknownKind.stderr).toBe("standard input: /conditions/0/when has no known kind\n");
+  });
+
+  it("turns published rates into a table, and refuses cells by row and column", () => {
+    const { stdout } = summant(["rates", "--csv", "-", "--base", "EUR"], "Date,USD,JPY\n2026-11-20,1.09,158.64\n");
+    expect(JSON.parse(stdout)).toEqual({
+      id: "reference",
+      base: "EUR",
+      days: [{ date: "2026-11-20", rates: { USD: "1.09", JPY: "158.64" } }],
+    });
+    const bad = summant(["rates", "--csv", "-", "--base", "EUR"], "Date,USD\n2026-11-20,x\n");
+    expect([bad.status, bad.stderr]).toEqual([2, 'standard input: row 2, column 2 "x" is no rate\n']);
+  });
+});

@@ -33,6 +33,19 @@ const VIEWS = [
       await page.getByRole("tab", { name: "Checkout" }).click();
     },
   },
+  {
+    name: "kuwait-right-to-left",
+    path: "/offers",
+    before: (page) => page.getByLabel("Country").selectOption("KW"),
+  },
+  {
+    name: "place-partly-known",
+    path: "/offers",
+    before: async (page) => {
+      await page.getByLabel("Postcode").fill("");
+      await page.getByLabel("Postcode").press("Enter");
+    },
+  },
   { name: "offers-narrow", path: "/offers", width: 768 },
   {
     name: "release",

@@ -34,14 +34,15 @@ export function compileBands(charge: BandedCharge, context: ChargeContext): Comp
     return value === undefined ? [] : [{ least: leastValue(value, edge), price: priceOf(price, context) }];
   });
   // Without every edge nobody can say which band a cart falls in.
-  if (bands.length < charge.edges.length) return { price: () => "no-amount", thresholds: [] };
+  if (bands.length < charge.edges.length) return { price: () => "no-amount", thresholds: [], seesLines: false };
   bands.sort((a, b) => a.least - b.least);
   const starts = bands.map((band) => band.least);
   const prices = [priceOf(charge.first, context), ...bands.map((band) => band.price)];
   const measure = context.measureNumber({ kind: "value", basis: charge.basis });
   return {
-    price: (counted) => prices[bandOf(starts, counted[measure] ?? 0)] ?? "no-amount",
+    price: ({ counted }) => prices[bandOf(starts, counted[measure] ?? 0)] ?? "no-amount",
     thresholds: starts.map((least) => ({ measure, least })),
+    seesLines: false,
   };
 }
 

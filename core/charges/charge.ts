@@ -1,34 +1,61 @@
-import type { Static } from "@sinclair/typebox";
+import { type TSchema, Type } from "@sinclair/typebox";
+import { type Condition, conditionProblems, type Saved } from "../conditions/condition.ts";
 import type { AmountContext, AmountReferences } from "../money/amount.ts";
-import { byKind } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 import { BandedCharge, bandsProblems, compileBands } from "./bands.ts";
 import type { ChargeContext, CompiledCharge } from "./charged.ts";
+import { CHARGE_ID, type ConditionalCharge, ConditionalChargeSchema, compileConditional } from "./conditional.ts";
 import { compileFlat, FlatCharge, flatProblems } from "./flat.ts";
+import { compilePerItem, PerItemCharge, perItemProblems } from "./per-item.ts";
 
 /** How the price of a delivery option is computed. A new kind is a file of its own and a case in each switch here. */
-export const Charge = byKind([FlatCharge, BandedCharge], "Charge");
-export type Charge = Static<typeof Charge>;
+export type Charge = FlatCharge | PerItemCharge | BandedCharge | ConditionalCharge;
+
+/** Stands for the schema of charges wherever one may be written; {@link ChargeSchema} has to be known to Ajv. */
+export const ChargeRef = Type.Unsafe<Charge>({ $ref: CHARGE_ID });
+
+export const ChargeSchema: TSchema = Type.Unsafe<Charge>({
+  $id: CHARGE_ID,
+  type: "object",
+  required: ["kind"],
+  discriminator: { propertyName: "kind" },
+  oneOf: [FlatCharge, PerItemCharge, BandedCharge, ConditionalChargeSchema],
+});
 
 export function compileCharge(charge: Charge, context: ChargeContext): CompiledCharge {
   switch (charge.kind) {
     case "flat":
       return compileFlat(charge, context);
+    case "per-item":
+      return compilePerItem(charge, context);
     case "bands":
       return compileBands(charge, context);
+    case "conditional":
+      return compileConditional(charge, context, compileCharge);
   }
 }
 
-export function chargeProblems(
-  charge: Charge,
-  path: string,
-  references: AmountReferences,
-  contexts: readonly AmountContext[],
-): Problem[] {
+/** What a charge may refer to, and where it will apply. */
+export type ChargeReferences = AmountReferences & {
+  readonly saved: Saved;
+  readonly contexts: readonly AmountContext[];
+};
+
+export function chargeProblems(charge: Charge, path: string, references: ChargeReferences): Problem[] {
   switch (charge.kind) {
     case "flat":
       return flatProblems(charge, path, references);
+    case "per-item":
+      return perItemProblems(charge, path, references);
     case "bands":
-      return bandsProblems(charge, path, references, contexts);
+      return bandsProblems(charge, path, references, references.contexts);
+    case "conditional":
+      return charge.entries.flatMap((entry, i) => [
+        ...whenProblems(entry.when, `${path}/entries/${i}/when`, references),
+        ...chargeProblems(entry.charge, `${path}/entries/${i}/charge`, references),
+      ]);
   }
 }
+
+const whenProblems = (when: Condition | undefined, path: string, references: ChargeReferences): Problem[] =>
+  when ? conditionProblems(when, path, references, references.saved) : [];

@@ -13,7 +13,7 @@ export type FlatCharge = Static<typeof FlatCharge>;
 
 export function compileFlat(charge: FlatCharge, context: ChargeContext): CompiledCharge {
   const price = amountFor(charge.amount, context) ?? "no-amount";
-  return { price: () => price, thresholds: [] };
+  return { price: () => price, thresholds: [], seesLines: false };
 }
 
 export function flatProblems(charge: FlatCharge, path: string, references: AmountReferences): Problem[] {

@@ -121,7 +121,8 @@ function emptyCart(tariff: Tariff, facts: Facts, sample: ReadCart): ClimbInterva
 function climbSegment(tariff: Tariff, facts: Facts, segment: Segment): ClimbInterval[] {
   const { after, length, next } = segment;
   const paths = pathsOf(tariff, segment.before, next);
-  const cuts = new Set([1]);
+  // Where a line is complete it counts as all its pieces.
+  const cuts = new Set(next && next.shelf === length ? [1, length] : [1]);
   for (const { measure, least } of tariff.thresholds) {
     const path = paths[measure];
     if (path) for (const turn of measureTurns(path, least, length)) cuts.add(turn);
@@ -148,7 +149,9 @@ function climbSegment(tariff: Tariff, facts: Facts, segment: Segment): ClimbInte
   });
 }
 
-const seesLines = ({ options, offers }: Tariff) => [...options, ...offers].some(({ when }) => when?.seesLines === true);
+const seesLines = ({ options, offers }: Tariff) =>
+  [...options, ...offers].some(({ when }) => when?.seesLines === true) ||
+  options.some(({ charge }) => charge.seesLines);
 
 /** Whether adding bits of a line is, for every value that is counted, like adding filler. */
 function likeFiller(tariff: Tariff, line: ReadLine | null): boolean {

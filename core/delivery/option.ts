@@ -1,5 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { Charge } from "../charges/charge.ts";
+import { ChargeRef } from "../charges/charge.ts";
 import { ConditionRef } from "../conditions/condition.ts";
 import { ByLocale, closed, Id, Position } from "../plan/atoms.ts";
 
@@ -12,7 +12,7 @@ export const DeliveryOption = Type.Object(
     note: Type.Optional(ByLocale),
     zones: Type.Array(Id, { maxItems: 1000, uniqueItems: true, description: "Zones it is offered in" }),
     when: Type.Optional(ConditionRef),
-    charge: Charge,
+    charge: ChargeRef,
   },
   { ...closed, title: "DeliveryOption" },
 );

@@ -19,6 +19,14 @@ export const Reward = byKind(
     Type.Object({ kind: Type.Literal("flat-price"), options, amount: Amount }, closed),
     Type.Object({ kind: Type.Literal("percent-off"), options, percent: Percent }, closed),
     Type.Object({ kind: Type.Literal("money-off"), options, amount: Amount }, closed),
+    Type.Object(
+      {
+        kind: Type.Literal("option-price"),
+        options,
+        of: { ...Id, description: "The option whose full price is charged" },
+      },
+      closed,
+    ),
   ],
   "Reward",
 );
@@ -29,7 +37,8 @@ export type CompiledReward =
   | { readonly kind: "free" }
   | { readonly kind: "flat-price"; readonly price: number }
   | { readonly kind: "percent-off"; readonly left: Rational }
-  | { readonly kind: "money-off"; readonly amount: number };
+  | { readonly kind: "money-off"; readonly amount: number }
+  | { readonly kind: "option-price"; readonly of: string };
 
 export function compileReward(reward: Reward, context: AmountContext): CompiledReward | undefined {
   switch (reward.kind) {
@@ -39,6 +48,8 @@ export function compileReward(reward: Reward, context: AmountContext): CompiledR
       const off = percent(reward.percent);
       return off && { kind: "percent-off", left: subtract(ONE, off) };
     }
+    case "option-price":
+      return { kind: "option-price", of: reward.of };
     case "flat-price": {
       const price = amountFor(reward.amount, context);
       return price === undefined ? undefined : { kind: "flat-price", price };
@@ -53,6 +64,7 @@ export function compileReward(reward: Reward, context: AmountContext): CompiledR
 export function rewardProblems(reward: Reward, path: string, references: AmountReferences): Problem[] {
   switch (reward.kind) {
     case "free":
+    case "option-price":
       return [];
     case "percent-off":
       return Number(reward.percent) > 100 ? [{ path: `${path}/percent`, message: "no more than 100 percent" }] : [];
@@ -63,12 +75,17 @@ export function rewardProblems(reward: Reward, path: string, references: AmountR
 }
 
 /**
- * The price after all rewards a shopper has earned on one option: flat prices first, percents multiplied, then money
+ * The price after all rewards a shopper has earned on one option: other options' and flat prices first, percents multiplied, then money
  * off. Never above the start, never below zero; rounded once, at the end.
  *
- * @example rewarded(950, [{ kind: "money-off", amount: 100 }, { kind: "flat-price", price: 490 }]) // 390
+ * @param fullPriceOf another option's price before offers; undefined when it cannot be had
+ * @example rewarded(950, [{ kind: "money-off", amount: 100 }, { kind: "flat-price", price: 490 }], () => undefined) // 390
  */
-export function rewarded(price: number, rewards: readonly CompiledReward[]): number {
+export function rewarded(
+  price: number,
+  rewards: readonly CompiledReward[],
+  fullPriceOf: (option: string) => number | undefined,
+): number {
   let start = price;
   let left: Rational | undefined;
   let off = 0;
@@ -78,6 +95,9 @@ export function rewarded(price: number, rewards: readonly CompiledReward[]): num
         return 0;
       case "flat-price":
         start = Math.min(start, reward.price);
+        break;
+      case "option-price":
+        start = Math.min(start, fullPriceOf(reward.of) ?? start);
         break;
       case "percent-off":
         left = left ? multiply(left, reward.left) : reward.left;

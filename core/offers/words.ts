@@ -42,6 +42,8 @@ export function stepWords(plan: Plan, step: Step): string {
       return `Free ${names} delivery`;
     case "flat-price":
       return `${names} at a flat price`;
+    case "option-price":
+      return `${names} at the price of ${nameOf(plan, reward.of)}`;
     case "percent-off":
       return `${reward.percent}% off ${names}`;
     case "money-off":
@@ -49,13 +51,11 @@ export function stepWords(plan: Plan, step: Step): string {
   }
 }
 
-function optionNames(plan: Plan, step: Step): string {
-  return listWords(
-    step.reward.options.map((id) => {
-      const option = plan.options.find((candidate) => candidate.id === id);
-      return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
-    }),
-  );
+const optionNames = (plan: Plan, step: Step) => listWords(step.reward.options.map((id) => nameOf(plan, id)));
+
+function nameOf(plan: Plan, id: string): string {
+  const option = plan.options.find((candidate) => candidate.id === id);
+  return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
 }
 
 function rewardWords(plan: Plan, step: Step, context: AmountContext, first: boolean): string {
@@ -69,6 +69,8 @@ function rewardWords(plan: Plan, step: Step, context: AmountContext, first: bool
   switch (reward.kind) {
     case "free":
       return `${first ? "Free" : "free"} ${names} delivery`;
+    case "option-price":
+      return `${names} at the price of ${nameOf(plan, reward.of)}`;
     case "flat-price":
       return `${names} for ${amount(reward.amount)}`;
     case "percent-off":

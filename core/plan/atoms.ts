@@ -36,6 +36,9 @@ export function byPosition(a: { position: number; id: string }, b: { position: n
   return a.position - b.position || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 }
 
+/** Compares by explicit position alone, for parts without an id. */
+export const byRank = (a: { position: number }, b: { position: number }): number => a.position - b.position;
+
 /** A choice between objects told apart by their `kind`, so that errors speak of the kind that was meant. */
 export function byKind<Variants extends TSchema[]>(variants: [...Variants], title: string) {
   return Type.Unsafe<Static<Variants[number]>>({

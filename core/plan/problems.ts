@@ -35,7 +35,11 @@ export function planProblems(plan: Plan): Problem[] {
     ]),
     ...plan.options.flatMap((option, i) => [
       ...unknown(option.zones, zones, "zone", (k) => `/options/${i}/zones/${k}`),
-      ...chargeProblems(option.charge, `/options/${i}/charge`, references, soldIn(plan, option.zones, rates)),
+      ...chargeProblems(option.charge, `/options/${i}/charge`, {
+        ...references,
+        saved,
+        contexts: soldIn(plan, option.zones, rates),
+      }),
     ]),
     ...plan.offers.flatMap((offer, i) => offerProblems(offer, `/offers/${i}`, { zones, options, references })),
     ...plan.options.flatMap((option, i) => when(option.when, `/options/${i}/when`)),
@@ -71,6 +75,12 @@ function offerProblems(
         known.options,
         "delivery option",
         (k) => `${path}/steps/${s}/reward/options/${k}`,
+      ),
+      ...unknown(
+        step.reward.kind === "option-price" ? [step.reward.of] : [],
+        known.options,
+        "delivery option",
+        () => `${path}/steps/${s}/reward/of`,
       ),
       ...rewardProblems(step.reward, `${path}/steps/${s}/reward`, known.references),
       ...(["empty", "on-the-way", "reached", "place-unknown"] as const).flatMap((state) =>

@@ -51,16 +51,18 @@ function mergedOption(found: readonly (QuotedOption | undefined)[], orNowhere: b
   const [any] = present;
   const shown = cheapest ?? any;
   if (!shown) throw new RangeError("an option that no quote has");
-  const differ = <K extends keyof QuotedOption>(key: K) => priced.some((option) => option[key] !== shown[key]);
+  // Where a charge cannot be told, the price found is the least there could be, and nothing else follows from it.
+  const open = present.some(({ reason }) => reason === "condition-unknown");
+  const differ = <K extends keyof QuotedOption>(key: K) => open || priced.some((option) => option[key] !== shown[key]);
   return {
     ...shown,
     certain: !orNowhere && priced.length === found.length,
-    from: differ("price"),
+    from: priced.length > 0 && differ("price"),
     fullPrice: differ("fullPrice") ? null : shown.fullPrice,
     total: differ("total") ? null : shown.total,
     tax: differ("tax") ? null : shown.tax,
-    offers: shown.offers.filter((id) => priced.every(({ offers }) => offers.includes(id))),
-    chosen: priced.length === found.length && priced.every(({ chosen }) => chosen),
+    offers: open ? [] : shown.offers.filter((id) => priced.every(({ offers }) => offers.includes(id))),
+    chosen: !open && priced.length === found.length && priced.every(({ chosen }) => chosen),
   };
 }
 

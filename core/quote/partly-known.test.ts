@@ -88,7 +88,7 @@ describe("a place that is only partly known", () => {
           }
         },
       ),
-      { numRuns: 400 },
+      { numRuns: 500 },
     );
     expect(Math.min(...Object.values(counts))).toBeGreaterThan(50);
   });

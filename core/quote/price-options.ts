@@ -15,12 +15,19 @@ export type PricedOption = { readonly full: Charged; readonly price: Charged; re
 export function priceOption(tariff: Tariff, option: number, situation: Situation, without?: TariffStep): PricedOption {
   const full = fullPrice(tariff.options[option], situation);
   if (typeof full === "string") return { full, price: full, offer: null };
+  const fullPriceOf = (id: string) => {
+    const other = fullPrice(
+      tariff.options.find((candidate) => candidate.id === id),
+      situation,
+    );
+    return typeof other === "number" ? other : undefined;
+  };
   let price = full;
   let best: TariffOffer | null = null;
   for (const offer of tariff.offers) {
     const rewards = earned(offer, option, situation, without);
     if (rewards.length === 0) continue;
-    const after = rewarded(full, rewards);
+    const after = rewarded(full, rewards, fullPriceOf);
     if (after < price) {
       price = after;
       best = offer;
@@ -34,7 +41,7 @@ function fullPrice(option: TariffOption | undefined, situation: Situation): Char
   if (!holds(option.when, situation)) {
     return option.when?.test(situation) === null ? "condition-unknown" : "condition";
   }
-  return option.charge.price(situation.counted);
+  return option.charge.price(situation);
 }
 
 function earned(offer: TariffOffer, option: number, situation: Situation, without?: TariffStep): CompiledReward[] {

@@ -96,7 +96,10 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest): QuoteResul
   return { quote: { ...held, messages: [...held.messages, ...placeUnknownMessages(tariffs, held.progress, request)] } };
 }
 
-const hasConditions = ({ options, offers }: Tariff) => [...options, ...offers].some(({ when }) => when !== null);
+/** Whether anything may be left open by an address: conditions, also those inside charges. */
+const hasConditions = ({ options, offers }: Tariff) =>
+  [...options, ...offers].some(({ when }) => when !== null) ||
+  options.some(({ option }) => option.charge.kind === "conditional");
 
 /** The quote where it is known which zone serves. */
 function quoteIn(tariff: Tariff, cart: ReadCart, request: QuoteRequest, facts: Facts, unknownAs: boolean): Quote {

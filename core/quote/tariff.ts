@@ -75,8 +75,9 @@ export function compileTariff(
     numbers.set(key, measures.length - 1);
     return measures.length - 1;
   };
-  const when = (condition: Condition | undefined) =>
-    condition ? compileCondition(condition, { ...context, timeZone: market.timeZone, measureNumber }, saved) : null;
+  const compileWhen = (condition: Condition) =>
+    compileCondition(condition, { ...context, timeZone: market.timeZone, measureNumber }, saved);
+  const when = (condition: Condition | undefined) => (condition ? compileWhen(condition) : null);
 
   const options = plan.options
     .filter((option) => option.zones.includes(zone.id))
@@ -86,7 +87,7 @@ export function compileTariff(
         id: option.id,
         option,
         when: when(option.when),
-        charge: compileCharge(option.charge, { ...context, measureNumber }),
+        charge: compileCharge(option.charge, { ...context, measureNumber, compileWhen }),
       }),
     );
   const optionNumber = new Map(options.map(({ id }, number) => [id, number]));

@@ -42,10 +42,26 @@ function typed(minor: number, currency: string): Amount {
 
 const edge = fc.constantFrom("from", "above");
 
+/** A plain charge, or now and then a list of them under conditions. */
 const charge = (currency: string, span: number): fc.Arbitrary<Charge> => {
+  const plain = plainCharge(currency, span);
+  const entry = fc.record(
+    { position: fc.nat(9), when: anyCondition(currency, span), charge: plain },
+    { requiredKeys: ["position", "charge"] },
+  );
+  const list = fc.record({
+    kind: fc.constant("conditional"),
+    take: fc.constantFrom("first", "sum", "highest", "lowest"),
+    entries: fc.uniqueArray(entry, { minLength: 1, maxLength: 3, selector: ({ position }) => position }),
+  });
+  return fc.oneof({ weight: 4, arbitrary: plain }, { weight: 1, arbitrary: list });
+};
+
+const plainCharge = (currency: string, span: number): fc.Arbitrary<Charge> => {
   const price = amountIn(currency, 1500);
   return fc.oneof(
     price.map((amount): Charge => ({ kind: "flat", amount })),
+    amountIn(currency, 200).map((amount): Charge => ({ kind: "per-item", amount })),
     fc
       .tuple(
         basis,
@@ -78,6 +94,7 @@ const reward = (currency: string): fc.Arbitrary<Reward> => {
     fc.record({ kind: fc.constant("flat-price"), options, amount: amountIn(currency, 800) }),
     fc.record({ kind: fc.constant("percent-off"), options, percent: percentText }),
     fc.record({ kind: fc.constant("money-off"), options, amount: amountIn(currency, 800) }),
+    fc.record({ kind: fc.constant("option-price"), options, of: fc.constantFrom(...OPTIONS) }),
   );
 };
 

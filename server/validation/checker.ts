@@ -1,6 +1,7 @@
 import type { Static, TSchema } from "@sinclair/typebox";
 import { Ajv, type ErrorObject } from "ajv";
 import addFormats from "ajv-formats";
+import { ChargeSchema } from "../../core/charges/charge.ts";
 import { ConditionSchema } from "../../core/conditions/condition.ts";
 import type { Problem } from "../../core/plan/problem.ts";
 
@@ -15,7 +16,7 @@ const ajv = new Ajv({
   addUsedSchema: false,
 });
 addFormats.default(ajv, ["date-time"]);
-ajv.addSchema(ConditionSchema);
+ajv.addSchema([ConditionSchema, ChargeSchema]);
 
 /** A function that checks unknown data against a schema. Compile once, at module level. */
 export function checker<Schema extends TSchema>(schema: Schema): (data: unknown) => Checked<Static<Schema>> {
