@@ -11,17 +11,17 @@ module.exports = {
       name: "core-is-pure",
       comment: "The core imports nothing above it, and of packages only what computes.",
       severity: "error",
-      from: { path: "^core/", pathNot: "(\\.test\\.ts$|^core/testing/)" },
+      from: { path: "^core/", pathNot: "(\\.test\\.ts$|^core/tests/)" },
       to: {
         pathNot:
           "^(core/|node_modules/(@sinclair/typebox|intl-messageformat|@formatjs/icu-messageformat-parser|luxon)/)",
       },
     },
     {
-      name: "testing-is-for-tests",
+      name: "test-support-is-for-tests",
       severity: "error",
-      from: { pathNot: "(\\.test\\.ts$|^core/testing/|^bench/)" },
-      to: { path: "^core/testing/" },
+      from: { pathNot: "(\\.test\\.ts$|^core/tests/|^bench/)" },
+      to: { path: "^core/tests/" },
     },
     {
       name: "server-below-web-and-cli",

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { majorUnits } from "../money/decimal.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Shopper } from "../quote/request.ts";
-import { compiledPlan, quoteOf } from "../testing/compiled.ts";
+import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import type { Charge } from "./charge.ts";
 
 const eur = (amount: string) => ({ byCurrency: { EUR: amount } });

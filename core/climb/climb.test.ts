@@ -1,7 +1,7 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyCase } from "../testing/arbitrary.ts";
-import { compiledPlan, quoteOf } from "../testing/compiled.ts";
+import { anyCase } from "../tests/arbitrary.ts";
+import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { cartAt } from "./cart-at.ts";
 import { type Climb, climb, countedAt, remainingAt } from "./climb.ts";
 

@@ -3,7 +3,7 @@ import jsonLogic, { type RulesLogic } from "json-logic-js";
 import { DateTime } from "luxon";
 import { describe, expect, it } from "vitest";
 import { measureKey } from "../measures/measure.ts";
-import { anyCondition, anyShopper } from "../testing/arbitrary.ts";
+import { anyCondition, anyShopper } from "../tests/arbitrary.ts";
 import { momentOf, nextDay, zoneClock } from "../time/zone-clock.ts";
 import { type Condition, circleProblems, compileCondition, conditionWords, DEFINITIONS } from "./condition.ts";
 import type { ConditionContext } from "./definition.ts";

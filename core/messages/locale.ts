@@ -1,7 +1,6 @@
 /**
  * The text for a shopper's language: that very locale, else its language, else the first of the market's languages that
- * has one, else any. The answer's locale says how figures within the text are written: the shopper's own way where the
- * text is in their language.
+ * has one, else any. The answer's locale says how figures within the text are written: the way of whoever the text is for.
  *
  * @example pickText({ en: "Standard", pt: "Normal" }, "pt-PT", ["en"]) // { locale: "pt-PT", text: "Normal" }
  */
@@ -10,11 +9,13 @@ export function pickText(
   locale: string,
   fallbacks: readonly string[],
 ): { locale: string; text: string } | undefined {
-  const own = [locale, languageOf(locale)];
-  const others = fallbacks.flatMap((tag) => [tag, languageOf(tag)]);
-  for (const candidate of [...own, ...others, ...Object.keys(texts).sort()]) {
-    const text = texts[candidate];
-    if (text !== undefined) return { locale: own.includes(candidate) ? locale : candidate, text };
+  for (const tag of [locale, ...fallbacks]) {
+    const text = texts[tag] ?? texts[languageOf(tag)];
+    if (text !== undefined) return { locale: tag, text };
+  }
+  for (const tag of Object.keys(texts).sort()) {
+    const text = texts[tag];
+    if (text !== undefined) return { locale: tag, text };
   }
   return undefined;
 }

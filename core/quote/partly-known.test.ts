@@ -2,8 +2,8 @@ import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Zone } from "../places/market.ts";
 import type { Plan } from "../plan/plan.ts";
-import { anyCase } from "../testing/arbitrary.ts";
-import { compiledPlan, quoteOf } from "../testing/compiled.ts";
+import { anyCase } from "../tests/arbitrary.ts";
+import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import type { Destination } from "./request.ts";
 
 const CLAIMS = [

@@ -1,8 +1,8 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { filler } from "../cart/read-cart.ts";
-import { anyCase, type Case } from "../testing/arbitrary.ts";
-import { compiledPlan, quoteOf } from "../testing/compiled.ts";
+import { anyCase, type Case } from "../tests/arbitrary.ts";
+import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import type { Quote } from "./quote.ts";
 import type { QuoteRequest } from "./request.ts";
 

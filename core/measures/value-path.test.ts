@@ -1,0 +1,67 @@
+import * as fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { orderDiscounts } from "./order-discount.ts";
+import { lastCrossing, turns, type ValuePath, valueAt } from "./value-path.ts";
+
+const fraction = fc
+  .tuple(fc.nat(400), fc.integer({ min: 1, max: 7 }))
+  .map(([n, d]) => ({ n: BigInt(n), d: BigInt(d) }));
+const rate = fc.constantFrom({ n: 1n, d: 1n }, { n: 123n, d: 100n }, { n: 100n, d: 123n }, { n: 5n, d: 6n });
+const discounts = fc
+  .array(
+    fc.oneof(
+      fc.nat(60).map((amount) => ({ amount })),
+      fc.nat(100).map((percent) => ({ percent: String(percent) })),
+    ),
+    { maxLength: 2 },
+  )
+  .map(orderDiscounts);
+const lineDiscount = fc.option(
+  fc.tuple(fc.nat(100), fc.integer({ min: 1, max: 200 })).map(([part, of]) => ({
+    amount: BigInt(Math.floor((part * of) / 100)),
+    of: BigInt(of),
+  })),
+);
+
+/** A path of up to 200 units; goods are at least what the counted lines say, as in a cart. */
+const anyPath: fc.Arbitrary<ValuePath> = fc.record({
+  start: fraction,
+  rate,
+  lineDiscount,
+  order: fc.option(fc.record({ goods: fc.nat(300).map(BigInt), discounts, lineDiscount: fc.constant(null) })),
+});
+
+const LENGTH = 200;
+
+describe("a value as goods are added", () => {
+  it("turns exactly where trying every unit says it does", () => {
+    fc.assert(
+      fc.property(anyPath, fc.nat(500), (path, least) => {
+        const tried: number[] = [];
+        for (let y = 1; y <= LENGTH; y += 1) {
+          if (valueAt(path, y) >= least !== valueAt(path, y - 1) >= least) tried.push(y);
+        }
+        expect(turns(path, least, LENGTH)).toEqual(tried);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
+  it("crosses for the last time where nothing later falls back, and never says so of what falls back later", () => {
+    fc.assert(
+      fc.property(anyPath, fc.nat(500), (drawn, least) => {
+        const path = { ...drawn, lineDiscount: null };
+        const crossing = lastCrossing(path, least);
+        if (crossing === null) {
+          expect(valueAt(path, 5000) >= least && valueAt(path, 0) < least).toBe(false);
+          return;
+        }
+        expect(valueAt(path, crossing)).toBeGreaterThanOrEqual(least);
+        if (crossing === 0) return;
+        expect(valueAt(path, crossing - 1)).toBeLessThan(least);
+        for (let y = crossing; y < crossing + 300; y += 1) expect(valueAt(path, y)).toBeGreaterThanOrEqual(least);
+      }),
+      { numRuns: 1000 },
+    );
+  });
+});

@@ -1,0 +1,70 @@
+import { mkdtemp, rm, writeFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, describe, expect, it } from "vitest";
+import { findProducts } from "../catalogue/catalogue.ts";
+import { migrate } from "./migrate.ts";
+import { databaseUrl, inTransaction, openPool } from "./pool.ts";
+
+const pool = openPool(databaseUrl(), 10);
+afterAll(() => pool.end());
+
+async function withMigration(sql: string, use: (folder: string, file: string) => Promise<void>): Promise<void> {
+  const folder = await mkdtemp(join(tmpdir(), "migrations-"));
+  const file = join(folder, "9001-test.sql");
+  await writeFile(file, sql);
+  try {
+    await use(folder, file);
+  } finally {
+    await rm(folder, { recursive: true });
+    await pool.query("DROP TABLE IF EXISTS tried");
+    await pool.query("DELETE FROM schema_migrations WHERE name = '9001-test.sql'");
+  }
+}
+
+describe("migrations", () => {
+  it("run once, and refuse to be changed afterwards", async () => {
+    const sql = "CREATE TABLE tried (id INT NOT NULL PRIMARY KEY, n INT NOT NULL);\nINSERT INTO tried VALUES (1, 0);\n";
+    await withMigration(sql, async (folder, file) => {
+      expect(await migrate(pool, folder)).toEqual(["9001-test.sql"]);
+      expect(await migrate(pool, folder)).toEqual([]);
+      await writeFile(file, `${sql}-- changed`);
+      await expect(migrate(pool, folder)).rejects.toThrow(/was changed after it was applied/);
+    });
+  });
+});
+
+describe("transactions", () => {
+  it("lose nothing when many add to one row at once, and undo everything when the work fails", async () => {
+    const sql =
+      "CREATE TABLE tried (id INT NOT NULL PRIMARY KEY, n INT NOT NULL);\nINSERT INTO tried VALUES (1, 0), (2, 0);\n";
+    await withMigration(sql, async (folder) => {
+      await migrate(pool, folder);
+      // Taking two rows in opposite orders deadlocks; a lost conflict is run again.
+      const add = (first: number, second: number) =>
+        inTransaction(pool, async (connection) => {
+          for (const id of [first, second]) await connection.query("UPDATE tried SET n = n + 1 WHERE id = ?", [id]);
+        });
+      const work = Array.from({ length: 40 }, (_, i) => (i % 2 === 0 ? add(1, 2) : add(2, 1)));
+      const done = (await Promise.allSettled(work)).filter(({ status }) => status === "fulfilled").length;
+      await expect(
+        inTransaction(pool, async (connection) => {
+          await connection.query("UPDATE tried SET n = 1000");
+          throw new Error("the work failed");
+        }),
+      ).rejects.toThrow("the work failed");
+      const [rows] = await pool.query("SELECT n FROM tried ORDER BY id");
+      expect(rows).toEqual([{ n: done }, { n: done }]);
+      expect(done).toBeGreaterThan(20);
+    });
+  });
+});
+
+describe("the catalogue", () => {
+  it("takes what is searched for as text, not as a pattern or a statement", async () => {
+    expect((await findProducts(pool, "ink", 50)).length).toBeGreaterThan(1);
+    for (const search of ["%", "_", "\\", "'; DROP TABLE products; --"])
+      expect(await findProducts(pool, search, 50)).toEqual([]);
+    expect((await findProducts(pool, "", 3)).length).toBe(3);
+  });
+});
