@@ -38,7 +38,7 @@ function start(...args: string[]) {
 
 describe("npm start", () => {
   it("prints an address that answers, on 127.0.0.1 only, and stops cleanly on Ctrl+C", async () => {
-    const { child, said, ended } = start();
+    const { child, said, ended } = start("--reset-demo");
     const [, address = ""] = await said(/Summant: (http:\/\/127\.0\.0\.1:\d+)/);
     const page = await fetch(`${address}/offers`);
     expect(page.status).toBe(200);

@@ -75,12 +75,17 @@ async function main() {
     prepareDatabase(root, database.url, false);
     const env = { SUMMANT_DATABASE_URL: database.url };
 
-    const unit = join(throwaway, "vitest.json");
-    const unitArgs = ["run", "--reporter=default", "--reporter=json", `--outputFile.json=${unit}`];
-    countTests("unit tests", run("vitest/vitest.mjs", unitArgs, env), () => {
-      const { numPassedTests, numFailedTests } = readJson(unit);
-      return { passed: numPassedTests, failed: numFailedTests };
-    });
+    const unitTests = (name, args) => {
+      const file = join(throwaway, `${name}.json`);
+      const all = ["run", ...args, "--reporter=default", "--reporter=json", `--outputFile.json=${file}`];
+      countTests(name, run("vitest/vitest.mjs", all, env), () => {
+        const { numPassedTests, numFailedTests } = readJson(file);
+        return { passed: numPassedTests, failed: numFailedTests };
+      });
+    };
+    unitTests("unit tests", ["core", "cli", "web"]);
+    // These share the one database, so one file runs after the other.
+    unitTests("database tests", ["server", "scripts", "--no-file-parallelism"]);
 
     app = await startApp(root, database.url, await freePort());
     const journeys = join(throwaway, "playwright.json");
