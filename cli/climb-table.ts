@@ -1,15 +1,24 @@
-import type { Climb } from "../core/climb/climb.ts";
+import { type Climb, priceAt } from "../core/climb/climb.ts";
+import { measured } from "../core/measures/measure-spec.ts";
 import { formatMoney } from "../core/money/format.ts";
 
 /** A climb as a table of text: a row for each stretch, with the prices and what remains at its start. */
 export function climbTable(climb: Climb): string {
   const money = (minor: number) => formatMoney(minor, climb.currency, "en");
+  const short = (count: number, measure: Climb["steps"][number]["measure"] | undefined) =>
+    measured(measure ?? "value", count, climb.currency, "en");
   const header = ["cart from", "to", ...climb.options, ...climb.steps.map(({ offer, step }) => `${offer}/${step}`)];
-  const rows = climb.intervals.map(({ from, to, prices, steps }) => [
-    money(from),
-    money(to),
-    ...prices.map((price) => (typeof price === "number" ? money(price) : price)),
-    ...steps.map(({ state, remaining }) => (remaining ? `${state}, ${money(remaining.start)} short` : state)),
+  const rows = climb.intervals.map((interval) => [
+    money(interval.from),
+    money(interval.to),
+    ...interval.prices.map((_, option) => {
+      const [first, last] = [priceAt(interval, option, interval.from), priceAt(interval, option, interval.to)];
+      if (typeof first === "string" || typeof last === "string") return String(first);
+      return first === last ? money(first) : `${money(first)} to ${money(last)}`;
+    }),
+    ...interval.steps.map(({ state, remaining }, i) =>
+      remaining ? `${state}, ${short(remaining.start, climb.steps[i]?.measure)} short` : state,
+    ),
   ]);
   const widths = header.map((_, column) => Math.max(...[header, ...rows].map((row) => row[column]?.length ?? 0)));
   return [header, ...rows]

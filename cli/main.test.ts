@@ -37,7 +37,7 @@ describe("summant quote", () => {
       demoPlan.replace('"options": ["standard"]', '"options": ["standrd"]'),
       "/offers/0/steps/0/reward/options/0",
     ],
-    ["too many decimals", demoPlan.replace('"45.00"', '"45.001"'), "/offers/0/steps/0/goal/at/byCurrency/EUR"],
+    ["too many decimals", demoPlan.replace('"45.00"', '"45.001"'), "/offers/0/steps/0/trigger/goal/at/byCurrency/EUR"],
     ["an unknown kind", demoPlan.replace('"kind": "flat"', '"kind": "flet"'), "/options/0/charge"],
     [
       "a placeholder nothing fills",
@@ -92,6 +92,30 @@ describe("summant climb, validate and rates", () => {
     );
   });
 
+  it("explains every price and every offer, used or refused", () => {
+    const { stdout } = summant([
+      "quote",
+      "--why",
+      "--plan",
+      "demo/plan.json",
+      "--request",
+      "demo/requests/below-goal.json",
+    ]);
+    const [why] = JSON.parse(stdout).why;
+    expect(why.options[0]).toMatchObject({
+      option: "standard",
+      price: "490",
+      lines: [{ part: "charge", amount: "490", charge: { kind: "flat", price: "490" } }],
+      offers: [
+        {
+          offer: "free-standard",
+          use: "not-earned",
+          steps: [{ step: "free-standard", reached: false, wanted: 4500, counted: 3860 }],
+        },
+      ],
+    });
+  });
+
   it("says what a plan holds, or each thing that is wrong with it", () => {
     expect(summant(["validate", "demo/plan.json"]).stdout).toBe(
       "demo/plan.json: valid, 6 markets, 9 zones, 6 options, 2 offers\n",
@@ -103,8 +127,8 @@ describe("summant climb, validate and rates", () => {
     const { status, stderr } = summant(["validate", "-"], broken);
     expect(status).toBe(2);
     expect(stderr.match(/^standard input: \/\S+/gm)?.sort()).toEqual([
-      "standard input: /offers/0/steps/0/goal/at/byCurrency/EUR",
       "standard input: /offers/0/steps/0/reward/options/0",
+      "standard input: /offers/0/steps/0/trigger/goal/at/byCurrency/EUR",
       "standard input: /options/1/when/id",
     ]);
     const unknownKind = summant(["validate", "-"], demoPlan.replace('"kind": "goods"', '"kind": "gods"'));

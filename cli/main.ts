@@ -12,7 +12,8 @@ import { readJson } from "../server/validation/read-json.ts";
 import { climbTable } from "./climb-table.ts";
 
 const USAGE = `usage:
-  summant quote --plan PLAN.json --request REQUEST.json     what a shopper gets, as JSON
+  summant quote --plan PLAN.json --request REQUEST.json [--why]
+                                                            what a shopper gets, as JSON; --why with every reason
   summant climb --plan PLAN.json --request REQUEST.json [--to AMOUNT] [--table]
                                                             delivery prices over cart value; --table for people
   summant validate PLAN.json                                schema and references of a plan
@@ -58,8 +59,9 @@ const COMMANDS: ReadonlyMap<string, (argv: string[]) => Promise<string>> = new M
 const asJson = (value: unknown) => JSON.stringify(value, null, 2);
 
 async function quoteCommand(argv: string[]): Promise<string> {
-  const { compiled, request, requestFile } = await planAndRequest(optionsOf(argv, ["plan", "request"]));
-  const result = quote(compiled, request);
+  const options = optionsOf(argv, ["plan", "request", "why"]);
+  const { compiled, request, requestFile } = await planAndRequest(options);
+  const result = quote(compiled, request, { why: options.why !== undefined });
   if ("problems" in result) throw refused(requestFile, result.problems);
   return asJson(result.quote);
 }
@@ -109,6 +111,7 @@ type Options = {
   request?: string;
   to?: string;
   table?: string;
+  why?: string;
   csv?: string;
   base?: string;
   id?: string;
@@ -117,7 +120,10 @@ type Options = {
 function optionsOf(argv: string[], known: readonly (keyof Options)[]): Options {
   try {
     const options = Object.fromEntries(
-      known.map((name) => [name, { type: name === "table" ? ("boolean" as const) : ("string" as const) }]),
+      known.map((name) => [
+        name,
+        { type: name === "table" || name === "why" ? ("boolean" as const) : ("string" as const) },
+      ]),
     );
     const { values } = parseArgs({ args: argv, options });
     return Object.fromEntries(Object.entries(values).map(([name, value]) => [name, String(value)]));

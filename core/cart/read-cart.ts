@@ -1,5 +1,7 @@
 import { type OrderDiscounts, orderDiscounts } from "../measures/order-discount.ts";
+import { milligrams, volumeOf } from "../measures/quantity.ts";
 import { percent } from "../money/decimal.ts";
+import type { Form } from "../money/form.ts";
 import type { Rational } from "../money/rational.ts";
 import type { Problem } from "../plan/problem.ts";
 import type { Cart, CartLine } from "../quote/request.ts";
@@ -8,12 +10,19 @@ import type { Cart, CartLine } from "../quote/request.ts";
 export type ReadLine = {
   readonly sku: string;
   readonly quantity: number;
+  readonly unitPrice: number;
   readonly shelf: number;
   readonly discount: number;
   /** Null: the standard rate of the zone. */
   readonly taxRate: Rational | null;
   readonly categories: readonly string[];
   readonly tags: readonly string[];
+  /** Of one piece, exact milligrams and cubic millimetres; null: not known. Nothing to ship weighs nothing. */
+  readonly weight: Form | null;
+  readonly volume: Form | null;
+  readonly parcelClass: string | null;
+  readonly used: boolean;
+  readonly delivery: CartLine["delivery"] | null;
 };
 
 export type ReadCart = {
@@ -22,12 +31,25 @@ export type ReadCart = {
   readonly discounts: OrderDiscounts | null;
 };
 
+export const isShipped = ({ delivery }: Pick<ReadLine, "delivery">): boolean => delivery?.kind !== "nothing-to-ship";
+/** Whether the zone's charges are for this line: it is shipped, and has no charge of its own. */
+export const isOrdinary = ({ delivery }: Pick<ReadLine, "delivery">): boolean => !delivery;
+
 /** Ordinary goods of a market at the zone's standard tax: what a shopper could add to reach a goal. */
 export const FILLER_SKU = "filler";
 
-/** @example filler(640) // a cart line worth 640 minor units */
-export function filler(value: number): CartLine {
-  return { sku: FILLER_SKU, quantity: 1, unitPrice: value };
+/** What filler is counted in: its worth in minor units, pieces worth nothing, or milligrams worth nothing. */
+export type FillerKind = "value" | "items" | "weight";
+
+/** @example filler("value", 640) // a cart line worth 640 minor units */
+export function filler(kind: FillerKind, amount: number): CartLine {
+  return {
+    sku: FILLER_SKU,
+    quantity: kind === "items" ? amount : 1,
+    unitPrice: kind === "value" ? amount : 0,
+    weight: { value: kind === "weight" ? String(amount) : "0", unit: "mg" },
+    size: { length: "0", width: "0", height: "0", unit: "mm" },
+  };
 }
 
 /** Larger carts could not be summed exactly in a double. */
@@ -42,15 +64,25 @@ export function readCart(cart: Cart, path: string): ReadCart | { problems: Probl
   };
 }
 
+const NOTHING: readonly string[] = [];
+
 export function readLine(line: CartLine): ReadLine {
+  const { delivery, weight, size } = line;
+  const shipped = delivery?.kind !== "nothing-to-ship";
   return {
     sku: line.sku,
     quantity: line.quantity,
+    unitPrice: line.unitPrice,
     shelf: line.unitPrice * line.quantity,
     discount: line.discount ?? 0,
     taxRate: line.taxRate === undefined ? null : (percent(line.taxRate) ?? null),
-    categories: line.categories ?? [],
-    tags: line.tags ?? [],
+    categories: line.categories ?? NOTHING,
+    tags: line.tags ?? NOTHING,
+    weight: shipped ? (weight ? milligrams(weight) : null) : 0,
+    volume: shipped ? (size ? volumeOf(size) : null) : 0,
+    parcelClass: line.parcelClass ?? null,
+    used: line.used ?? false,
+    delivery: delivery ?? null,
   };
 }
 

@@ -1,15 +1,16 @@
 import { type TSchema, Type } from "@sinclair/typebox";
-import { type Condition, conditionProblems, type Saved } from "../conditions/condition.ts";
-import type { AmountContext, AmountReferences } from "../money/amount.ts";
+import { type Condition, conditionProblems } from "../conditions/condition.ts";
 import type { Problem } from "../plan/problem.ts";
 import { BandedCharge, bandsProblems, compileBands } from "./bands.ts";
-import type { ChargeContext, CompiledCharge } from "./charged.ts";
+import { type CarrierCharge, CarrierChargeSchema, compileCarrier } from "./carrier.ts";
+import type { ChargeContext, ChargeReferences, CompiledCharge } from "./charged.ts";
 import { CHARGE_ID, type ConditionalCharge, ConditionalChargeSchema, compileConditional } from "./conditional.ts";
 import { compileFlat, FlatCharge, flatProblems } from "./flat.ts";
+import { compileParcelClasses, ParcelClassCharge, parcelClassProblems } from "./parcel-classes.ts";
 import { compilePerItem, PerItemCharge, perItemProblems } from "./per-item.ts";
 
 /** How the price of a delivery option is computed. A new kind is a file of its own and a case in each switch here. */
-export type Charge = FlatCharge | PerItemCharge | BandedCharge | ConditionalCharge;
+export type Charge = FlatCharge | PerItemCharge | BandedCharge | ParcelClassCharge | CarrierCharge | ConditionalCharge;
 
 /** Stands for the schema of charges wherever one may be written; {@link ChargeSchema} has to be known to Ajv. */
 export const ChargeRef = Type.Unsafe<Charge>({ $ref: CHARGE_ID });
@@ -19,7 +20,7 @@ export const ChargeSchema: TSchema = Type.Unsafe<Charge>({
   type: "object",
   required: ["kind"],
   discriminator: { propertyName: "kind" },
-  oneOf: [FlatCharge, PerItemCharge, BandedCharge, ConditionalChargeSchema],
+  oneOf: [FlatCharge, PerItemCharge, BandedCharge, ParcelClassCharge, CarrierChargeSchema, ConditionalChargeSchema],
 });
 
 export function compileCharge(charge: Charge, context: ChargeContext): CompiledCharge {
@@ -30,16 +31,14 @@ export function compileCharge(charge: Charge, context: ChargeContext): CompiledC
       return compilePerItem(charge, context);
     case "bands":
       return compileBands(charge, context);
+    case "parcel-classes":
+      return compileParcelClasses(charge, context);
+    case "carrier":
+      return compileCarrier(charge, context, compileCharge);
     case "conditional":
       return compileConditional(charge, context, compileCharge);
   }
 }
-
-/** What a charge may refer to, and where it will apply. */
-export type ChargeReferences = AmountReferences & {
-  readonly saved: Saved;
-  readonly contexts: readonly AmountContext[];
-};
 
 export function chargeProblems(charge: Charge, path: string, references: ChargeReferences): Problem[] {
   switch (charge.kind) {
@@ -48,7 +47,11 @@ export function chargeProblems(charge: Charge, path: string, references: ChargeR
     case "per-item":
       return perItemProblems(charge, path, references);
     case "bands":
-      return bandsProblems(charge, path, references, references.contexts);
+      return bandsProblems(charge, path, references);
+    case "parcel-classes":
+      return parcelClassProblems(charge, path, references);
+    case "carrier":
+      return charge.fallback ? chargeProblems(charge.fallback, `${path}/fallback`, references) : [];
     case "conditional":
       return charge.entries.flatMap((entry, i) => [
         ...whenProblems(entry.when, `${path}/entries/${i}/when`, references),

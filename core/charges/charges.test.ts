@@ -12,7 +12,7 @@ const basis = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as cons
 function planWith(charge: Charge): Plan {
   return {
     format: 1,
-    store: { name: "Bands", chosenAtFirst: "first" },
+    store: { name: "Bands", chosenAtFirst: { rule: "first" } },
     markets: [
       {
         id: "m",
@@ -53,7 +53,7 @@ describe("banded charges", () => {
   it("F1: [0, 30) 4, [30, 75) 7, from 75 free", () => {
     const price = priceFor({
       kind: "bands",
-      basis,
+      by: { kind: "value", basis },
       first: eur("4"),
       edges: [
         { edge: "from", at: eur("30"), price: eur("7") },
@@ -67,7 +67,7 @@ describe("banded charges", () => {
   it("F8: over 40 up to 90 costs 3, over 90 is free, without one-cent tricks", () => {
     const price = priceFor({
       kind: "bands",
-      basis,
+      by: { kind: "value", basis },
       first: "not-offered",
       edges: [
         { edge: "above", at: eur("40"), price: eur("3") },
@@ -90,7 +90,7 @@ describe("banded charges", () => {
       fc.property(edges, fc.nat(900), (drawn, first) => {
         const price = priceFor({
           kind: "bands",
-          basis,
+          by: { kind: "value", basis },
           first: eur(majorUnits(first, 2)),
           edges: drawn.map(({ at, edge, price: p }) => ({
             edge,

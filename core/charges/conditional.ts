@@ -1,11 +1,11 @@
 import { Type } from "@sinclair/typebox";
-import { type Condition, ConditionRef } from "../conditions/condition.ts";
-import type { CompiledCondition } from "../conditions/definition.ts";
+import { type CompiledCondition, type Condition, ConditionRef } from "../conditions/condition.ts";
 import type { Situation } from "../conditions/facts.ts";
 import type { Truth } from "../conditions/truth.ts";
+import { least, most, plus } from "../money/form.ts";
 import { byRank, closed, Position } from "../plan/atoms.ts";
 import type { Charge } from "./charge.ts";
-import type { ChargeContext, Charged, CompiledCharge, NoPrice } from "./charged.ts";
+import { type ChargeContext, type Charged, type ChargeTrace, type CompiledCharge, isMissing } from "./charged.ts";
 
 export const CHARGE_ID = "Charge";
 
@@ -56,59 +56,73 @@ export function compileConditional(
       charge: compile(entry.charge, context),
     }),
   );
-  const parts = compiled.flatMap(({ when, charge }) => (when ? [when, charge] : [charge]));
   return {
     price: (situation) => priceOf(compiled, take, situation),
-    thresholds: parts.flatMap(({ thresholds }) => thresholds),
-    seesLines: parts.some(({ seesLines }) => seesLines),
+    explain: (situation) => {
+      const of = compiled.map(({ when, charge }): ChargeTrace => {
+        const trace = charge.explain(situation);
+        return when ? { ...trace, when: when.explain(situation) } : trace;
+      });
+      const first = of.findIndex(({ when }) => (when?.truth ?? true) !== false);
+      return {
+        kind: take,
+        price: priceOf(compiled, take, situation),
+        of,
+        ...(take === "first" && first >= 0 ? { chosen: first } : {}),
+      };
+    },
+    seesLineFigures: compiled.some(({ when, charge }) => when?.seesLineFigures === true || charge.seesLineFigures),
   };
-}
-
-function priceOf(entries: readonly Entry[], take: Take, situation: Situation): Charged {
-  const found = entries.map(({ when, charge }) => ({
-    applies: when ? when.test(situation) : true,
-    price: () => charge.price(situation),
-  }));
-  // An unknown condition leaves open which entry it is: no price, or the least there could be when that is asked for.
-  if (!situation.unknownAs) {
-    const decided = take === "first" ? firstDecided(found) : found;
-    if (decided.some(({ applies }) => applies === null)) return "condition-unknown";
-    return combined(
-      take,
-      decided.filter(({ applies }) => applies).map(({ price }) => price()),
-    );
-  }
-  return leastPossible(take, found);
 }
 
 type Found = { readonly applies: Truth; readonly price: () => Charged };
 
-/** The entries up to the first that is not ruled out. */
-function firstDecided(found: readonly Found[]): Found[] {
-  const first = found.find(({ applies }) => applies !== false);
-  return first ? [first] : [];
+function priceOf(entries: readonly Entry[], take: Take, situation: Situation): Charged {
+  if (take === "first" && !situation.unknownAs) {
+    for (const { when, charge } of entries) {
+      const applies = when ? when.test(situation) : true;
+      if (applies === null) return "condition-unknown";
+      if (applies) return charge.price(situation);
+    }
+    return "no-entry";
+  }
+  const found = entries.map(
+    ({ when, charge }): Found => ({
+      applies: when ? when.test(situation) : true,
+      price: () => charge.price(situation),
+    }),
+  );
+  if (situation.unknownAs) return leastPossible(take, found, situation);
+  // An unknown condition leaves open which entries they are: no price.
+  if (found.some(({ applies }) => applies === null)) return "condition-unknown";
+  return combined(
+    take,
+    found.filter(({ applies }) => applies).map(({ price }) => price()),
+    situation,
+  );
 }
 
-function combined(take: Take, prices: readonly Charged[]): Charged {
-  const missing = prices.find((price): price is NoPrice => typeof price === "string");
-  const numbers = prices.filter((price) => typeof price === "number");
-  if (prices.length === 0) return "no-entry";
-  if (take === "lowest") return numbers.length > 0 ? Math.min(...numbers) : (missing ?? "no-entry");
+function combined(take: Take, prices: readonly Charged[], { horizon }: Situation): Charged {
+  const missing = prices.find(isMissing);
+  const [first, ...others] = prices.filter((price) => typeof price !== "string");
+  if (first === undefined) return missing ?? "no-entry";
+  if (take === "lowest") return others.reduce((a, b) => least(a, b, horizon), first);
   if (missing) return missing;
-  return take === "highest" ? Math.max(...numbers) : numbers.reduce((sum, price) => sum + price, 0);
+  return others.reduce((a, b) => (take === "highest" ? most(a, b, horizon) : plus(a, b)), first);
 }
 
 /** No more than any way of settling what is unknown comes to. */
-function leastPossible(take: Take, found: readonly Found[]): Charged {
+function leastPossible(take: Take, found: readonly Found[], situation: Situation): Charged {
   const certain = found.findIndex(({ applies }) => applies === true);
   const upTo = take === "first" && certain >= 0 ? found.slice(0, certain + 1) : found;
   const open = upTo.filter(({ applies }) => applies !== false);
   const sure = open.filter(({ applies }) => applies === true).map(({ price }) => price());
   if (take === "sum" || take === "highest") {
-    if (sure.length > 0) return combined(take, sure);
+    if (sure.length > 0) return combined(take, sure, situation);
   }
   return combined(
     "lowest",
     open.map(({ price }) => price()),
+    situation,
   );
 }

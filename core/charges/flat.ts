@@ -2,7 +2,7 @@ import { type Static, Type } from "@sinclair/typebox";
 import { Amount, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { closed } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
-import type { ChargeContext, CompiledCharge } from "./charged.ts";
+import { type ChargeContext, type CompiledCharge, plainCharge } from "./charged.ts";
 
 /** The same price for every cart. @example { kind: "flat", amount: { byCurrency: { EUR: "4.90" } } } */
 export const FlatCharge = Type.Object(
@@ -13,7 +13,7 @@ export type FlatCharge = Static<typeof FlatCharge>;
 
 export function compileFlat(charge: FlatCharge, context: ChargeContext): CompiledCharge {
   const price = amountFor(charge.amount, context) ?? "no-amount";
-  return { price: () => price, thresholds: [], seesLines: false };
+  return plainCharge("flat", () => price);
 }
 
 export function flatProblems(charge: FlatCharge, path: string, references: AmountReferences): Problem[] {

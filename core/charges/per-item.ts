@@ -1,10 +1,12 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { Amount, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
+import { times } from "../money/form.ts";
+import { whole } from "../money/rational.ts";
 import { closed } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
-import type { ChargeContext, CompiledCharge } from "./charged.ts";
+import { type ChargeContext, type CompiledCharge, plainCharge } from "./charged.ts";
 
-/** A price for each piece in the cart. @example { kind: "per-item", amount: { byCurrency: { EUR: "1.20" } } } */
+/** A price for each piece the zone's charges are for. @example { kind: "per-item", amount: { byCurrency: { EUR: "1.20" } } } */
 export const PerItemCharge = Type.Object(
   { kind: Type.Literal("per-item"), amount: Amount },
   { ...closed, title: "PerItemCharge" },
@@ -13,14 +15,13 @@ export type PerItemCharge = Static<typeof PerItemCharge>;
 
 export function compilePerItem(charge: PerItemCharge, context: ChargeContext): CompiledCharge {
   const each = amountFor(charge.amount, context);
-  if (each === undefined) return { price: () => "no-amount", thresholds: [], seesLines: false };
-  const measure = context.measureNumber({ kind: "items" });
-  return {
-    price: ({ counted }) => each * (counted[measure] ?? 0),
-    thresholds: [],
-    // A line more is a piece more, whatever it is worth.
-    seesLines: true,
-  };
+  if (each === undefined) return plainCharge("per-item", () => "no-amount");
+  const measure = context.measureNumber({ kind: "items" }, "ordinary");
+  return plainCharge(
+    "per-item",
+    ({ moving }) => times(moving(measure) ?? 0, whole(each)),
+    ({ count }) => ({ counted: count(measure) }),
+  );
 }
 
 export function perItemProblems(charge: PerItemCharge, path: string, references: AmountReferences): Problem[] {

@@ -18,7 +18,7 @@ export function cartAt(sample: Cart, x: number): Cart {
     lines.push(shelf <= left ? line : partOf(line, left));
     left -= Math.min(left, shelf);
   }
-  if (left > 0) lines.push(filler(left));
+  if (left > 0) lines.push(filler("value", left));
   return { ...sample, lines };
 }
 

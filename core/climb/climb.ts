@@ -1,29 +1,39 @@
 import { filler, type ReadCart, type ReadLine, readCart, readLine } from "../cart/read-cart.ts";
-import type { Charged } from "../charges/charged.ts";
+import type { NoPrice } from "../charges/charged.ts";
 import { type Facts, factsOf } from "../conditions/facts.ts";
-import { type Measure, measureAt, measurePath, measureTurns } from "../measures/measure.ts";
-import type { Threshold } from "../measures/threshold.ts";
-import { compare } from "../money/rational.ts";
+import type { StepState } from "../messages/states.ts";
+import { exactOf, type Form, slopeOf } from "../money/form.ts";
+import { add, compare, multiply, type Rational, reduce, roundHalfAway, whole } from "../money/rational.ts";
+import type { Offer } from "../offers/offer.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
 import { findTariffs } from "../quote/find-tariffs.ts";
-import { priceOption } from "../quote/price-options.ts";
-import { type Start, type StepState, situationAt, standing } from "../quote/progress.ts";
+import { outcomeOf } from "../quote/outcome.ts";
 import type { QuoteRequest } from "../quote/request.ts";
-import type { Tariff } from "../quote/tariff.ts";
+import { situationAlong, situationOf } from "../quote/situation.ts";
+import { type Ahead, ahead, type Outlook, outcomeAt, outlookOf, standing } from "../quote/standing.ts";
+import type { Tariff, TariffOffer, TariffStep } from "../quote/tariff.ts";
+import { cartAfter, countAt, fillerWalk, lineWalk, nextTurn, type Walk } from "../quote/walk.ts";
+import type { Weighed } from "../quote/weighed.ts";
 import { cartAt } from "./cart-at.ts";
 
 /** A step over one interval. `remaining` at x is `start + slope × (x − from)`; null where nothing is promised. */
 export type ClimbStep = { state: StepState; remaining: { start: number; slope: 0 | -1 } | null };
 
-/** A stretch of shelf values, both ends included, over which nothing a shopper sees changes but what remains. */
+/**
+ * A price over one interval: minor units, why there is none, or a price that moves: at x it is
+ * `start + slope × (x − from)`, rounded half away from zero. Both are exact fractions, "98/10".
+ */
+export type ClimbPrice = number | NoPrice | { start: string; slope: string };
+
+/** A stretch of shelf values, both ends included, over which nothing a shopper sees changes but along straight lines. */
 export type ClimbInterval = {
   from: number;
   to: number;
   /** Per option of `Climb.options`: what the shopper pays, or why it cannot be had. */
-  prices: Charged[];
-  /** Per option: the id of the offer that made it cheaper. */
-  offers: (string | null)[];
+  prices: ClimbPrice[];
+  /** Per option: the ids of the offers used. */
+  offers: string[][];
   /** Per step of `Climb.steps`. */
   steps: ClimbStep[];
 };
@@ -34,14 +44,14 @@ export type Climb = {
   zone: string;
   to: number;
   options: string[];
-  /** `flag`: the shelf value at which the goal is met for good, when that is within the climb. */
-  steps: { offer: string; step: string; goal: number; flag: number | null }[];
+  /** `goal` in units of `measure`; `flag`: the shelf value at which it is met for good, when that is within the climb. */
+  steps: { offer: string; step: string; measure: Offer["counts"]["kind"]; goal: number | null; flag: number | null }[];
   intervals: ClimbInterval[];
 };
 
 /**
- * The climb of a request's cart: `cartAt(cart, x)` quoted for every x at once. Computed from the comparisons that
- * prices and goals make, not by sampling; it equals a quote at every minor unit.
+ * The climb of a request's cart: `cartAt(cart, x)` quoted for every x at once. Not by sampling: every decision tells how
+ * far it stands, and the next stretch begins where the first of them falls. It equals a quote at every minor unit.
  *
  * @param to the last shelf value, in minor units
  * @returns climb null when nobody serves the destination; while it is partly known, the climb of the first zone possible
@@ -58,11 +68,11 @@ export function climb(
   const [tariff] = found.tariffs;
   if (!tariff) return { climb: null };
 
-  const facts = factsOf(request);
-  const walk = segmentsOf(sample, to);
+  const facts = factsOf(request, compiled.positions);
+  const segments = segmentsOf(tariff, facts, sample, to);
   const intervals = joined([
     emptyCart(tariff, facts, sample),
-    ...walk.flatMap((segment) => climbSegment(tariff, facts, segment)),
+    ...segments.flatMap((segment) => climbSegment(tariff, segment)),
   ]);
   return {
     climb: {
@@ -74,8 +84,9 @@ export function climb(
         offer.steps.map((step) => ({
           offer: offer.id,
           step: step.step.id,
-          goal: step.goal.at,
-          flag: flagOf(tariff, sample, walk, step.goal),
+          measure: offer.offer.counts.kind,
+          goal: step.goal?.at ?? null,
+          flag: flagOf(tariff, facts, sample, segments, step),
         })),
       ),
       intervals,
@@ -83,120 +94,177 @@ export function climb(
   };
 }
 
-/** A part of the walk on which goods of one kind are added: shelf values from `after` + 1 to `after` + `length`. */
+/** A part of the climb on which goods of one kind are added: shelf values from `after` + 1 to `after` + `length`. */
 type Segment = {
   readonly after: number;
   readonly length: number;
-  readonly before: ReadCart;
-  readonly next: ReadLine | null;
+  readonly walk: Walk;
+  /** What adding filler would do from the first unit on, and from the whole line on, by step; made when asked for. */
+  readonly outlooks: { readonly begun: Map<TariffStep, Outlook>; readonly whole: Map<TariffStep, Outlook> };
 };
 
-function segmentsOf(sample: ReadCart, to: number): Segment[] {
+function segmentsOf(tariff: Tariff, facts: Facts, sample: ReadCart, to: number): Segment[] {
   const segments: Segment[] = [];
   let after = 0;
-  sample.lines.forEach((next, i) => {
-    const length = Math.min(next.shelf, to - after);
-    if (length > 0) segments.push({ after, length, before: { ...sample, lines: sample.lines.slice(0, i) }, next });
+  const push = (length: number, walk: Walk) => {
+    if (length > 0) segments.push({ after, length, walk, outlooks: { begun: new Map(), whole: new Map() } });
     after += Math.max(0, length);
+  };
+  // Lines worth nothing come along with the next that is worth something.
+  sample.lines.forEach((next, i) => {
+    const before = { ...sample, lines: sample.lines.slice(0, i) };
+    push(Math.min(next.shelf, to - after), lineWalk(tariff.measures, facts, before, next));
   });
-  if (after < to) segments.push({ after, length: to - after, before: sample, next: null });
+  push(to - after, fillerWalk(tariff.measures, facts, sample, "value"));
   return segments;
 }
 
-const pathsOf = (tariff: Tariff, cart: ReadCart, next: ReadLine | null) =>
-  tariff.measures.map((measure) => measurePath(measure, cart, next));
-
-/** The cart as a place to start from: its lines are what conditions see. */
-const startOf = (tariff: Tariff, facts: Facts, cart: ReadCart): Start => ({
-  facts: { ...facts, lines: cart.lines },
-  paths: pathsOf(tariff, cart, null),
-  unknownAs: false,
-});
-
 function emptyCart(tariff: Tariff, facts: Facts, sample: ReadCart): ClimbInterval {
-  const start = startOf(tariff, facts, { ...sample, lines: [] });
-  return { from: 0, to: 0, ...pricesAt(tariff, start), steps: stepsAt(tariff, start) };
+  const cart = { ...sample, lines: [] };
+  const now = situationOf(tariff.measures, facts, cart, false);
+  const steps = tariff.offers.flatMap((offer) =>
+    offer.steps.map((step): ClimbStep => {
+      const walk = fillerWalk(tariff.measures, facts, cart, offer.offer.counts.kind);
+      const { state, remaining } = standing(tariff, offer, step, now, () =>
+        ahead(outlookOf(tariff, offer, step, walk, false), 0),
+      );
+      return { state, remaining: remaining === null ? null : { start: remaining, slope: 0 } };
+    }),
+  );
+  return { from: 0, to: 0, ...pricesAt(tariff, now), steps };
 }
 
-function climbSegment(tariff: Tariff, facts: Facts, segment: Segment): ClimbInterval[] {
-  const { after, length, next } = segment;
-  const paths = pathsOf(tariff, segment.before, next);
-  // Where a line is complete it counts as all its pieces.
-  const cuts = new Set(next && next.shelf === length ? [1, length] : [1]);
-  for (const { measure, least } of tariff.thresholds) {
-    const path = paths[measure];
-    if (path) for (const turn of measureTurns(path, least, length)) cuts.add(turn);
+function climbSegment(tariff: Tariff, segment: Segment): ClimbInterval[] {
+  const { after, length, walk } = segment;
+  const intervals: ClimbInterval[] = [];
+  for (let units = 1; units <= length; ) {
+    const now = situationAlong(walk, units, false, length - units);
+    const prices = pricesAt(tariff, now);
+    const steps = tariff.offers.flatMap((offer) =>
+      offer.steps.map((step): ClimbStep => {
+        let slope: 0 | -1 = 0;
+        const { state, remaining } = standing(tariff, offer, step, now, () => {
+          const found = aheadAt(tariff, segment, offer, step, units);
+          now.horizon?.limit(found.units);
+          slope = found.slope;
+          return found;
+        });
+        return { state, remaining: remaining === null ? null : { start: remaining, slope } };
+      }),
+    );
+    const end = units + (now.horizon?.units ?? 0);
+    intervals.push({ from: after + units, to: after + end, ...prices, steps });
+    units = end + 1;
   }
-  const starts = [...cuts].sort((a, b) => a - b);
-  const at = (y: number, end: number, slope: 0 | -1): ClimbInterval => {
-    const here = startOf(tariff, facts, cartAfter(segment, y));
-    return { from: after + y, to: after + end, ...pricesAt(tariff, here), steps: stepsAt(tariff, here, slope) };
-  };
-  return starts.flatMap((start, i) => {
-    const end = (starts[i + 1] ?? length + 1) - 1;
-    if (!likeFiller(tariff, next))
-      return Array.from({ length: end - start + 1 }, (_, k) => at(start + k, start + k, 0));
-    // Goods like filler: from here on the walk is what the shopper is asked to add, so what remains falls one for one.
-    const stretch = at(start, end, -1);
-    if (!seesLines(tariff) || start === end) return [stretch];
-    // The least filler is a line of its own, which a condition may see: then one unit is asked for all along, up to the
-    // last unit of the stretch, from where one more leads out of it.
-    const steps = stretch.steps.map((step): ClimbStep => {
-      const { remaining } = step;
-      return remaining?.start === 1 ? { ...step, remaining: { start: 1, slope: 0 } } : step;
-    });
-    return [{ ...stretch, to: stretch.to - 1, steps }, at(end, end, 0)];
-  });
+  return intervals;
 }
 
-const seesLines = ({ options, offers }: Tariff) =>
-  [...options, ...offers].some(({ when }) => when?.seesLines === true) ||
-  options.some(({ charge }) => charge.seesLines);
+/** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */
+function aheadAt(tariff: Tariff, segment: Segment, offer: TariffOffer, step: TariffStep, units: number): Ahead {
+  const { walk, outlooks } = segment;
+  const { facts, measures } = walk;
+  const { kind } = offer.offer.counts;
+  const fresh = () => outlookOf(tariff, offer, step, fillerWalk(measures, facts, cartAfter(walk, units), kind), false);
+  if (kind !== "value") return steadyAhead(tariff, walk, offer, step, units, fresh());
+  if (tariff.seesLineFigures || !likeFiller(tariff, walk.next)) return { ...ahead(fresh(), 0), slope: 0, units: 0 };
+  // Goods like filler: a unit of them here and a unit less of filler come to the same, so one outlook serves them all.
+  const isWhole = walk.length !== null && units >= walk.length;
+  const [kept, base] = isWhole ? [outlooks.whole, units] : [outlooks.begun, 1];
+  const outlook =
+    kept.get(step) ?? outlookOf(tariff, offer, step, fillerWalk(measures, facts, cartAfter(walk, base), kind), false);
+  kept.set(step, outlook);
+  return ahead(outlook, units - base);
+}
+
+/**
+ * Goals that value does not move: what remains stays as it is until some decision about a cart with filler of any
+ * amount up to the goal would turn out another way. Between the ends of a stretch of filler none can turn first.
+ */
+function steadyAhead(
+  tariff: Tariff,
+  walk: Walk,
+  offer: TariffOffer,
+  step: TariffStep,
+  units: number,
+  outlook: Outlook,
+): Ahead {
+  const found = ahead(outlook, 0);
+  let steady = Number.POSITIVE_INFINITY;
+  for (const { from, to } of outlook.stretches) {
+    for (const amount of to === Number.POSITIVE_INFINITY || to === from ? [from] : [from, to]) {
+      const line = readLine(filler(offer.offer.counts.kind, amount));
+      const beside: Walk = {
+        ...walk,
+        before: { ...walk.before, lines: [...walk.before.lines, line] },
+        paths: [],
+      };
+      const then = situationAlong(beside, units, false, Number.POSITIVE_INFINITY);
+      outcomeAt(tariff, offer, step, then);
+      steady = Math.min(steady, then.horizon?.units ?? 0);
+    }
+  }
+  return { ...found, slope: 0, units: steady };
+}
 
 /** Whether adding bits of a line is, for every value that is counted, like adding filler. */
 function likeFiller(tariff: Tariff, line: ReadLine | null): boolean {
   if (!line) return true;
   const standard = line.taxRate === null || compare(line.taxRate, tariff.standardTax) === 0;
-  const counts = (measure: Measure) => measure.kind !== "value" || measure.value.counts(line);
-  return standard && line.discount === 0 && tariff.measures.every(counts);
-}
-
-function cartAfter({ before, next }: Segment, y: number): ReadCart {
-  const added = next
-    ? {
-        ...next,
-        quantity: y < next.shelf ? 1 : next.quantity,
-        shelf: y,
-        discount: Number((BigInt(next.discount) * BigInt(y)) / BigInt(next.shelf)),
-      }
-    : readLine(filler(y));
-  return { ...before, lines: [...before.lines, added] };
-}
-
-function pricesAt(tariff: Tariff, start: Start): Pick<ClimbInterval, "prices" | "offers"> {
-  const situation = situationAt(start, 0);
-  const priced = tariff.options.map((_, number) => priceOption(tariff, number, situation));
-  return { prices: priced.map(({ price }) => price), offers: priced.map(({ offer }) => offer?.id ?? null) };
-}
-
-function stepsAt(tariff: Tariff, start: Start, slope: 0 | -1 = 0): ClimbStep[] {
-  return tariff.offers.flatMap((offer) =>
-    offer.steps.map((step) => {
-      const { state, remaining } = standing(tariff, offer, step, start);
-      return { state, remaining: remaining === null ? null : { start: remaining, slope } };
-    }),
+  const counted = tariff.measures.every((measure) => measure.kind !== "value" || measure.value.counts(line));
+  const profits = tariff.offers.every(({ steps }) =>
+    steps.every(({ onOrder }) => onOrder?.kind !== "percent" || onOrder.of(line)),
   );
+  return standard && line.discount === 0 && counted && profits;
 }
 
-/** Where a goal is met for good on the walk, or null when it is not met at its end. */
-function flagOf(tariff: Tariff, sample: ReadCart, walk: readonly Segment[], goal: Threshold): number | null {
-  const measure = tariff.measures[goal.measure];
-  if (!measure) return null;
-  let flag = measureAt(measurePath(measure, { ...sample, lines: [] }, null), 0) >= goal.least ? 0 : null;
-  for (const { after, length, before, next } of walk) {
-    const path = measurePath(measure, before, next);
-    const last = measureTurns(path, goal.least, length).at(-1);
-    if (last !== undefined) flag = measureAt(path, last) >= goal.least ? after + last : null;
+function pricesAt(tariff: Tariff, now: Weighed): Pick<ClimbInterval, "prices" | "offers"> {
+  const outcomes = tariff.options.map(({ number }) => outcomeOf(tariff, number, now));
+  return {
+    prices: outcomes.map(({ price }) => (typeof price === "string" ? price : climbPrice(price))),
+    offers: outcomes.map(({ used }) => used.map(({ offer }) => offer.id)),
+  };
+}
+
+const climbPrice = (price: Form): ClimbPrice =>
+  slopeOf(price).n === 0n
+    ? Number(roundHalfAway(exactOf(price)))
+    : { start: fractionText(exactOf(price)), slope: fractionText(slopeOf(price)) };
+
+const fractionText = ({ n, d }: Rational) => `${n}/${d}`;
+
+function fraction(text: string): Rational {
+  const [n = "0", d = "1"] = text.split("/");
+  return { n: BigInt(n), d: BigInt(d) };
+}
+
+/** What an option costs at shelf value x of an interval, in minor units; or why it cannot be had. */
+export function priceAt({ from, prices }: ClimbInterval, option: number, x: number): number | NoPrice {
+  const price = prices[option] ?? "not-offered";
+  if (typeof price !== "object") return price;
+  return Number(roundHalfAway(add(fraction(price.start), multiply(fraction(price.slope), whole(x - from)))));
+}
+
+/** Where a goal is met for good on the climb, or null when it is not met at its end. */
+function flagOf(
+  tariff: Tariff,
+  facts: Facts,
+  sample: ReadCart,
+  segments: readonly Segment[],
+  { goal }: TariffStep,
+): number | null {
+  if (!goal) return null;
+  const empty = situationOf(tariff.measures, facts, { ...sample, lines: [] }, false);
+  let flag = empty.reaches(goal.measure, goal.least) === true ? 0 : null;
+  for (const { after, length, walk } of segments) {
+    const turns = new Set([1, ...(walk.length === length ? [length] : [])]);
+    for (let turn = nextTurn(walk, goal.measure, goal.least, 1); turn !== null && turn <= length; ) {
+      turns.add(turn);
+      turn = nextTurn(walk, goal.measure, goal.least, turn);
+    }
+    for (const turn of [...turns].sort((a, b) => a - b)) {
+      const met = (countAt(walk, goal.measure, turn) ?? -1) >= goal.least;
+      flag = met ? (flag ?? after + turn) : null;
+    }
   }
   return flag;
 }
@@ -207,12 +275,12 @@ export function countedAt(compiled: CompiledPlan, request: QuoteRequest, offer: 
   const cart = readCart(cartAt(request.cart, x), "/cart");
   if ("problems" in found || "problems" in cart) return null;
   const [tariff] = found.tariffs;
-  const step = tariff?.offers.find(({ id }) => id === offer)?.steps[0];
-  const measure = step && tariff?.measures[step.goal.measure];
-  return measure ? measureAt(measurePath(measure, cart, null), 0) : null;
+  const goal = tariff?.offers.find(({ id }) => id === offer)?.steps.find((step) => step.goal)?.goal;
+  if (!tariff || !goal) return null;
+  return situationOf(tariff.measures, factsOf(request, compiled.positions), cart, false).count(goal.measure);
 }
 
-/** Joins neighbours over which nothing changes but what remains, one for one or not at all. */
+/** Joins neighbours over which nothing changes but along the same straight lines. */
 function joined(intervals: readonly ClimbInterval[]): ClimbInterval[] {
   const result: ClimbInterval[] = [];
   for (const interval of intervals) {
@@ -225,8 +293,9 @@ function joined(intervals: readonly ClimbInterval[]): ClimbInterval[] {
 }
 
 function join(a: ClimbInterval, b: ClimbInterval): ClimbInterval | undefined {
-  const same = <T>(x: readonly T[], y: readonly T[]) => x.every((value, i) => value === y[i]);
-  if (!same(a.prices, b.prices) || !same(a.offers, b.offers)) return undefined;
+  const gap = b.from - a.from;
+  if (!a.prices.every((price, i) => goesOn(price, b.prices[i], gap))) return undefined;
+  if (!a.offers.every((ids, i) => ids.join(" ") === b.offers[i]?.join(" "))) return undefined;
   const steps: ClimbStep[] = [];
   for (const [i, left] of a.steps.entries()) {
     const right = b.steps[i];
@@ -237,7 +306,6 @@ function join(a: ClimbInterval, b: ClimbInterval): ClimbInterval | undefined {
       continue;
     }
     // One point fits any slope; a longer stretch has its own.
-    const gap = b.from - a.from;
     const slopes = ([0, -1] as const).filter(
       (slope) =>
         (a.from === a.to || left.remaining?.slope === slope) &&
@@ -249,6 +317,12 @@ function join(a: ClimbInterval, b: ClimbInterval): ClimbInterval | undefined {
     steps.push({ state: left.state, remaining: { start: left.remaining.start, slope } });
   }
   return { ...a, to: b.to, steps };
+}
+
+function goesOn(a: ClimbPrice, b: ClimbPrice | undefined, gap: number): boolean {
+  if (typeof a !== "object" || typeof b !== "object") return a === b;
+  const there = reduce(add(fraction(a.start), multiply(fraction(a.slope), whole(gap))));
+  return a.slope === b.slope && compare(there, fraction(b.start)) === 0;
 }
 
 /** What remains for a step of an interval at shelf value x; null where nothing is promised. */

@@ -1,5 +1,6 @@
 import { type Static, Type } from "@sinclair/typebox";
-import type { Truth } from "./truth.ts";
+import type { Range } from "../checks/domain.ts";
+import { not, type Truth } from "./truth.ts";
 
 /** How a number is compared. */
 export const Comparison = Type.Union(
@@ -8,34 +9,45 @@ export const Comparison = Type.Union(
 );
 export type Comparison = Static<typeof Comparison>;
 
-/** Compares; unknown when the value is. @example compared("at-least", 3, 3) // true */
-export function compared(comparison: Comparison, value: number | null | undefined, to: number): Truth {
-  if (value === null || value === undefined) return null;
+/**
+ * Compares whole numbers, of which only "at least" can be asked.
+ *
+ * @example compares("more-than", 3, (least) => 4 >= least) // true
+ */
+export function compares(comparison: Comparison, to: number, reaches: (least: number) => Truth): Truth {
   switch (comparison) {
     case "at-least":
-      return value >= to;
+      return reaches(to);
     case "more-than":
-      return value > to;
+      return reaches(to + 1);
     case "at-most":
-      return value <= to;
+      return not(reaches(to + 1));
     case "less-than":
-      return value < to;
-    case "exactly":
-      return value === to;
+      return not(reaches(to));
+    case "exactly": {
+      const [enough, tooMuch] = [reaches(to), reaches(to + 1)];
+      return enough === null ? null : enough && tooMuch === false;
+    }
   }
 }
 
-/** The least whole values from which the answer may be another one. */
-export function turningPoints(comparison: Comparison, to: number): number[] {
+/** The same for a number that is known, or is not. */
+export const compared = (comparison: Comparison, value: number | null | undefined, to: number): Truth =>
+  compares(comparison, to, (least) => (value === null || value === undefined ? null : value >= least));
+
+/** Where a comparison holds. */
+export function rangeOf(comparison: Comparison, to: number): Range {
   switch (comparison) {
     case "at-least":
-    case "less-than":
-      return [to];
+      return { from: to, until: null };
     case "more-than":
+      return { from: to + 1, until: null };
     case "at-most":
-      return [to + 1];
+      return { from: null, until: to + 1 };
+    case "less-than":
+      return { from: null, until: to };
     case "exactly":
-      return [to, to + 1];
+      return { from: to, until: to + 1 };
   }
 }
 

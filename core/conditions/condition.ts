@@ -1,19 +1,27 @@
 import { type Static, type TSchema, Type } from "@sinclair/typebox";
-import type { AmountContext, AmountReferences } from "../money/amount.ts";
+import type { AmountContext } from "../money/amount.ts";
 import { closed, Id } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 import { code } from "./cart/code.ts";
 import { goods } from "./cart/goods.ts";
 import { items } from "./cart/items.ts";
+import { line } from "./cart/line.ts";
+import { lines } from "./cart/lines.ts";
+import { trait } from "./cart/trait.ts";
 import { value } from "./cart/value.ts";
-import type { AnyKind, CompiledCondition, ConditionContext, RegisteredDefinition } from "./definition.ts";
+import { weight } from "./cart/weight.ts";
+import type { Actual, AnyKind, ConditionContext, ConditionReferences, RegisteredDefinition } from "./definition.ts";
+import type { Situation } from "./facts.ts";
 import { between } from "./moment/between.ts";
 import { channel } from "./moment/channel.ts";
 import { currency } from "./moment/currency.ts";
 import { hours } from "./moment/hours.ts";
 import { language } from "./moment/language.ts";
+import { monthDays } from "./moment/month-days.ts";
 import { weekdays } from "./moment/weekdays.ts";
+import { billing } from "./place/billing.ts";
 import { country } from "./place/country.ts";
+import { distance } from "./place/distance.ts";
 import { postcode } from "./place/postcode.ts";
 import { region } from "./place/region.ts";
 import { business } from "./shopper/business.ts";
@@ -22,7 +30,8 @@ import { named } from "./shopper/named.ts";
 import { notOrderedFor } from "./shopper/not-ordered-for.ts";
 import { orders } from "./shopper/orders.ts";
 import { signedIn } from "./shopper/signed-in.ts";
-import { allOf, anyOf, not } from "./truth.ts";
+import { totalSpent } from "./shopper/total-spent.ts";
+import { allOf, anyOf, not, type Truth } from "./truth.ts";
 
 /** Every kind of condition. A new kind is a file of its own and its name in this list. */
 const KINDS = [
@@ -31,16 +40,24 @@ const KINDS = [
   group,
   orders,
   notOrderedFor,
+  totalSpent,
   business,
   country,
   region,
   postcode,
+  distance,
+  billing,
   value,
   items,
+  lines,
+  weight,
   goods,
+  trait,
+  line,
   code,
   between,
   weekdays,
+  monthDays,
   hours,
   channel,
   currency,
@@ -89,30 +106,77 @@ export type SavedCondition = Static<typeof SavedCondition>;
 
 export type Saved = ReadonlyMap<string, SavedCondition>;
 
+/** Why a condition holds, fails or cannot be told: the whole tree, each leaf with what was found there. */
+export type Trace = {
+  readonly truth: Truth;
+  readonly condition: Condition;
+  readonly actual?: Actual;
+  readonly of?: readonly Trace[];
+};
+
+/** A condition ready to be tested, fast or with its reasons. Both look at the same leaves. */
+export type CompiledCondition = {
+  readonly test: (situation: Situation) => Truth;
+  readonly explain: (situation: Situation) => Trace;
+  readonly seesLineFigures: boolean;
+};
+
 /** Compiles a condition whose saved ones exist and go in no circle. */
 export function compileCondition(condition: Condition, context: ConditionContext, saved: Saved): CompiledCondition {
   switch (condition.kind) {
     case "all":
     case "any": {
       const parts = condition.of.map((part) => compileCondition(part, context, saved));
-      const combine = condition.kind === "all" ? allOf : anyOf;
+      const tests = parts.map(({ test }) => test);
+      const [combine, settling] = condition.kind === "all" ? ([allOf, false] as const) : ([anyOf, true] as const);
       return {
-        test: (situation) => combine(parts.map((part) => part.test(situation))),
-        thresholds: parts.flatMap((part) => part.thresholds),
-        seesLines: parts.some((part) => part.seesLines),
+        test: (situation) => {
+          let result: Truth = !settling;
+          for (const test of tests) {
+            const truth = test(situation);
+            if (truth === settling) return settling;
+            if (truth === null) result = null;
+          }
+          return result;
+        },
+        explain: (situation) => {
+          const of = parts.map((part) => part.explain(situation));
+          return { truth: combine(of.map(({ truth }) => truth)), condition, of };
+        },
+        seesLineFigures: parts.some((part) => part.seesLineFigures),
       };
     }
     case "not": {
       const part = compileCondition(condition.of, context, saved);
-      return { ...part, test: (situation) => not(part.test(situation)) };
+      return {
+        test: (situation) => not(part.test(situation)),
+        explain: (situation) => {
+          const inner = part.explain(situation);
+          return { truth: not(inner.truth), condition, of: [inner] };
+        },
+        seesLineFigures: part.seesLineFigures,
+      };
     }
     case "saved": {
       const found = saved.get(condition.id);
       if (!found) throw new RangeError(`there is no saved condition "${condition.id}"`);
-      return compileCondition(found.when, context, saved);
+      const part = compileCondition(found.when, context, saved);
+      return {
+        ...part,
+        explain: (situation) => {
+          const inner = part.explain(situation);
+          return { truth: inner.truth, condition, of: [inner] };
+        },
+      };
     }
-    default:
-      return ask(condition, (definition) => definition.compile(condition, context));
+    default: {
+      const { test, actual, seesLineFigures } = ask(condition, (definition) => definition.compile(condition, context));
+      return {
+        test,
+        explain: (situation) => ({ truth: test(situation), condition, actual: actual(situation) }),
+        seesLineFigures,
+      };
+    }
   }
 }
 
@@ -148,7 +212,7 @@ function ask<T>(condition: AnyKind, question: (definition: RegisteredDefinition)
 export function conditionProblems(
   condition: Condition,
   path: string,
-  references: AmountReferences,
+  references: ConditionReferences,
   saved: Saved,
 ): Problem[] {
   switch (condition.kind) {

@@ -2,13 +2,15 @@ import * as fc from "fast-check";
 import jsonLogic, { type RulesLogic } from "json-logic-js";
 import { DateTime } from "luxon";
 import { describe, expect, it } from "vitest";
-import { measureKey } from "../measures/measure.ts";
+import { readCart } from "../cart/read-cart.ts";
+import { breakpoints } from "../checks/domain.ts";
+import { measureKey } from "../measures/measure-spec.ts";
 import { anyCondition, anyShopper } from "../tests/arbitrary.ts";
+import { interval } from "../time/local.ts";
 import { momentOf, nextDay, zoneClock } from "../time/zone-clock.ts";
 import { type Condition, circleProblems, compileCondition, conditionWords, DEFINITIONS } from "./condition.ts";
 import type { ConditionContext } from "./definition.ts";
-import { type Facts, factsOf } from "./facts.ts";
-import { interval } from "./moment/between.ts";
+import { factsOf, type Situation } from "./facts.ts";
 import type { Truth } from "./truth.ts";
 
 const AT = "2026-11-28T10:00:00Z";
@@ -19,25 +21,43 @@ function contextOf(keys: string[] = []): ConditionContext {
     currency: "EUR",
     rates: new Map(),
     timeZone: "Europe/Lisbon",
-    measureNumber: (spec) => {
-      const key = measureKey(spec);
+    measureNumber: (spec, scope) => {
+      const key = spec.kind === "lines" ? "lines" : measureKey(spec, scope);
       if (!keys.includes(key)) keys.push(key);
       return keys.indexOf(key);
     },
   };
 }
 
-const facts = (request: Partial<Parameters<typeof factsOf>[0]> = {}): Facts =>
-  factsOf({
+type Asked = Parameters<typeof factsOf>[0];
+
+/** What a request looks like to conditions, with counts made up by number of measure. */
+function facts(request: Partial<Asked> = {}, counts: readonly number[] = []): Situation {
+  const asked: Asked = {
     at: AT,
     currency: "EUR",
     destination: { country: "PT", postcode: "9000-001" },
     cart: { lines: [] },
     ...request,
-  });
+  };
+  const cart = readCart(asked.cart, "/cart");
+  if ("problems" in cart) throw new Error(JSON.stringify(cart.problems));
+  const count = (measure: number) => counts[measure] ?? null;
+  return {
+    facts: factsOf(asked, new Map()),
+    lines: cart.lines,
+    unknownAs: false,
+    horizon: null,
+    count,
+    reaches: (measure, least) => (counts[measure] === undefined ? null : counts[measure] >= least),
+    moving: count,
+    goods: () => 0,
+    lineReaches: (line, figure, least) => (figure === "weight" ? null : line[figure] >= least),
+  };
+}
 
-function truthOf(condition: Condition, about: Facts, counted: readonly number[] = []): Truth {
-  return compileCondition(condition, contextOf(), new Map()).test({ facts: about, counted, unknownAs: false });
+function truthOf(condition: Condition, about: Situation): Truth {
+  return compileCondition(condition, contextOf(), new Map()).test(about);
 }
 
 /** The same statement in JSON Logic, over the same facts. */
@@ -61,6 +81,12 @@ function translated(condition: Condition, context: ConditionContext): RulesLogic
   const tagged = (line: string, of: readonly string[]): RulesLogic => ({
     or: of.map((name): RulesLogic => ({ in: [name, { var: line }] })),
   });
+  // JSON Logic's `all` of nothing is false; an empty cart holds nothing else.
+  const quantified = (how: "any" | "none" | "only", rule: RulesLogic): RulesLogic => {
+    if (how === "only") return { or: [{ "!": [{ var: "lines" }] }, { all: [{ var: "lines" }, rule] }] };
+    const some: RulesLogic = { some: [{ var: "lines" }, rule] };
+    return how === "any" ? some : { "!": [some] };
+  };
   switch (condition.kind) {
     case "all":
       return { and: condition.of.map((part) => translated(part, context)) };
@@ -78,21 +104,38 @@ function translated(condition: Condition, context: ConditionContext): RulesLogic
       return { ">=": [{ var: "daysSinceOrder" }, condition.days] };
     case "orders":
       return compare(condition.is, "orders", condition.count);
+    case "lines":
+      return compare(condition.is, `counted.${context.measureNumber({ kind: "lines" }, "all")}`, condition.count);
+    case "weight": {
+      const to = Number(condition.weight.value) * 1000;
+      return compare(condition.is, `counted.${context.measureNumber({ kind: "weight" }, "shipped")}`, to);
+    }
+    case "trait": {
+      // The test's lines are reduced or not; they have no charges of their own.
+      const reduced: RulesLogic = condition.trait === "reduced" ? { var: "reduced" } : { "!": [true] };
+      return quantified(condition.how, reduced);
+    }
+    case "line": {
+      const { how, figure } = condition;
+      if (figure.kind === "weight") throw new Error("the generator does not make weights of lines");
+      const to = figure.kind === "quantity" ? figure.count : Math.round(Number(figure.amount.byCurrency?.EUR) * 100);
+      return quantified(how, compare(figure.is, figure.kind === "quantity" ? "quantity" : "unitPrice", to));
+    }
     case "items":
-      return compare(condition.is, `counted.${context.measureNumber({ kind: "items" })}`, condition.count);
+      return compare(condition.is, `counted.${context.measureNumber({ kind: "items" }, "all")}`, condition.count);
     case "value": {
       const to = Math.round(Number(condition.amount.byCurrency?.EUR) * 100);
-      return compare(condition.is, `counted.${context.measureNumber({ kind: "value", basis: condition.basis })}`, to);
+      return compare(
+        condition.is,
+        `counted.${context.measureNumber({ kind: "value", basis: condition.basis }, "all")}`,
+        to,
+      );
     }
     case "postcode":
       return { "===": [{ substr: [{ var: "postcode" }, 0, 1] }, "9"] };
     case "goods": {
       const { how, of } = condition;
-      const some: RulesLogic = { some: [{ var: "lines" }, tagged("tags", of)] };
-      if (how === "any") return some;
-      if (how === "none") return { "!": [some] };
-      // JSON Logic's `all` of nothing is false; an empty cart holds nothing else.
-      if (how === "only") return { or: [{ "!": [{ var: "lines" }] }, { all: [{ var: "lines" }, tagged("tags", of)] }] };
+      if (how !== "all") return quantified(how, tagged("tags", of));
       return { and: of.map((name): RulesLogic => ({ some: [{ var: "lines" }, { in: [name, { var: "tags" }] }] })) };
     }
     default:
@@ -103,33 +146,34 @@ function translated(condition: Condition, context: ConditionContext): RulesLogic
 describe("conditions", () => {
   it("agree with json-logic-js on random trees, shoppers and carts, where everything is known", () => {
     const truths = { true: 0, false: 0 };
-    const lines = fc.array(fc.subarray(["gift-card", "paper", "ink"]), { maxLength: 3 });
+    const tagged = fc.array(fc.subarray(["gift-card", "paper", "ink"]), { maxLength: 3 });
     const knownShopper = anyShopper.map((drawn) => ({ orderCount: 1, lastOrderAt: "2026-11-20T00:00:00Z", ...drawn }));
     fc.assert(
       fc.property(
         anyCondition("EUR", 9000),
         knownShopper,
-        lines,
+        tagged,
         fc.array(fc.nat(9000), { minLength: 20, maxLength: 20 }),
         fc.constantFrom("9000-001", "1000-001"),
         (condition, shopper, tags, counted, postcode) => {
           const keys: string[] = [];
           const context = contextOf(keys);
           const rule = translated(condition, context);
-          const cart = { lines: tags.map((names) => ({ sku: "x", quantity: 1, unitPrice: 1, tags: names })) };
-          const about = facts({ shopper, cart, destination: { country: "PT", postcode } });
-          const actual = compileCondition(condition, context, new Map()).test({
-            facts: about,
-            counted,
-            unknownAs: false,
+          const lines = tags.map((names, i) => {
+            const [quantity, unitPrice] = [1 + ((counted[i] ?? 0) % 4), counted[i + 3] ?? 0];
+            return { sku: "x", quantity, unitPrice, tags: names, discount: i % 2 === 0 ? 0 : Math.min(1, unitPrice) };
           });
+          const about = facts({ shopper, cart: { lines }, destination: { country: "PT", postcode } }, counted);
+          const compiled = compileCondition(condition, context, new Map());
+          const actual = compiled.test(about);
+          expect(compiled.explain(about).truth).toBe(actual);
           const data = {
             signedIn: shopper.signedIn === true,
             business: shopper.business === true,
             groups: shopper.groups ?? [],
             orders: shopper.orderCount,
             daysSinceOrder: (Date.parse(AT) - Date.parse(shopper.lastOrderAt)) / 86_400_000,
-            lines: tags.map((names) => ({ tags: names })),
+            lines: lines.map((line) => ({ ...line, reduced: line.discount > 0 })),
             counted,
             postcode,
           };
@@ -185,6 +229,9 @@ describe("conditions", () => {
   it("each have an example that compiles and reads as a clause", () => {
     for (const definition of DEFINITIONS) {
       expect(definition.compile(definition.example, contextOf())).toBeDefined();
+      const statement = definition.states(definition.example, contextOf())?.statement;
+      expect(statement?.fact).toContain(`${definition.family}.`);
+      if (statement?.within.kind === "ranges") expect(breakpoints(statement).length).toBeGreaterThan(0);
       expect(definition.words(definition.example, contextOf())).toMatch(/^(the|it|some|no|every|there|goods) /);
     }
     const trade: Condition = {
@@ -204,7 +251,7 @@ describe("conditions", () => {
     const one = (id: string, when: Condition) => ({ id, name: id, when });
     const saved = new Map([["euro", one("euro", { kind: "currency", currencies: ["EUR"] })]]);
     const compiled = compileCondition({ kind: "not", of: { kind: "saved", id: "euro" } }, contextOf(), saved);
-    expect(compiled.test({ facts: facts(), counted: [], unknownAs: false })).toBe(false);
+    expect(compiled.test(facts())).toBe(false);
     const circle = [
       one("a", { kind: "not", of: { kind: "saved", id: "b" } }),
       one("b", { kind: "all", of: [{ kind: "saved", id: "a" }] }),
@@ -260,7 +307,7 @@ describe("time by a market's clocks", () => {
   });
 
   it("ends a schedule 'until Monday' when Tuesday begins, by the market's clocks, across a change of offset", () => {
-    const [start, end] = interval({ kind: "between", from: "2026-10-24", until: "2026-10-26" }, "Europe/Lisbon");
+    const [start, end] = interval({ from: "2026-10-24", until: "2026-10-26" }, "Europe/Lisbon");
     expect((end - start) / 3_600_000).toBe(73);
     const at = (time: number) =>
       truthOf(

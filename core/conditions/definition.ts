@@ -1,6 +1,6 @@
 import type { Static, TSchema } from "@sinclair/typebox";
-import type { MeasureSpec } from "../measures/measure.ts";
-import type { Threshold } from "../measures/threshold.ts";
+import type { Statement } from "../checks/domain.ts";
+import type { MeasureSpec, Scope } from "../measures/measure-spec.ts";
 import type { AmountContext, AmountReferences } from "../money/amount.ts";
 import type { Problem } from "../plan/problem.ts";
 import type { Situation } from "./facts.ts";
@@ -9,19 +9,28 @@ import type { Truth } from "./truth.ts";
 /** Who or what a condition is about. */
 export type Family = "shopper" | "place" | "cart" | "moment";
 
-/** A condition ready to be tested, and every comparison of a measure that it makes. */
-export type CompiledCondition = {
+/** What was found where a condition looked; null: not known. */
+export type Actual = string | number | boolean | readonly string[] | null;
+
+/** A kind of condition compiled: how it is tested, and what it looks at. */
+export type CompiledLeaf = {
   readonly test: (situation: Situation) => Truth;
-  readonly thresholds: readonly Threshold[];
-  /** Whether it looks at which lines there are, not only at what they are worth together. */
-  readonly seesLines: boolean;
+  readonly actual: (situation: Situation) => Actual;
+  /** Whether it looks at the figures of single lines, which a line being added changes with every unit. */
+  readonly seesLineFigures: boolean;
 };
+
+/** Numbers the measures that a tariff counts. */
+export type MeasureNumber = (spec: MeasureSpec | { readonly kind: "lines" }, scope: Scope) => number;
 
 /** Where a condition is compiled for. */
 export type ConditionContext = AmountContext & {
   readonly timeZone: string;
-  readonly measureNumber: (measure: MeasureSpec) => number;
+  readonly measureNumber: MeasureNumber;
 };
+
+/** What a plan's conditions may refer to. */
+export type ConditionReferences = AmountReferences & { readonly locations: ReadonlySet<string> };
 
 /** A schema of objects told apart by `kind`. */
 type KindSchema = TSchema & { static: AnyKind };
@@ -32,10 +41,12 @@ type Definition<Schema extends KindSchema> = {
   readonly family: Family;
   readonly schema: Schema;
   readonly example: Static<Schema>;
-  readonly compile: (condition: Static<Schema>, context: ConditionContext) => CompiledCondition;
+  readonly compile: (condition: Static<Schema>, context: ConditionContext) => CompiledLeaf;
   /** The condition as a clause: "the shopper is signed in". */
   readonly words: (condition: Static<Schema>, context: AmountContext) => string;
-  readonly problems?: (condition: Static<Schema>, path: string, references: AmountReferences) => Problem[];
+  /** What it says about which fact; undefined where an amount is missing. */
+  readonly states: (condition: Static<Schema>, context: AmountContext & { timeZone: string }) => Statement | undefined;
+  readonly problems?: (condition: Static<Schema>, path: string, references: ConditionReferences) => Problem[];
 };
 
 /** A condition of any kind, told apart by `kind`. */
@@ -47,9 +58,13 @@ export type RegisteredDefinition<Schema extends KindSchema = KindSchema> = {
   readonly family: Family;
   readonly schema: Schema;
   readonly example: AnyKind;
-  readonly compile: (condition: AnyKind, context: ConditionContext) => CompiledCondition | undefined;
+  readonly compile: (condition: AnyKind, context: ConditionContext) => CompiledLeaf | undefined;
   readonly words: (condition: AnyKind, context: AmountContext) => string | undefined;
-  readonly problems: (condition: AnyKind, path: string, references: AmountReferences) => Problem[];
+  readonly states: (
+    condition: AnyKind,
+    context: AmountContext & { timeZone: string },
+  ) => { statement: Statement | undefined } | undefined;
+  readonly problems: (condition: AnyKind, path: string, references: ConditionReferences) => Problem[];
 };
 
 /** Registers a kind of condition. Conditions have been checked against the schemas before they get here. */
@@ -65,14 +80,15 @@ export function defineCondition<Schema extends KindSchema>(
     example,
     compile: (condition, context) => (own(condition) ? definition.compile(condition, context) : undefined),
     words: (condition, context) => (own(condition) ? definition.words(condition, context) : undefined),
+    states: (condition, context) => (own(condition) ? { statement: definition.states(condition, context) } : undefined),
     problems: (condition, path, references) =>
       own(condition) && definition.problems ? definition.problems(condition, path, references) : [],
   };
 }
 
-/** A condition about facts that no goods change. */
-export const constant = (test: CompiledCondition["test"]): CompiledCondition => ({
+/** A condition that no single line's figures decide. */
+export const leaf = (test: CompiledLeaf["test"], actual: CompiledLeaf["actual"]): CompiledLeaf => ({
   test,
-  thresholds: [],
-  seesLines: false,
+  actual,
+  seesLineFigures: false,
 });

@@ -1,16 +1,11 @@
-import { readLine } from "../cart/read-cart.ts";
+import type { ReadLine } from "../cart/read-cart.ts";
+import { distanceBetween } from "../geo/distance.ts";
+import type { Form, Horizon } from "../money/form.ts";
 import { type Place, placeOf } from "../places/resolve.ts";
-import type { QuoteRequest, Shopper } from "../quote/request.ts";
+import type { CarrierAnswer, Coordinates, QuoteRequest, Shopper } from "../quote/request.ts";
 import type { Truth } from "./truth.ts";
 
-/** A cart line as conditions see it. */
-export type LineFacts = {
-  readonly sku: string;
-  readonly categories: readonly string[];
-  readonly tags: readonly string[];
-};
-
-/** Everything a condition can be about, read from one request. */
+/** Everything a condition can be about besides what the cart holds, read from one request. */
 export type Facts = {
   readonly shopper: Shopper;
   readonly place: Place;
@@ -20,25 +15,45 @@ export type Facts = {
   readonly codes: ReadonlySet<string>;
   /** The moment, in milliseconds of UTC. */
   readonly at: number;
-  readonly lines: readonly LineFacts[];
+  /** Metres from each location of the plan; empty while the position is not known. */
+  readonly distances: ReadonlyMap<string, number>;
+  /** How often offers have been used, by offer. */
+  readonly uses: ReadonlyMap<string, { readonly overall: number; readonly byShopper?: number }>;
+  readonly carriers: readonly CarrierAnswer[];
 };
 
-/** What conditions are tested against: the facts, and every measure of the tariff by its number. */
+/** What is asked of a cart at a standpoint: conditions, charges and offers look at nothing else. */
 export type Situation = {
   readonly facts: Facts;
-  readonly counted: readonly number[];
+  readonly lines: readonly ReadLine[];
   /**
    * What an unknown condition is taken for. Unknown never grants: false. True only to find out what an address not known
    * yet could still turn out to get.
    */
   readonly unknownAs: boolean;
+  /** Null for a single cart; else told by every decision how long it stands as goods are added. */
+  readonly horizon: Horizon | null;
+  /** A measure's count in whole units; null: not known. */
+  readonly count: (measure: number) => number | null;
+  /** Whether a measure has reached so many whole units. */
+  readonly reaches: (measure: number, least: number) => Truth;
+  /** A count that moves as goods are added. */
+  readonly moving: (measure: number) => Form | null;
+  /** What the goods that count come to after all discounts, exactly. */
+  readonly goods: (counts: (line: ReadLine) => boolean) => Form;
+  /** Whether a figure of a line is at least so much: price in minor units, pieces, or milligrams of one piece. */
+  readonly lineReaches: (line: ReadLine, figure: LineFigure, least: number) => Truth;
 };
+
+export type LineFigure = "unitPrice" | "quantity" | "weight";
 
 /** Codes are compared without regard to case and surrounding space, as shoppers type them. */
 export const normalCode = (code: string) => code.trim().toUpperCase();
 
-export function factsOf(request: QuoteRequest): Facts {
+/** @param locations positions of the plan's locations */
+export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Coordinates>): Facts {
   const { destination, shopper, channel, currency, locale, at, cart } = request;
+  const { position } = destination;
   return {
     shopper: shopper ?? {},
     place: placeOf(destination),
@@ -47,7 +62,11 @@ export function factsOf(request: QuoteRequest): Facts {
     locale: locale ?? null,
     codes: new Set((cart.codes ?? []).map(normalCode)),
     at: Date.parse(at),
-    lines: cart.lines.map(readLine),
+    distances: position
+      ? new Map([...locations].map(([id, from]) => [id, distanceBetween(from, position)]))
+      : new Map(),
+    uses: new Map((request.uses ?? []).map(({ offer, ...counts }) => [offer, counts])),
+    carriers: request.carriers ?? [],
   };
 }
 

@@ -1,5 +1,6 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { closed, Tag } from "../plan/atoms.ts";
+import { closed } from "../plan/atoms.ts";
+import { LeavesOut, leavesOutKey, leavesOutWords } from "./goods-filter.ts";
 
 /** Which total a value measure means. */
 export const Basis = Type.Object(
@@ -11,15 +12,7 @@ export const Basis = Type.Object(
       description: "in: counts what is left after discounts on the whole order",
     }),
     tax: Type.Union([Type.Literal("with"), Type.Literal("without")]),
-    leavesOut: Type.Optional(
-      Type.Object(
-        {
-          categories: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
-          tags: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
-        },
-        { ...closed, description: "Lines in any of these do not count" },
-      ),
-    ),
+    leavesOut: Type.Optional(LeavesOut),
   },
   { ...closed, title: "Basis" },
 );
@@ -28,8 +21,7 @@ export type Basis = Static<typeof Basis>;
 /** The same text for bases that mean the same, so that a measure is computed once per quote. */
 export function basisKey(basis: Basis): string {
   const { lineDiscounts, orderDiscounts, tax, leavesOut } = basis;
-  const sorted = (list: readonly string[] | undefined) => [...new Set(list ?? [])].sort();
-  return JSON.stringify([lineDiscounts, orderDiscounts, tax, sorted(leavesOut?.categories), sorted(leavesOut?.tags)]);
+  return JSON.stringify([lineDiscounts, orderDiscounts, tax, leavesOutKey(leavesOut)]);
 }
 
 /**
@@ -44,7 +36,5 @@ export function basisWords({ lineDiscounts, orderDiscounts, tax, leavesOut }: Ba
     "out in": "after order discounts, before line discounts",
     "out out": "before discounts",
   }[`${lineDiscounts} ${orderDiscounts}` as const];
-  const left = [...(leavesOut?.categories ?? []), ...(leavesOut?.tags ?? [])];
-  const without = left.length > 0 ? `, leaving out ${new Intl.ListFormat("en").format(left)}` : "";
-  return `goods ${discounts}, ${tax} tax${without}`;
+  return `goods ${discounts}, ${tax} tax${leavesOutWords(leavesOut)}`;
 }

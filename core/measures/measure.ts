@@ -1,64 +1,124 @@
-import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
-import type { Basis } from "./basis.ts";
-import { basisKey } from "./basis.ts";
-import { type ValueMeasure, valuePath } from "./value-measure.ts";
-import { lastCrossing, turns, type ValuePath, valueAt } from "./value-path.ts";
+import { isOrdinary, isShipped, type ReadCart, type ReadLine } from "../cart/read-cart.ts";
+import { exactOf, type Form, plus, rounded, times } from "../money/form.ts";
+import { ceil, divide, type Rational, whole } from "../money/rational.ts";
+import { type GoodsFilter, goodsFilter } from "./goods-filter.ts";
+import { gramLitres, type MeasureSpec, type Scope } from "./measure-spec.ts";
+import { milligrams } from "./quantity.ts";
+import { compileMeasure, countedValue, type ValueMeasure } from "./value-measure.ts";
 
-/** What is counted, as a plan names it: a value on a basis, pieces, or lines. */
-export type MeasureSpec = { readonly kind: "value"; readonly basis: Basis } | { readonly kind: "items" | "lines" };
-
-/** The same text for specs that mean the same, so that a measure is counted once per quote. */
-export const measureKey = (spec: MeasureSpec): string =>
-  spec.kind === "value" ? `value ${basisKey(spec.basis)}` : spec.kind;
-
-/** A measure compiled for one zone. */
-export type Measure = { readonly kind: "value"; readonly value: ValueMeasure } | { readonly kind: "items" | "lines" };
-
-/** A measure along a path on which goods of one kind are added a minor unit at a time. */
-export type MeasurePath =
-  | { readonly kind: "value"; readonly path: ValuePath }
-  /** `begun` from the first unit on, `whole` from unit number `length` on, when a line is complete. */
+/** A measure compiled for one zone. Counts are whole units; null where a weight, a size or the place is not known. */
+export type Measure =
+  | { readonly kind: "value"; readonly value: ValueMeasure }
+  /** `even`: with every piece, or every milligram, that is added it rises by the same. */
   | {
-      readonly kind: "steps";
-      readonly before: number;
-      readonly begun: number;
-      readonly whole: number;
-      readonly length: number;
-    };
+      readonly kind: "count";
+      readonly count: (lines: readonly ReadLine[]) => number | null;
+      readonly even: boolean;
+    }
+  | { readonly kind: "distance"; readonly from: string };
 
-/** The path of a measure from a cart onwards as `next` is added, or filler when `next` is null. */
-export function measurePath(measure: Measure, cart: ReadCart, next: ReadLine | null): MeasurePath {
-  if (measure.kind === "value") return { kind: "value", path: valuePath(measure.value, cart, next) };
-  const pieces = (line: ReadLine) => (measure.kind === "items" ? line.quantity : 1);
-  const before = cart.lines.reduce((sum, line) => sum + pieces(line), 0);
-  return {
-    kind: "steps",
-    before,
-    begun: before + 1,
-    whole: before + (next ? pieces(next) : 1),
-    length: next?.shelf ?? 1,
+export function compileSpec(
+  spec: MeasureSpec | { kind: "lines" },
+  scope: Scope,
+  pricesIncludeTax: boolean,
+  standardTax: Rational,
+): Measure {
+  const inScope = { all: () => true, shipped: isShipped, ordinary: isOrdinary }[scope];
+  const among = (counts: GoodsFilter) => (line: ReadLine) => inScope(line) && counts(line);
+  switch (spec.kind) {
+    case "value":
+      return { kind: "value", value: compileMeasure(spec.basis, pricesIncludeTax, standardTax) };
+    case "distance":
+      return { kind: "distance", from: spec.from };
+    case "lines":
+      return { kind: "count", count: (lines) => lines.length, even: true };
+    case "items": {
+      const counts = among(goodsFilter(spec.leavesOut));
+      return {
+        kind: "count",
+        count: (lines) => lines.reduce((sum, line) => sum + (counts(line) ? line.quantity : 0), 0),
+        even: true,
+      };
+    }
+    case "weight": {
+      const counts = among(goodsFilter(spec.leavesOut));
+      const pack = packed(spec);
+      const even = !spec.packing && !spec.roundUpTo;
+      return { kind: "count", count: (lines) => pack(totalOf(lines, counts, "weight")), even };
+    }
+    case "volume":
+      return { kind: "count", count: (lines) => wholeUnits(totalOf(lines, inScope, "volume")), even: true };
+    case "volumetric-weight":
+    case "chargeable-weight": {
+      const pack = packed(spec);
+      const actual = spec.kind === "chargeable-weight";
+      const divisor = { n: 1000n, d: BigInt(spec.divisor ?? 5000) };
+      return {
+        kind: "count",
+        count: (lines) => {
+          const volume = totalOf(lines, inScope, "volume");
+          const volumetric = volume === null ? null : pack(times(volume, divisor));
+          if (!actual || volumetric === null) return volumetric;
+          const weight = pack(totalOf(lines, inScope, "weight"));
+          return weight === null ? null : Math.max(volumetric, weight);
+        },
+        even: false,
+      };
+    }
+    case "weight-volume":
+      return {
+        kind: "count",
+        count: (lines) => {
+          const [weight, volume] = [totalOf(lines, inScope, "weight"), totalOf(lines, inScope, "volume")];
+          return weight === null || volume === null ? null : gramLitres(rounded(weight), rounded(volume));
+        },
+        even: false,
+      };
+  }
+}
+
+function totalOf(
+  lines: readonly ReadLine[],
+  counts: (line: ReadLine) => boolean,
+  what: "weight" | "volume",
+): Form | null {
+  let total: Form = 0;
+  for (const line of lines) {
+    if (!counts(line)) continue;
+    const each = line[what];
+    if (each === null) return null;
+    total = plus(total, times(each, whole(line.quantity)));
+  }
+  return total;
+}
+
+const wholeUnits = (total: Form | null) => (total === null ? null : rounded(total));
+
+/** Packing is added where there is something to pack; the exact sum is rounded once, to the milligram or up as asked. */
+function packed({
+  packing,
+  roundUpTo,
+}: {
+  packing?: Parameters<typeof milligrams>[0];
+  roundUpTo?: Parameters<typeof milligrams>[0];
+}) {
+  const extra = packing ? milligrams(packing) : 0;
+  const step = roundUpTo ? rounded(milligrams(roundUpTo)) : 0;
+  return (total: Form | null): number | null => {
+    if (total === null) return null;
+    const exact = total === 0 ? 0 : plus(total, extra);
+    return step > 0 ? Number(ceil(divide(exactOf(exact), whole(step)))) * step : rounded(exact);
   };
 }
 
-/** The measure after y units were added, in its whole units: minor units, pieces or lines. */
-export function measureAt(measured: MeasurePath, y: number): number {
-  if (measured.kind === "value") return valueAt(measured.path, y);
-  if (y === 0) return measured.before;
-  return y >= measured.length ? measured.whole : measured.begun;
-}
-
-/** Every y in 1..length (null: for good) at which "at least `least`" turns, ascending. */
-export function measureTurns(measured: MeasurePath, least: number, length: number | null): number[] {
-  if (measured.kind === "value") return turns(measured.path, least, length);
-  const { length: complete } = measured;
-  return [...new Set([1, complete])].filter(
-    (y) => (length === null || y <= length) && measureAt(measured, y) >= least !== measureAt(measured, y - 1) >= least,
-  );
-}
-
-/** The least y from which on the measure is at least `least` for good; null when it never is. */
-export function measureCrossing(measured: MeasurePath, least: number): number | null {
-  if (measured.kind === "value") return lastCrossing(measured.path, least);
-  if (measured.before >= least) return 0;
-  return measureTurns(measured, least, null).at(-1) ?? null;
+/** What a measure counts in a cart. @param distances metres from each location, null while the place is not known */
+export function counted(measure: Measure, cart: ReadCart, distances: ReadonlyMap<string, number>): number | null {
+  switch (measure.kind) {
+    case "value":
+      return countedValue(measure.value, cart);
+    case "count":
+      return measure.count(cart.lines);
+    case "distance":
+      return distances.get(measure.from) ?? null;
+  }
 }

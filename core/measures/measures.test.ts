@@ -2,8 +2,7 @@ import { describe, expect, it } from "vitest";
 import { readCart } from "../cart/read-cart.ts";
 import type { Cart } from "../quote/request.ts";
 import type { Basis } from "./basis.ts";
-import { measureAt, measurePath } from "./measure.ts";
-import { compileMeasure } from "./value-measure.ts";
+import { compileMeasure, countedValue } from "./value-measure.ts";
 
 const TWENTY_PERCENT = { n: 1n, d: 5n };
 const basis: Basis = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" };
@@ -11,8 +10,7 @@ const basis: Basis = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" };
 function counted(cart: Cart, on: Basis, pricesIncludeTax: boolean): number {
   const read = readCart(cart, "/cart");
   if ("problems" in read) throw new Error(JSON.stringify(read.problems));
-  const measure = { kind: "value", value: compileMeasure(on, pricesIncludeTax, TWENTY_PERCENT) } as const;
-  return measureAt(measurePath(measure, read, null), 0);
+  return countedValue(compileMeasure(on, pricesIncludeTax, TWENTY_PERCENT), read);
 }
 
 const goods = (unitPrice: number): Cart => ({ lines: [{ sku: "goods", quantity: 1, unitPrice }] });

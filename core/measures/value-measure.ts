@@ -1,24 +1,22 @@
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
 import { add, divide, multiply, ONE, type Rational, reduce, whole, ZERO } from "../money/rational.ts";
 import type { Basis } from "./basis.ts";
-import type { ValuePath } from "./value-path.ts";
+import { type GoodsFilter, goodsFilter } from "./goods-filter.ts";
+import { type ValuePath, valueAt } from "./value-path.ts";
 
 /** A basis compiled for one zone: which lines count, and what one unit of a line counts after tax. */
 export type ValueMeasure = {
   readonly lineDiscounts: boolean;
   readonly orderDiscounts: boolean;
-  readonly counts: (line: Pick<ReadLine, "categories" | "tags">) => boolean;
+  readonly counts: GoodsFilter;
   readonly taxed: (rate: Rational | null) => Rational;
 };
 
 export function compileMeasure(basis: Basis, pricesIncludeTax: boolean, standardTax: Rational): ValueMeasure {
-  const categories = new Set(basis.leavesOut?.categories);
-  const tags = new Set(basis.leavesOut?.tags);
   return {
     lineDiscounts: basis.lineDiscounts === "in",
     orderDiscounts: basis.orderDiscounts === "in",
-    counts: (line) =>
-      !line.categories.some((name) => categories.has(name)) && !line.tags.some((name) => tags.has(name)),
+    counts: goodsFilter(basis.leavesOut),
     taxed: taxFactor(basis.tax === "with", pricesIncludeTax, standardTax),
   };
 }
@@ -37,7 +35,7 @@ function taxFactor(withTax: boolean, pricesIncludeTax: boolean, standardTax: Rat
 export function valuePath(measure: ValueMeasure, cart: ReadCart, next: ReadLine | null): ValuePath {
   const spread = next && next.discount > 0 ? { amount: BigInt(next.discount), of: BigInt(next.shelf) } : null;
   return {
-    start: countedValue(measure, cart.lines),
+    start: exactValue(measure, cart.lines),
     rate: next && !measure.counts(next) ? ZERO : measure.taxed(next?.taxRate ?? null),
     lineDiscount: measure.lineDiscounts ? spread : null,
     order:
@@ -47,13 +45,28 @@ export function valuePath(measure: ValueMeasure, cart: ReadCart, next: ReadLine 
   };
 }
 
+/** What a basis counts of a cart, in whole minor units. */
+export function countedValue(measure: ValueMeasure, cart: ReadCart): number {
+  if (!measure.orderDiscounts || !cart.discounts) {
+    // Most carts: whole minor units, summed as they are.
+    let sum = 0;
+    for (const line of cart.lines) {
+      if (!measure.counts(line)) continue;
+      if (measure.taxed(line.taxRate) !== ONE) return valueAt(valuePath(measure, cart, null), 0);
+      sum += line.shelf - (measure.lineDiscounts ? line.discount : 0);
+    }
+    return sum;
+  }
+  return valueAt(valuePath(measure, cart, null), 0);
+}
+
 /** What lines cost together after their own discounts, as the market writes prices: the sum order discounts take from. */
 export function goodsValue(lines: readonly ReadLine[]): number {
   return lines.reduce((sum, line) => sum + line.shelf - line.discount, 0);
 }
 
 /** The exact sum of counted lines with their tax; whole minor units are summed per tax rate first. */
-function countedValue(measure: ValueMeasure, lines: readonly ReadLine[]): Rational {
+function exactValue(measure: ValueMeasure, lines: readonly ReadLine[]): Rational {
   const byRate = new Map<string, { rate: Rational | null; sum: number }>();
   for (const line of lines) {
     if (!measure.counts(line)) continue;

@@ -61,6 +61,7 @@ const share = (left: bigint, goods: bigint): Rational => (goods === 0n ? whole(1
  * stretch; stretches whose bounds settle the question are passed over, the others are halved.
  */
 export function turns(path: ValuePath, least: number, length: number | null): number[] {
+  if (!path.order && !path.lineDiscount) return turnOf(path, least, length);
   const end = length ?? endOfTurns(path, least);
   const found: number[] = [];
   const holds = (y: bigint) => roundHalfAway(exactAt(path, y)) >= BigInt(least);
@@ -78,6 +79,14 @@ export function turns(path: ValuePath, least: number, length: number | null): nu
   };
   search(0n, BigInt(end));
   return found;
+}
+
+/** Without discounts the value only rises: it turns once at most. */
+function turnOf({ start, rate }: ValuePath, least: number, length: number | null): number[] {
+  const short = subtract({ n: 2n * BigInt(least) - 1n, d: 2n }, start);
+  if (short.n <= 0n || rate.n <= 0n) return [];
+  const turn = Number(ceil(divide(short, rate)));
+  return length === null || turn <= length ? [turn] : [];
 }
 
 /** Whether the value stays on one side of `target` from `from` to `to`; false when the bounds cannot tell. */

@@ -1,22 +1,25 @@
 import { IntlMessageFormat } from "intl-messageformat";
-import { formatMoney } from "../money/format.ts";
-import type { StepState } from "../quote/progress.ts";
+import { measured } from "../measures/measure-spec.ts";
+import type { Offer } from "../offers/offer.ts";
+import type { StepState } from "./states.ts";
 
-/** Places where a shopper reads about offers. */
-export const SURFACES = ["cart", "checkout"] as const;
-export type Surface = (typeof SURFACES)[number];
-
-/** What is to be said, before it is put into words: figures in minor units. */
+/** What is to be said, before it is put into words: figures in whole units of what is counted. */
 export type Saying = {
   readonly offer: string;
   readonly step: string;
-  readonly state: Exclude<StepState, "covered" | "blocked">;
+  readonly state: StepState;
   readonly text: string;
   readonly locale: string;
-  readonly goal: number;
-  readonly counted: number;
+  readonly measure: Offer["counts"]["kind"];
+  readonly goal: number | null;
+  readonly counted: number | null;
   readonly remaining: number | null;
   readonly percent: number;
+  readonly reward: string;
+  /** When the offer ends, as a moment in UTC milliseconds; null: it does not. */
+  readonly deadline: number | null;
+  readonly timeZone: string;
+  readonly place: string;
 };
 
 const formats = new Map<string, IntlMessageFormat>();
@@ -24,14 +27,26 @@ const MOST_FORMATS = 2000;
 
 /** Puts a saying into words for the shopper. @throws when the text is not an ICU message, which plans are checked for */
 export function speak(saying: Saying, currency: string): string {
-  const money = (minor: number | null, style: "exact" | "short") =>
-    minor === null ? "" : formatMoney(minor, currency, saying.locale, style);
+  const { measure, locale } = saying;
+  const figure = (count: number | null, style: "exact" | "short") => {
+    if (count === null) return "";
+    return measure === "items" ? count : measured(measure, count, currency, locale, style);
+  };
   return speakValues(saying, {
-    goal: money(saying.goal, "short"),
-    counted: money(saying.counted, "exact"),
-    remaining: money(saying.remaining, "exact"),
+    goal: figure(saying.goal, "short"),
+    counted: figure(saying.counted, "exact"),
+    remaining: figure(saying.remaining, "exact"),
     percent: saying.percent,
+    reward: saying.reward,
+    deadline: saying.deadline === null ? "" : deadlineText(saying.deadline, saying),
+    place: saying.place,
   });
+}
+
+/** An end is the first moment that is too late; the last minute before it is what shoppers are told. */
+function deadlineText(end: number, { locale, timeZone }: Pick<Saying, "locale" | "timeZone">): string {
+  const format = new Intl.DateTimeFormat(locale, { dateStyle: "medium", timeStyle: "short", timeZone });
+  return format.format(end - 60_000);
 }
 
 /** An ICU message with its placeholders filled. Parsed texts are kept, the parser being the slow part. */

@@ -7,7 +7,7 @@ import type { Rates } from "./rates.ts";
 import { ceil, divide, floor, multiply, roundHalfAway, whole } from "./rational.ts";
 
 /** How a converted amount is made round: to a multiple of `step`, then less one minor unit where it should end in 9. */
-const Rounding = Type.Object(
+export const Rounding = Type.Object(
   {
     step: Decimal,
     direction: Type.Union([Type.Literal("nearest"), Type.Literal("up"), Type.Literal("down")]),
@@ -71,6 +71,10 @@ export function resolveAmount(amount: Amount, { market, currency, rates }: Amoun
 export function amountFor(amount: Amount, context: AmountContext): number | undefined {
   return resolveAmount(amount, context)?.minor;
 }
+
+/** The multiple a rounding goes to, in minor units; undefined where the currency cannot hold it. */
+export const stepFor = ({ step }: Rounding, currency: string): number | undefined =>
+  typedMinor(step, currency) || undefined;
 
 function typedMinor(text: string | undefined, currency: string): number | undefined {
   const exponent = exponentOf(currency);

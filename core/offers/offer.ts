@@ -1,31 +1,55 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { ConditionRef } from "../conditions/condition.ts";
-import { Basis } from "../measures/basis.ts";
-import { Edge } from "../measures/threshold.ts";
-import { Amount } from "../money/amount.ts";
-import { ByLocale, closed, Id, Position } from "../plan/atoms.ts";
+import { Edge } from "../measures/edge.ts";
+import { LadderMeasure, Mark } from "../measures/measure-spec.ts";
+import { STATES_SAID, SURFACES } from "../messages/states.ts";
+import { ByLocale, byKind, closed, Id, Percent, Position } from "../plan/atoms.ts";
+import { Local } from "../time/local.ts";
 import { Reward } from "./reward.ts";
 
-/**
- * What shoppers read about one step: before anything is in the cart, while goods are missing, once it is earned, and
- * while it depends on where the cart goes and that is not known.
- */
-const StepWording = Type.Object(
-  {
-    empty: Type.Optional(ByLocale),
-    "on-the-way": Type.Optional(ByLocale),
-    reached: Type.Optional(ByLocale),
-    "place-unknown": Type.Optional(ByLocale),
-  },
-  { ...closed, title: "StepWording", description: "ICU MessageFormat; variables: goal, counted, remaining, percent" },
+const stateTexts = Object.fromEntries(STATES_SAID.map((state) => [state, Type.Optional(ByLocale)]));
+const ByState = Type.Unsafe<{ [State in (typeof STATES_SAID)[number]]?: Static<typeof ByLocale> }>(
+  Type.Object(stateTexts, closed),
+);
+const BySurface = Type.Unsafe<{ [Surface in (typeof SURFACES)[number]]?: Static<typeof ByState> }>(
+  Type.Object(Object.fromEntries(SURFACES.map((surface) => [surface, Type.Optional(ByState)])), closed),
 );
 
-/** One rung of an offer: what must be spent, and what is given. */
+/** What shoppers read about one step in each state, and where one surface needs a text of its own. */
+const StepWording = Type.Unsafe<Static<typeof ByState> & { on?: Static<typeof BySurface> }>(
+  Type.Object(
+    { ...stateTexts, on: Type.Optional(BySurface) },
+    { ...closed, title: "StepWording", description: "ICU MessageFormat" },
+  ),
+);
+export type StepWording = Static<typeof StepWording>;
+
+export const Goal = Type.Object({ at: Mark, edge: Edge }, { ...closed, title: "Goal" });
+export type Goal = Static<typeof Goal>;
+
+const codes = Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { minItems: 1, maxItems: 10_000 });
+
+/** What earns a step. */
+export const Trigger = byKind(
+  [
+    Type.Object({ kind: Type.Literal("goal"), goal: Goal }, closed),
+    Type.Object({ kind: Type.Literal("code"), codes }, closed),
+    Type.Object({ kind: Type.Literal("goal-or-code"), goal: Goal, codes }, closed),
+    Type.Object({ kind: Type.Literal("goal-and-code"), goal: Goal, codes }, closed),
+    Type.Object({ kind: Type.Literal("nothing") }, closed),
+  ],
+  "Trigger",
+);
+export type Trigger = Static<typeof Trigger>;
+
+export const goalOf = (trigger: Trigger): Goal | null => ("goal" in trigger ? trigger.goal : null);
+
+/** One rung of an offer: what earns it, and what is given. */
 export const Step = Type.Object(
   {
     id: Id,
     position: Position,
-    goal: Type.Object({ at: Amount, edge: Edge }, closed),
+    trigger: Trigger,
     reward: Reward,
     wording: StepWording,
   },
@@ -33,18 +57,59 @@ export const Step = Type.Object(
 );
 export type Step = Static<typeof Step>;
 
-/** A shipping discount: where it holds, what counts, and a ladder of steps. */
+/** A stretch of time by the market's clocks, half-open; a day as the end is included. */
+const Stretch = Type.Object(
+  { from: Type.Optional(Local), until: Type.Optional(Local) },
+  { ...closed, title: "Stretch" },
+);
+
+/** A shipping discount: who, when and where, what counts, a ladder of steps, limits, company it keeps. */
 export const Offer = Type.Object(
   {
     id: Id,
     position: Position,
     name: Type.String({ minLength: 1, maxLength: 100, description: "Internal; shoppers never read it" }),
+    purpose: Type.Optional(Type.String({ minLength: 1, maxLength: 1000, description: "Internal" })),
     on: Type.Boolean(),
     zones: Type.Array(Id, { maxItems: 1000, uniqueItems: true }),
     when: Type.Optional(ConditionRef),
-    basis: Basis,
+    schedule: Type.Optional(Type.Array(Stretch, { minItems: 1, maxItems: 100 })),
+    limits: Type.Optional(
+      Type.Object(
+        {
+          overall: Type.Optional(Type.Integer({ minimum: 1, maximum: 1_000_000_000 })),
+          perShopper: Type.Optional(Type.Integer({ minimum: 1, maximum: 1_000_000 })),
+        },
+        { ...closed, title: "Limits", description: "How often it can be used" },
+      ),
+    ),
+    stacking: Type.Optional(
+      byKind(
+        [
+          Type.Object({ kind: Type.Literal("alone") }, closed),
+          Type.Object({ kind: Type.Literal("any") }, closed),
+          Type.Object(
+            { kind: Type.Literal("with"), offers: Type.Array(Id, { minItems: 1, maxItems: 1000, uniqueItems: true }) },
+            closed,
+          ),
+        ],
+        "Stacking",
+      ),
+    ),
+    signInLure: Type.Optional(
+      Type.Boolean({ description: "Progress is shown to guests when only signing in is missing" }),
+    ),
+    nearlyThere: Type.Optional({ ...Percent, description: "From this percent of the goal on it is nearly there" }),
+    counts: LadderMeasure,
     steps: Type.Array(Step, { minItems: 1, maxItems: 20 }),
   },
   { ...closed, title: "Offer" },
 );
 export type Offer = Static<typeof Offer>;
+
+/** Whether two offers may be used together: each has to stand the other. */
+export function standEachOther(a: Offer, b: Offer): boolean {
+  const stands = ({ stacking }: Offer, other: Offer) =>
+    stacking?.kind === "any" || (stacking?.kind === "with" && stacking.offers.includes(other.id));
+  return stands(a, b) && stands(b, a);
+}

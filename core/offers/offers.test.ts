@@ -2,53 +2,129 @@ import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { checkPlan } from "../../server/validation/documents.ts";
+import { type FullPrice, type Parts, sumOf } from "../delivery/full-price.ts";
+import { majorUnits } from "../money/decimal.ts";
+import { compareForms, rounded } from "../money/form.ts";
 import type { QuoteRequest } from "../quote/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
-import { type CompiledReward, rewarded } from "./reward.ts";
+import { bestSet } from "./best-set.ts";
+import type { DeliveryReward } from "./reward.ts";
+import { type CompiledReward, compileReward, rewarded } from "./rewarded.ts";
 import { offerSentence } from "./words.ts";
 
-const anyReward: fc.Arbitrary<CompiledReward> = fc.oneof(
-  fc.constant<CompiledReward>({ kind: "free" }),
-  fc.record({ kind: fc.constant("flat-price"), price: fc.nat(2000) }),
-  fc.record({ kind: fc.constant("money-off"), amount: fc.nat(2000) }),
-  fc.nat(100).map((percent): CompiledReward => ({ kind: "percent-off", left: { n: BigInt(100 - percent), d: 100n } })),
-  fc.constant<CompiledReward>({ kind: "option-price", of: "other" }),
-);
+const context = { market: "m", currency: "EUR", rates: new Map() };
+const eur = (cents: number) => ({ byCurrency: { EUR: majorUnits(cents, 2) } });
+const on = { options: ["o"] };
+
+function compiledReward(reward: DeliveryReward): CompiledReward {
+  const compiled = compileReward(reward, context);
+  if (!compiled) throw new Error("the reward has no amount");
+  return compiled;
+}
+
+const anyReward: fc.Arbitrary<CompiledReward> = fc
+  .tuple(
+    fc.oneof(
+      fc.constant<DeliveryReward>({ kind: "free", ...on }),
+      fc.nat(2000).map((cents): DeliveryReward => ({ kind: "flat-price", ...on, amount: eur(cents) })),
+      fc.nat(2000).map((cents): DeliveryReward => ({ kind: "money-off", ...on, amount: eur(cents) })),
+      fc.nat(2000).map((cents): DeliveryReward => ({ kind: "allowance", ...on, amount: eur(cents) })),
+      fc.nat(100).map((percent): DeliveryReward => ({ kind: "percent-off", ...on, percent: String(percent) })),
+      fc.constant<DeliveryReward>({ kind: "option-price", ...on, of: "other" }),
+    ),
+    fc.record({ handling: fc.boolean(), surcharges: fc.boolean(), ownCharges: fc.boolean() }),
+    fc.option(fc.nat(6000), { nil: undefined }),
+  )
+  .map(([reward, covers, limit]) =>
+    compiledReward({ ...reward, covers, ...(limit === undefined ? {} : { limit: eur(limit) }) }),
+  );
+
+const parts = (charge: number, handling = 0, surcharges = 0, own = 0): Parts => ({ charge, handling, surcharges, own });
 
 describe("rewards on one option", () => {
-  it("never raise a price, never make it negative, and never depend on the order they were earned in", () => {
+  it("never raise a price, never make it negative, and with the same coverage one more never costs more", () => {
+    const part = fc.nat(2000);
     fc.assert(
       fc.property(
-        fc.nat(3000),
+        fc.tuple(part, part, part, part),
         fc.array(anyReward, { maxLength: 5 }),
-        fc.option(fc.nat(3000), { nil: undefined }),
-        (price, rewards, other) => {
-          const after = rewarded(price, rewards, () => other);
-          expect(after).toBeGreaterThanOrEqual(0);
-          expect(after).toBeLessThanOrEqual(price);
-          expect(rewarded(price, [...rewards].reverse(), () => other)).toBe(after);
-          for (const [i] of rewards.entries()) {
-            expect(after).toBeLessThanOrEqual(
-              rewarded(
-                price,
-                rewards.filter((_, k) => k !== i),
-                () => other,
-              ),
-            );
+        fc.option(fc.nat(3000), { nil: null }),
+        ([charge, handling, surcharges, own], rewards, other) => {
+          const full = parts(charge, handling, surcharges, own);
+          const otherPrice = (): FullPrice => (other === null ? "not-offered" : parts(other));
+          const priceWith = (some: readonly CompiledReward[]) => rewarded(full, some, otherPrice, null);
+          expect(compareForms(priceWith(rewards), 0, null)).toBeGreaterThanOrEqual(0);
+          expect(compareForms(priceWith(rewards), sumOf(full), null)).toBeLessThanOrEqual(0);
+          const alike = rewards.map((reward) => ({ ...reward, handling: true, surcharges: true, own: true }));
+          for (const [i] of alike.entries()) {
+            const without = alike.filter((_, k) => k !== i);
+            expect(compareForms(priceWith(alike), priceWith(without), null)).toBeLessThanOrEqual(0);
           }
+          expect(compareForms(priceWith(alike), priceWith(rewards), null)).toBeLessThanOrEqual(0);
         },
       ),
+      { numRuns: 2000 },
     );
   });
 
-  it("come in a fixed order: another option's price, flat, percents multiplied, money off; rounded once", () => {
-    const half: CompiledReward = { kind: "percent-off", left: { n: 1n, d: 2n } };
-    const off: CompiledReward = { kind: "money-off", amount: 100 };
-    const none = () => undefined;
-    expect(rewarded(950, [off, half, { kind: "flat-price", price: 490 }], none)).toBe(145);
-    expect(rewarded(950, [half, half], none)).toBe(238);
-    expect(rewarded(950, [{ kind: "option-price", of: "x" }, half], () => 491)).toBe(246);
-    expect(rewarded(300, [{ kind: "flat-price", price: 490 }], none)).toBe(300);
+  it("come in a fixed order: another option's price, flat, percents multiplied, money off, allowance", () => {
+    const half = compiledReward({ kind: "percent-off", ...on, percent: "50" });
+    const off = compiledReward({ kind: "money-off", ...on, amount: eur(100) });
+    const flat = compiledReward({ kind: "flat-price", ...on, amount: eur(490) });
+    const same = compiledReward({ kind: "option-price", ...on, of: "x" });
+    const price = (charge: number, rewards: CompiledReward[], other: FullPrice = "not-offered") =>
+      rounded(rewarded(parts(charge), rewards, () => other, null));
+    expect(price(950, [off, half, flat])).toBe(145);
+    expect(price(950, [half, half])).toBe(238);
+    expect(price(950, [same, half], parts(491))).toBe(246);
+    expect(price(300, [flat])).toBe(300);
+  });
+
+  it("add up to the best of every allowed set of offers, as trying each of them finds", () => {
+    const part = fc.nat(900);
+    fc.assert(
+      fc.property(
+        fc.tuple(part, part, part, part),
+        fc.array(anyReward, { minLength: 1, maxLength: 6 }),
+        fc.array(fc.boolean(), { minLength: 36, maxLength: 36 }),
+        ([charge, handling, surcharges, own], rewards, pairs) => {
+          const full = parts(charge, handling, surcharges, own);
+          const numbers = rewards.map((_, i) => i);
+          const friends = (a: number, b: number) => pairs[Math.min(a, b) * 6 + Math.max(a, b)] === true;
+          const cost = (set: readonly number[], cover: Partial<CompiledReward> = {}) => ({
+            net: rewarded(
+              full,
+              set.flatMap((i) => (rewards[i] ? [{ ...rewards[i], ...cover }] : [])),
+              () => "not-offered",
+              null,
+            ),
+            grants: 0,
+          });
+          const bound = (set: readonly number[]) => cost(set, { handling: true, surcharges: true, own: true });
+          const found = bestSet(numbers, friends, (set) => cost(set), bound, null);
+          const sets = Array.from({ length: 2 ** rewards.length }, (_, bits) => numbers.filter((i) => (bits >> i) & 1));
+          const allowed = sets.filter((set) => set.every((a) => set.every((b) => a === b || friends(a, b))));
+          for (const set of allowed) {
+            expect(compareForms(found.cost.net, cost(set).net, null)).toBeLessThanOrEqual(0);
+          }
+          expect(allowed.map((set) => set.join())).toContain([...found.set].sort().join());
+          expect(compareForms(cost(found.set).net, found.cost.net, null)).toBe(0);
+          for (const i of found.set) {
+            const without = found.set.filter((other) => other !== i);
+            expect(found.set.length === 1 || compareForms(cost(without).net, found.cost.net, null) > 0).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 500 },
+    );
+  });
+
+  it("leave a product's own charge to the shopper, and take handling away, unless they say otherwise", () => {
+    const free = compiledReward({ kind: "free", ...on });
+    const all = compiledReward({ kind: "free", ...on, covers: { ownCharges: true } });
+    const bare = compiledReward({ kind: "free", ...on, covers: { handling: false, surcharges: false } });
+    const left = (reward: CompiledReward) => rewarded(parts(500, 100, 50, 300), [reward], () => "not-offered", null);
+    expect([free, all, bare].map(left)).toEqual([300, 0, 450]);
   });
 });
 

@@ -1,112 +1,96 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
-import { percent } from "../money/decimal.ts";
-import { multiply, ONE, type Rational, roundHalfAway, subtract, whole } from "../money/rational.ts";
-import { byKind, closed, Id, Percent } from "../plan/atoms.ts";
+import { LeavesOut } from "../measures/goods-filter.ts";
+import { Amount, type AmountReferences, amountProblems } from "../money/amount.ts";
+import { byKind, closed, Id, Percent, Tag } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 
-const options = Type.Array(Id, {
-  minItems: 1,
-  maxItems: 100,
-  uniqueItems: true,
-  description: "Delivery options it is given on",
-});
+/** What every reward on delivery says: on which options, up to which full price, and what falls away with the charge. */
+const onDelivery = {
+  options: Type.Array(Id, {
+    minItems: 1,
+    maxItems: 100,
+    uniqueItems: true,
+    description: "Delivery options it is given on",
+  }),
+  limit: Type.Optional({ ...Amount, description: "Only where the option's full price is no more than this" }),
+  covers: Type.Optional(
+    Type.Object(
+      {
+        handling: Type.Optional(Type.Boolean({ description: "true unless given" })),
+        surcharges: Type.Optional(Type.Boolean({ description: "true unless given" })),
+        ownCharges: Type.Optional(Type.Boolean({ description: "Products' own charges; false unless given" })),
+      },
+      { ...closed, title: "Covers" },
+    ),
+  ),
+};
 
-/** What a step gives on the price of its delivery options. */
+/** What a step gives: on the price of delivery options, or on the order, for the shop to apply. */
 export const Reward = byKind(
   [
-    Type.Object({ kind: Type.Literal("free"), options }, closed),
-    Type.Object({ kind: Type.Literal("flat-price"), options, amount: Amount }, closed),
-    Type.Object({ kind: Type.Literal("percent-off"), options, percent: Percent }, closed),
-    Type.Object({ kind: Type.Literal("money-off"), options, amount: Amount }, closed),
+    Type.Object({ kind: Type.Literal("free"), ...onDelivery }, closed),
+    Type.Object({ kind: Type.Literal("flat-price"), ...onDelivery, amount: Amount }, closed),
+    Type.Object({ kind: Type.Literal("percent-off"), ...onDelivery, percent: Percent }, closed),
+    Type.Object({ kind: Type.Literal("money-off"), ...onDelivery, amount: Amount }, closed),
+    Type.Object(
+      {
+        kind: Type.Literal("allowance"),
+        ...onDelivery,
+        amount: { ...Amount, description: "Free up to this; the shopper pays the rest" },
+      },
+      closed,
+    ),
     Type.Object(
       {
         kind: Type.Literal("option-price"),
-        options,
+        ...onDelivery,
         of: { ...Id, description: "The option whose full price is charged" },
       },
       closed,
     ),
+    Type.Object(
+      {
+        kind: Type.Literal("gift"),
+        sku: Tag,
+        quantity: Type.Integer({ minimum: 1, maximum: 1000 }),
+      },
+      closed,
+    ),
+    Type.Object(
+      { kind: Type.Literal("order-percent-off"), percent: Percent, leavesOut: Type.Optional(LeavesOut) },
+      closed,
+    ),
+    Type.Object({ kind: Type.Literal("order-money-off"), amount: Amount }, closed),
   ],
   "Reward",
 );
 export type Reward = Static<typeof Reward>;
 
-/** A reward for one market and currency; undefined amounts make the step unavailable there. */
-export type CompiledReward =
-  | { readonly kind: "free" }
-  | { readonly kind: "flat-price"; readonly price: number }
-  | { readonly kind: "percent-off"; readonly left: Rational }
-  | { readonly kind: "money-off"; readonly amount: number }
-  | { readonly kind: "option-price"; readonly of: string };
+export type OrderReward = Extract<Reward, { kind: "gift" | "order-percent-off" | "order-money-off" }>;
+export type DeliveryReward = Exclude<Reward, OrderReward>;
 
-export function compileReward(reward: Reward, context: AmountContext): CompiledReward | undefined {
-  switch (reward.kind) {
-    case "free":
-      return { kind: "free" };
-    case "percent-off": {
-      const off = percent(reward.percent);
-      return off && { kind: "percent-off", left: subtract(ONE, off) };
-    }
-    case "option-price":
-      return { kind: "option-price", of: reward.of };
-    case "flat-price": {
-      const price = amountFor(reward.amount, context);
-      return price === undefined ? undefined : { kind: "flat-price", price };
-    }
-    case "money-off": {
-      const amount = amountFor(reward.amount, context);
-      return amount === undefined ? undefined : { kind: "money-off", amount };
-    }
-  }
-}
+export const isOnOrder = (reward: Reward): reward is OrderReward =>
+  reward.kind === "gift" || reward.kind === "order-percent-off" || reward.kind === "order-money-off";
+
+/** The delivery options a reward is given on; none for one on the order. */
+export const rewardOptions = (reward: Reward): readonly string[] => (isOnOrder(reward) ? [] : reward.options);
 
 export function rewardProblems(reward: Reward, path: string, references: AmountReferences): Problem[] {
+  const limit = isOnOrder(reward) || !reward.limit ? [] : amountProblems(reward.limit, `${path}/limit`, references);
   switch (reward.kind) {
     case "free":
     case "option-price":
-      return [];
+    case "gift":
+      return limit;
     case "percent-off":
-      return Number(reward.percent) > 100 ? [{ path: `${path}/percent`, message: "no more than 100 percent" }] : [];
+    case "order-percent-off":
+      return Number(reward.percent) > 100
+        ? [...limit, { path: `${path}/percent`, message: "no more than 100 percent" }]
+        : limit;
     case "flat-price":
     case "money-off":
-      return amountProblems(reward.amount, `${path}/amount`, references);
+    case "allowance":
+    case "order-money-off":
+      return [...limit, ...amountProblems(reward.amount, `${path}/amount`, references)];
   }
-}
-
-/**
- * The price after all rewards a shopper has earned on one option: other options' and flat prices first, percents multiplied, then money
- * off. Never above the start, never below zero; rounded once, at the end.
- *
- * @param fullPriceOf another option's price before offers; undefined when it cannot be had
- * @example rewarded(950, [{ kind: "money-off", amount: 100 }, { kind: "flat-price", price: 490 }], () => undefined) // 390
- */
-export function rewarded(
-  price: number,
-  rewards: readonly CompiledReward[],
-  fullPriceOf: (option: string) => number | undefined,
-): number {
-  let start = price;
-  let left: Rational | undefined;
-  let off = 0;
-  for (const reward of rewards) {
-    switch (reward.kind) {
-      case "free":
-        return 0;
-      case "flat-price":
-        start = Math.min(start, reward.price);
-        break;
-      case "option-price":
-        start = Math.min(start, fullPriceOf(reward.of) ?? start);
-        break;
-      case "percent-off":
-        left = left ? multiply(left, reward.left) : reward.left;
-        break;
-      case "money-off":
-        off += reward.amount;
-        break;
-    }
-  }
-  const shortened = left ? multiply(whole(start), left) : whole(start);
-  return Math.max(0, Number(roundHalfAway(shortened)) - off);
 }

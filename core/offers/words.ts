@@ -1,11 +1,14 @@
+import { conditionWords } from "../conditions/condition.ts";
+import { amountOf, markAt, measured } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
 import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
 import { byPosition } from "../plan/atoms.ts";
-import { type Plan, ratesOf } from "../plan/plan.ts";
+import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import type { Offer, Step } from "./offer.ts";
+import { isOnOrder, rewardOptions } from "./reward.ts";
 
-/** A piece of a sentence; pieces with `step` are that step's goal, so that a screen can make them editable. */
+/** A piece of a sentence; pieces with `step` are that step's spend goal, so that a screen can make them editable. */
 export type SentencePart = { text: string; step?: string };
 
 /**
@@ -18,20 +21,32 @@ export function offerSentence(plan: Plan, offer: Offer, market: string, currency
   const steps = [...offer.steps].sort(byPosition);
   const parts = steps.flatMap((step, i): SentencePart[] => [
     ...(i > 0 ? [{ text: i === steps.length - 1 ? ", and " : ", " }] : []),
-    { text: `${rewardWords(plan, step, context, i === 0)} ${step.goal.edge} ` },
-    goalPart(step, context),
+    ...stepParts(plan, offer, step, context, i === 0),
   ]);
-  return [...parts, { text: `, ${whereWords(plan, offer)}.` }];
+  return [...parts, { text: `, ${[whereWords(plan, offer), ...restWords(plan, offer, context)].join(", ")}.` }];
 }
 
-function goalPart(step: Step, context: AmountContext): SentencePart {
-  const { currency } = context;
-  const at = amountFor(step.goal.at, context);
-  return {
-    text: at === undefined ? `(no goal in ${currency})` : formatMoney(at, currency, "en", "short"),
-    step: step.id,
-  };
+function stepParts(plan: Plan, offer: Offer, step: Step, context: AmountContext, first: boolean): SentencePart[] {
+  const reward = rewardWords(plan, step, context, first);
+  const { trigger } = step;
+  const codes = "codes" in trigger ? codeWords(trigger.codes) : "";
+  if (!("goal" in trigger)) return [{ text: trigger.kind === "code" ? `${reward} with ${codes}` : reward }];
+  const { at, edge } = trigger.goal;
+  const reached = markAt(at, context);
+  const text =
+    reached === undefined
+      ? `(no goal in ${context.currency})`
+      : measured(offer.counts.kind, reached, context.currency, "en", "short");
+  const unit = offer.counts.kind === "items" ? (reached === 1 ? " item" : " items") : "";
+  const goal: SentencePart = amountOf(at) ? { text, step: step.id } : { text: text + unit };
+  const tail = { "goal-or-code": ` or with ${codes}`, "goal-and-code": ` with ${codes}`, goal: "" }[trigger.kind];
+  return [{ text: `${reward} ${edge} ` }, goal, ...(tail ? [{ text: tail }] : [])];
 }
+
+const codeWords = (codes: readonly string[]) =>
+  codes.length > 3
+    ? `one of ${codes.length} codes`
+    : `code ${new Intl.ListFormat("en", { type: "disjunction" }).format(codes)}`;
 
 /** What a step gives, without where or when. @example "Free Standard delivery" */
 export function stepWords(plan: Plan, step: Step): string {
@@ -48,10 +63,21 @@ export function stepWords(plan: Plan, step: Step): string {
       return `${reward.percent}% off ${names}`;
     case "money-off":
       return `Money off ${names}`;
+    case "allowance":
+      return `${names} free up to an allowance`;
+    case "gift":
+      return giftWords(reward);
+    case "order-percent-off":
+      return `${reward.percent}% off the order`;
+    case "order-money-off":
+      return "Money off the order";
   }
 }
 
-const optionNames = (plan: Plan, step: Step) => listWords(step.reward.options.map((id) => nameOf(plan, id)));
+const giftWords = ({ sku, quantity }: { sku: string; quantity: number }) =>
+  quantity === 1 ? `a gift of ${sku}` : `a gift of ${quantity} × ${sku}`;
+
+const optionNames = (plan: Plan, step: Step) => listWords(rewardOptions(step.reward).map((id) => nameOf(plan, id)));
 
 function nameOf(plan: Plan, id: string): string {
   const option = plan.options.find((candidate) => candidate.id === id);
@@ -66,17 +92,26 @@ function rewardWords(plan: Plan, step: Step, context: AmountContext, first: bool
     const minor = amountFor(value, context);
     return minor === undefined ? `(no amount in ${currency})` : formatMoney(minor, currency, "en");
   };
+  const limit = isOnOrder(reward) || !reward.limit ? "" : ` where it costs no more than ${amount(reward.limit)}`;
   switch (reward.kind) {
     case "free":
-      return `${first ? "Free" : "free"} ${names} delivery`;
+      return `${first ? "Free" : "free"} ${names} delivery${limit}`;
     case "option-price":
-      return `${names} at the price of ${nameOf(plan, reward.of)}`;
+      return `${names} at the price of ${nameOf(plan, reward.of)}${limit}`;
     case "flat-price":
-      return `${names} for ${amount(reward.amount)}`;
+      return `${names} for ${amount(reward.amount)}${limit}`;
     case "percent-off":
-      return `${reward.percent}% off ${names}`;
+      return `${reward.percent}% off ${names}${limit}`;
     case "money-off":
-      return `${amount(reward.amount)} off ${names}`;
+      return `${amount(reward.amount)} off ${names}${limit}`;
+    case "allowance":
+      return `${names} free up to ${amount(reward.amount)}${limit}`;
+    case "gift":
+      return giftWords(reward);
+    case "order-percent-off":
+      return `${reward.percent}% off the order`;
+    case "order-money-off":
+      return `${amount(reward.amount)} off the order`;
   }
 }
 
@@ -88,4 +123,26 @@ function whereWords(plan: Plan, offer: Offer): string {
   return names.length === 0 ? "nowhere yet" : `in ${listWords(names)}`;
 }
 
+/** For whom, when, how often, with what else. */
+function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
+  const { when, schedule, limits, stacking } = offer;
+  const stretch = ({ from, until }: { from?: string; until?: string }) =>
+    [from && `from ${from.replace("T", " ")}`, until && `until ${until.replace("T", " ")}`].filter(Boolean).join(" ");
+  const often = [
+    limits?.perShopper && `${times(limits.perShopper)} per shopper`,
+    limits?.overall && `${times(limits.overall)} in all`,
+  ].filter((words) => words !== undefined && words !== 0);
+  return [
+    ...(when ? [`when ${conditionWords(when, context, savedOf(plan))}`] : []),
+    ...(schedule ? [schedule.map(stretch).join(" and ")] : []),
+    ...(often.length > 0 ? [often.join(", ")] : []),
+    ...(stacking?.kind === "any" ? ["together with other offers"] : []),
+    ...(stacking?.kind === "with"
+      ? [`together with ${listWords(stacking.offers.map((id) => offerName(plan, id)))}`]
+      : []),
+  ];
+}
+
+const offerName = (plan: Plan, id: string) => plan.offers.find((offer) => offer.id === id)?.name ?? id;
+const times = (count: number) => (count === 1 ? "once" : count === 2 ? "twice" : `${count} times`);
 const listWords = (words: readonly string[]) => new Intl.ListFormat("en", { type: "conjunction" }).format(words);

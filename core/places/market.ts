@@ -1,4 +1,5 @@
 import { type Static, Type } from "@sinclair/typebox";
+import { Handling } from "../delivery/handling.ts";
 import { CurrencyCode, closed, Id, Locale, Percent, Position } from "../plan/atoms.ts";
 import { ZoneDestination } from "./destination.ts";
 
@@ -29,6 +30,7 @@ export const Zone = Type.Object(
     on: Type.Optional(Type.Boolean({ description: "False: switched off, as if it were not there" })),
     destinations: Type.Array(ZoneDestination, { maxItems: 1000 }),
     standardTaxRate: Percent,
+    handling: Type.Optional(Handling),
   },
   { ...closed, title: "Zone" },
 );

@@ -41,11 +41,16 @@ export const byRank = (a: { position: number }, b: { position: number }): number
 
 /** A choice between objects told apart by their `kind`, so that errors speak of the kind that was meant. */
 export function byKind<Variants extends TSchema[]>(variants: [...Variants], title: string) {
+  return byKindOf("kind", variants, title);
+}
+
+/** The same, told apart by a property of another name. */
+export function byKindOf<Variants extends TSchema[]>(propertyName: string, variants: [...Variants], title: string) {
   return Type.Unsafe<Static<Variants[number]>>({
     title,
     type: "object",
-    required: ["kind"],
-    discriminator: { propertyName: "kind" },
+    required: [propertyName],
+    discriminator: { propertyName },
     oneOf: variants,
   });
 }

@@ -2,6 +2,7 @@ import type { SavedCondition } from "../conditions/condition.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
 import type { RateTable } from "../money/rates.ts";
 import type { Offer } from "../offers/offer.ts";
+import type { Location } from "../places/location.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { FORMAT, type Plan, type Store } from "./plan.ts";
 
@@ -12,6 +13,7 @@ export type Entity =
   | { kind: "zone"; id: string; body: Zone }
   | { kind: "option"; id: string; body: DeliveryOption }
   | { kind: "offer"; id: string; body: Offer }
+  | { kind: "location"; id: string; body: Location }
   | { kind: "rates"; id: string; body: RateTable }
   | { kind: "condition"; id: string; body: SavedCondition };
 
@@ -29,6 +31,7 @@ export function entitiesOf(plan: Plan): Entity[] {
     ...plan.zones.map((body): Entity => ({ kind: "zone", id: body.id, body })),
     ...plan.options.map((body): Entity => ({ kind: "option", id: body.id, body })),
     ...plan.offers.map((body): Entity => ({ kind: "offer", id: body.id, body })),
+    ...(plan.locations ?? []).map((body): Entity => ({ kind: "location", id: body.id, body })),
     ...(plan.conditions ?? []).map((body): Entity => ({ kind: "condition", id: body.id, body })),
     ...(plan.rates ?? []).map((body): Entity => ({ kind: "rates", id: body.id, body })),
   ];
@@ -37,6 +40,7 @@ export function entitiesOf(plan: Plan): Entity[] {
 export function planOf(entities: readonly Entity[]): Plan | null {
   const store = entities.find((entity) => entity.kind === "store");
   if (!store) return null;
+  const locations = entities.flatMap((entity) => (entity.kind === "location" ? [entity.body] : []));
   const conditions = entities.flatMap((entity) => (entity.kind === "condition" ? [entity.body] : []));
   const rates = entities.flatMap((entity) => (entity.kind === "rates" ? [entity.body] : []));
   return {
@@ -46,6 +50,7 @@ export function planOf(entities: readonly Entity[]): Plan | null {
     zones: entities.flatMap((entity) => (entity.kind === "zone" ? [entity.body] : [])),
     options: entities.flatMap((entity) => (entity.kind === "option" ? [entity.body] : [])),
     offers: entities.flatMap((entity) => (entity.kind === "offer" ? [entity.body] : [])),
+    ...(locations.length > 0 ? { locations } : {}),
     ...(conditions.length > 0 ? { conditions } : {}),
     ...(rates.length > 0 ? { rates } : {}),
   };

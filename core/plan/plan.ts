@@ -1,18 +1,33 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { type Saved, SavedCondition } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
+import { Amount } from "../money/amount.ts";
 import { type Rates, RateTable, ratesInForce } from "../money/rates.ts";
 import { Offer } from "../offers/offer.ts";
+import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
-import { closed } from "./atoms.ts";
+import { byKindOf, closed } from "./atoms.ts";
 
 export const FORMAT = 1;
 
-/** Store-wide settings. `chosenAtFirst` is the rule for the option preselected for the shopper. */
+/** The option chosen for the shopper at first: the cheapest, the first, or the one that arrives first under a price. */
+const ChosenAtFirst = byKindOf(
+  "rule",
+  [
+    Type.Object({ rule: Type.Literal("cheapest") }, closed),
+    Type.Object({ rule: Type.Literal("first") }, closed),
+    Type.Object({ rule: Type.Literal("fastest-under"), price: Amount }, closed),
+  ],
+  "ChosenAtFirst",
+);
+
+/** Store-wide settings. */
 export const Store = Type.Object(
   {
     name: Type.String({ minLength: 1, maxLength: 100 }),
-    chosenAtFirst: Type.Union([Type.Literal("cheapest"), Type.Literal("first")]),
+    chosenAtFirst: ChosenAtFirst,
+    /** Whether an option that was just made cheaper by an offer is chosen instead. */
+    choosesEarned: Type.Optional(Type.Boolean()),
   },
   { ...closed, title: "Store" },
 );
@@ -27,6 +42,7 @@ export const Plan = Type.Object(
     zones: Type.Array(Zone, { maxItems: 5000 }),
     options: Type.Array(DeliveryOption, { maxItems: 5000 }),
     offers: Type.Array(Offer, { maxItems: 5000 }),
+    locations: Type.Optional(Type.Array(Location, { maxItems: 1000 })),
     conditions: Type.Optional(Type.Array(SavedCondition, { maxItems: 5000 })),
     rates: Type.Optional(Type.Array(RateTable, { maxItems: 20 })),
   },

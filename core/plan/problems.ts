@@ -1,54 +1,116 @@
 import { chargeProblems } from "../charges/charge.ts";
-import { type Condition, circleProblems, conditionProblems } from "../conditions/condition.ts";
-import { STEP_VARIABLES, wordingProblems } from "../messages/wording.ts";
-import { type AmountContext, type AmountReferences, amountProblems } from "../money/amount.ts";
+import type { ChargeReferences } from "../charges/charged.ts";
+import { type Condition, circleProblems, conditionProblems, type Saved } from "../conditions/condition.ts";
+import type { ConditionReferences } from "../conditions/definition.ts";
+import { handlingProblems } from "../delivery/handling.ts";
+import type { DeliveryOption } from "../delivery/option.ts";
+import { promiseProblems } from "../delivery/promise.ts";
+import { markProblems } from "../measures/measure-spec.ts";
+import { SURFACES } from "../messages/states.ts";
+import { OPTION_VARIABLES, STEP_VARIABLES, stateTexts, wordingProblems } from "../messages/wording.ts";
+import { type Amount, type AmountContext, amountProblems } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
 import { type Rates, rateTableProblems } from "../money/rates.ts";
-import type { Offer } from "../offers/offer.ts";
-import { rewardProblems } from "../offers/reward.ts";
+import { goalOf, type Offer, type StepWording } from "../offers/offer.ts";
+import { isOnOrder, rewardOptions, rewardProblems } from "../offers/reward.ts";
 import { destinationProblems } from "../places/destination.ts";
+import { locationProblems } from "../places/location.ts";
 import type { Market } from "../places/market.ts";
+import { stretchProblems } from "../time/local.ts";
 import { type Plan, ratesOf, savedOf } from "./plan.ts";
 import type { Problem } from "./problem.ts";
+
+/** Everything a plan's parts may refer to. */
+type Known = ConditionReferences & {
+  readonly saved: Saved;
+  readonly rates: Rates;
+  readonly zones: ReadonlySet<string>;
+  readonly options: ReadonlySet<string>;
+  readonly offers: ReadonlySet<string>;
+};
+
+const idsOf = (list: readonly { id: string }[] | undefined) => new Set((list ?? []).map(({ id }) => id));
 
 /**
  * What is wrong with a plan that has the right shape: ids that repeat, references that lead nowhere, amounts its
  * currency cannot hold, texts that cannot be read. Empty when it can be compiled.
  */
 export function planProblems(plan: Plan): Problem[] {
-  const markets = new Set(plan.markets.map(({ id }) => id));
-  const zones = new Set(plan.zones.map(({ id }) => id));
-  const options = new Set(plan.options.map(({ id }) => id));
   const rates = ratesOf(plan);
-  const saved = savedOf(plan);
-  const when = (condition: Condition | undefined, path: string) =>
-    condition ? conditionProblems(condition, path, references, saved) : [];
-  const references = { markets, tables: new Set(rates.keys()) };
+  const known: Known = {
+    markets: idsOf(plan.markets),
+    tables: new Set(rates.keys()),
+    locations: idsOf(plan.locations),
+    saved: savedOf(plan),
+    rates,
+    zones: idsOf(plan.zones),
+    options: idsOf(plan.options),
+    offers: idsOf(plan.offers),
+  };
+  const { chosenAtFirst } = plan.store;
   return [
-    ...(["markets", "zones", "options", "offers"] as const).flatMap((kind) => repeatedIds(plan[kind], `/${kind}`)),
+    ...(["markets", "zones", "options", "offers", "locations", "conditions", "rates"] as const).flatMap((kind) =>
+      repeatedIds(plan[kind] ?? [], `/${kind}`),
+    ),
+    ...(chosenAtFirst.rule === "fastest-under"
+      ? amountProblems(chosenAtFirst.price, "/store/chosenAtFirst/price", known)
+      : []),
     ...plan.markets.flatMap((market, i) => marketProblems(market, `/markets/${i}`)),
+    ...(plan.locations ?? []).flatMap((location, i) => [
+      ...timeZoneProblems(location.timeZone, `/locations/${i}/timeZone`),
+      ...locationProblems(location, `/locations/${i}`),
+    ]),
     ...plan.zones.flatMap((zone, i) => [
-      ...unknown([zone.market], markets, "market", () => `/zones/${i}/market`),
+      ...unknown([zone.market], known.markets, "market", () => `/zones/${i}/market`),
       ...zone.destinations.flatMap((destination, d) =>
         destinationProblems(destination, `/zones/${i}/destinations/${d}`),
       ),
+      ...handlingProblems(zone.handling, `/zones/${i}/handling`, known),
     ]),
-    ...plan.options.flatMap((option, i) => [
-      ...unknown(option.zones, zones, "zone", (k) => `/options/${i}/zones/${k}`),
-      ...chargeProblems(option.charge, `/options/${i}/charge`, {
-        ...references,
-        saved,
-        contexts: soldIn(plan, option.zones, rates),
-      }),
-    ]),
-    ...plan.offers.flatMap((offer, i) => offerProblems(offer, `/offers/${i}`, { zones, options, references })),
-    ...plan.options.flatMap((option, i) => when(option.when, `/options/${i}/when`)),
-    ...plan.offers.flatMap((offer, i) => when(offer.when, `/offers/${i}/when`)),
-    ...(plan.conditions ?? []).flatMap((one, i) => when(one.when, `/conditions/${i}/when`)),
+    ...plan.options.flatMap((option, i) => optionProblems(plan, option, `/options/${i}`, known)),
+    ...plan.offers.flatMap((offer, i) => offerProblems(offer, `/offers/${i}`, known)),
+    ...(plan.conditions ?? []).flatMap((one, i) => whenProblems(one.when, `/conditions/${i}/when`, known)),
     ...circleProblems(plan.conditions ?? []),
-    ...repeatedIds(plan.conditions ?? [], "/conditions"),
     ...(plan.rates ?? []).flatMap((table, i) => rateTableProblems(table, `/rates/${i}`)),
-    ...repeatedIds(plan.rates ?? [], "/rates"),
+  ];
+}
+
+const whenProblems = (condition: Condition | undefined, path: string, known: Known): Problem[] =>
+  condition ? conditionProblems(condition, path, known, known.saved) : [];
+
+function optionProblems(plan: Plan, option: DeliveryOption, path: string, known: Known): Problem[] {
+  const references: ChargeReferences = { ...known, contexts: soldIn(plan, option.zones, known.rates) };
+  const amounts: [Amount | undefined, string][] = [
+    [option.base, "base"],
+    [option.minimum, "minimum"],
+    [option.maximum, "maximum"],
+    [option.markUp?.amount, "markUp/amount"],
+  ];
+  const texts = [
+    ...Object.entries(option.name).map(([locale, text]) => ({ text, at: `${path}/name/${locale}` })),
+    ...Object.entries(option.note ?? {}).map(([locale, text]) => ({ text, at: `${path}/note/${locale}` })),
+  ];
+  const { way } = option;
+  return [
+    ...unknown(option.zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
+    ...(way && way.kind !== "shipped"
+      ? unknown([way.location], known.locations, "location", () => `${path}/way/location`)
+      : []),
+    ...chargeProblems(option.charge, `${path}/charge`, references),
+    ...whenProblems(option.when, `${path}/when`, known),
+    ...amounts.flatMap(([amount, name]) => (amount ? amountProblems(amount, `${path}/${name}`, known) : [])),
+    ...amountProblems({ converted: { table: "", to: option.rounding ?? {} } }, `${path}/rounding`, {
+      ...known,
+      tables: new Set([""]),
+    }).map(({ path: at, message }) => ({ path: at.replace("/converted/to", ""), message })),
+    ...handlingProblems(option.handling, `${path}/handling`, known),
+    ...repeatedIds(option.surcharges ?? [], `${path}/surcharges`),
+    ...(option.surcharges ?? []).flatMap((surcharge, s) => [
+      ...whenProblems(surcharge.when, `${path}/surcharges/${s}/when`, known),
+      ...chargeProblems(surcharge.charge, `${path}/surcharges/${s}/charge`, references),
+    ]),
+    ...(option.promise ? promiseProblems(option.promise, `${path}/promise`, known.locations) : []),
+    ...texts.flatMap(({ text, at }) => (text.includes("{") ? wordingProblems(text, OPTION_VARIABLES, at) : [])),
   ];
 }
 
@@ -60,36 +122,38 @@ function soldIn(plan: Plan, zoneIds: readonly string[], rates: Rates): AmountCon
     .flatMap((market) => market.currencies.map((currency) => ({ market: market.id, currency, rates })));
 }
 
-function offerProblems(
-  offer: Offer,
-  path: string,
-  known: { references: AmountReferences; zones: ReadonlySet<string>; options: ReadonlySet<string> },
-): Problem[] {
+function offerProblems(offer: Offer, path: string, known: Known): Problem[] {
+  const { stacking } = offer;
   return [
     ...unknown(offer.zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
     ...repeatedIds(offer.steps, `${path}/steps`),
-    ...offer.steps.flatMap((step, s) => [
-      ...amountProblems(step.goal.at, `${path}/steps/${s}/goal/at`, known.references),
-      ...unknown(
-        step.reward.options,
-        known.options,
-        "delivery option",
-        (k) => `${path}/steps/${s}/reward/options/${k}`,
-      ),
-      ...unknown(
-        step.reward.kind === "option-price" ? [step.reward.of] : [],
-        known.options,
-        "delivery option",
-        () => `${path}/steps/${s}/reward/of`,
-      ),
-      ...rewardProblems(step.reward, `${path}/steps/${s}/reward`, known.references),
-      ...(["empty", "on-the-way", "reached", "place-unknown"] as const).flatMap((state) =>
-        Object.entries(step.wording[state] ?? {}).flatMap(([locale, text]) =>
-          wordingProblems(text, STEP_VARIABLES[state], `${path}/steps/${s}/wording/${state}/${locale}`),
-        ),
-      ),
-    ]),
+    ...whenProblems(offer.when, `${path}/when`, known),
+    ...(offer.schedule ?? []).flatMap((stretch, i) => stretchProblems(stretch, `${path}/schedule/${i}`)),
+    ...(stacking?.kind === "with"
+      ? unknown(stacking.offers, known.offers, "offer", (k) => `${path}/stacking/offers/${k}`)
+      : []),
+    ...offer.steps.flatMap((step, s) => {
+      const at = `${path}/steps/${s}`;
+      const goal = goalOf(step.trigger);
+      return [
+        ...(goal ? markProblems(goal.at, offer.counts, `${at}/trigger/goal/at`, known) : []),
+        ...unknown(rewardOptions(step.reward), known.options, "delivery option", (k) => `${at}/reward/options/${k}`),
+        ...(!isOnOrder(step.reward) && step.reward.kind === "option-price"
+          ? unknown([step.reward.of], known.options, "delivery option", () => `${at}/reward/of`)
+          : []),
+        ...rewardProblems(step.reward, `${at}/reward`, known),
+        ...stepWordingProblems(step.wording, `${at}/wording`),
+      ];
+    }),
   ];
+}
+
+function stepWordingProblems({ on, ...everywhere }: StepWording, path: string): Problem[] {
+  const texts = [
+    ...stateTexts(everywhere, path),
+    ...SURFACES.flatMap((surface) => stateTexts(on?.[surface] ?? {}, `${path}/on/${surface}`)),
+  ];
+  return texts.flatMap(({ state, text, path: at }) => wordingProblems(text, STEP_VARIABLES[state], at));
 }
 
 function marketProblems(market: Market, path: string): Problem[] {
@@ -98,17 +162,15 @@ function marketProblems(market: Market, path: string): Problem[] {
       ? [{ path: `${path}/currencies/${i}`, message: `${code} is not an active ISO 4217 currency` }]
       : [],
   );
-  return isTimeZone(market.timeZone)
-    ? currencies
-    : [...currencies, { path: `${path}/timeZone`, message: `"${market.timeZone}" is not an IANA time zone` }];
+  return [...currencies, ...timeZoneProblems(market.timeZone, `${path}/timeZone`)];
 }
 
-function isTimeZone(name: string): boolean {
+function timeZoneProblems(name: string, path: string): Problem[] {
   try {
     new Intl.DateTimeFormat("en", { timeZone: name });
-    return true;
+    return [];
   } catch {
-    return false;
+    return [{ path, message: `"${name}" is not an IANA time zone` }];
   }
 }
 

@@ -52,15 +52,20 @@ function mergedOption(found: readonly (QuotedOption | undefined)[], orNowhere: b
   const shown = cheapest ?? any;
   if (!shown) throw new RangeError("an option that no quote has");
   // Where a charge cannot be told, the price found is the least there could be, and nothing else follows from it.
-  const open = present.some(({ reason }) => reason === "condition-unknown");
-  const differ = <K extends keyof QuotedOption>(key: K) => open || priced.some((option) => option[key] !== shown[key]);
+  const open = present.some(({ reason }) => reason === "condition-unknown" || reason === "place-unknown");
+  const differ = <K extends keyof QuotedOption>(key: K) =>
+    open || priced.some((option) => JSON.stringify(option[key]) !== JSON.stringify(shown[key]));
+  const { promise, note, ...rest } = shown;
   return {
-    ...shown,
+    ...rest,
+    ...(note === undefined || differ("note") ? {} : { note }),
+    ...(promise === undefined || differ("promise") ? {} : { promise }),
     certain: !orNowhere && priced.length === found.length,
     from: priced.length > 0 && differ("price"),
     fullPrice: differ("fullPrice") ? null : shown.fullPrice,
     total: differ("total") ? null : shown.total,
     tax: differ("tax") ? null : shown.tax,
+    grants: open || differ("grants") ? [] : shown.grants,
     offers: open ? [] : shown.offers.filter((id) => priced.every(({ offers }) => offers.includes(id))),
     chosen: !open && priced.length === found.length && priced.every(({ chosen }) => chosen),
   };
@@ -76,7 +81,10 @@ function mergedStep(found: readonly (Progress | undefined)[], orNowhere: boolean
   return {
     ...first,
     goal: Math.min(...present.map(({ goal }) => goal)),
-    counted: Math.min(...present.map(({ counted }) => counted)),
+    counted: present.reduce<number | null>(
+      (least, { counted }) => (least === null || counted === null ? null : Math.min(least, counted)),
+      first.counted,
+    ),
     percent: Math.min(99, ...present.map(({ percent }) => percent)),
     reached: false,
     remaining: null,

@@ -1,21 +1,23 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { filler } from "../cart/read-cart.ts";
+import { type FillerKind, filler } from "../cart/read-cart.ts";
 import { anyCase, type Case } from "../tests/arbitrary.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
-import type { Quote } from "./quote.ts";
+import type { Quote, QuotedOption } from "./quote.ts";
 import type { QuoteRequest } from "./request.ts";
 
-const withFiller = (request: QuoteRequest, value: number): QuoteRequest =>
-  value === 0 ? request : { ...request, cart: { ...request.cart, lines: [...request.cart.lines, filler(value)] } };
+const withFiller = (request: QuoteRequest, kind: FillerKind, amount: number): QuoteRequest =>
+  amount === 0
+    ? request
+    : { ...request, cart: { ...request.cart, lines: [...request.cart.lines, filler(kind, amount)] } };
 
 /** The same plan without one step: what the shopper would pay had it never been offered. */
 const withoutStep = (plan: Case["plan"], offer: string, step: string): Case["plan"] => ({
   ...plan,
-  offers: plan.offers.flatMap((candidate) => {
-    if (candidate.id !== offer) return [candidate];
-    const [first, ...rest] = candidate.steps.filter(({ id }) => id !== step);
-    return first ? [{ ...candidate, steps: [first, ...rest] }] : [];
+  offers: plan.offers.map((candidate) => {
+    if (candidate.id !== offer) return candidate;
+    const kept = candidate.steps.filter(({ id }) => id !== step);
+    return kept.length > 0 ? { ...candidate, steps: kept } : { ...candidate, on: false };
   }),
 });
 
@@ -25,23 +27,30 @@ const progressOf = (quote: Quote, offer: string, step: string) => {
   return entry;
 };
 
-/** Read off two whole quotes: the step is granted, and one of its options costs less than without it. */
+/** Read off two whole quotes: the step is granted, and with one of its options the shopper pays less or is given more. */
 function granted({ plan, request }: Case, offer: string, step: string): (extra: number) => boolean {
   const compiled = compiledPlan(plan);
   const bare = compiledPlan(withoutStep(plan, offer, step));
-  const options = plan.offers.find(({ id }) => id === offer)?.steps.find(({ id }) => id === step)?.reward.options ?? [];
+  const found = plan.offers.find(({ id }) => id === offer);
+  const reward = found?.steps.find(({ id }) => id === step)?.reward;
+  const options = reward && "options" in reward ? reward.options : plan.options.map(({ id }) => id);
   return (extra) => {
-    const asked = withFiller(request, extra);
+    const asked = withFiller(request, found?.counts.kind ?? "value", extra);
     const here = quoteOf(compiled, asked);
     if (!progressOf(here, offer, step).reached) return false;
     const there = quoteOf(bare, asked);
     return options.some((id) => {
-      const price = here.options.find((option) => option.id === id)?.price ?? null;
-      const before = there.options.find((option) => option.id === id)?.price ?? null;
-      return price !== null && before !== null && price < before;
+      const [after, before] = [here, there].map((quote) => quote.options.find((option) => option.id === id));
+      if (!after?.available || !before?.available) return false;
+      const gifts = (quoted: QuotedOption) => quoted.grants.filter(({ kind }) => kind === "gift").length;
+      return payableFor(after) < payableFor(before) || gifts(after) > gifts(before);
     });
   };
 }
+
+/** Delivery less what offers take off the order. */
+const payableFor = ({ price, grants }: QuotedOption) =>
+  grants.reduce((sum, grant) => sum - (grant.kind === "gift" ? 0 : grant.amount), price ?? 0);
 
 describe("the promise: add exactly what is asked for, and you get exactly what is promised", () => {
   it("holds for random ladders, charges, carts, taxes, discounts and currencies", () => {
@@ -67,7 +76,7 @@ describe("the promise: add exactly what is asked for, and you get exactly what i
           }
         }
       }),
-      { numRuns: 1200 },
+      { numRuns: 500 },
     );
     const all = Object.values(counts).reduce((sum, count) => sum + count, 0);
     const shares = Object.entries(counts).map(([state, count]) => `${state} ${((100 * count) / all).toFixed(1)} %`);
@@ -89,7 +98,7 @@ describe("the promise: add exactly what is asked for, and you get exactly what i
           for (let extra = 0; extra <= (already ? 0 : 400); extra += 1) expect(grants(extra)).toBe(false);
         }
       }),
-      { numRuns: 70 },
+      { numRuns: 40 },
     );
     expect(silent).toBeGreaterThan(10);
   });
@@ -126,7 +135,7 @@ function simpleCase(discounts: NonNullable<QuoteRequest["cart"]["discounts"]>, g
   return {
     plan: {
       format: 1,
-      store: { name: "Any", chosenAtFirst: "cheapest" },
+      store: { name: "Any", chosenAtFirst: { rule: "cheapest" } },
       markets: [
         {
           id: "m",
@@ -157,12 +166,12 @@ function simpleCase(discounts: NonNullable<QuoteRequest["cart"]["discounts"]>, g
           name: "F",
           on: true,
           zones: ["z"],
-          basis: { lineDiscounts: "in", orderDiscounts: "in", tax: "with" },
+          counts: { kind: "value", basis: { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } },
           steps: [
             {
               id: "s",
               position: 1,
-              goal: { at: { byCurrency: { EUR: "45.00" } }, edge: "from" },
+              trigger: { kind: "goal", goal: { at: { byCurrency: { EUR: "45.00" } }, edge: "from" } },
               reward: { kind: "free", options: ["o"] },
               wording: {},
             },

@@ -1,33 +1,52 @@
-import { type ReadCart, readCart } from "../cart/read-cart.ts";
+import { type FillerKind, type ReadCart, readCart } from "../cart/read-cart.ts";
 import type { NoPrice } from "../charges/charged.ts";
-import { type Facts, factsOf, type Situation } from "../conditions/facts.ts";
-import { measurePath } from "../measures/measure.ts";
-import { pickText } from "../messages/locale.ts";
-import { type Saying, SURFACES, type Surface, speak } from "../messages/speak.ts";
+import { type Facts, factsOf } from "../conditions/facts.ts";
+import { hasNoPrice, sumOf } from "../delivery/full-price.ts";
+import type { Promised } from "../delivery/promise.ts";
+import type { StepState, Surface } from "../messages/states.ts";
+import { rounded } from "../money/form.ts";
+import type { Offer } from "../offers/offer.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
+import { chosenAtFirst } from "./chosen-at-first.ts";
 import { findTariffs } from "./find-tariffs.ts";
+import { type Grant, grantsOf } from "./grants.ts";
 import { holdInAll } from "./hold-in-all.ts";
-import { type PricedOption, priceOption, reached } from "./price-options.ts";
-import { type Start, type StepState, situationAt, standing } from "./progress.ts";
+import { optionTexts } from "./option-texts.ts";
+import { outcomeOf, reached } from "./outcome.ts";
 import type { QuoteRequest } from "./request.ts";
-import type { Tariff, TariffOffer } from "./tariff.ts";
+import { messagesOf, placeUnknownMessages } from "./sayings.ts";
+import { situationOf } from "./situation.ts";
+import { ahead, outlookOf, standing } from "./standing.ts";
+import type { Tariff, TariffOffer, TariffStep } from "./tariff.ts";
 import { goodsTax, payable, type Totals, totalsOf } from "./totals.ts";
+import { fillerWalk, type Walk } from "./walk.ts";
+import type { Outcome, Weighed } from "./weighed.ts";
+import { type Why, whyOf } from "./why.ts";
 
 export type QuotedOption = {
   id: string;
   name: string;
   note?: string;
   available: boolean;
+  /** Whether the shopper sees it: what cannot be had is left out, unless the option says it is shown. */
+  shown: boolean;
+  way: "shipped" | "local" | "collected";
+  /** Where it is collected, or brought from. */
+  location?: string;
   /** Null exactly when the option is not available. Minor units, as the market writes prices. */
   price: number | null;
   /** Before offers. */
   fullPrice: number | null;
-  /** Goods, delivery and tax: what the shopper pays in all with this option. */
+  /** Goods after what offers take off the order, delivery and tax: what the shopper pays in all with this option. */
   total: number | null;
   tax: number | null;
   reason?: NoPrice;
+  promise?: Promised;
+  asks?: ("phone" | "entry-code" | "delivery-window")[];
   offers: string[];
+  /** What offers give on the order besides, for the shop to apply. */
+  grants: Grant[];
   chosen: boolean;
   /** Offered wherever it may still go; always true when the place is known. */
   certain: boolean;
@@ -38,9 +57,11 @@ export type QuotedOption = {
 export type Progress = {
   offer: string;
   step: string;
-  measure: "value";
+  /** What goal, counted and remaining are in: minor units, pieces, or milligrams. */
+  measure: Offer["counts"]["kind"];
   goal: number;
-  counted: number;
+  /** Null while a weight is not known. */
+  counted: number | null;
   remaining: number | null;
   /** Whole percent of the goal; 100 only once it is reached. */
   percent: number;
@@ -63,184 +84,188 @@ export type Quote = {
   options: QuotedOption[];
   progress: Progress[];
   messages: QuotedMessage[];
+  why?: Why[];
 };
 
 export type QuoteResult = { quote: Quote } | { problems: Problem[] };
+
+/** `text`: names, notes and messages are put into words. `why`: every price and offer comes with its reasons. */
+export type QuoteForm = { readonly text?: boolean; readonly why?: boolean };
 
 /**
  * Answers one request. Pure and deterministic; amounts in and out are whole minor units of the request's currency.
  *
  * @example const result = quote(compiled, request); if ("quote" in result) result.quote.options[0].price // 490
  */
-export function quote(compiled: CompiledPlan, request: QuoteRequest): QuoteResult {
+export function quote(compiled: CompiledPlan, request: QuoteRequest, form: QuoteForm = {}): QuoteResult {
   const cart = readCart(request.cart, "/cart");
   if ("problems" in cart) return cart;
   const found = findTariffs(compiled, request);
   if ("problems" in found) return found;
   const { tariffs, orNowhere } = found;
-  const facts = factsOf(request);
+  const facts = factsOf(request, compiled.positions);
   // While an address is not complete, what its conditions cannot tell is answered both ways.
   const ways = facts.place.postcode === null ? [false, true] : [false];
   const [first, ...others] = tariffs.flatMap((tariff) =>
-    (hasConditions(tariff) ? ways : [false]).map((unknownAs) => quoteIn(tariff, cart, request, facts, unknownAs)),
+    ways.map((unknownAs) => quoteIn(tariff, cart, request, facts, unknownAs, form)),
   );
   if (!first) {
     const { currency } = request;
     return {
-      quote: { market: null, zone: null, currency, totals: totalsOf(cart), options: [], progress: [], messages: [] },
+      quote: {
+        market: null,
+        zone: null,
+        currency,
+        totals: totalsOf(cart),
+        options: [],
+        progress: [],
+        messages: [],
+        ...(form.why ? { why: [] } : {}),
+      },
     };
   }
-  const alike = others.every((other) => JSON.stringify(other) === JSON.stringify(first));
-  if (alike && tariffs.length === 1 && !orNowhere) return { quote: first };
+  const same = JSON.stringify({ ...first, why: null });
+  const alike = others.every((other) => JSON.stringify({ ...other, why: null }) === same);
+  if (others.length === 0 || (alike && tariffs.length === 1 && !orNowhere)) return { quote: first };
   const held = holdInAll([first, ...others], orNowhere);
-  return { quote: { ...held, messages: [...held.messages, ...placeUnknownMessages(tariffs, held.progress, request)] } };
+  const unknown = form.text === false ? [] : placeUnknownMessages(tariffs, held.progress, request);
+  return { quote: { ...held, messages: [...held.messages, ...unknown] } };
 }
 
-/** Whether anything may be left open by an address: conditions, also those inside charges. */
-const hasConditions = ({ options, offers }: Tariff) =>
-  [...options, ...offers].some(({ when }) => when !== null) ||
-  options.some(({ option }) => option.charge.kind === "conditional");
-
 /** The quote where it is known which zone serves. */
-function quoteIn(tariff: Tariff, cart: ReadCart, request: QuoteRequest, facts: Facts, unknownAs: boolean): Quote {
-  const locale = localeOf(request, tariff);
-  const start = { facts, unknownAs, paths: tariff.measures.map((measure) => measurePath(measure, cart, null)) };
+function quoteIn(
+  tariff: Tariff,
+  cart: ReadCart,
+  request: QuoteRequest,
+  facts: Facts,
+  unknownAs: boolean,
+  form: QuoteForm,
+): Quote {
+  const now = situationOf(tariff.measures, facts, cart, unknownAs);
   const totals = totalsOf(cart);
-  const progress = progressOf(tariff, start);
+  const progress = progressOf(tariff, now, cart);
+  const outcomes = tariff.options.map(({ number }) => outcomeOf(tariff, number, now));
   return {
     market: tariff.market.id,
     zone: tariff.zone.id,
     currency: tariff.currency,
     totals,
-    options: quotedOptions(tariff, cart, totals, situationAt(start, 0), locale),
-    progress,
-    messages: messagesOf(tariff, progress, locale),
+    options: quotedOptions(tariff, cart, totals, now, outcomes, progress, request, form),
+    progress: progress.flatMap(({ shown }) => shown ?? []),
+    messages: form.text === false ? [] : messagesOf(tariff, progress, now, request),
+    ...(form.why ? { why: [whyOf(tariff, now)] } : {}),
   };
-}
-
-const localeOf = (request: QuoteRequest, tariff: Tariff) => request.locale ?? tariff.market.languages[0] ?? "en";
-
-/** What is said about steps that depend on where it goes, while that is not known. */
-function placeUnknownMessages(
-  tariffs: readonly Tariff[],
-  progress: readonly Progress[],
-  request: QuoteRequest,
-): QuotedMessage[] {
-  return progress.flatMap((entry) => {
-    if (entry.state !== "place-unknown") return [];
-    const { state } = entry;
-    const [text] = tariffs.flatMap((tariff) => {
-      const offer = tariff.offers.find(({ id }) => id === entry.offer);
-      const saying = offer && sayingFor(tariff, offer, entry, localeOf(request, tariff));
-      return saying ? [speak(saying, tariff.currency)] : [];
-    });
-    return text === undefined
-      ? []
-      : SURFACES.map((surface) => ({ surface, offer: entry.offer, step: entry.step, state, text }));
-  });
 }
 
 function quotedOptions(
   tariff: Tariff,
   cart: ReadCart,
   totals: Totals,
-  situation: Situation,
-  locale: string,
+  now: Weighed,
+  outcomes: readonly Outcome[],
+  progress: readonly StepProgress[],
+  request: QuoteRequest,
+  form: QuoteForm,
 ): QuotedOption[] {
   const { pricesIncludeTax } = tariff.market;
-  const priced = tariff.options.map((_, number) => priceOption(tariff, number, situation));
-  const chosen = chosenAtFirst(tariff, priced);
-  const tax = goodsTax(cart, totals, pricesIncludeTax, tariff.standardTax);
-  return tariff.options.map(({ id, option }, number): QuotedOption => {
-    const { price, full, offer } = priced[number] ?? { price: "not-offered", full: "not-offered", offer: null };
-    const { languages } = tariff.market;
-    const note = option.note && pickText(option.note, locale, languages)?.text;
-    const named = {
+  const promises = tariff.options.map(({ promised }) => promised?.(now.facts.at) ?? null);
+  const chosen = chosenAtFirst(tariff, outcomes, promises);
+  return tariff.options.map(({ id, option, number, full: { taxRate } }): QuotedOption => {
+    const { price, full, used, offOrder } = outcomes[number] ?? NOTHING;
+    const { way } = option;
+    const promise = promises[number];
+    const texts =
+      form.text === false ? { name: id } : optionTexts(tariff, option, outcomes[number] ?? NOTHING, progress, request);
+    const common = {
       id,
-      name: pickText(option.name, locale, languages)?.text ?? id,
-      ...(note === undefined ? {} : { note }),
+      ...texts,
+      way: way?.kind ?? "shipped",
+      ...(way && way.kind !== "shipped" ? { location: way.location } : {}),
+      ...(promise ? { promise } : {}),
+      ...(option.asks?.length ? { asks: option.asks } : {}),
+      certain: true,
+      from: false,
     };
-    if (typeof price === "string" || typeof full === "string") {
-      const reason = typeof price === "string" ? price : "not-offered";
+    if (typeof price === "string" || hasNoPrice(full)) {
       return {
-        ...named,
+        ...common,
         available: false,
+        shown: option.whenUnavailable === "shown",
         price: null,
         fullPrice: null,
         total: null,
         tax: null,
-        reason,
+        reason: typeof price === "string" ? price : "not-offered",
         offers: [],
+        grants: [],
         chosen: false,
-        certain: true,
-        from: false,
       };
     }
+    const charged = rounded(price);
+    const goods = totals.goods - rounded(offOrder);
+    const tax = goodsTax(cart, totals, goods, pricesIncludeTax, tariff.standardTax);
     return {
-      ...named,
+      ...common,
       available: true,
-      price,
-      fullPrice: full,
-      ...payable(totals.goods, tax, price, pricesIncludeTax, tariff.standardTax),
-      offers: offer ? [offer.id] : [],
+      shown: true,
+      price: charged,
+      fullPrice: rounded(sumOf(full)),
+      ...payable(goods, tax, charged, pricesIncludeTax, taxRate),
+      offers: used.map(({ offer }) => offer.id),
+      grants: grantsOf(used, now, rounded(offOrder)),
       chosen: number === chosen,
-      certain: true,
-      from: false,
     };
   });
 }
 
-/** The number of the option preselected for the shopper, or undefined when none has a price. */
-function chosenAtFirst(tariff: Tariff, priced: readonly PricedOption[]): number | undefined {
-  const available = priced.flatMap(({ price }, number) => (typeof price === "number" ? [{ number, price }] : []));
-  if (tariff.chosenAtFirst === "first") return available[0]?.number;
-  const least = Math.min(...available.map(({ price }) => price));
-  return available.find(({ price }) => price === least)?.number;
-}
+const NOTHING: Outcome = { full: "not-offered", price: "not-offered", used: [], offOrder: 0 };
 
-function progressOf(tariff: Tariff, start: Start): Progress[] {
-  const now = situationAt(start, 0);
+/** A step as it stands, also one without a goal, of which there is no progress to show. */
+export type StepProgress = {
+  readonly offer: TariffOffer;
+  readonly step: TariffStep;
+  readonly state: StepState;
+  readonly remaining: number | null;
+  readonly shown: Progress | null;
+};
+
+function progressOf(tariff: Tariff, now: Weighed, cart: ReadCart): StepProgress[] {
+  const walks = new Map<FillerKind, Walk>();
+  const walkOf = (kind: FillerKind): Walk => {
+    const walk = walks.get(kind) ?? fillerWalk(tariff.measures, now.facts, cart, kind);
+    walks.set(kind, walk);
+    return walk;
+  };
   return tariff.offers.flatMap((offer) =>
-    offer.steps.map((step): Progress => {
-      const counted = now.counted[step.goal.measure] ?? 0;
-      const earned = reached(offer, step, now);
-      return {
-        offer: offer.id,
-        step: step.step.id,
-        measure: "value",
-        goal: step.goal.at,
-        counted,
-        percent: earned ? 100 : Math.min(99, Math.floor((100 * counted) / Math.max(1, step.goal.least))),
-        reached: earned,
-        ...standing(tariff, offer, step, start),
-      };
+    offer.steps.map((step): StepProgress => {
+      const { state, remaining } = standing(tariff, offer, step, now, () =>
+        ahead(outlookOf(tariff, offer, step, walkOf(offer.offer.counts.kind), now.unknownAs), 0),
+      );
+      return { offer, step, state, remaining, shown: shownProgress(offer, step, now, state, remaining) };
     }),
   );
 }
 
-function messagesOf(tariff: Tariff, progress: readonly Progress[], locale: string): QuotedMessage[] {
-  return tariff.offers.flatMap((offer) => {
-    const own = progress.filter((entry) => entry.offer === offer.id);
-    return told(own).flatMap((entry) => {
-      const saying = sayingFor(tariff, offer, entry, locale);
-      if (!saying) return [];
-      const text = speak(saying, tariff.currency);
-      return SURFACES.map((surface) => ({ surface, offer: offer.id, step: entry.step, state: entry.state, text }));
-    });
-  });
-}
-
-/** What is worth saying about an offer: the highest step earned, then the nearest that can be. */
-export function told<Entry extends { state: StepState }>(ladder: readonly Entry[]): Entry[] {
-  const earned = ladder.filter(({ state }) => state === "reached").at(-1);
-  const next = ladder.find(({ state }) => state === "empty" || state === "on-the-way");
-  return [earned, next].filter((entry) => entry !== undefined);
-}
-
-function sayingFor(tariff: Tariff, offer: TariffOffer, entry: Progress, locale: string): Saying | undefined {
-  const { state } = entry;
-  if (state === "covered" || state === "blocked") return undefined;
-  const wording = offer.steps.find(({ step }) => step.id === entry.step)?.step.wording[state];
-  const picked = wording && pickText(wording, locale, tariff.market.languages);
-  return picked && { ...picked, ...entry, state };
+function shownProgress(
+  offer: TariffOffer,
+  step: TariffStep,
+  now: Weighed,
+  state: StepState,
+  remaining: number | null,
+): Progress | null {
+  const { goal } = step;
+  if (!goal) return null;
+  const counted = now.count(goal.measure);
+  const earned = reached(offer, step, now);
+  return {
+    offer: offer.id,
+    step: step.step.id,
+    measure: offer.offer.counts.kind,
+    goal: goal.at,
+    counted,
+    percent: earned ? 100 : Math.min(99, Math.floor((100 * (counted ?? 0)) / Math.max(1, goal.least))),
+    reached: earned,
+    state,
+    remaining,
+  };
 }

@@ -1,11 +1,32 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { CountryCode, CurrencyCode, closed, Locale, Percent, RegionCode, Tag } from "../plan/atoms.ts";
+import { Size, Weight } from "../measures/quantity.ts";
+import { byKind, CountryCode, CurrencyCode, closed, Id, Locale, Percent, RegionCode, Tag } from "../plan/atoms.ts";
 
 const MinorUnits = Type.Integer({
   minimum: 0,
   maximum: 100_000_000_000,
   description: "Minor units of the request's currency",
 });
+
+/**
+ * What a product says about its own delivery: it ships free, it is charged on its own (for each piece or for the line), or
+ * there is nothing to ship. Such lines are none of the zone's charges' business.
+ */
+const LineDelivery = byKind(
+  [
+    Type.Object({ kind: Type.Literal("ships-free") }, closed),
+    Type.Object({ kind: Type.Literal("nothing-to-ship") }, closed),
+    Type.Object(
+      {
+        kind: Type.Literal("own-charge"),
+        amount: MinorUnits,
+        per: Type.Union([Type.Literal("piece"), Type.Literal("line")]),
+      },
+      closed,
+    ),
+  ],
+  "LineDelivery",
+);
 
 export const CartLine = Type.Object(
   {
@@ -16,6 +37,11 @@ export const CartLine = Type.Object(
     taxRate: Type.Optional(Percent),
     categories: Type.Optional(Type.Array(Tag, { maxItems: 50 })),
     tags: Type.Optional(Type.Array(Tag, { maxItems: 50 })),
+    weight: Type.Optional({ ...Weight, description: "Of one piece; unknown when left out" }),
+    size: Type.Optional({ ...Size, description: "Of one piece; unknown when left out" }),
+    parcelClass: Type.Optional(Tag),
+    used: Type.Optional(Type.Boolean()),
+    delivery: Type.Optional(LineDelivery),
   },
   { ...closed, title: "CartLine" },
 );
@@ -42,11 +68,19 @@ export const Cart = Type.Object(
 );
 export type Cart = Static<typeof Cart>;
 
+/** Latitude and longitude in degrees (WGS 84). */
+export const Coordinates = Type.Tuple([
+  Type.Number({ minimum: -90, maximum: 90 }),
+  Type.Number({ minimum: -180, maximum: 180 }),
+]);
+export type Coordinates = Static<typeof Coordinates>;
+
 export const Destination = Type.Object(
   {
     country: Type.Optional(CountryCode),
     region: Type.Optional(RegionCode),
     postcode: Type.Optional(Type.String({ maxLength: 16 })),
+    position: Type.Optional(Coordinates),
   },
   { ...closed, title: "Destination" },
 );
@@ -60,11 +94,37 @@ export const Shopper = Type.Object(
     groups: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
     orderCount: Type.Optional(Type.Integer({ minimum: 0, maximum: 1_000_000_000 })),
     lastOrderAt: Type.Optional(Type.String({ format: "date-time" })),
+    totalSpent: Type.Optional(MinorUnits),
     business: Type.Optional(Type.Boolean()),
+    billingCountry: Type.Optional(CountryCode),
   },
   { ...closed, title: "Shopper" },
 );
 export type Shopper = Static<typeof Shopper>;
+
+/** How often an offer has been used, in all and by this shopper; the latter is unknown when left out. */
+const Uses = Type.Object(
+  {
+    offer: Id,
+    overall: Type.Integer({ minimum: 0 }),
+    byShopper: Type.Optional(Type.Integer({ minimum: 0 })),
+  },
+  { ...closed, title: "Uses" },
+);
+
+/** What a live carrier answered for this cart: a price in minor units, or why there is none. */
+export const CarrierAnswer = Type.Object(
+  {
+    carrier: Id,
+    service: Id,
+    price: Type.Optional(MinorUnits),
+    problem: Type.Optional(
+      Type.Union([Type.Literal("slow"), Type.Literal("failed"), Type.Literal("not-served"), Type.Literal("too-heavy")]),
+    ),
+  },
+  { ...closed, title: "CarrierAnswer" },
+);
+export type CarrierAnswer = Static<typeof CarrierAnswer>;
 
 /** What a shop asks: one cart, seen from one standpoint. Amounts are whole minor units of `currency`. */
 export const QuoteRequest = Type.Object(
@@ -76,6 +136,8 @@ export const QuoteRequest = Type.Object(
     destination: Destination,
     shopper: Type.Optional(Shopper),
     cart: Cart,
+    uses: Type.Optional(Type.Array(Uses, { maxItems: 5000 })),
+    carriers: Type.Optional(Type.Array(CarrierAnswer, { maxItems: 200 })),
   },
   { ...closed, title: "QuoteRequest" },
 );

@@ -1,20 +1,25 @@
-import { compileCharge } from "../charges/charge.ts";
-import type { CompiledCharge } from "../charges/charged.ts";
-import { type Condition, compileCondition, type Saved } from "../conditions/condition.ts";
-import type { CompiledCondition } from "../conditions/definition.ts";
+import { type CompiledCondition, type Condition, compileCondition, type Saved } from "../conditions/condition.ts";
+import type { MeasureNumber } from "../conditions/definition.ts";
+import { normalCode } from "../conditions/facts.ts";
+import { type CompiledFullPrice, compileFullPrice } from "../delivery/full-price.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
-import { type Measure, type MeasureSpec, measureKey } from "../measures/measure.ts";
-import { leastValue, type Threshold } from "../measures/threshold.ts";
-import { compileMeasure } from "../measures/value-measure.ts";
+import { compilePromise, type Promised } from "../delivery/promise.ts";
+import { leastCount } from "../measures/edge.ts";
+import { type GoodsFilter, goodsFilter, leavesOutKey } from "../measures/goods-filter.ts";
+import { compileSpec, type Measure } from "../measures/measure.ts";
+import { type MeasureSpec, markAt, measureKey, type Scope } from "../measures/measure-spec.ts";
 import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
 import { type Rational, ZERO } from "../money/rational.ts";
-import type { Offer, Step } from "../offers/offer.ts";
-import { type CompiledReward, compileReward } from "../offers/reward.ts";
+import { goalOf, type Offer, type Step, standEachOther, type Trigger } from "../offers/offer.ts";
+import { isOnOrder, type OrderReward, rewardOptions } from "../offers/reward.ts";
+import { type CompiledReward, compileReward } from "../offers/rewarded.ts";
+import type { Calendars, Location } from "../places/location.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { byPosition } from "../plan/atoms.ts";
 import type { Plan } from "../plan/plan.ts";
+import { interval } from "../time/local.ts";
 
 /** Everything it takes to quote one zone in one currency, resolved: whole minor units, numbers instead of names. */
 export type Tariff = {
@@ -22,119 +27,202 @@ export type Tariff = {
   readonly zone: Zone;
   readonly currency: string;
   readonly standardTax: Rational;
-  readonly chosenAtFirst: Plan["store"]["chosenAtFirst"];
+  readonly store: Plan["store"];
+  readonly rates: Rates;
+  /** The price up to which the fastest option is chosen; null where the rule is another. */
+  readonly fastestUnder: number | null;
   readonly measures: readonly Measure[];
   readonly options: readonly TariffOption[];
   readonly offers: readonly TariffOffer[];
-  /** Every comparison that prices, conditions and steps make. */
-  readonly thresholds: readonly Threshold[];
+  /** Offers of the market that do not hold in this zone, and have something to say about it. */
+  readonly elsewhere: readonly TariffOffer[];
+  /** Steps that are not available for want of an amount. */
+  readonly withoutAmount: readonly { readonly offer: string; readonly step: string }[];
+  /** Whether anything looks at the figures of single lines. */
+  readonly seesLineFigures: boolean;
 };
 
 export type TariffOption = {
   readonly id: string;
+  readonly number: number;
   readonly option: DeliveryOption;
-  readonly when: CompiledCondition | null;
-  readonly charge: CompiledCharge;
+  readonly full: CompiledFullPrice;
+  readonly promised: ((at: number) => Promised | null) | null;
 };
 
 export type TariffOffer = {
   readonly id: string;
+  readonly number: number;
+  readonly offer: Offer;
   readonly when: CompiledCondition | null;
+  /** UTC intervals, half-open; null: always. */
+  readonly schedule: readonly (readonly [number, number])[] | null;
   readonly steps: readonly TariffStep[];
+  /** Whether it may be used together with the offer of that number. */
+  readonly friends: readonly boolean[];
 };
 
 export type TariffStep = {
   readonly step: Step;
-  readonly goal: Threshold & { readonly at: number };
-  readonly reward: CompiledReward;
-  /** Numbers of the tariff's options that profit. */
+  readonly trigger: Trigger["kind"];
+  readonly codes: ReadonlySet<string>;
+  readonly goal: { readonly measure: number; readonly least: number; readonly at: number } | null;
+  /** On delivery, with the numbers of the tariff's options that profit; or on the order. */
+  readonly reward: CompiledReward | null;
   readonly options: readonly number[];
+  readonly onOrder: CompiledOrderReward | null;
 };
 
-export function compileTariff(
-  plan: Plan,
-  rates: Rates,
-  saved: Saved,
-  market: Market,
-  zone: Zone,
-  currency: string,
-): Tariff {
+export type CompiledOrderReward =
+  | { readonly kind: "gift"; readonly sku: string; readonly quantity: number }
+  | { readonly kind: "percent"; readonly part: Rational; readonly of: GoodsFilter; readonly key: string }
+  | { readonly kind: "money"; readonly amount: number };
+
+/** What the whole plan brings along to each of its tariffs. */
+export type TariffContext = {
+  readonly plan: Plan;
+  readonly rates: Rates;
+  readonly saved: Saved;
+  readonly locations: ReadonlyMap<string, Location>;
+  readonly calendars: Calendars;
+  readonly collectedIn: (location: string) => ReadonlySet<string>;
+};
+
+export function compileTariff(whole: TariffContext, market: Market, zone: Zone, currency: string): Tariff {
+  const { plan, rates, saved } = whole;
   const context: AmountContext = { market: market.id, currency, rates };
   const standardTax = percent(zone.standardTaxRate) ?? ZERO;
   const numbers = new Map<string, number>();
   const measures: Measure[] = [];
-  const measureNumber = (spec: MeasureSpec): number => {
-    const key = measureKey(spec);
+  const measureNumber: MeasureNumber = (spec: MeasureSpec | { kind: "lines" }, scope: Scope): number => {
+    const key = spec.kind === "lines" ? "lines" : measureKey(spec, scope);
     const known = numbers.get(key);
     if (known !== undefined) return known;
-    measures.push(
-      spec.kind === "value"
-        ? { kind: "value", value: compileMeasure(spec.basis, market.pricesIncludeTax, standardTax) }
-        : { kind: spec.kind },
-    );
+    measures.push(compileSpec(spec, scope, market.pricesIncludeTax, standardTax));
     numbers.set(key, measures.length - 1);
     return measures.length - 1;
   };
   const compileWhen = (condition: Condition) =>
     compileCondition(condition, { ...context, timeZone: market.timeZone, measureNumber }, saved);
-  const when = (condition: Condition | undefined) => (condition ? compileWhen(condition) : null);
 
   const options = plan.options
-    .filter((option) => option.zones.includes(zone.id))
+    .filter((option) => option.on !== false && isOfferedIn(option, zone, whole))
     .sort(byPosition)
     .map(
-      (option): TariffOption => ({
+      (option, number): TariffOption => ({
         id: option.id,
+        number,
         option,
-        when: when(option.when),
-        charge: compileCharge(option.charge, { ...context, measureNumber, compileWhen }),
+        full: compileFullPrice(option, market, zone, { ...context, measureNumber, compileWhen }),
+        promised: option.promise ? compilePromise(option.promise, whole.locations, whole.calendars) : null,
       }),
     );
-  const optionNumber = new Map(options.map(({ id }, number) => [id, number]));
-  const offers = plan.offers
-    .filter((offer) => offer.on && offer.zones.includes(zone.id))
-    .sort(byPosition)
-    .map((offer) => ({
-      id: offer.id,
-      when: when(offer.when),
-      steps: compileSteps(offer, context, measureNumber, optionNumber),
-    }))
+  const optionNumber = new Map(options.map(({ id, number }) => [id, number]));
+  const withoutAmount: { offer: string; step: string }[] = [];
+  const compileOffer = (offer: Offer): Omit<TariffOffer, "number" | "friends"> => ({
+    id: offer.id,
+    offer,
+    when: offer.when ? compileWhen(offer.when) : null,
+    schedule: offer.schedule?.map((stretch) => interval(stretch, market.timeZone)) ?? null,
+    steps: [...offer.steps].sort(byPosition).flatMap((step) => {
+      const compiled = compileStep(offer, step, context, measureNumber, optionNumber);
+      if (compiled === "no-amount") withoutAmount.push({ offer: offer.id, step: step.id });
+      return compiled === "no-amount" || compiled === "no-option" ? [] : [compiled];
+    }),
+  });
+  const on = plan.offers.filter((offer) => offer.on).sort(byPosition);
+  const own = on
+    .filter((offer) => offer.zones.includes(zone.id))
+    .map(compileOffer)
     .filter((offer) => offer.steps.length > 0);
-
+  const offers = own.map((offer, number) => ({
+    ...offer,
+    number,
+    friends: own.map((other) => standEachOther(offer.offer, other.offer)),
+  }));
+  const inMarket = new Set(plan.zones.filter((other) => other.market === market.id).map(({ id }) => id));
+  const elsewhere = on
+    .filter(
+      (offer) => !offer.zones.includes(zone.id) && offer.zones.some((id) => inMarket.has(id)) && speaksElsewhere(offer),
+    )
+    .map((offer, number) => ({ ...compileOffer(offer), number, friends: [] }));
+  const { chosenAtFirst } = plan.store;
   return {
     market,
     zone,
     currency,
     standardTax,
-    chosenAtFirst: plan.store.chosenAtFirst,
+    store: plan.store,
+    rates,
+    fastestUnder: chosenAtFirst.rule === "fastest-under" ? (amountFor(chosenAtFirst.price, context) ?? null) : null,
     measures,
     options,
     offers,
-    thresholds: [
-      ...options.flatMap(({ charge }) => charge.thresholds),
-      ...offers.flatMap(({ steps }) => steps.map(({ goal }) => goal)),
-      ...[...options, ...offers].flatMap(({ when: condition }) => condition?.thresholds ?? []),
-    ],
+    elsewhere,
+    withoutAmount,
+    seesLineFigures:
+      options.some(({ full }) => full.seesLineFigures) || offers.some(({ when }) => when?.seesLineFigures === true),
   };
 }
 
-/** The steps of an offer that have all their amounts here and an option to give something on. */
-function compileSteps(
+/** Collection belongs to its location: whoever buys in the market it lies in may collect, wherever their address is. */
+function isOfferedIn(option: DeliveryOption, zone: Zone, { collectedIn }: TariffContext): boolean {
+  if (option.zones.includes(zone.id)) return true;
+  return option.way?.kind === "collected" && collectedIn(option.way.location).has(zone.market);
+}
+
+const speaksElsewhere = (offer: Offer) =>
+  offer.steps.some(
+    ({ wording }) =>
+      wording["not-for-place"] || Object.values(wording.on ?? {}).some((texts) => texts["not-for-place"]),
+  );
+
+/** A step with all its amounts, if it has something to give here. */
+function compileStep(
   offer: Offer,
+  step: Step,
   context: AmountContext,
-  measureNumber: (measure: MeasureSpec) => number,
+  measureNumber: MeasureNumber,
   optionNumber: ReadonlyMap<string, number>,
-): TariffStep[] {
-  return [...offer.steps].sort(byPosition).flatMap((step) => {
-    const at = amountFor(step.goal.at, context);
-    const reward = compileReward(step.reward, context);
-    const options = step.reward.options.map((id) => optionNumber.get(id)).filter((number) => number !== undefined);
-    if (at === undefined || !reward || options.length === 0) return [];
-    const goal = {
-      measure: measureNumber({ kind: "value", basis: offer.basis }),
-      least: leastValue(at, step.goal.edge),
-      at,
-    };
-    return [{ step, goal, reward, options }];
-  });
+): TariffStep | "no-amount" | "no-option" {
+  const { trigger, reward } = step;
+  const goal = goalOf(trigger);
+  const at = goal ? markAt(goal.at, context) : null;
+  const onOrder = isOnOrder(reward) ? compileOrderReward(reward, context) : null;
+  const onDelivery = isOnOrder(reward) ? null : compileReward(reward, context);
+  if (at === undefined || onOrder === undefined || onDelivery === undefined) return "no-amount";
+  const options = rewardOptions(reward)
+    .map((id) => optionNumber.get(id))
+    .filter((number) => number !== undefined);
+  if (onDelivery && options.length === 0) return "no-option";
+  return {
+    step,
+    trigger: trigger.kind,
+    codes: new Set(("codes" in trigger ? trigger.codes : []).map(normalCode)),
+    goal:
+      goal && at !== null
+        ? { measure: measureNumber(offer.counts, scopeOf(offer)), least: leastCount(at, goal.edge), at }
+        : null,
+    reward: onDelivery,
+    options,
+    onOrder,
+  };
+}
+
+/** Weight is that of goods that are shipped; every item is an item. */
+const scopeOf = (offer: Offer): Scope => (offer.counts.kind === "weight" ? "shipped" : "all");
+
+function compileOrderReward(reward: OrderReward, context: AmountContext): CompiledOrderReward | undefined {
+  switch (reward.kind) {
+    case "gift":
+      return { kind: "gift", sku: reward.sku, quantity: reward.quantity };
+    case "order-percent-off": {
+      const part = percent(reward.percent);
+      return part && { kind: "percent", part, of: goodsFilter(reward.leavesOut), key: leavesOutKey(reward.leavesOut) };
+    }
+    case "order-money-off": {
+      const amount = amountFor(reward.amount, context);
+      return amount === undefined ? undefined : { kind: "money", amount };
+    }
+  }
 }

@@ -32,11 +32,21 @@ export function totalsOf(cart: ReadCart): Totals {
   };
 }
 
-/** The exact tax on the goods, contained in prices that include tax, added to prices that do not. */
-export function goodsTax(cart: ReadCart, totals: Totals, pricesIncludeTax: boolean, standardTax: Rational): Rational {
+/**
+ * The exact tax on the goods, contained in prices that include tax, added to prices that do not.
+ *
+ * @param goods what is paid for them, minor units, after all discounts
+ */
+export function goodsTax(
+  cart: ReadCart,
+  totals: Totals,
+  goods: number,
+  pricesIncludeTax: boolean,
+  standardTax: Rational,
+): Rational {
   const before = totals.goods + totals.orderDiscounts;
   if (before === 0) return ZERO;
-  const left = { n: BigInt(totals.goods), d: BigInt(before) };
+  const left = { n: BigInt(goods), d: BigInt(before) };
   const taxed = (line: ReadLine) =>
     multiply(whole(line.shelf - line.discount), taxPart(line.taxRate ?? standardTax, pricesIncludeTax));
   return multiply(
@@ -46,8 +56,8 @@ export function goodsTax(cart: ReadCart, totals: Totals, pricesIncludeTax: boole
 }
 
 /** What the shopper pays in all with one option, and the tax in it, each rounded once. */
-export function payable(goods: number, tax: Rational, price: number, pricesIncludeTax: boolean, standardTax: Rational) {
-  const exact = add(tax, multiply(whole(price), taxPart(standardTax, pricesIncludeTax)));
+export function payable(goods: number, tax: Rational, price: number, pricesIncludeTax: boolean, deliveryTax: Rational) {
+  const exact = add(tax, multiply(whole(price), taxPart(deliveryTax, pricesIncludeTax)));
   const rounded = Number(roundHalfAway(exact));
   return { tax: rounded, total: goods + price + (pricesIncludeTax ? 0 : rounded) };
 }

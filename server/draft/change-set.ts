@@ -9,7 +9,9 @@ import { checker } from "../validation/checker.ts";
 import { checkedEntity, readEntities } from "./entities.ts";
 
 const Kind = Type.Union(
-  (["store", "market", "zone", "option", "offer", "rates", "condition"] as const).map((kind) => Type.Literal(kind)),
+  (["store", "market", "zone", "option", "offer", "location", "rates", "condition"] as const).map((kind) =>
+    Type.Literal(kind),
+  ),
 );
 
 /**

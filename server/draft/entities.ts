@@ -21,6 +21,8 @@ export function checkedEntity(kind: EntityKind, id: string, body: unknown): Chec
       return entityFrom(checkEntity.option(body), id, idOf, (value) => ({ kind, id, body: value }));
     case "offer":
       return entityFrom(checkEntity.offer(body), id, idOf, (value) => ({ kind, id, body: value }));
+    case "location":
+      return entityFrom(checkEntity.location(body), id, idOf, (value) => ({ kind, id, body: value }));
     case "rates":
       return entityFrom(checkEntity.rates(body), id, idOf, (value) => ({ kind, id, body: value }));
     case "condition":

@@ -2,6 +2,7 @@ import { SavedCondition } from "../../core/conditions/condition.ts";
 import { DeliveryOption } from "../../core/delivery/option.ts";
 import { RateTable } from "../../core/money/rates.ts";
 import { Offer } from "../../core/offers/offer.ts";
+import { Location } from "../../core/places/location.ts";
 import { Market, Zone } from "../../core/places/market.ts";
 import { Plan, Store } from "../../core/plan/plan.ts";
 import { QuoteRequest } from "../../core/quote/request.ts";
@@ -18,6 +19,7 @@ export const checkEntity = {
   zone: checker(Zone),
   option: checker(DeliveryOption),
   offer: checker(Offer),
+  location: checker(Location),
   rates: checkRateTable,
   condition: checker(SavedCondition),
 } as const;

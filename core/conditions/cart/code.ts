@@ -1,6 +1,6 @@
 import { Type } from "@sinclair/typebox";
 import { closed } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 import { normalCode } from "../facts.ts";
 import { orList } from "../list.ts";
 
@@ -18,7 +18,15 @@ export const code = defineCondition({
   example: { kind: "code", codes: ["INKLOVE"] },
   compile: ({ codes }) => {
     const wanted = codes.map(normalCode);
-    return constant(({ facts }) => wanted.some((one) => facts.codes.has(one)));
+    return leaf(
+      ({ facts }) => wanted.some((one) => facts.codes.has(one)),
+      ({ facts }) => [...facts.codes],
+    );
   },
+  states: ({ codes }) => ({
+    fact: "cart.codes",
+    domain: { kind: "names" },
+    within: { kind: "names", how: "any", of: codes.map(normalCode) },
+  }),
   words: ({ codes }) => `the code ${codes.length > 3 ? `is one of ${codes.length}` : orList(codes)} was entered`,
 });

@@ -1,10 +1,11 @@
 import { Type } from "@sinclair/typebox";
+import type { ReadLine } from "../../cart/read-cart.ts";
 import { closed, Tag } from "../../plan/atoms.ts";
-import { defineCondition } from "../definition.ts";
-import type { LineFacts, Situation } from "../facts.ts";
+import { defineCondition, leaf } from "../definition.ts";
+import type { Situation } from "../facts.ts";
 import { orList } from "../list.ts";
 
-const WHAT = { categories: "category", tags: "tag", skus: "SKU" } as const;
+const WHAT = { categories: "category", tags: "tag", skus: "SKU", "parcel-classes": "parcel class" } as const;
 const HOW_WORDS = {
   any: "some line is",
   none: "no line is",
@@ -13,8 +14,8 @@ const HOW_WORDS = {
 } as const;
 
 /**
- * Which goods the cart holds, by category, tag or SKU: `any` of them, `none` of them, `only` such lines (an empty cart
- * holds nothing else), or a line for `all` of them.
+ * Which goods the cart holds, by category, tag, SKU or parcel class: `any` of them, `none` of them, `only` such lines
+ * (an empty cart holds nothing else), or a line for `all` of them.
  */
 export const goods = defineCondition({
   kind: "goods",
@@ -22,8 +23,8 @@ export const goods = defineCondition({
   schema: Type.Object(
     {
       kind: Type.Literal("goods"),
-      by: Type.Union([Type.Literal("categories"), Type.Literal("tags"), Type.Literal("skus")]),
-      how: Type.Union([Type.Literal("any"), Type.Literal("none"), Type.Literal("only"), Type.Literal("all")]),
+      by: Type.Union((["categories", "tags", "skus", "parcel-classes"] as const).map((name) => Type.Literal(name))),
+      how: Type.Union((["any", "none", "only", "all"] as const).map((name) => Type.Literal(name))),
       of: Type.Array(Tag, { minItems: 1, maxItems: 1000 }),
     },
     closed,
@@ -31,9 +32,9 @@ export const goods = defineCondition({
   example: { kind: "goods", by: "tags", how: "none", of: ["oversize"] },
   compile: ({ by, how, of }) => {
     const wanted = new Set(of);
-    const names = (line: LineFacts) => (by === "skus" ? [line.sku] : line[by]);
-    const has = (line: LineFacts) => names(line).some((name) => wanted.has(name));
-    const test = ({ facts: { lines } }: Situation): boolean => {
+    const names = namesBy(by);
+    const has = (line: ReadLine) => names(line).some((name) => wanted.has(name));
+    const test = ({ lines }: Situation): boolean => {
       switch (how) {
         case "any":
           return lines.some(has);
@@ -45,7 +46,25 @@ export const goods = defineCondition({
           return of.every((name) => lines.some((line) => names(line).includes(name)));
       }
     };
-    return { test, thresholds: [], seesLines: true };
+    return leaf(test, ({ lines }) => [...new Set(lines.flatMap(names))]);
   },
+  states: ({ by, how, of }) => ({
+    fact: `cart.lines.${by}`,
+    domain: { kind: "names" },
+    within: { kind: "names", how, of },
+  }),
   words: ({ by, how, of }) => `${HOW_WORDS[how]} in ${WHAT[by]} ${orList(of)}`,
 });
+
+function namesBy(by: keyof typeof WHAT): (line: ReadLine) => readonly string[] {
+  switch (by) {
+    case "categories":
+      return (line) => line.categories;
+    case "tags":
+      return (line) => line.tags;
+    case "skus":
+      return (line) => [line.sku];
+    case "parcel-classes":
+      return (line) => (line.parcelClass === null ? [] : [line.parcelClass]);
+  }
+}

@@ -1,7 +1,8 @@
 import { Type } from "@sinclair/typebox";
+import { ranged } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
-import { COMPARISON_WORDS, Comparison, compared, turningPoints } from "../compare.ts";
-import { defineCondition } from "../definition.ts";
+import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { defineCondition, leaf } from "../definition.ts";
 
 /** How many pieces the cart holds, whatever they are. */
 export const items = defineCondition({
@@ -13,12 +14,12 @@ export const items = defineCondition({
   ),
   example: { kind: "items", is: "more-than", count: 8 },
   compile: ({ is, count }, context) => {
-    const measure = context.measureNumber({ kind: "items" });
-    return {
-      test: ({ counted }) => compared(is, counted[measure], count),
-      thresholds: turningPoints(is, count).map((least) => ({ measure, least })),
-      seesLines: true,
-    };
+    const measure = context.measureNumber({ kind: "items" }, "all");
+    return leaf(
+      ({ reaches }) => compares(is, count, (least) => reaches(measure, least)),
+      (situation) => situation.count(measure),
+    );
   },
+  states: ({ is, count }) => ranged("cart.items", { kind: "number" }, rangeOf(is, count)),
   words: ({ is, count }) => `the cart holds ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "item" : "items"}`,
 });

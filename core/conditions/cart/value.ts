@@ -1,10 +1,11 @@
 import { Type } from "@sinclair/typebox";
-import { Basis, basisWords } from "../../measures/basis.ts";
+import { ranged } from "../../checks/domain.ts";
+import { Basis, basisKey, basisWords } from "../../measures/basis.ts";
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
 import { formatMoney } from "../../money/format.ts";
 import { closed } from "../../plan/atoms.ts";
-import { COMPARISON_WORDS, Comparison, compared, turningPoints } from "../compare.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { defineCondition, leaf } from "../definition.ts";
 
 /** The cart's value on a basis. Without an amount for the currency nobody can say: unknown. */
 export const value = defineCondition({
@@ -18,14 +19,16 @@ export const value = defineCondition({
     amount: { byCurrency: { EUR: "20.00" } },
   },
   compile: ({ basis, is, amount }, context) => {
+    const measure = context.measureNumber({ kind: "value", basis }, "all");
     const to = amountFor(amount, context);
-    if (to === undefined) return constant(() => null);
-    const measure = context.measureNumber({ kind: "value", basis });
-    return {
-      test: ({ counted }) => compared(is, counted[measure], to),
-      thresholds: turningPoints(is, to).map((least) => ({ measure, least })),
-      seesLines: false,
-    };
+    return leaf(
+      to === undefined ? () => null : ({ reaches }) => compares(is, to, (least) => reaches(measure, least)),
+      (situation) => situation.count(measure),
+    );
+  },
+  states: ({ basis, is, amount }, context) => {
+    const to = amountFor(amount, context);
+    return to === undefined ? undefined : ranged(`cart.value ${basisKey(basis)}`, { kind: "number" }, rangeOf(is, to));
   },
   words: ({ basis, is, amount }, context) => {
     const to = amountFor(amount, context);

@@ -1,6 +1,7 @@
 import { Type } from "@sinclair/typebox";
+import { oneOf } from "../../checks/domain.ts";
 import { closed, Tag } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 
 /** Where the cart is: a web shop, an app, a till. Unknown unless the request says. */
@@ -14,7 +15,11 @@ export const channel = defineCondition({
   example: { kind: "channel", channels: ["app"] },
   compile: ({ channels }) => {
     const wanted = new Set(channels);
-    return constant(({ facts }) => (facts.channel === null ? null : wanted.has(facts.channel)));
+    return leaf(
+      ({ facts }) => (facts.channel === null ? null : wanted.has(facts.channel)),
+      ({ facts }) => facts.channel,
+    );
   },
+  states: ({ channels }) => oneOf("moment.channel", channels),
   words: ({ channels }) => `the cart is in ${orList(channels)}`,
 });

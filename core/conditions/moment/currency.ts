@@ -1,6 +1,7 @@
 import { Type } from "@sinclair/typebox";
+import { oneOf } from "../../checks/domain.ts";
 import { CurrencyCode, closed } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 
 /** The shopper pays in one of these currencies. */
@@ -14,7 +15,11 @@ export const currency = defineCondition({
   example: { kind: "currency", currencies: ["EUR"] },
   compile: ({ currencies }) => {
     const wanted = new Set(currencies);
-    return constant(({ facts }) => wanted.has(facts.currency));
+    return leaf(
+      ({ facts }) => wanted.has(facts.currency),
+      ({ facts }) => facts.currency,
+    );
   },
+  states: ({ currencies }) => oneOf("moment.currency", currencies),
   words: ({ currencies }) => `the shopper pays in ${orList(currencies)}`,
 });

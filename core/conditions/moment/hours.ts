@@ -1,10 +1,12 @@
 import { Type } from "@sinclair/typebox";
+import { ranged } from "../../checks/domain.ts";
+import { Clock, minuteOf } from "../../places/location.ts";
 import { closed } from "../../plan/atoms.ts";
 import { zoneClock } from "../../time/zone-clock.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 
-const Clock = Type.String({ pattern: "^([01][0-9]|2[0-3]):[0-5][0-9]$", description: "HH:MM" });
-const minuteOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
+const clockText = (minute: number) =>
+  `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
 
 /** The market's clocks show a time from one hour until another, half-open; past midnight when the end is not later. */
 export const hours = defineCondition({
@@ -15,10 +17,24 @@ export const hours = defineCondition({
   compile: ({ from, until }, { timeZone }) => {
     const clock = zoneClock(timeZone);
     const [start, end] = [minuteOf(from), minuteOf(until)];
-    return constant(({ facts }) => {
-      const { minute } = clock(facts.at);
-      return start < end ? start <= minute && minute < end : start <= minute || minute < end;
-    });
+    return leaf(
+      ({ facts }) => {
+        const { minute } = clock(facts.at);
+        return start < end ? start <= minute && minute < end : start <= minute || minute < end;
+      },
+      ({ facts }) => clockText(clock(facts.at).minute),
+    );
+  },
+  states: ({ from, until }) => {
+    const [start, end] = [minuteOf(from), minuteOf(until)];
+    const ranges =
+      start < end
+        ? [{ from: start, until: end }]
+        : [
+            { from: start, until: 1440 },
+            { from: 0, until: end },
+          ];
+    return ranged("moment.minute", { kind: "cycle", length: 1440 }, ...ranges);
   },
   words: ({ from, until }) => `it is between ${from} and ${until}`,
 });

@@ -1,6 +1,7 @@
 import { Type } from "@sinclair/typebox";
+import { oneOf } from "../../checks/domain.ts";
 import { closed, Locale } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 
 /** The shopper reads one of these languages; "pt" includes every kind of Portuguese. Unknown unless the request says. */
@@ -14,9 +15,12 @@ export const language = defineCondition({
   example: { kind: "language", languages: ["pt"] },
   compile: ({ languages }) => {
     const wanted = new Set(languages);
-    return constant(({ facts: { locale } }) =>
-      locale === null ? null : wanted.has(locale) || wanted.has(locale.split("-")[0] ?? locale),
+    return leaf(
+      ({ facts: { locale } }) =>
+        locale === null ? null : wanted.has(locale) || wanted.has(locale.split("-")[0] ?? locale),
+      ({ facts }) => facts.locale,
     );
   },
+  states: ({ languages }) => oneOf("moment.language", languages),
   words: ({ languages }) => `the shopper reads ${orList(languages)}`,
 });

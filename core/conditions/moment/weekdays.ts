@@ -1,7 +1,8 @@
 import { Type } from "@sinclair/typebox";
+import { ranged } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
 import { zoneClock } from "../../time/zone-clock.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 
 const NAMES = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
@@ -21,7 +22,12 @@ export const weekdays = defineCondition({
   compile: ({ days }, { timeZone }) => {
     const clock = zoneClock(timeZone);
     const wanted = new Set(days);
-    return constant(({ facts }) => wanted.has(clock(facts.at).weekday));
+    return leaf(
+      ({ facts }) => wanted.has(clock(facts.at).weekday),
+      ({ facts }) => NAMES[clock(facts.at).weekday - 1] ?? null,
+    );
   },
+  states: ({ days }) =>
+    ranged("moment.weekday", { kind: "cycle", length: 7 }, ...days.map((day) => ({ from: day - 1, until: day }))),
   words: ({ days }) => `it is ${orList([...days].sort().map((day) => NAMES[day - 1] ?? String(day)))}`,
 });

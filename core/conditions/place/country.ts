@@ -1,7 +1,8 @@
 import { Type } from "@sinclair/typebox";
+import { oneOf } from "../../checks/domain.ts";
 import { territoriesUnder } from "../../places/territory.ts";
 import { CountryCode, closed } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 
 const names = new Intl.DisplayNames(["en"], { type: "region" });
@@ -17,13 +18,17 @@ export const country = defineCondition({
   example: { kind: "country", countries: ["PT", "ES"] },
   compile: ({ countries }) => {
     const wanted = new Set(countries);
-    return constant(({ facts: { place } }) => {
-      if (place.countries.some((code) => wanted.has(code))) return true;
-      // Who only says "United States" may still mean Puerto Rico.
-      const narrower =
-        place.regions.length === 0 && place.countries.flatMap(territoriesUnder).some((code) => wanted.has(code));
-      return place.countries.length === 0 || narrower ? null : false;
-    });
+    return leaf(
+      ({ facts: { place } }) => {
+        if (place.countries.some((code) => wanted.has(code))) return true;
+        // Who only says "United States" may still mean Puerto Rico.
+        const narrower =
+          place.regions.length === 0 && place.countries.flatMap(territoriesUnder).some((code) => wanted.has(code));
+        return place.countries.length === 0 || narrower ? null : false;
+      },
+      ({ facts }) => facts.place.countries[0] ?? null,
+    );
   },
+  states: ({ countries }) => oneOf("place.country", countries),
   words: ({ countries }) => `it goes to ${orList(countries.map((code) => names.of(code) ?? code))}`,
 });

@@ -1,7 +1,7 @@
 import { Type } from "@sinclair/typebox";
 import { postcodePattern } from "../../places/postcode.ts";
 import { CountryCode, closed } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 
 /** It goes to postcodes of a country, by the same patterns zones use. Unknown while the postcode is. */
@@ -19,12 +19,20 @@ export const postcode = defineCondition({
   example: { kind: "postcode", country: "PT", patterns: ["9000..9399"] },
   compile: ({ country, patterns }) => {
     const compiled = patterns.flatMap((text) => postcodePattern(country, text) ?? []);
-    return constant(({ facts: { place } }) => {
-      if (place.countries.length > 0 && !place.countries.includes(country)) return false;
-      const code = place.postcode;
-      return code === null ? null : compiled.some((pattern) => pattern.matches(code));
-    });
+    return leaf(
+      ({ facts: { place } }) => {
+        if (place.countries.length > 0 && !place.countries.includes(country)) return false;
+        const code = place.postcode;
+        return code === null ? null : compiled.some((pattern) => pattern.matches(code));
+      },
+      ({ facts }) => facts.place.postcode,
+    );
   },
+  states: ({ country, patterns }) => ({
+    fact: "place.postcode",
+    domain: { kind: "postcode", country },
+    within: { kind: "patterns", patterns },
+  }),
   words: ({ country, patterns }) => `it goes to ${orList(patterns)} in ${country}`,
   problems: ({ country, patterns }, path) =>
     patterns.flatMap((text, i) =>

@@ -1,6 +1,7 @@
 import { Type } from "@sinclair/typebox";
+import { oneOf } from "../../checks/domain.ts";
 import { closed, RegionCode } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 
 /** It goes to one of these regions (ISO 3166-2). Unknown while the region is, unless the country already rules it out. */
@@ -15,10 +16,14 @@ export const region = defineCondition({
   compile: ({ regions }) => {
     const wanted = new Set(regions);
     const countries = new Set(regions.map((code) => code.slice(0, 2)));
-    return constant(({ facts: { place } }) => {
-      if (place.regions.length > 0) return place.regions.some((code) => wanted.has(code));
-      return place.countries.length > 0 && !place.countries.some((code) => countries.has(code)) ? false : null;
-    });
+    return leaf(
+      ({ facts: { place } }) => {
+        if (place.regions.length > 0) return place.regions.some((code) => wanted.has(code));
+        return place.countries.length > 0 && !place.countries.some((code) => countries.has(code)) ? false : null;
+      },
+      ({ facts }) => (facts.place.regions.length > 0 ? facts.place.regions : null),
+    );
   },
+  states: ({ regions }) => oneOf("place.region", regions),
   words: ({ regions }) => `it goes to ${orList(regions)}`,
 });

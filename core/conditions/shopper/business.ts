@@ -1,6 +1,7 @@
 import { Type } from "@sinclair/typebox";
+import { flag } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper buys for a company. */
 export const business = defineCondition({
@@ -8,6 +9,11 @@ export const business = defineCondition({
   family: "shopper",
   schema: Type.Object({ kind: Type.Literal("business") }, closed),
   example: { kind: "business" },
-  compile: () => constant(({ facts }) => facts.shopper.business === true),
+  compile: () =>
+    leaf(
+      ({ facts }) => facts.shopper.business === true,
+      ({ facts }) => facts.shopper.business === true,
+    ),
+  states: () => flag("shopper.business"),
   words: () => "the shopper buys for a company",
 });

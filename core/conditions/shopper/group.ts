@@ -1,6 +1,6 @@
 import { Type } from "@sinclair/typebox";
 import { closed, Tag } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 
 /** The shopper is in one of these groups. */
@@ -11,7 +11,15 @@ export const group = defineCondition({
   example: { kind: "group", groups: ["trade"] },
   compile: ({ groups }) => {
     const wanted = new Set(groups);
-    return constant(({ facts }) => (facts.shopper.groups ?? []).some((name) => wanted.has(name)));
+    return leaf(
+      ({ facts }) => (facts.shopper.groups ?? []).some((name) => wanted.has(name)),
+      ({ facts }) => facts.shopper.groups ?? [],
+    );
   },
+  states: ({ groups }) => ({
+    fact: "shopper.groups",
+    domain: { kind: "names" },
+    within: { kind: "names", how: "any", of: groups },
+  }),
   words: ({ groups }) => `the shopper is in ${orList(groups)}`,
 });

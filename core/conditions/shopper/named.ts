@@ -1,6 +1,7 @@
 import { Type } from "@sinclair/typebox";
+import { oneOf } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 
 /** The shopper is one of these, by the id the shop knows them by. A guest is nobody named. */
@@ -17,7 +18,11 @@ export const named = defineCondition({
   example: { kind: "named", ids: ["s-1001"] },
   compile: ({ ids }) => {
     const wanted = new Set(ids);
-    return constant(({ facts }) => facts.shopper.id !== undefined && wanted.has(facts.shopper.id));
+    return leaf(
+      ({ facts }) => facts.shopper.id !== undefined && wanted.has(facts.shopper.id),
+      ({ facts }) => facts.shopper.id ?? "a guest",
+    );
   },
+  states: ({ ids }) => oneOf("shopper.id", ids),
   words: ({ ids }) => `the shopper is ${ids.length > 3 ? `one of ${ids.length}` : orList(ids)}`,
 });

@@ -1,6 +1,7 @@
 import { Type } from "@sinclair/typebox";
+import { ranged } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 
 const DAY = 86_400_000;
 
@@ -17,10 +18,14 @@ export const notOrderedFor = defineCondition({
   ),
   example: { kind: "not-ordered-for", days: 90 },
   compile: ({ days }) =>
-    constant(({ facts }) => {
-      const { lastOrderAt, orderCount } = facts.shopper;
-      if (lastOrderAt !== undefined) return facts.at - Date.parse(lastOrderAt) >= days * DAY;
-      return orderCount === 0 ? true : null;
-    }),
+    leaf(
+      ({ facts }) => {
+        const { lastOrderAt, orderCount } = facts.shopper;
+        if (lastOrderAt !== undefined) return facts.at - Date.parse(lastOrderAt) >= days * DAY;
+        return orderCount === 0 ? true : null;
+      },
+      ({ facts }) => facts.shopper.lastOrderAt ?? (facts.shopper.orderCount === 0 ? "never" : null),
+    ),
+  states: ({ days }) => ranged("shopper.daysSinceOrder", { kind: "number" }, { from: days, until: null }),
   words: ({ days }) => `the shopper has not ordered for ${days} ${days === 1 ? "day" : "days"}`,
 });

@@ -1,7 +1,8 @@
 import { Type } from "@sinclair/typebox";
+import { ranged } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
-import { COMPARISON_WORDS, Comparison, compared } from "../compare.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { COMPARISON_WORDS, Comparison, compared, rangeOf } from "../compare.ts";
+import { defineCondition, leaf } from "../definition.ts";
 
 /** How many orders the shopper has placed so far; unknown unless the request says. */
 export const orders = defineCondition({
@@ -12,7 +13,12 @@ export const orders = defineCondition({
     closed,
   ),
   example: { kind: "orders", is: "exactly", count: 0 },
-  compile: ({ is, count }) => constant(({ facts }) => compared(is, facts.shopper.orderCount, count)),
+  compile: ({ is, count }) =>
+    leaf(
+      ({ facts }) => compared(is, facts.shopper.orderCount, count),
+      ({ facts }) => facts.shopper.orderCount ?? null,
+    ),
+  states: ({ is, count }) => ranged("shopper.orderCount", { kind: "number" }, rangeOf(is, count)),
   words: ({ is, count }) =>
     is === "exactly" && count === 0
       ? "it is the shopper's first order"

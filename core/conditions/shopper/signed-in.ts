@@ -1,6 +1,7 @@
 import { Type } from "@sinclair/typebox";
+import { flag } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
-import { constant, defineCondition } from "../definition.ts";
+import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper is signed in. A request that does not say is a guest's. */
 export const signedIn = defineCondition({
@@ -8,6 +9,11 @@ export const signedIn = defineCondition({
   family: "shopper",
   schema: Type.Object({ kind: Type.Literal("signed-in") }, closed),
   example: { kind: "signed-in" },
-  compile: () => constant(({ facts }) => facts.shopper.signedIn === true),
+  compile: () =>
+    leaf(
+      ({ facts }) => facts.shopper.signedIn === true,
+      ({ facts }) => facts.shopper.signedIn === true,
+    ),
+  states: () => flag("shopper.signedIn"),
   words: () => "the shopper is signed in",
 });

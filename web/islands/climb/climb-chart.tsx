@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import { type KeyboardEvent, type PointerEvent, useLayoutEffect, useRef, useState } from "react";
-import type { Climb, ClimbInterval } from "../../../core/climb/climb.ts";
+import { type Climb, type ClimbInterval, priceAt } from "../../../core/climb/climb.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { MessageStretch } from "./message-strip.ts";
 
@@ -48,7 +48,7 @@ export function ClimbChart({
   const money = (minor: number) => formatMoney(minor, climb.currency, "en", "short");
   const highest = Math.max(
     unit,
-    ...climb.intervals.flatMap(({ prices }) => prices.filter((price) => typeof price === "number")),
+    ...climb.intervals.flatMap((interval) => interval.prices.flatMap((_, option) => pricesOf(interval, option) ?? [])),
   );
   const x = scaleLinear([0, to], [MARGIN.left, width - MARGIN.right]);
   const y = scaleLinear([0, highest * 1.15], [HEIGHT - MARGIN.bottom, MARGIN.top]).nice(5);
@@ -111,8 +111,11 @@ export function ClimbChart({
               {money(tick)}
             </text>
           ))}
-        {climb.steps.map((flag, number) =>
-          flag.flag === null || flag.flag > to || !canStand(climb, number) ? null : (
+        {climb.steps.map(({ goal, ...mark }, number) => {
+          // Goals of items and weight stand nowhere on a scale of value.
+          if (goal === null || mark.measure !== "value") return null;
+          const flag = { ...mark, goal };
+          return flag.flag === null || flag.flag > to || !canStand(climb, number) ? null : (
             <FlagMark
               key={`${flag.offer}/${flag.step}`}
               label={money(flag.goal)}
@@ -126,8 +129,8 @@ export function ClimbChart({
               onCancel={onFlagCancel}
               onNudge={(by) => onFlagNudge(flag, by)}
             />
-          ),
-        )}
+          );
+        })}
         {climb.options.map((id, option) => (
           <path
             key={id}
@@ -306,14 +309,14 @@ function StripRow({
 function pathOf(intervals: readonly ClimbInterval[], option: number, x: Scale, y: Scale, nudge: number): string {
   let path = "";
   let drawing = false;
-  for (const { from, to, prices } of intervals) {
-    const price = prices[option];
-    if (typeof price !== "number") {
+  for (const interval of intervals) {
+    const ends = pricesOf(interval, option);
+    if (!ends) {
       drawing = false;
       continue;
     }
-    const level = y(price) + nudge;
-    path += `${drawing ? "L" : "M"}${x(from)} ${level}H${x(to + 1)}`;
+    const [start, end] = ends;
+    path += `${drawing ? "L" : "M"}${x(interval.from)} ${y(start) + nudge}L${x(interval.to + 1)} ${y(end) + nudge}`;
     drawing = true;
   }
   return path;
@@ -323,9 +326,9 @@ function pathOf(intervals: readonly ClimbInterval[], option: number, x: Scale, y
 function labels(climb: Climb, names: readonly string[], x: Scale, y: Scale) {
   const placed: { name: string; left: number; top: number; option: number }[] = [];
   climb.options.forEach((id, option) => {
-    const first = climb.intervals.find(({ prices }) => typeof prices[option] === "number");
-    const price = first?.prices[option];
-    if (!first || typeof price !== "number") return;
+    const first = climb.intervals.find((interval) => pricesOf(interval, option));
+    const [price] = (first && pricesOf(first, option)) ?? [];
+    if (!first || price === undefined) return;
     let top = y(price) - 8;
     while (placed.some((other) => Math.abs(other.top - top) < 15)) top -= 15;
     placed.push({ name: names[option] ?? id, left: x(first.from) + 14, top, option });
@@ -337,15 +340,24 @@ function intervalAt(climb: Climb, x: number): ClimbInterval | undefined {
   return climb.intervals.find(({ from, to }) => from <= x && x <= to);
 }
 
+/** What an option costs at both ends of an interval; undefined where it cannot be had. */
+function pricesOf(interval: ClimbInterval, option: number): [number, number] | undefined {
+  const [start, end] = [priceAt(interval, option, interval.from), priceAt(interval, option, interval.to)];
+  return typeof start === "number" && typeof end === "number" ? [start, end] : undefined;
+}
+
+function shownAt(climb: Climb, x: number): (number | string)[] {
+  const interval = intervalAt(climb, x);
+  return interval ? interval.prices.map((_, option) => priceAt(interval, option, x)) : [];
+}
+
 const pointsAt = (climb: Climb, x: number) =>
-  (intervalAt(climb, x)?.prices ?? []).flatMap((price, option) =>
-    typeof price === "number" ? [{ option, price }] : [],
-  );
+  shownAt(climb, x).flatMap((price, option) => (typeof price === "number" ? [{ option, price }] : []));
 
 /** What the cursor stands on, as text. */
 function readout(climb: Climb, names: readonly string[], stretches: readonly MessageStretch[], x: number): string {
   const money = (minor: number) => formatMoney(minor, climb.currency, "en");
-  const prices = (intervalAt(climb, x)?.prices ?? []).map(
+  const prices = shownAt(climb, x).map(
     (price, option) =>
       `${names[option]} ${typeof price === "number" ? (price === 0 ? "free" : money(price)) : "not available"}`,
   );

@@ -1,4 +1,4 @@
-import type { Climb } from "../../../core/climb/climb.ts";
+import { type Climb, priceAt } from "../../../core/climb/climb.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { MessageStretch } from "./message-strip.ts";
 
@@ -30,7 +30,7 @@ export function ClimbTable({ climb, optionNames, stretches }: Props) {
             </th>
             {prices.map((price, i) => (
               <td key={climb.options[i]} className="text-right">
-                {typeof price === "number" ? (price === 0 ? "Free" : money(price)) : "not available"}
+                {cellText(price, money)}
               </td>
             ))}
             <td>{texts.join(" · ") || "–"}</td>
@@ -41,15 +41,29 @@ export function ClimbTable({ climb, optionNames, stretches }: Props) {
   );
 }
 
+/** What an option costs at both ends of a row; null where it cannot be had. */
+type PriceCell = [number, number] | null;
+
+function cellText(price: PriceCell, money: (minor: number) => string): string {
+  if (!price) return "not available";
+  const [first, last] = price.map((minor) => (minor === 0 ? "Free" : money(minor)));
+  return first === last ? `${first}` : `${first} – ${last}`;
+}
+
 function rowsOf(climb: Climb, stretches: readonly MessageStretch[]) {
   const rows: {
     from: number;
     to: number;
-    prices: Climb["intervals"][number]["prices"];
+    prices: PriceCell[];
     texts: string[];
     key: string;
   }[] = [];
-  for (const { from, to, prices } of climb.intervals) {
+  for (const interval of climb.intervals) {
+    const { from, to } = interval;
+    const prices = interval.prices.map((_, option): PriceCell => {
+      const [first, end] = [priceAt(interval, option, from), priceAt(interval, option, to)];
+      return typeof first === "number" && typeof end === "number" ? [first, end] : null;
+    });
     const texts = stretches.find((stretch) => stretch.from <= from && from <= stretch.to)?.texts ?? [];
     const key = JSON.stringify([prices, texts]);
     const last = rows.at(-1);

@@ -1,10 +1,9 @@
 import type { Climb } from "../../../core/climb/climb.ts";
+import { measured } from "../../../core/measures/measure-spec.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { speakValues } from "../../../core/messages/speak.ts";
-import { formatMoney } from "../../../core/money/format.ts";
-import type { Offer } from "../../../core/offers/offer.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { told } from "../../../core/quote/quote.ts";
+import { statesSaid, textsFor, told } from "../../../core/quote/sayings.ts";
 
 /** A stretch of the climb over which shoppers read the same messages. `gained` counts the steps reached. */
 export type MessageStretch = { from: number; to: number; texts: string[]; gained: number };
@@ -27,25 +26,19 @@ export function messageStretches(
       last.to = to;
       continue;
     }
-    const texts = messages.flatMap(({ offer, step, state, goal }) => {
-      const text = textOf(
-        plan.offers.find(({ id }) => id === offer),
-        step,
-        state,
-        locale,
-        languages,
-      );
+    const texts = messages.flatMap((entry) => {
+      const offer = plan.offers.find(({ id }) => id === entry.offer);
+      const ladder = entries.filter((other) => other.offer === entry.offer);
+      const step = offer?.steps.find(({ id }) => id === entry.step);
+      const states = statesSaid(entry.state, ladder, ladder.indexOf(entry), 0, offer?.nearlyThere);
+      const wording = step && textsFor(step.wording, "cart", states);
+      const text = wording && pickText(wording, locale, languages);
       if (!text) return [];
-      const money = formatMoney(goal, climb.currency, text.locale, "short");
-      return [speakValues(text, { goal: money, counted: "…", remaining: "…", percent: "…" })];
+      const goal = entry.goal === null ? "" : measured(entry.measure, entry.goal, climb.currency, text.locale, "short");
+      const open = { counted: "…", remaining: "…", percent: "…", reward: "…", deadline: "…", place: "…" };
+      return [speakValues(text, { goal, ...open })];
     });
     stretches.push({ from, to, texts, gained: messages.filter(({ state }) => state === "reached").length, key });
   }
   return stretches.map(({ key: _, ...stretch }) => stretch);
-}
-
-function textOf(offer: Offer | undefined, step: string, state: string, locale: string, languages: readonly string[]) {
-  if (state !== "empty" && state !== "on-the-way" && state !== "reached") return undefined;
-  const wording = offer?.steps.find(({ id }) => id === step)?.wording[state];
-  return wording && pickText(wording, locale, languages);
 }

@@ -7,7 +7,7 @@ import { byPosition } from "../../../core/plan/atoms.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { GoalField } from "./goal-field.tsx";
-import { withGoal } from "./with-goal.ts";
+import { spendGoal, withGoal } from "./with-goal.ts";
 
 /** Steps down, markets and their currencies across: every goal of an offer in one table. */
 export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
@@ -38,7 +38,8 @@ export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
                 {stepWords(plan, step)}
               </th>
               {columns.map(({ market, currency }) => {
-                const amount = resolveAmount(step.goal.at, { market: market.id, currency, rates });
+                const at = spendGoal(step);
+                const amount = at && resolveAmount(at, { market: market.id, currency, rates });
                 const minor = amount?.minor;
                 const edit = (value: number) =>
                   ({

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import { countedAt } from "../../../core/climb/climb.ts";
 import { conditionWords } from "../../../core/conditions/condition.ts";
-import { basisWords } from "../../../core/measures/basis.ts";
+import { measureWords } from "../../../core/measures/measure-spec.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
@@ -21,7 +21,7 @@ import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { GoalField } from "./goal-field.tsx";
 import { GoalGrid } from "./goal-grid.tsx";
-import { withGoal } from "./with-goal.ts";
+import { spendGoal, withGoal } from "./with-goal.ts";
 
 type Props = {
   state: DraftState;
@@ -64,7 +64,7 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
   // By keyboard the goal itself moves: the climb may still be drawing the last move.
   const nudgeFlag = (flag: { offer: string; step: string }, by: number) => {
     const offer = plan.offers.find(({ id }) => id === flag.offer);
-    const at = offer?.steps.find(({ id }) => id === flag.step)?.goal.at;
+    const at = spendGoal(offer?.steps.find(({ id }) => id === flag.step));
     const goal = at && market && amountFor(at, { market: market.id, currency, rates: ratesOf(plan) });
     if (!offer || !market || goal === undefined || goal === null) return;
     const body = withGoal(offer, flag.step, market.id, currency, Math.max(0, goal + by));
@@ -146,7 +146,7 @@ function OfferHeading({ offer, state, market, currency }: OfferHeadingProps) {
     <section aria-label={offer.name} className="mt-1">
       <h2 className="text-[20px] leading-7 font-bold text-balance">
         {parts.map(({ text, step }, i) => {
-          const at = offer.steps.find(({ id }) => id === step)?.goal.at;
+          const at = spendGoal(offer.steps.find(({ id }) => id === step));
           // What follows a goal begins with a comma, which stays on the goal's line.
           const afterGoal = parts[i - 1]?.step !== undefined;
           if (!at || step === undefined) return <span key={text}>{afterGoal ? text.slice(1) : text}</span>;
@@ -170,7 +170,7 @@ function OfferHeading({ offer, state, market, currency }: OfferHeadingProps) {
       </h2>
       <p className="text-[13px] text-quiet">
         {offer.on ? "On" : "Switched off"} <span aria-hidden>·</span> applies by itself <span aria-hidden>·</span>{" "}
-        counts {basisWords(offer.basis)}
+        counts {measureWords(offer.counts)}
         {offer.when && (
           <>
             {" "}
@@ -204,7 +204,12 @@ function useClimbEnd(
   const { plan } = state;
   const context = plan && market && { market: market.id, currency: request.currency, rates: ratesOf(plan) };
   const here = plan && context ? plan.offers.filter((offer) => holdsIn(plan, offer, context.market)) : [];
-  const goals = here.flatMap(({ steps }) => steps.map(({ goal }) => (context && amountFor(goal.at, context)) ?? 0));
+  const goals = here.flatMap(({ steps }) =>
+    steps.map((step) => {
+      const at = spendGoal(step);
+      return (at && context && amountFor(at, context)) ?? 0;
+    }),
+  );
   const farthest = Math.max(60 * unit, ...goals.map((goal) => goal * 1.6), cartValue * 1.2);
   const step = 20 * unit;
   const wanted = Math.ceil(farthest / step) * step;

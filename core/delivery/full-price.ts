@@ -1,0 +1,212 @@
+import { isOrdinary, type ReadLine } from "../cart/read-cart.ts";
+import { compileCharge } from "../charges/charge.ts";
+import { type ChargeContext, type ChargeTrace, isMissing, type NoPrice } from "../charges/charged.ts";
+import type { CompiledCondition, Trace } from "../conditions/condition.ts";
+import { holds, type Situation } from "../conditions/facts.ts";
+import { metres } from "../measures/quantity.ts";
+import { type Amount, amountFor, stepFor } from "../money/amount.ts";
+import { percent } from "../money/decimal.ts";
+import { type Form, least, minus, most, plus, times, toMultiple } from "../money/form.ts";
+import { add, divide, ONE, type Rational, ZERO } from "../money/rational.ts";
+import type { Market, Zone } from "../places/market.ts";
+import { byPosition } from "../plan/atoms.ts";
+import { compileHandling } from "./handling.ts";
+import type { DeliveryOption } from "./option.ts";
+
+/** What the full price of an option is made of, exactly, as the market writes prices. */
+export type Parts = { readonly charge: Form; readonly handling: Form; readonly surcharges: Form; readonly own: Form };
+
+export const sumOf = ({ charge, handling, surcharges, own }: Parts): Form =>
+  plus(plus(charge, handling), plus(surcharges, own));
+
+export type FullPrice = Parts | NoPrice;
+export const hasNoPrice = (price: FullPrice): price is NoPrice => typeof price === "string";
+
+/** One line of the account of a full price: what it adds, and how it came about. */
+export type PriceLine = {
+  readonly part:
+    | "charge"
+    | "base"
+    | "mark-up"
+    | "minimum"
+    | "maximum"
+    | "tax"
+    | "rounding"
+    | "handling"
+    | "surcharge"
+    | "own-charge";
+  readonly amount: Form;
+  readonly id?: string;
+  readonly charge?: ChargeTrace;
+  readonly when?: Trace;
+};
+
+/** Told about every line as it is computed; nobody is in the fast form. The price comes from the same steps. */
+type Tell = (line: PriceLine) => void;
+
+export type CompiledFullPrice = {
+  readonly price: (situation: Situation, tell?: Tell) => FullPrice;
+  readonly when: CompiledCondition | null;
+  readonly taxRate: Rational;
+  readonly seesLineFigures: boolean;
+};
+
+const NOTHING: Parts = { charge: 0, handling: 0, surcharges: 0, own: 0 };
+const everything = () => true;
+
+export function compileFullPrice(
+  option: DeliveryOption,
+  market: Market,
+  zone: Zone,
+  context: ChargeContext,
+): CompiledFullPrice {
+  const standard = percent(zone.standardTaxRate) ?? ZERO;
+  const taxRate = option.taxRate === undefined ? standard : (percent(option.taxRate) ?? standard);
+  const charge = compileCharge(option.charge, context);
+  const when = option.when ? context.compileWhen(option.when) : null;
+  const surcharges = [...(option.surcharges ?? [])].sort(byPosition).map((surcharge) => ({
+    id: surcharge.id,
+    when: surcharge.when ? context.compileWhen(surcharge.when) : null,
+    charge: compileCharge(surcharge.charge, context),
+  }));
+  const seesLineFigures =
+    charge.seesLineFigures ||
+    when?.seesLineFigures === true ||
+    surcharges.some((one) => one.charge.seesLineFigures || one.when?.seesLineFigures === true);
+  const steps = chargeSteps(option, market, taxRate, context);
+  const [ownHandling, zoneHandling] = [option.handling, zone.handling].map((one) => compileHandling(one, context));
+  const reach = distanceTest(option, context);
+  const settled = taxFactor(option, market, taxRate);
+  if (!steps || !ownHandling || !zoneHandling) {
+    return { price: () => "no-amount", when, taxRate, seesLineFigures };
+  }
+
+  const price = (situation: Situation, tell?: Tell): FullPrice => {
+    if (when && !holds(when, situation)) return when.test(situation) === null ? "condition-unknown" : "condition";
+    const far = reach?.(situation);
+    if (far) return far;
+    const { lines, horizon } = situation;
+    // The zone's charges are for ordinary goods; with nothing in the cart they are what the first would cost.
+    const ordinary = lines.length === 0 || lines.some(isOrdinary);
+    if (!ordinary && !lines.some(hasOwnCharge)) return NOTHING;
+
+    let running: Form = 0;
+    if (ordinary) {
+      const charged = charge.price(situation);
+      tell?.({
+        part: "charge",
+        amount: isMissing(charged) ? 0 : charged,
+        charge: charge.explain(situation),
+      });
+      if (isMissing(charged)) return charged;
+      running = charged;
+    }
+    for (const { part, apply } of steps) {
+      if (!ordinary && part !== "base" && part !== "tax") continue;
+      const next = apply(running, horizon);
+      if (tell && next !== running) tell({ part, amount: minus(next, running) });
+      running = next;
+    }
+
+    const goods = () => situation.goods(everything);
+    const handling = plus(ownHandling(running, goods), zoneHandling(running, goods));
+    if (tell && handling !== 0) tell({ part: "handling", amount: handling });
+
+    let extra: Form = 0;
+    for (const surcharge of surcharges) {
+      const applies = surcharge.when ? surcharge.when.test(situation) : true;
+      if (applies === null && !situation.unknownAs) return "condition-unknown";
+      // What an unknown address may cost at least is without it.
+      if (applies !== true) continue;
+      const charged = surcharge.charge.price(situation);
+      if (isMissing(charged)) return charged;
+      const amount = times(charged, settled);
+      tell?.({
+        part: "surcharge",
+        id: surcharge.id,
+        amount,
+        charge: surcharge.charge.explain(situation),
+        ...(surcharge.when ? { when: surcharge.when.explain(situation) } : {}),
+      });
+      extra = plus(extra, amount);
+    }
+
+    let own = 0;
+    for (const line of lines) {
+      const amount = ownCharge(line);
+      if (amount === 0) continue;
+      tell?.({ part: "own-charge", id: line.sku, amount });
+      own += amount;
+    }
+    return { charge: running, handling, surcharges: extra, own };
+  };
+  return { price, when, taxRate, seesLineFigures };
+}
+
+const hasOwnCharge = ({ delivery }: ReadLine) => delivery?.kind === "own-charge";
+
+const ownCharge = ({ delivery, quantity }: ReadLine): number => {
+  if (delivery?.kind !== "own-charge") return 0;
+  return delivery.per === "piece" ? delivery.amount * quantity : delivery.amount;
+};
+
+type Step = {
+  readonly part: PriceLine["part"];
+  readonly apply: (charge: Form, horizon: Situation["horizon"]) => Form;
+};
+
+/** What happens to a charge on its way to the shopper, in order; null where an amount is missing. */
+function chargeSteps(option: DeliveryOption, market: Market, taxRate: Rational, context: ChargeContext): Step[] | null {
+  const steps: Step[] = [];
+  let complete = true;
+  const withAmount = (amount: Amount | undefined, step: (minor: number) => Step) => {
+    if (!amount) return;
+    const minor = amountFor(amount, context);
+    if (minor === undefined) complete = false;
+    else steps.push(step(minor));
+  };
+  withAmount(option.base, (base) => ({ part: "base", apply: (charge) => plus(charge, base) }));
+  const markUp = percent(option.markUp?.percent ?? "0") ?? ZERO;
+  if (markUp.n !== 0n) steps.push({ part: "mark-up", apply: (charge) => times(charge, add(ONE, markUp)) });
+  withAmount(option.markUp?.amount, (more) => ({ part: "mark-up", apply: (charge) => plus(charge, more) }));
+  withAmount(option.minimum, (floor) => ({
+    part: "minimum",
+    apply: (charge, horizon) => most(charge, floor, horizon),
+  }));
+  withAmount(option.maximum, (cap) => ({ part: "maximum", apply: (charge, horizon) => least(charge, cap, horizon) }));
+  const factor = taxFactor(option, market, taxRate);
+  if (factor !== ONE) steps.push({ part: "tax", apply: (charge) => times(charge, factor) });
+  const rounding = option.rounding?.[context.currency];
+  const step = rounding && stepFor(rounding, context.currency);
+  if (rounding && step) {
+    const { direction, lessOne } = rounding;
+    steps.push({
+      part: "rounding",
+      apply: (charge, horizon) => Math.max(0, toMultiple(charge, step, direction, horizon) - (lessOne ? 1 : 0)),
+    });
+  }
+  return complete ? steps : null;
+}
+
+/** What turns a charge as it was entered into one as the market writes prices. */
+function taxFactor(option: DeliveryOption, market: Market, taxRate: Rational): Rational {
+  const withTax = option.entered === undefined ? market.pricesIncludeTax : option.entered === "with-tax";
+  if (withTax === market.pricesIncludeTax) return ONE;
+  const plusTax = add(ONE, taxRate);
+  return market.pricesIncludeTax ? plusTax : divide(ONE, plusTax);
+}
+
+/** Whether it is too far for the store's own round; an unknown place may yet be near. */
+function distanceTest(
+  { way }: DeliveryOption,
+  context: ChargeContext,
+): ((situation: Situation) => NoPrice | null) | null {
+  if (way?.kind !== "local" || !way.within) return null;
+  const furthest = metres(way.within);
+  const measure = context.measureNumber({ kind: "distance", from: way.location }, "all");
+  return (situation) => {
+    const beyond = situation.reaches(measure, furthest + 1);
+    if (beyond === null) return situation.unknownAs ? null : "place-unknown";
+    return beyond ? "too-far" : null;
+  };
+}

@@ -1,0 +1,128 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { type Calendars, Clock, dayText, type Location, minuteOf, restDays, Weekdays } from "../places/location.ts";
+import { byKind, closed, Id } from "../plan/atoms.ts";
+import type { Problem } from "../plan/problem.ts";
+import { momentOf, zoneClock } from "../time/zone-clock.ts";
+
+const Days = Type.Object(
+  { least: Type.Integer({ minimum: 0, maximum: 365 }), most: Type.Integer({ minimum: 0, maximum: 365 }) },
+  { ...closed, title: "Days", description: "Working days" },
+);
+
+/**
+ * When goods arrive, or can be collected. Orders up to the cut-off hour of a working day, by the location's clocks, are
+ * begun that day, later ones the next working day. Preparation and transit are counted in working days; collection is
+ * ready after so many minutes of opening hours.
+ */
+export const DeliveryPromise = byKind(
+  [
+    Type.Object(
+      {
+        kind: Type.Literal("arrives"),
+        from: Id,
+        cutOff: Clock,
+        workingDays: Weekdays,
+        preparation: Days,
+        transit: Days,
+      },
+      closed,
+    ),
+    Type.Object(
+      {
+        kind: Type.Literal("ready"),
+        at: Id,
+        lead: Type.Integer({ minimum: 0, maximum: 100_000, description: "Minutes" }),
+      },
+      closed,
+    ),
+  ],
+  "DeliveryPromise",
+);
+export type DeliveryPromise = Static<typeof DeliveryPromise>;
+
+/** The earliest and the latest day (ISO), by the location's clocks; for collection the moment it is ready from. */
+export type Promised = { earliest: string; latest: string; readyAt?: string };
+
+/** Nothing is promised further ahead: a location that never opens has nothing to promise. */
+const FURTHEST = 400;
+
+/** @returns from a moment in milliseconds of UTC to what is promised; null when nothing can be */
+export function compilePromise(
+  promise: DeliveryPromise,
+  locations: ReadonlyMap<string, Location>,
+  calendars: Calendars,
+): (at: number) => Promised | null {
+  const location = locations.get(promise.kind === "arrives" ? promise.from : promise.at);
+  if (!location) return () => null;
+  const rest = restDays(location, calendars);
+  const clock = zoneClock(location.timeZone);
+  if (promise.kind === "ready") return readyAfter(promise.lead, location, rest);
+  const works = (day: number) => !rest.has(day) && promise.workingDays.includes(weekdayOf(day));
+  const cutOff = minuteOf(promise.cutOff);
+  const workingDay = (day: number, ahead: number): number | null => {
+    let found = day;
+    for (let left = ahead; found < day + FURTHEST + 7 * ahead; found += 1) {
+      if (!works(found)) continue;
+      if (left === 0) return found;
+      left -= 1;
+    }
+    return null;
+  };
+  return (at) => {
+    const { day, minute } = clock(at);
+    const begun = workingDay(works(day) && minute >= cutOff ? day + 1 : day, 0);
+    if (begun === null) return null;
+    const { preparation, transit } = promise;
+    const earliest = workingDay(begun, preparation.least + transit.least);
+    const latest = workingDay(begun, preparation.most + transit.most);
+    return earliest === null || latest === null ? null : { earliest: dayText(earliest), latest: dayText(latest) };
+  };
+}
+
+/** 1970-01-01 was a Thursday; ISO 8601 counts from Monday, 1. */
+const weekdayOf = (day: number) => ((((day + 3) % 7) + 7) % 7) + 1;
+
+function readyAfter(
+  lead: number,
+  { openingHours, timeZone }: Location,
+  rest: ReadonlySet<number>,
+): (at: number) => Promised | null {
+  const clock = zoneClock(timeZone);
+  const hoursOn = (day: number) =>
+    rest.has(day)
+      ? []
+      : (openingHours ?? [])
+          .filter(({ days }) => days.includes(weekdayOf(day)))
+          .map(({ from, until }) => ({ from: minuteOf(from), until: minuteOf(until) }))
+          .sort((a, b) => a.from - b.from);
+  return (at) => {
+    const now = clock(at);
+    let left = lead;
+    for (let day = now.day; day < now.day + FURTHEST; day += 1) {
+      for (const { from, until } of hoursOn(day)) {
+        const start = day === now.day ? Math.max(from, now.minute) : from;
+        if (start >= until) continue;
+        if (start + left < until) {
+          const minute = start + left;
+          const local = `${dayText(day)}T${twoDigits(Math.floor(minute / 60))}:${twoDigits(minute % 60)}`;
+          const ready = Math.max(at, momentOf(local, timeZone, "start"));
+          return { earliest: dayText(day), latest: dayText(day), readyAt: new Date(ready).toISOString() };
+        }
+        left -= until - start;
+      }
+    }
+    return null;
+  };
+}
+
+const twoDigits = (figure: number) => String(figure).padStart(2, "0");
+
+export function promiseProblems(promise: DeliveryPromise, path: string, locations: ReadonlySet<string>): Problem[] {
+  const [key, id] = promise.kind === "arrives" ? (["from", promise.from] as const) : (["at", promise.at] as const);
+  const missing = locations.has(id) ? [] : [{ path: `${path}/${key}`, message: `there is no location "${id}"` }];
+  if (promise.kind === "ready") return missing;
+  const backwards = (["preparation", "transit"] as const)
+    .filter((part) => promise[part].most < promise[part].least)
+    .map((part) => ({ path: `${path}/${part}/most`, message: "has to be no less than the least" }));
+  return [...missing, ...backwards];
+}

@@ -1,0 +1,19 @@
+import type { Coordinates } from "../quote/request.ts";
+
+/** Mean radius of the Earth in metres (IUGG). */
+const EARTH = 6_371_008.8;
+
+/**
+ * Great-circle distance in whole metres, by the haversine formula on a sphere of the Earth's mean radius. Binary floats
+ * are right here: it is geometry, not money, and a metre is as fine as anyone sets a radius.
+ *
+ * @example distanceBetween([41.15, -8.61], [38.72, -9.14]) // Porto to Lisbon: 273910 or so
+ */
+export function distanceBetween([latA, lonA]: Coordinates, [latB, lonB]: Coordinates): number {
+  const [a, b] = [radians(latA), radians(latB)];
+  const across = Math.sin(radians(lonB - lonA) / 2) ** 2 * Math.cos(a) * Math.cos(b);
+  const h = Math.sin((b - a) / 2) ** 2 + across;
+  return Math.round(2 * EARTH * Math.asin(Math.min(1, Math.sqrt(h))));
+}
+
+const radians = (degrees: number) => (degrees * Math.PI) / 180;

@@ -1,0 +1,42 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { closed, Tag } from "../plan/atoms.ts";
+
+/** Goods that do not count, or do not profit: lines in any of these. */
+export const LeavesOut = Type.Object(
+  {
+    categories: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
+    tags: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
+    skus: Type.Optional(Type.Array(Tag, { maxItems: 1000 })),
+  },
+  { ...closed, title: "LeavesOut", description: "Lines in any of these do not count" },
+);
+export type LeavesOut = Static<typeof LeavesOut>;
+
+type Named = { readonly sku: string; readonly categories: readonly string[]; readonly tags: readonly string[] };
+export type GoodsFilter = (line: Named) => boolean;
+
+const everything: GoodsFilter = () => true;
+
+/** Whether a line counts. */
+export function goodsFilter(leavesOut: LeavesOut | undefined): GoodsFilter {
+  const categories = new Set(leavesOut?.categories);
+  const tags = new Set(leavesOut?.tags);
+  const skus = new Set(leavesOut?.skus);
+  if (categories.size + tags.size + skus.size === 0) return everything;
+  return (line) =>
+    !skus.has(line.sku) &&
+    !line.categories.some((name) => categories.has(name)) &&
+    !line.tags.some((name) => tags.has(name));
+}
+
+/** The same for filters that mean the same. */
+export function leavesOutKey(leavesOut: LeavesOut | undefined): string {
+  const sorted = (list: readonly string[] | undefined) => [...new Set(list ?? [])].sort();
+  return JSON.stringify([sorted(leavesOut?.categories), sorted(leavesOut?.tags), sorted(leavesOut?.skus)]);
+}
+
+/** @example ", leaving out gift-cards" */
+export function leavesOutWords(leavesOut: LeavesOut | undefined): string {
+  const names = [...(leavesOut?.categories ?? []), ...(leavesOut?.tags ?? []), ...(leavesOut?.skus ?? [])];
+  return names.length > 0 ? `, leaving out ${new Intl.ListFormat("en").format(names)}` : "";
+}

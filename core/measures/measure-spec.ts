@@ -1,0 +1,181 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
+import { rounded } from "../money/form.ts";
+import { formatMoney } from "../money/format.ts";
+import { byKind, closed, Id } from "../plan/atoms.ts";
+import type { Problem } from "../plan/problem.ts";
+import { Basis, basisKey, basisWords } from "./basis.ts";
+import { LeavesOut, leavesOutKey, leavesOutWords } from "./goods-filter.ts";
+import { cubicMillimetres, Distance, metres, milligrams, Volume, Weight } from "./quantity.ts";
+
+const packing = {
+  packing: Type.Optional({ ...Weight, description: "Added when anything is shipped" }),
+  roundUpTo: Type.Optional({ ...Weight, description: "The weight is rounded up to a multiple of this" }),
+};
+const divisor = Type.Optional(
+  Type.Integer({ minimum: 1, maximum: 100_000, description: "Cubic centimetres to the kilogram; 5000 unless given" }),
+);
+
+const ValueSpec = Type.Object({ kind: Type.Literal("value"), basis: Basis }, closed);
+const ItemsSpec = Type.Object({ kind: Type.Literal("items"), leavesOut: Type.Optional(LeavesOut) }, closed);
+const WeightSpec = Type.Object(
+  { kind: Type.Literal("weight"), leavesOut: Type.Optional(LeavesOut), ...packing },
+  closed,
+);
+
+/** What a ladder of steps is measured by. */
+export const LadderMeasure = byKind([ValueSpec, ItemsSpec, WeightSpec], "LadderMeasure");
+export type LadderMeasure = Static<typeof LadderMeasure>;
+
+/**
+ * What is counted: value on a basis (minor units), items (pieces), weight (whole milligrams), volume (cubic millimetres),
+ * volumetric weight, the greater of both weights, weight times volume (gram litres), distance from a location (metres).
+ */
+export const MeasureSpec = byKind(
+  [
+    ValueSpec,
+    ItemsSpec,
+    WeightSpec,
+    Type.Object({ kind: Type.Literal("volume") }, closed),
+    Type.Object({ kind: Type.Literal("volumetric-weight"), divisor, ...packing }, closed),
+    Type.Object({ kind: Type.Literal("chargeable-weight"), divisor, ...packing }, closed),
+    Type.Object({ kind: Type.Literal("weight-volume") }, closed),
+    Type.Object({ kind: Type.Literal("distance"), from: Id }, closed),
+  ],
+  "MeasureSpec",
+);
+export type MeasureSpec = Static<typeof MeasureSpec>;
+
+/** Which lines a count is about: all, those that are shipped, or those that the zone's charges are for. */
+export type Scope = "all" | "shipped" | "ordinary";
+
+/** The same text for specs that mean the same, so that a measure is counted once per quote. */
+export function measureKey(spec: MeasureSpec, scope: Scope): string {
+  switch (spec.kind) {
+    case "value":
+      return `value ${basisKey(spec.basis)}`;
+    case "items":
+      return `items ${scope} ${leavesOutKey(spec.leavesOut)}`;
+    case "weight":
+      return JSON.stringify(["weight", scope, leavesOutKey(spec.leavesOut), spec.packing, spec.roundUpTo]);
+    case "volumetric-weight":
+    case "chargeable-weight":
+      return JSON.stringify([spec.kind, scope, spec.divisor, spec.packing, spec.roundUpTo]);
+    case "volume":
+    case "weight-volume":
+      return `${spec.kind} ${scope}`;
+    case "distance":
+      return `distance ${spec.from}`;
+  }
+}
+
+const WeightVolume = Type.Object({ weight: Weight, volume: Volume }, closed);
+
+/** A point on a measure's scale, in the measure's own terms. */
+export const Mark = Type.Union(
+  [
+    Amount,
+    Type.Object({ items: Type.Integer({ minimum: 0, maximum: 1_000_000 }) }, closed),
+    Type.Object({ weight: Weight }, closed),
+    Type.Object({ volume: Volume }, closed),
+    Type.Object({ weightVolume: WeightVolume }, closed),
+    Type.Object({ distance: Distance }, closed),
+  ],
+  { title: "Mark" },
+);
+export type Mark = Static<typeof Mark>;
+
+/** The amount of a mark on a value measure; undefined for marks in other terms. */
+export function amountOf(mark: Mark): Amount | undefined {
+  return "items" in mark || "weight" in mark || "volume" in mark || "weightVolume" in mark || "distance" in mark
+    ? undefined
+    : mark;
+}
+
+const TERMS: Readonly<Record<MeasureSpec["kind"], string>> = {
+  value: "an amount",
+  items: "items",
+  weight: "a weight",
+  "volumetric-weight": "a weight",
+  "chargeable-weight": "a weight",
+  volume: "a volume",
+  "weight-volume": "a weightVolume",
+  distance: "a distance",
+};
+
+function termsOf(mark: Mark): string {
+  if ("items" in mark) return "items";
+  if ("weight" in mark) return "a weight";
+  if ("volume" in mark) return "a volume";
+  if ("weightVolume" in mark) return "a weightVolume";
+  if ("distance" in mark) return "a distance";
+  return "an amount";
+}
+
+/** A mark in whole units of its measure; undefined where it has no amount. @example markAt({ items: 3 }, context) // 3 */
+export function markAt(mark: Mark, context: AmountContext): number | undefined {
+  if ("items" in mark) return mark.items;
+  if ("weight" in mark) return rounded(milligrams(mark.weight));
+  if ("volume" in mark) return rounded(cubicMillimetres(mark.volume));
+  if ("weightVolume" in mark)
+    return gramLitres(
+      rounded(milligrams(mark.weightVolume.weight)),
+      rounded(cubicMillimetres(mark.weightVolume.volume)),
+    );
+  if ("distance" in mark) return metres(mark.distance);
+  return amountFor(mark, context);
+}
+
+/** Weight times volume in whole gram litres: milligrams × cubic millimetres / 10⁹, rounded. */
+export const gramLitres = (mg: number, mm3: number): number =>
+  Number((2n * BigInt(mg) * BigInt(mm3) + 1_000_000_000n) / 2_000_000_000n);
+
+export function markProblems(mark: Mark, spec: MeasureSpec, path: string, references: AmountReferences): Problem[] {
+  if (termsOf(mark) !== TERMS[spec.kind])
+    return [{ path, message: `has to be ${TERMS[spec.kind]}, since ${spec.kind} is counted` }];
+  const amount = amountOf(mark);
+  return amount ? amountProblems(amount, path, references) : [];
+}
+
+/** @example "goods after all discounts, with tax" */
+export function measureWords(spec: MeasureSpec): string {
+  switch (spec.kind) {
+    case "value":
+      return basisWords(spec.basis);
+    case "items":
+    case "weight":
+      return `${spec.kind}${leavesOutWords(spec.leavesOut)}`;
+    case "distance":
+      return `distance from ${spec.from}`;
+    default:
+      return spec.kind.replace("-", " ");
+  }
+}
+
+/** A figure of a measure in words, in whole units in. @example measured({ kind: "weight" }, 2_000_000, "EUR", "en") // "2 kg" */
+export function measured(
+  kind: MeasureSpec["kind"],
+  count: number,
+  currency: string,
+  locale: string,
+  style: "exact" | "short" = "exact",
+): string {
+  const figure = (value: number, unit: string) =>
+    new Intl.NumberFormat(locale, { style: "unit", unit, maximumFractionDigits: 3 }).format(value);
+  switch (kind) {
+    case "value":
+      return formatMoney(count, currency, locale, style);
+    case "items":
+      return new Intl.NumberFormat(locale).format(count);
+    case "weight":
+    case "volumetric-weight":
+    case "chargeable-weight":
+      return count < 1_000_000 ? figure(count / 1000, "gram") : figure(count / 1_000_000, "kilogram");
+    case "volume":
+      return figure(count / 1_000_000, "liter");
+    case "weight-volume":
+      return `${new Intl.NumberFormat(locale).format(count / 1000)} kg·l`;
+    case "distance":
+      return count < 1000 ? figure(count, "meter") : figure(count / 1000, "kilometer");
+  }
+}

@@ -1,0 +1,63 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { ByLocale, CountryCode, closed, Id, Position } from "../plan/atoms.ts";
+import type { Problem } from "../plan/problem.ts";
+import { Coordinates } from "../quote/request.ts";
+
+export const Clock = Type.String({ pattern: "^([01][0-9]|2[0-3]):[0-5][0-9]$", description: "HH:MM" });
+export const minuteOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
+
+export const Weekdays = Type.Array(Type.Integer({ minimum: 1, maximum: 7, description: "ISO 8601: Monday is 1" }), {
+  minItems: 1,
+  maxItems: 7,
+  uniqueItems: true,
+});
+
+const Day = Type.String({ pattern: "^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])$", description: "YYYY-MM-DD" });
+
+/** Where goods are shipped from, or collected: a warehouse, a shop. */
+export const Location = Type.Object(
+  {
+    id: Id,
+    position: Position,
+    name: ByLocale,
+    at: { ...Coordinates, description: "Latitude and longitude in degrees" },
+    country: CountryCode,
+    postcode: Type.Optional(Type.String({ maxLength: 16 })),
+    timeZone: Type.String({ maxLength: 64, description: "IANA time zone" }),
+    /** When goods can be collected. */
+    openingHours: Type.Optional(
+      Type.Array(Type.Object({ days: Weekdays, from: Clock, until: Clock }, closed), { maxItems: 50 }),
+    ),
+    holidays: Type.Optional(
+      Type.String({
+        pattern: "^[A-Z]{2}(-[A-Z0-9]{1,3}){0,2}$",
+        description: "Whose public holidays are kept: a country, or a region of one",
+      }),
+    ),
+    closedOn: Type.Optional(Type.Array(Day, { maxItems: 400, description: "Other days without work" })),
+    instructions: Type.Optional(ByLocale),
+  },
+  { ...closed, title: "Location" },
+);
+export type Location = Static<typeof Location>;
+
+export function locationProblems({ openingHours }: Location, path: string): Problem[] {
+  return (openingHours ?? []).flatMap(({ from, until }, i) =>
+    minuteOf(from) < minuteOf(until)
+      ? []
+      : [{ path: `${path}/openingHours/${i}/until`, message: "has to be later than it opens" }],
+  );
+}
+
+/** Public holidays by calendar (the `holidays` of a location), as ISO days. They are looked up before a plan is compiled. */
+export type Calendars = Readonly<Record<string, readonly string[]>>;
+
+/** The days, counted from 1970-01-01, on which nobody works at a location besides its weekly rest. */
+export function restDays(location: Location, calendars: Calendars): ReadonlySet<number> {
+  const days = [...(calendars[location.holidays ?? ""] ?? []), ...(location.closedOn ?? [])];
+  return new Set(days.map(dayNumber));
+}
+
+const DAY = 86_400_000;
+const dayNumber = (day: string) => Date.parse(`${day}T00:00:00Z`) / DAY;
+export const dayText = (number: number) => new Date(number * DAY).toISOString().slice(0, 10);

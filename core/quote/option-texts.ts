@@ -1,0 +1,63 @@
+import { hasNoPrice, sumOf } from "../delivery/full-price.ts";
+import type { DeliveryOption } from "../delivery/option.ts";
+import { measured } from "../measures/measure-spec.ts";
+import { pickText } from "../messages/locale.ts";
+import { speakValues } from "../messages/speak.ts";
+import { rounded } from "../money/form.ts";
+import { formatMoney } from "../money/format.ts";
+import type { StepProgress } from "./quote.ts";
+import type { QuoteRequest } from "./request.ts";
+import { localeOf } from "./sayings.ts";
+import type { Tariff } from "./tariff.ts";
+import type { Outcome } from "./weighed.ts";
+
+/**
+ * Name and note as the shopper reads them. They may mention the price, what was saved, and the next goal that would
+ * better this very option, so that nobody has to keep a second option to advertise an offer.
+ */
+export function optionTexts(
+  tariff: Tariff,
+  option: DeliveryOption,
+  outcome: Outcome,
+  progress: readonly StepProgress[],
+  request: QuoteRequest,
+): { name: string; note?: string } {
+  const locale = localeOf(request, tariff);
+  const { languages } = tariff.market;
+  const textOf = (texts: Readonly<Record<string, string>>): string | undefined => {
+    const picked = pickText(texts, locale, languages);
+    if (!picked?.text.includes("{")) return picked?.text;
+    return speakValues(picked, valuesOf(tariff, option.id, outcome, progress, picked.locale));
+  };
+  const note = option.note && textOf(option.note);
+  return { name: textOf(option.name) ?? option.id, ...(note === undefined ? {} : { note }) };
+}
+
+function valuesOf(
+  tariff: Tariff,
+  id: string,
+  { full, price }: Outcome,
+  progress: readonly StepProgress[],
+  locale: string,
+): Record<string, string | number> {
+  const { currency } = tariff;
+  const money = (minor: number) => formatMoney(minor, currency, locale);
+  const number = tariff.options.find((one) => one.id === id)?.number;
+  const next = progress.find(
+    ({ remaining, step }) => remaining !== null && number !== undefined && step.options.includes(number),
+  );
+  const kind = next?.offer.offer.counts.kind ?? "value";
+  const figure = (count: number | null | undefined) =>
+    count === null || count === undefined ? "" : measured(kind, count, currency, locale, "short");
+  const ahead = { goal: figure(next?.step.goal?.at), remaining: figure(next?.remaining) };
+  if (hasNoPrice(full) || typeof price === "string")
+    return { price: "", fullPrice: "", saving: "", lowered: "other", ...ahead };
+  const [now, before] = [rounded(price), rounded(sumOf(full))];
+  return {
+    price: money(now),
+    fullPrice: money(before),
+    saving: money(before - now),
+    lowered: now < before ? "yes" : "other",
+    ...ahead,
+  };
+}

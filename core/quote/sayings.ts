@@ -1,0 +1,161 @@
+import { pickText } from "../messages/locale.ts";
+import { type Saying, speak } from "../messages/speak.ts";
+import { type StateSaid, type StepState, SURFACES, type Surface } from "../messages/states.ts";
+import { amountFor } from "../money/amount.ts";
+import { formatMoney } from "../money/format.ts";
+import type { StepWording } from "../offers/offer.ts";
+import type { Reward } from "../offers/reward.ts";
+import type { Progress, QuotedMessage, StepProgress } from "./quote.ts";
+import type { QuoteRequest } from "./request.ts";
+import type { Tariff, TariffOffer, TariffStep } from "./tariff.ts";
+import type { Weighed } from "./weighed.ts";
+
+export const localeOf = (request: Pick<QuoteRequest, "locale">, tariff: Tariff) =>
+  request.locale ?? tariff.market.languages[0] ?? "en";
+
+/** What is worth saying about an offer: the highest step earned, then the nearest that can be, else what stands in its way. */
+export function told<Entry extends { state: StepState }>(ladder: readonly Entry[]): Entry[] {
+  const earned = ladder.filter(({ state }) => state === "reached").at(-1);
+  const next = ladder.find(({ state }) => state === "empty" || state === "on-the-way" || state === "sign-in");
+  const spoken = [earned, next].filter((entry) => entry !== undefined);
+  if (spoken.length > 0) return spoken;
+  const silent = ladder.find(({ state }) => state === "covered" || state === "blocked");
+  return silent ? [silent] : [];
+}
+
+const NEARLY = 80;
+
+/** The finer states a step may be spoken of in, the plainest last. */
+export function statesSaid(
+  state: StepState,
+  ladder: readonly { readonly state: StepState }[],
+  index: number,
+  percent: number,
+  nearlyThere: string | undefined,
+): StateSaid[] {
+  if (state === "on-the-way") {
+    const between = ladder.slice(0, index).some((earlier) => earlier.state === "reached");
+    const near = percent >= Number(nearlyThere ?? NEARLY);
+    return [...(near ? (["nearly-there"] as const) : []), ...(between ? (["between"] as const) : []), "on-the-way"];
+  }
+  if (state === "reached") return ladder.length > 1 && index === ladder.length - 1 ? ["top", "reached"] : ["reached"];
+  return [state];
+}
+
+export function messagesOf(
+  tariff: Tariff,
+  progress: readonly StepProgress[],
+  now: Weighed,
+  request: QuoteRequest,
+): QuotedMessage[] {
+  const here = tariff.offers.flatMap((offer) => {
+    const ladder = progress.filter((entry) => entry.offer === offer);
+    return told(ladder).flatMap((entry) => {
+      const states = statesSaid(
+        entry.state,
+        ladder,
+        ladder.indexOf(entry),
+        entry.shown?.percent ?? 0,
+        offer.offer.nearlyThere,
+      );
+      return sayings(tariff, offer, entry.step, states, entry.state, entry.shown, request);
+    });
+  });
+  const inTime = ({ schedule }: TariffOffer) =>
+    schedule === null || schedule.some(([start, end]) => start <= now.facts.at && now.facts.at < end);
+  const elsewhere = tariff.elsewhere.filter(inTime).flatMap((offer) => {
+    const [step] = offer.steps;
+    return step ? sayings(tariff, offer, step, ["not-for-place"], "not-for-place", null, request) : [];
+  });
+  return [...here, ...elsewhere];
+}
+
+/** What is said about steps that depend on where it goes, while that is not known. */
+export function placeUnknownMessages(
+  tariffs: readonly Tariff[],
+  progress: readonly Progress[],
+  request: QuoteRequest,
+): QuotedMessage[] {
+  return progress.flatMap((entry) => {
+    if (entry.state !== "place-unknown") return [];
+    for (const tariff of tariffs) {
+      const offer = tariff.offers.find(({ id }) => id === entry.offer);
+      const step = offer?.steps.find((one) => one.step.id === entry.step);
+      if (!offer || !step) continue;
+      const said = sayings(tariff, offer, step, ["place-unknown"], "place-unknown", entry, request);
+      if (said.length > 0) return said;
+    }
+    return [];
+  });
+}
+
+/** One message for each surface that has a text, in words. */
+function sayings(
+  tariff: Tariff,
+  offer: TariffOffer,
+  step: TariffStep,
+  states: readonly StateSaid[],
+  state: StepState,
+  shown: Progress | null,
+  request: QuoteRequest,
+): QuotedMessage[] {
+  const locale = localeOf(request, tariff);
+  return SURFACES.flatMap((surface) => {
+    const texts = textsFor(step.step.wording, surface, states);
+    const picked = texts && pickText(texts, locale, tariff.market.languages);
+    if (!picked) return [];
+    const saying: Saying = {
+      ...picked,
+      offer: offer.id,
+      step: step.step.id,
+      state,
+      measure: offer.offer.counts.kind,
+      goal: step.goal?.at ?? null,
+      counted: shown?.counted ?? null,
+      remaining: shown?.remaining ?? null,
+      percent: shown?.percent ?? 0,
+      reward: rewardText(step.step.reward, tariff, picked.locale),
+      deadline: deadlineOf(offer, request),
+      timeZone: tariff.market.timeZone,
+      place: tariff.zone.name,
+    };
+    return [{ surface, offer: offer.id, step: step.step.id, state, text: speak(saying, tariff.currency) }];
+  });
+}
+
+export function textsFor(wording: StepWording, surface: Surface, states: readonly StateSaid[]) {
+  const own = wording.on?.[surface];
+  for (const state of states) {
+    const texts = own?.[state] ?? wording[state];
+    if (texts) return texts;
+  }
+  return undefined;
+}
+
+/** The figure of a reward, for sentences that name it: money, a percent, a gift. Free delivery has none. */
+function rewardText(reward: Reward, tariff: Tariff, locale: string): string {
+  switch (reward.kind) {
+    case "free":
+    case "option-price":
+      return "";
+    case "gift":
+      return reward.sku;
+    case "percent-off":
+    case "order-percent-off":
+      return new Intl.NumberFormat(locale, { style: "percent", maximumFractionDigits: 6 }).format(
+        Number(reward.percent) / 100,
+      );
+    default: {
+      const context = { market: tariff.market.id, currency: tariff.currency, rates: tariff.rates };
+      const minor = amountFor(reward.amount, context);
+      return minor === undefined ? "" : formatMoney(minor, tariff.currency, locale, "short");
+    }
+  }
+}
+
+/** The end of the stretch of an offer's schedule that is now; null when there is none. */
+function deadlineOf({ schedule }: TariffOffer, request: QuoteRequest): number | null {
+  const at = Date.parse(request.at);
+  const stretch = schedule?.find(([start, end]) => start <= at && at < end);
+  return stretch && Number.isFinite(stretch[1]) ? stretch[1] : null;
+}

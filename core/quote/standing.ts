@@ -1,0 +1,119 @@
+import type { Facts } from "../conditions/facts.ts";
+import type { StepState } from "../messages/states.ts";
+import { betters, offerHolds, reached, triggered } from "./outcome.ts";
+import { situationAlong } from "./situation.ts";
+import type { Tariff, TariffOffer, TariffStep } from "./tariff.ts";
+import { crossing, type Walk } from "./walk.ts";
+import { emptyMemo, type Weighed } from "./weighed.ts";
+
+export type StepStanding = { readonly state: StepState; readonly remaining: number | null };
+
+/** What a step looks like as filler is added to a cart: stretches of filler over which it stands the same. */
+export type Outlook = {
+  readonly walk: Walk;
+  readonly stretches: readonly Stretch[];
+  /** Makes one more stretch; false when there are no more. */
+  readonly extend: () => boolean;
+};
+
+type Stretch = { readonly from: number; readonly to: number; readonly outcome: "better" | "covered" | "none" };
+
+/** Nobody is asked to add more than this many units, nor past so many changes of price beyond the goal. */
+const FURTHEST = 2 ** 40;
+const MOST_STRETCHES = 400;
+
+export function outlookOf(
+  tariff: Tariff,
+  offer: TariffOffer,
+  step: TariffStep,
+  walk: Walk,
+  unknownAs: boolean,
+): Outlook {
+  const stretches: Stretch[] = [];
+  // A code that stands for the goal leaves only the offer's own conditions to be met.
+  const stands = step.trigger === "goal-or-code" && [...walk.facts.codes].some((code) => step.codes.has(code));
+  let next = stands ? 1 : step.goal ? crossing(walk, step.goal.measure, step.goal.least) : null;
+  const extend = (): boolean => {
+    if (next === null || next > FURTHEST || stretches.length >= MOST_STRETCHES) return false;
+    const situation = situationAlong(walk, next, unknownAs, FURTHEST);
+    const outcome = outcomeAt(tariff, offer, step, situation);
+    const units = situation.horizon?.units ?? 0;
+    const to = units >= FURTHEST ? Number.POSITIVE_INFINITY : next + units;
+    stretches.push({ from: next, to, outcome });
+    next = to === Number.POSITIVE_INFINITY ? null : to + 1;
+    return true;
+  };
+  return { walk, stretches, extend };
+}
+
+export function outcomeAt(
+  tariff: Tariff,
+  offer: TariffOffer,
+  step: TariffStep,
+  situation: Weighed,
+): Stretch["outcome"] {
+  if (!reached(offer, step, situation)) return "none";
+  const outcome = betters(tariff, step, situation);
+  return outcome === "better" ? "better" : outcome === "no-better" ? "covered" : "none";
+}
+
+/**
+ * How much filler is still to be added once `added` units of it are there. `units` is for how many more that stays so,
+ * with what remains falling by one for each (`slope` −1) or staying (0).
+ */
+export type Ahead = {
+  readonly remaining: number | null;
+  readonly covered: boolean;
+  readonly slope: 0 | -1;
+  readonly units: number;
+};
+
+export function ahead(outlook: Outlook, added: number): Ahead {
+  let coveredTo = 0;
+  for (let i = 0; i < outlook.stretches.length || outlook.extend(); i += 1) {
+    const stretch = outlook.stretches[i];
+    if (!stretch || stretch.to <= added) continue;
+    if (stretch.outcome === "covered") coveredTo = stretch.to;
+    if (stretch.outcome !== "better") continue;
+    const remaining = Math.max(stretch.from, added + 1) - added;
+    return remaining > 1
+      ? { remaining, covered: false, slope: -1, units: remaining - 1 }
+      : { remaining, covered: false, slope: 0, units: stretch.to - 1 - added };
+  }
+  const units = coveredTo > 0 ? coveredTo - 1 - added : Number.POSITIVE_INFINITY;
+  return { remaining: null, covered: coveredTo > 0, slope: 0, units };
+}
+
+/**
+ * Where a step stands now. `remaining` is the least filler that earns the step and betters something; one unit less does
+ * not. It is null in every state but `empty` and `on-the-way`.
+ *
+ * @param aheadNow what adding goods would do; asked only when that matters
+ */
+export function standing(
+  tariff: Tariff,
+  offer: TariffOffer,
+  step: TariffStep,
+  now: Weighed,
+  aheadNow: () => Pick<Ahead, "remaining" | "covered">,
+): StepStanding {
+  if (reached(offer, step, now)) {
+    return { state: betters(tariff, step, now) === "better" ? "reached" : "covered", remaining: null };
+  }
+  if (luresIn(offer, now)) return { state: "sign-in", remaining: null };
+  // No goods stand for a code that is missing.
+  if (!step.goal || (step.trigger === "goal-and-code" && triggered({ ...step, trigger: "code" }, now) !== true)) {
+    return { state: "blocked", remaining: null };
+  }
+  const { remaining, covered } = aheadNow();
+  if (remaining === null) return { state: covered ? "covered" : "blocked", remaining };
+  return { state: now.lines.length === 0 ? "empty" : "on-the-way", remaining };
+}
+
+/** Whether only signing in is missing for an offer that says so. */
+function luresIn(offer: TariffOffer, now: Weighed): boolean {
+  const { shopper } = now.facts;
+  if (!offer.offer.signInLure || shopper.signedIn === true || offerHolds(offer, now)) return false;
+  const facts: Facts = { ...now.facts, shopper: { ...shopper, signedIn: true } };
+  return offerHolds(offer, { ...now, facts, memo: emptyMemo() });
+}

@@ -1,0 +1,27 @@
+import { Type } from "@sinclair/typebox";
+import type { Problem } from "../plan/problem.ts";
+import { momentOf, nextDay } from "./zone-clock.ts";
+
+/** A local time as plans write it. */
+export const Local = Type.String({
+  pattern: "^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])(T([01][0-9]|2[0-3]):[0-5][0-9])?$",
+  description: "YYYY-MM-DD or YYYY-MM-DDTHH:MM, by the clocks of the market",
+});
+
+export type LocalStretch = { from?: string; until?: string };
+
+/** The UTC interval of a stretch of local time, in milliseconds, half-open; a day as the end is included. */
+export function interval({ from, until }: LocalStretch, timeZone: string): [number, number] {
+  const start = from === undefined ? Number.NEGATIVE_INFINITY : momentOf(from, timeZone, "start");
+  if (until === undefined) return [start, Number.POSITIVE_INFINITY];
+  return [start, until.length === 10 ? momentOf(nextDay(until), timeZone, "start") : momentOf(until, timeZone, "end")];
+}
+
+/** Days that no calendar has. */
+export function stretchProblems({ from, until }: LocalStretch, path: string): Problem[] {
+  return [from, until].flatMap((local, i) => {
+    const day = local?.slice(0, 10);
+    const real = day === undefined || new Date(`${day}T00:00:00Z`).toISOString().startsWith(day);
+    return real ? [] : [{ path: `${path}/${i === 0 ? "from" : "until"}`, message: `${day} is no day of the calendar` }];
+  });
+}
