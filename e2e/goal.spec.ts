@@ -154,6 +154,8 @@ test("everything can be done by keyboard: the goal, the cart value, the jumps fr
   await saved(page);
   await page.keyboard.press("Shift+ArrowRight");
   await expect(headline(page)).toContainText("€46.01");
+  // Jumps go by the climb that is drawn: the flag shows that it has caught up.
+  await expect(page.getByRole("slider", { name: /^Goal/ })).toHaveAttribute("aria-valuenow", "4601");
 
   const cursor = page.getByRole("slider", { name: "Cart value" });
   await cursor.focus();
