@@ -10,12 +10,14 @@ import type { Progress, Quote, QuotedOption } from "./quote.ts";
 export function holdInAll(quotes: readonly [Quote, ...Quote[]], orNowhere: boolean): Quote {
   const [first] = quotes;
   const same = <T>(read: (quote: Quote) => T) => quotes.every((quote) => read(quote) === read(first));
+  // Where a charge cannot be told, nobody can say what a step would better.
+  const open = quotes.some(({ options }) => options.some(isOpen));
   const optionIds = unique(quotes.flatMap(({ options }) => options.map(({ id }) => id)));
   const steps = unique(quotes.flatMap(({ progress }) => progress.map(({ offer, step }) => `${offer} ${step}`)));
   const progress = steps.map((key) =>
     mergedStep(
       quotes.map((quote) => quote.progress.find(({ offer, step }) => `${offer} ${step}` === key)),
-      orNowhere,
+      orNowhere || open,
     ),
   );
   return {
@@ -39,6 +41,8 @@ export function holdInAll(quotes: readonly [Quote, ...Quote[]], orNowhere: boole
   };
 }
 
+const isOpen = ({ reason }: QuotedOption) => reason === "condition-unknown" || reason === "place-unknown";
+
 const unique = (list: readonly string[]) => [...new Set(list)];
 
 function mergedOption(found: readonly (QuotedOption | undefined)[], orNowhere: boolean): QuotedOption {
@@ -52,7 +56,7 @@ function mergedOption(found: readonly (QuotedOption | undefined)[], orNowhere: b
   const shown = cheapest ?? any;
   if (!shown) throw new RangeError("an option that no quote has");
   // Where a charge cannot be told, the price found is the least there could be, and nothing else follows from it.
-  const open = present.some(({ reason }) => reason === "condition-unknown" || reason === "place-unknown");
+  const open = present.some(isOpen);
   const differ = <K extends keyof QuotedOption>(key: K) =>
     open || priced.some((option) => JSON.stringify(option[key]) !== JSON.stringify(shown[key]));
   const { promise, note, ...rest } = shown;
@@ -71,13 +75,13 @@ function mergedOption(found: readonly (QuotedOption | undefined)[], orNowhere: b
   };
 }
 
-function mergedStep(found: readonly (Progress | undefined)[], orNowhere: boolean): Progress {
+function mergedStep(found: readonly (Progress | undefined)[], unsettled: boolean): Progress {
   const present = found.filter((entry) => entry !== undefined);
   const [first] = present;
   if (!first) throw new RangeError("a step that no quote has");
   const alike =
     present.length === found.length && present.every((entry) => JSON.stringify(entry) === JSON.stringify(first));
-  if (alike && !orNowhere) return first;
+  if (alike && !unsettled) return first;
   return {
     ...first,
     goal: Math.min(...present.map(({ goal }) => goal)),
