@@ -30,6 +30,7 @@ export function holdInAll(quotes: readonly [Quote, ...Quote[]], orNowhere: boole
       mergedOption(
         quotes.map(({ options }) => options.find((option) => option.id === id)),
         orNowhere,
+        open,
       ),
     ),
     progress,
@@ -45,7 +46,11 @@ const isOpen = ({ reason }: QuotedOption) => reason === "condition-unknown" || r
 
 const unique = (list: readonly string[]) => [...new Set(list)];
 
-function mergedOption(found: readonly (QuotedOption | undefined)[], orNowhere: boolean): QuotedOption {
+function mergedOption(
+  found: readonly (QuotedOption | undefined)[],
+  orNowhere: boolean,
+  anyOpen: boolean,
+): QuotedOption {
   const present = found.filter((option) => option !== undefined);
   const priced = present.filter(({ available }) => available);
   const cheapest = priced.reduce<QuotedOption | undefined>(
@@ -71,7 +76,7 @@ function mergedOption(found: readonly (QuotedOption | undefined)[], orNowhere: b
     tax: differ("tax") ? null : shown.tax,
     grants: open || differ("grants") ? [] : shown.grants,
     offers: open ? [] : shown.offers.filter((id) => priced.every(({ offers }) => offers.includes(id))),
-    chosen: !open && priced.length === found.length && priced.every(({ chosen }) => chosen),
+    chosen: !anyOpen && priced.length === found.length && priced.every(({ chosen }) => chosen),
   };
 }
 
