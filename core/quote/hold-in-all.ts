@@ -37,6 +37,7 @@ export function holdInAll(quotes: readonly [Quote, ...Quote[]], orNowhere: boole
     messages: first.messages.filter(
       (message) =>
         !orNowhere &&
+        !open &&
         quotes.every(({ messages }) => messages.some((other) => JSON.stringify(other) === JSON.stringify(message))),
     ),
   };

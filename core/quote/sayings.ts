@@ -5,6 +5,7 @@ import { amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
 import type { StepWording } from "../offers/offer.ts";
 import type { Reward } from "../offers/reward.ts";
+import { inTime } from "./outcome.ts";
 import type { Progress, QuotedMessage, StepProgress } from "./quote.ts";
 import type { QuoteRequest } from "./request.ts";
 import type { Tariff, TariffOffer, TariffStep } from "./tariff.ts";
@@ -61,9 +62,8 @@ export function messagesOf(
       return sayings(tariff, offer, entry.step, states, entry.state, entry.shown, request);
     });
   });
-  const inTime = ({ schedule }: TariffOffer) =>
-    schedule === null || schedule.some(([start, end]) => start <= now.facts.at && now.facts.at < end);
-  const elsewhere = tariff.elsewhere.filter(inTime).flatMap((offer) => {
+  const elsewhere = tariff.elsewhere.flatMap((offer) => {
+    if (!inTime(offer, now)) return [];
     const [step] = offer.steps;
     return step ? sayings(tariff, offer, step, ["not-for-place"], "not-for-place", null, request) : [];
   });
