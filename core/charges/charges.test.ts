@@ -4,31 +4,14 @@ import { majorUnits } from "../money/decimal.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Shopper } from "../quote/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
+import { oneZonePlan } from "../tests/one-zone.ts";
 import type { Charge } from "./charge.ts";
 
 const eur = (amount: string) => ({ byCurrency: { EUR: amount } });
 const basis = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;
 
-function planWith(charge: Charge): Plan {
-  return {
-    format: 1,
-    store: { name: "Bands", chosenAtFirst: { rule: "first" } },
-    markets: [
-      {
-        id: "m",
-        position: 1,
-        name: "M",
-        currencies: ["EUR"],
-        languages: ["en"],
-        timeZone: "UTC",
-        pricesIncludeTax: true,
-      },
-    ],
-    zones: [{ id: "z", position: 1, market: "m", name: "Z", destinations: [{ country: "PT" }], standardTaxRate: "23" }],
-    options: [{ id: "o", position: 1, name: { en: "O" }, zones: ["z"], charge }],
-    offers: [],
-  };
-}
+const planWith = (charge: Charge): Plan =>
+  oneZonePlan({ options: [{ id: "o", position: 1, name: { en: "O" }, zones: ["z"], charge }] });
 
 /** What a charge comes to for one line of goods: worth so many cents, or so many pieces. */
 function priceFor(

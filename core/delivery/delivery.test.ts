@@ -9,6 +9,7 @@ import type { Location } from "../places/location.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { CartLine, QuoteRequest } from "../quote/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
+import { oneZonePlan } from "../tests/one-zone.ts";
 import type { DeliveryOption } from "./option.ts";
 import { compilePromise, type DeliveryPromise } from "./promise.ts";
 
@@ -28,27 +29,11 @@ const shop: Location = {
   holidays: "PT",
 };
 
-function planWith(option: Partial<DeliveryOption>): Plan {
-  return {
-    format: 1,
-    store: { name: "Delivery", chosenAtFirst: { rule: "first" } },
-    markets: [
-      {
-        id: "m",
-        position: 1,
-        name: "M",
-        currencies: ["EUR"],
-        languages: ["en"],
-        timeZone: "Europe/Lisbon",
-        pricesIncludeTax: true,
-      },
-    ],
-    zones: [{ id: "z", position: 1, market: "m", name: "Z", destinations: [{ country: "PT" }], standardTaxRate: "23" }],
+const planWith = (option: Partial<DeliveryOption>): Plan =>
+  oneZonePlan({
     options: [{ id: "o", position: 1, name: { en: "O" }, zones: ["z"], charge: flat("4.90"), ...option }],
-    offers: [],
     locations: [shop],
-  };
-}
+  });
 
 function asked(option: Partial<DeliveryOption>, lines: CartLine[], change: Partial<QuoteRequest> = {}) {
   const [found] = quoteOf(compiledPlan(planWith(option)), {

@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { type FillerKind, filler } from "../cart/read-cart.ts";
 import { anyCase, type Case } from "../tests/arbitrary.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
+import { oneZonePlan } from "../tests/one-zone.ts";
 import type { Quote, QuotedOption } from "./quote.ts";
 import type { QuoteRequest } from "./request.ts";
 
@@ -133,23 +134,7 @@ describe("the promise: add exactly what is asked for, and you get exactly what i
 
 function simpleCase(discounts: NonNullable<QuoteRequest["cart"]["discounts"]>, goods: number): Case {
   return {
-    plan: {
-      format: 1,
-      store: { name: "Any", chosenAtFirst: { rule: "cheapest" } },
-      markets: [
-        {
-          id: "m",
-          position: 1,
-          name: "M",
-          currencies: ["EUR"],
-          languages: ["en"],
-          timeZone: "Europe/Lisbon",
-          pricesIncludeTax: true,
-        },
-      ],
-      zones: [
-        { id: "z", position: 1, market: "m", name: "Z", destinations: [{ country: "PT" }], standardTaxRate: "23" },
-      ],
+    plan: oneZonePlan({
       options: [
         {
           id: "o",
@@ -178,7 +163,7 @@ function simpleCase(discounts: NonNullable<QuoteRequest["cart"]["discounts"]>, g
           ],
         },
       ],
-    },
+    }),
     request: {
       at: "2026-11-28T10:00:00Z",
       currency: "EUR",
