@@ -5,6 +5,8 @@ import { typedAmount } from "../core/money/typed.ts";
 import { compile } from "../core/plan/compile.ts";
 import type { Problem } from "../core/plan/problem.ts";
 import { quote } from "../core/quote/quote.ts";
+import { ownCarriers, withCarrierAnswers } from "../server/carriers/ask-carriers.ts";
+import { calendarProblems, calendarsOf } from "../server/holidays/holidays.ts";
 import { readRatesCsv } from "../server/rates/read-rates-csv.ts";
 import type { Checked } from "../server/validation/checker.ts";
 import { checkPlan, checkQuoteRequest, checkRateTable } from "../server/validation/documents.ts";
@@ -85,7 +87,7 @@ const LONGEST_CLIMB = 10_000_000;
 async function validateCommand(argv: string[]): Promise<string> {
   const [file, ...more] = argv;
   if (file === undefined || more.length > 0) throw new BadInput([USAGE.trimEnd()]);
-  const { plan } = await readPlan(file);
+  const { plan } = await readPlan(file, Date.now());
   const count = (list: readonly unknown[], one: string) => `${list.length} ${one}${list.length === 1 ? "" : "s"}`;
   const parts = [
     count(plan.markets, "market"),
@@ -136,14 +138,17 @@ async function planAndRequest({ plan: planFile, request: requestFile }: Options)
   if (planFile === undefined || requestFile === undefined) throw new BadInput([USAGE.trimEnd()]);
   if (planFile === "-" && requestFile === "-")
     throw new BadInput(["only one of --plan and --request can be standard input"]);
-  const { compiled } = await readPlan(planFile);
-  return { compiled, request: await readDocument(requestFile, checkQuoteRequest), requestFile };
+  const read = await readDocument(requestFile, checkQuoteRequest);
+  const { compiled } = await readPlan(planFile, Date.parse(read.at));
+  return { compiled, request: await withCarrierAnswers(compiled, read, ownCarriers()), requestFile };
 }
 
-async function readPlan(file: string) {
+/** @param at public holidays are looked up around this moment */
+async function readPlan(file: string, at: number) {
   const plan = await readDocument(file, checkPlan);
-  const result = compile(plan);
-  if ("problems" in result) throw refused(file, result.problems);
+  const result = compile(plan, calendarsOf(plan, at));
+  const problems = "problems" in result ? result.problems : calendarProblems(plan, at);
+  if ("problems" in result || problems.length > 0) throw refused(file, problems);
   return { plan, compiled: result.compiled };
 }
 

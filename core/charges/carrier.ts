@@ -2,20 +2,31 @@ import { Type } from "@sinclair/typebox";
 import type { Situation } from "../conditions/facts.ts";
 import { Weight } from "../measures/quantity.ts";
 import { closed, Id } from "../plan/atoms.ts";
+import type { Problem } from "../plan/problem.ts";
+import type { CarrierAnswer } from "../quote/request.ts";
 import type { Charge } from "./charge.ts";
-import { type ChargeContext, type Charged, type CompiledCharge, isMissing, type NoPrice } from "./charged.ts";
+import {
+  type ChargeContext,
+  type Charged,
+  type ChargeReferences,
+  type CompiledCharge,
+  isMissing,
+  type NoPrice,
+} from "./charged.ts";
 import { CHARGE_ID } from "./conditional.ts";
 
 /**
- * What a live carrier asks for the parcel. Its answer comes in with the request; when it failed, was slow or was not
- * asked, the fallback is charged, and without one the option cannot be had. Goods it does not take stay not offered.
+ * What a live carrier asks for the parcel. Its answer comes in with the request, for the parcel it was asked about; when
+ * it failed, was slow or was not asked, the fallback is charged, and without one the option cannot be had. Goods it does
+ * not take stay not offered.
  *
- * @example { kind: "carrier", carrier: "northline", service: "parcel", packing: { value: "200", unit: "g" } }
+ * @example { kind: "carrier", carrier: "osprelle", service: "parcel", packing: { value: "200", unit: "g" } }
  */
 export type CarrierCharge = {
   kind: "carrier";
   carrier: string;
   service: string;
+  from?: string;
   packing?: Weight;
   roundUpTo?: Weight;
   fallback?: Charge;
@@ -27,6 +38,7 @@ export const CarrierChargeSchema = Type.Unsafe<CarrierCharge>(
       kind: Type.Literal("carrier"),
       carrier: Id,
       service: Id,
+      from: Type.Optional({ ...Id, description: "The location it is fetched from; the store's own unless given" }),
       packing: Type.Optional({ ...Weight, description: "Added to the goods" }),
       roundUpTo: Type.Optional({ ...Weight, description: "The parcel's weight is rounded up to a multiple of this" }),
       fallback: Type.Optional(Type.Unsafe<Charge>({ $ref: CHARGE_ID })),
@@ -42,17 +54,32 @@ const REASONS = {
   "too-heavy": "carrier-too-heavy",
 } as const;
 
+/** How the parcel of a carrier charge is weighed: the zone's ordinary goods, packed. */
+export const parcelSpec = ({ packing, roundUpTo }: CarrierCharge) => ({
+  kind: "weight" as const,
+  ...(packing ? { packing } : {}),
+  ...(roundUpTo ? { roundUpTo } : {}),
+});
+
 export function compileCarrier(
   charge: CarrierCharge,
   context: ChargeContext,
   compile: (charge: Charge, context: ChargeContext) => CompiledCharge,
 ): CompiledCharge {
   const fallback = charge.fallback ? compile(charge.fallback, context) : null;
-  const answered = ({ facts }: Situation): number | NoPrice => {
-    const answer = facts.carriers.find(
-      ({ carrier, service }) => carrier === charge.carrier && service === charge.service,
+  const parcel = context.measureNumber(parcelSpec(charge), "ordinary");
+  const isFor = (situation: Situation, { weight }: CarrierAnswer): boolean =>
+    weight === undefined ||
+    (situation.reaches(parcel, weight) === true && situation.reaches(parcel, weight + 1) === false);
+  const answered = (situation: Situation): number | NoPrice => {
+    const answer = situation.facts.carriers.find(
+      (one) =>
+        one.carrier === charge.carrier &&
+        one.service === charge.service &&
+        (one.from === undefined || one.from === charge.from) &&
+        isFor(situation, one),
     );
-    if (!answer) return "carrier-not-asked";
+    if (!answer) return situation.count(parcel) === null ? "weight-unknown" : "carrier-not-asked";
     return answer.price ?? (answer.problem ? REASONS[answer.problem] : "carrier-failed");
   };
   const falls = (reason: NoPrice) => reason !== "carrier-not-served" && reason !== "carrier-too-heavy";
@@ -75,4 +102,10 @@ export function compileCarrier(
     },
     seesLineFigures: fallback?.seesLineFigures ?? false,
   };
+}
+
+export function carrierProblems(charge: CarrierCharge, path: string, { locations }: ChargeReferences): Problem[] {
+  return charge.from === undefined || locations.has(charge.from)
+    ? []
+    : [{ path: `${path}/from`, message: `there is no location "${charge.from}"` }];
 }

@@ -2,7 +2,7 @@ import { type TSchema, Type } from "@sinclair/typebox";
 import { type Condition, conditionProblems } from "../conditions/condition.ts";
 import type { Problem } from "../plan/problem.ts";
 import { BandedCharge, bandsProblems, compileBands } from "./bands.ts";
-import { type CarrierCharge, CarrierChargeSchema, compileCarrier } from "./carrier.ts";
+import { type CarrierCharge, CarrierChargeSchema, carrierProblems, compileCarrier } from "./carrier.ts";
 import type { ChargeContext, ChargeReferences, CompiledCharge } from "./charged.ts";
 import { CHARGE_ID, type ConditionalCharge, ConditionalChargeSchema, compileConditional } from "./conditional.ts";
 import { compileFlat, FlatCharge, flatProblems } from "./flat.ts";
@@ -51,7 +51,10 @@ export function chargeProblems(charge: Charge, path: string, references: ChargeR
     case "parcel-classes":
       return parcelClassProblems(charge, path, references);
     case "carrier":
-      return charge.fallback ? chargeProblems(charge.fallback, `${path}/fallback`, references) : [];
+      return [
+        ...carrierProblems(charge, path, references),
+        ...(charge.fallback ? chargeProblems(charge.fallback, `${path}/fallback`, references) : []),
+      ];
     case "conditional":
       return charge.entries.flatMap((entry, i) => [
         ...whenProblems(entry.when, `${path}/entries/${i}/when`, references),

@@ -163,13 +163,13 @@ describe("what comes on top of a charge", () => {
   });
 
   it("a carrier's answer is charged; when it fails the fallback is, and goods it does not take are not offered", () => {
-    const charge: Charge = { kind: "carrier", carrier: "northline", service: "parcel", fallback: flat("8.00") };
-    const answer = (more: object) => ({ carriers: [{ carrier: "northline", service: "parcel", ...more }] });
+    const charge: Charge = { kind: "carrier", carrier: "osprelle", service: "parcel", fallback: flat("8.00") };
+    const answer = (more: object) => ({ carriers: [{ carrier: "osprelle", service: "parcel", ...more }] });
     expect(priceOf({ charge }, [line()], answer({ price: 745 }))).toBe(745);
     expect(priceOf({ charge }, [line()], answer({ problem: "slow" }))).toBe(800);
     expect(priceOf({ charge }, [line()])).toBe(800);
     expect(priceOf({ charge }, [line()], answer({ problem: "too-heavy" }))).toBe("carrier-too-heavy");
-    const bare: Charge = { kind: "carrier", carrier: "northline", service: "parcel" };
+    const bare: Charge = { kind: "carrier", carrier: "osprelle", service: "parcel" };
     expect(priceOf({ charge: bare }, [line()], answer({ problem: "failed" }))).toBe("carrier-failed");
   });
 

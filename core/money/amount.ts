@@ -3,8 +3,8 @@ import { CurrencyCode, closed, Decimal, Id } from "../plan/atoms.ts";
 import { type Problem, pointer } from "../plan/problem.ts";
 import { exponentOf } from "./currency.ts";
 import { minorUnits } from "./decimal.ts";
-import type { Rates } from "./rates.ts";
-import { ceil, divide, floor, multiply, roundHalfAway, whole } from "./rational.ts";
+import { exchanged, type Rates } from "./rates.ts";
+import { ceil, divide, floor, roundHalfAway, whole } from "./rational.ts";
 
 /** How a converted amount is made round: to a multiple of `step`, then less one minor unit where it should end in 9. */
 export const Rounding = Type.Object(
@@ -91,10 +91,9 @@ function converted(
   rate: { n: bigint; d: bigint },
   { step, direction, lessOne }: Rounding,
 ): number | undefined {
-  const [from, to] = [exponentOf(base), exponentOf(currency)];
   const multiple = typedMinor(step, currency);
-  if (from === undefined || to === undefined || !multiple) return undefined;
-  const exact = multiply(multiply(whole(source), rate), { n: 10n ** BigInt(to), d: 10n ** BigInt(from) });
+  const exact = exchanged(source, base, currency, rate);
+  if (exact === undefined || !multiple) return undefined;
   const steps = divide(exact, whole(multiple));
   const count = { nearest: roundHalfAway, up: ceil, down: floor }[direction](steps);
   return Math.max(0, Number(count) * multiple - (lessOne ? 1 : 0));

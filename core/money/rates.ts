@@ -3,7 +3,7 @@ import { CurrencyCode, closed, Id } from "../plan/atoms.ts";
 import { type Problem, pointer } from "../plan/problem.ts";
 import { exponentOf } from "./currency.ts";
 import { decimal } from "./decimal.ts";
-import type { Rational } from "./rational.ts";
+import { divide, multiply, ONE, type Rational, roundHalfAway, whole } from "./rational.ts";
 
 const Rate = Type.String({
   pattern: "^[0-9]{1,9}(\\.[0-9]{1,12})?$",
@@ -44,6 +44,28 @@ export function ratesInForce(tables: readonly RateTable[]): Rates {
       return [id, { base, rates: new Map(rates) }];
     }),
   );
+}
+
+/** Exact minor units of `to` that so many minor units of `from` are worth; undefined for a currency that is not known. */
+export function exchanged(minor: number, from: string, to: string, rate: Rational): Rational | undefined {
+  const [before, after] = [exponentOf(from), exponentOf(to)];
+  if (before === undefined || after === undefined) return undefined;
+  return multiply(multiply(whole(minor), rate), { n: 10n ** BigInt(after), d: 10n ** BigInt(before) });
+}
+
+/**
+ * Minor units in another currency by the first table that knows both, rounded once to the nearest; undefined without one.
+ *
+ * @example inCurrency(1000, "EUR", "JPY", rates) // 1586 at 158.64 to the euro
+ */
+export function inCurrency(minor: number, from: string, to: string, rates: Rates): number | undefined {
+  if (from === to) return minor;
+  for (const table of rates.values()) {
+    const [source, target] = [from, to].map((code) => (code === table.base ? ONE : table.rates.get(code)));
+    const exact = source && target && exchanged(minor, from, to, divide(target, source));
+    if (exact) return Number(roundHalfAway(exact));
+  }
+  return undefined;
 }
 
 /** Unknown currencies, rates of nothing, days written twice or that no calendar has. */

@@ -6,7 +6,7 @@ import { type Rates, RateTable, ratesInForce } from "../money/rates.ts";
 import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
-import { byKindOf, closed } from "./atoms.ts";
+import { byKindOf, closed, Id } from "./atoms.ts";
 
 export const FORMAT = 1;
 
@@ -28,6 +28,7 @@ export const Store = Type.Object(
     chosenAtFirst: ChosenAtFirst,
     /** Whether an option that was just made cheaper by an offer is chosen instead. */
     choosesEarned: Type.Optional(Type.Boolean()),
+    shipsFrom: Type.Optional({ ...Id, description: "The location goods are shipped from" }),
   },
   { ...closed, title: "Store" },
 );

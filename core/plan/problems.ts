@@ -47,8 +47,9 @@ export function planProblems(plan: Plan): Problem[] {
     options: idsOf(plan.options),
     offers: idsOf(plan.offers),
   };
-  const { chosenAtFirst } = plan.store;
+  const { chosenAtFirst, shipsFrom } = plan.store;
   return [
+    ...(shipsFrom === undefined ? [] : unknown([shipsFrom], known.locations, "location", () => "/store/shipsFrom")),
     ...(["markets", "zones", "options", "offers", "locations", "conditions", "rates"] as const).flatMap((kind) =>
       repeatedIds(plan[kind] ?? [], `/${kind}`),
     ),

@@ -117,6 +117,14 @@ export const CarrierAnswer = Type.Object(
   {
     carrier: Id,
     service: Id,
+    from: Type.Optional({ ...Id, description: "The location a charge names; any when left out" }),
+    weight: Type.Optional(
+      Type.Integer({
+        minimum: 0,
+        maximum: Number.MAX_SAFE_INTEGER,
+        description: "Milligrams of the parcel it answered for; any parcel when left out",
+      }),
+    ),
     price: Type.Optional(MinorUnits),
     problem: Type.Optional(
       Type.Union([Type.Literal("slow"), Type.Literal("failed"), Type.Literal("not-served"), Type.Literal("too-heavy")]),

@@ -5,6 +5,7 @@ import { compile } from "../../core/plan/compile.ts";
 import { type Entity, type EntityKind, entityKey, planOf, type StoredEntity } from "../../core/plan/entities.ts";
 import type { Problem } from "../../core/plan/problem.ts";
 import { inTransaction } from "../database/pool.ts";
+import { calendarProblems } from "../holidays/holidays.ts";
 import { checker } from "../validation/checker.ts";
 import { checkedEntity, readEntities } from "./entities.ts";
 
@@ -126,6 +127,7 @@ const LISTS = {
   zones: "zone",
   options: "option",
   offers: "offer",
+  locations: "location",
   rates: "rates",
   conditions: "condition",
 } as const;
@@ -136,8 +138,8 @@ function planWideProblems(entities: readonly Entity[], writes: readonly CheckedW
   const plan = planOf(entities);
   if (!plan) return [{ path: "/writes", message: "the plan must keep its store" }];
   const result = compile(plan);
-  if (!("problems" in result)) return [];
-  return result.problems.map(({ path, message }) => {
+  const problems = "problems" in result ? result.problems : calendarProblems(plan, Date.now());
+  return problems.map(({ path, message }) => {
     const [, key = "", index, rest = ""] = /^\/(\w+)\/(\d+)(.*)$/.exec(path) ?? [];
     if (!isList(key)) return { path, message };
     const kind = LISTS[key];

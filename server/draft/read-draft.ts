@@ -1,7 +1,16 @@
 import { isDeepStrictEqual } from "node:util";
 import type { Pool, RowDataPacket } from "mysql2/promise";
-import { type Entity, type EntityKind, entitiesOf, entityKey, type StoredEntity } from "../../core/plan/entities.ts";
+import type { Calendars } from "../../core/places/location.ts";
+import {
+  type Entity,
+  type EntityKind,
+  entitiesOf,
+  entityKey,
+  planOf,
+  type StoredEntity,
+} from "../../core/plan/entities.ts";
 import { inSnapshot } from "../database/pool.ts";
+import { calendarsOf } from "../holidays/holidays.ts";
 import { latestPlan } from "../releases/releases.ts";
 import { readEntities } from "./entities.ts";
 
@@ -13,6 +22,8 @@ export type Draft = {
   sequence: number;
   entities: StoredEntity[];
   release: { number: number; releasedAt: string } | null;
+  /** The public holidays that its locations keep. */
+  calendars: Calendars;
   changes: DraftChange[];
 };
 
@@ -29,6 +40,7 @@ export function readDraft(pool: Pool): Promise<Draft> {
     return {
       sequence: head.sequence,
       entities,
+      calendars: calendarsOf(planOf(entities) ?? {}, Date.now()),
       release: latest && { number: latest.release.number, releasedAt: latest.release.releasedAt },
       changes: changesSince(latest ? entitiesOf(latest.plan) : [], entities),
     };

@@ -1,11 +1,15 @@
 import { createHash } from "node:crypto";
+import { Type } from "@sinclair/typebox";
 import type { Connection, Pool, RowDataPacket } from "mysql2/promise";
+import type { Calendars } from "../../core/places/location.ts";
 import { type CompiledPlan, compile } from "../../core/plan/compile.ts";
 import { planOf } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { inTransaction } from "../database/pool.ts";
 import { lockHead } from "../draft/change-set.ts";
 import { readEntities } from "../draft/entities.ts";
+import { calendarsOf } from "../holidays/holidays.ts";
+import { checker } from "../validation/checker.ts";
 import { checkPlan } from "../validation/documents.ts";
 
 export type Release = { number: number; sequence: number; checksum: string; releasedBy: string; releasedAt: string };
@@ -23,6 +27,7 @@ interface ReleaseRow extends RowDataPacket {
 
 interface PlanRow extends RowDataPacket {
   plan: string;
+  calendars: string;
   checksum: string;
 }
 
@@ -36,7 +41,12 @@ const releaseOf = (row: ReleaseRow): Release => ({
   releasedAt: row.released_at.toISOString(),
 });
 
-const checksumOf = (text: string) => createHash("sha256").update(text).digest("hex");
+/** Over the plan and the holidays frozen with it. */
+const checksumOf = (plan: string, calendars: string) =>
+  createHash("sha256")
+    .update(calendars === NO_CALENDARS ? plan : `${plan}\n${calendars}`)
+    .digest("hex");
+const NO_CALENDARS = "{}";
 
 /**
  * Publishes the draft as the next release: an immutable snapshot that shops are answered from.
@@ -53,12 +63,13 @@ export async function releaseDraft(pool: Pool, seen: number, releasedBy: string)
     const plan = planOf(await readEntities(connection));
     if (!plan) return { refused: "empty", sequence };
     const text = JSON.stringify(plan);
-    const checksum = checksumOf(text);
+    const calendars = JSON.stringify(calendarsOf(plan, Date.now()));
+    const checksum = checksumOf(text, calendars);
     if (last?.checksum === checksum) return { refused: "nothing-changed", sequence };
     const number = (last?.number ?? 0) + 1;
     await connection.execute(
-      "INSERT INTO releases (number, sequence, plan, checksum, released_by, released_at) VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3))",
-      [number, sequence, text, checksum, releasedBy],
+      "INSERT INTO releases (number, sequence, plan, calendars, checksum, released_by, released_at) VALUES (?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3))",
+      [number, sequence, text, calendars, checksum, releasedBy],
     );
     const [[row]] = await connection.query<ReleaseRow[]>(`SELECT ${COLUMNS} FROM releases WHERE number = ?`, [number]);
     if (!row) throw new Error(`release ${number} is gone within its own transaction`);
@@ -75,7 +86,7 @@ export async function listReleases(pool: Pool): Promise<Release[]> {
 /** The plan of the latest release with its number and time; null when nothing has been released. */
 export async function latestPlan(connection: Pool | Connection): Promise<{ release: Release; plan: Plan } | null> {
   const [[row]] = await connection.query<ReleaseRow[]>(`SELECT ${COLUMNS} FROM releases ORDER BY number DESC LIMIT 1`);
-  return row ? { release: releaseOf(row), plan: await readRelease(connection, row.number) } : null;
+  return row ? { release: releaseOf(row), plan: (await readRelease(connection, row.number)).plan } : null;
 }
 
 /** A release is immutable, so its compiled form is kept; only the newest few, since shops ask for the latest. */
@@ -97,7 +108,8 @@ export async function latestRelease(pool: Pool): Promise<{ number: number; compi
   const key = `${latest.number} ${latest.checksum}`;
   const kept = compiledReleases.get(key);
   if (kept) return { number: latest.number, compiled: kept };
-  const result = compile(await readRelease(pool, latest.number));
+  const { plan, calendars } = await readRelease(pool, latest.number);
+  const result = compile(plan, calendars);
   if ("problems" in result)
     throw new Error(`release ${latest.number} does not compile: ${JSON.stringify(result.problems)}`);
   const [oldest] = compiledReleases.keys();
@@ -106,12 +118,21 @@ export async function latestRelease(pool: Pool): Promise<{ number: number; compi
   return { number: latest.number, compiled: result.compiled };
 }
 
-async function readRelease(connection: Pool | Connection, number: number): Promise<Plan> {
-  const [[row]] = await connection.query<PlanRow[]>("SELECT plan, checksum FROM releases WHERE number = ?", [number]);
-  if (!row || checksumOf(row.plan) !== row.checksum)
+const checkCalendars = checker(Type.Record(Type.String(), Type.Array(Type.String())));
+
+async function readRelease(
+  connection: Pool | Connection,
+  number: number,
+): Promise<{ plan: Plan; calendars: Calendars }> {
+  const [[row]] = await connection.query<PlanRow[]>("SELECT plan, calendars, checksum FROM releases WHERE number = ?", [
+    number,
+  ]);
+  if (!row || checksumOf(row.plan, row.calendars) !== row.checksum)
     throw new Error(`release ${number} is damaged: its checksum does not fit`);
   const checked = checkPlan(JSON.parse(row.plan));
-  if ("problems" in checked)
-    throw new Error(`release ${number} has the wrong form: ${JSON.stringify(checked.problems)}`);
-  return checked.value;
+  const calendars = checkCalendars(JSON.parse(row.calendars));
+  const problems = [checked, calendars].flatMap((one) => ("problems" in one ? one.problems : []));
+  if ("problems" in checked || "problems" in calendars)
+    throw new Error(`release ${number} has the wrong form: ${JSON.stringify(problems)}`);
+  return { plan: checked.value, calendars: calendars.value };
 }

@@ -213,7 +213,7 @@ export class DraftStore {
     const overlay = new Map([...this.edits].map(([key, { entity }]) => [key, entity]));
     if (this.preview) overlay.set(entityKey(this.preview.entity), this.preview.entity);
     const plan = draft && planOf(draft.entities.map((stored) => overlay.get(entityKey(stored)) ?? stored));
-    const result = plan && compile(plan);
+    const result = plan && compile(plan, draft?.calendars);
     const failed = result && "problems" in result;
     this.state = {
       ...this.state,

@@ -1,5 +1,6 @@
 import type { APIRoute } from "astro";
 import { quote } from "../../../core/quote/quote.ts";
+import { ownCarriers, withCarrierAnswers } from "../../../server/carriers/ask-carriers.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../server/http/answer.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
@@ -17,7 +18,8 @@ export const POST: APIRoute = ({ request }) =>
     const release = await latestRelease(sharedPool());
     if (!release)
       return problemDocument(404, "Nothing is released yet", { detail: "Release the draft, then ask again." });
-    const result = quote(release.compiled, body.value);
+    const asked = await withCarrierAnswers(release.compiled, body.value, ownCarriers());
+    const result = quote(release.compiled, asked);
     if ("problems" in result)
       return problemDocument(422, "The request cannot be quoted", { problems: result.problems });
     const response = jsonAnswer(result.quote);

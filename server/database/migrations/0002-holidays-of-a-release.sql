@@ -1,0 +1,1 @@
+ALTER TABLE releases ADD COLUMN calendars LONGTEXT NOT NULL DEFAULT '{}' AFTER plan;

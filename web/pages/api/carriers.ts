@@ -1,0 +1,32 @@
+import { Type } from "@sinclair/typebox";
+import type { APIRoute } from "astro";
+import { CarrierQuestion } from "../../../core/quote/carrier-questions.ts";
+import { askCarriers, ownCarriers } from "../../../server/carriers/ask-carriers.ts";
+import { Mood } from "../../../server/carriers/simulated.ts";
+import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { readBody } from "../../../server/http/read-body.ts";
+import { checker } from "../../../server/validation/checker.ts";
+
+const LARGEST_REQUEST = 64 * 1024;
+const checkQuestions = checker(
+  Type.Object(
+    {
+      questions: Type.Array(CarrierQuestion, { maxItems: 50 }),
+      moods: Type.Optional(Type.Record(Type.String({ maxLength: 64 }), Mood)),
+    },
+    { additionalProperties: false },
+  ),
+);
+
+/** The carriers that a plan can ask. */
+export const GET: APIRoute = () =>
+  answer(async () => jsonAnswer(ownCarriers().map(({ id, name, services }) => ({ id, name, services }))));
+
+/** Asks carriers for a preview; `moods` makes simulated ones slow or failing. */
+export const POST: APIRoute = ({ request }) =>
+  answer(async () => {
+    const body = await readBody(request, LARGEST_REQUEST, checkQuestions);
+    if ("refusal" in body) return body.refusal;
+    const { questions, moods } = body.value;
+    return jsonAnswer({ replies: await askCarriers(questions, ownCarriers(moods)) });
+  });
