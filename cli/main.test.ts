@@ -55,7 +55,11 @@ describe("summant quote", () => {
       demoPlan.replace('"currencies": ["EUR"]', '"currencies": ["PTE"]'),
       "/markets/0/currencies/0",
     ],
-    ["a repeated id", demoPlan.replace('"id": "express"', '"id": "standard"'), "/options/1/id"],
+    [
+      "a repeated id",
+      demoPlan.replace('"id": "azores"', '"id": "madeira"').replaceAll(', "azores"', ""),
+      "/zones/2/id",
+    ],
     ["a newer format", demoPlan.replace('"format": 1', '"format": 9'), "/format"],
     ["no JSON", demoPlan.slice(0, 300), "/"],
   ])("refuses a plan with %s and says where", (_, text, path) => {
@@ -112,13 +116,14 @@ describe("summant climb, validate and rates", () => {
           use: "not-earned",
           steps: [{ step: "free-standard", reached: false, wanted: 4500, counted: 3860 }],
         },
+        { offer: "advent-weekend", use: "not-earned" },
       ],
     });
   });
 
   it("says what a plan holds, or each thing that is wrong with it", () => {
     expect(summant(["validate", "demo/plan.json"]).stdout).toBe(
-      "demo/plan.json: valid, 6 markets, 9 zones, 6 options, 2 offers\n",
+      "demo/plan.json: valid, 6 markets, 11 zones, 13 options, 9 offers\n",
     );
     const broken = demoPlan
       .replace('"options": ["standard"]', '"options": ["standrd"]')
@@ -132,7 +137,7 @@ describe("summant climb, validate and rates", () => {
       "standard input: /options/1/when/id",
     ]);
     const unknownKind = summant(["validate", "-"], demoPlan.replace('"kind": "goods"', '"kind": "gods"'));
-    expect(unknownKind.stderr).toBe("standard input: /conditions/0/when has no known kind\n");
+    expect(unknownKind.stderr).toBe("standard input: /options/7/when has no known kind\n");
   });
 
   it("turns published rates into a table, and refuses cells by row and column", () => {

@@ -2,7 +2,8 @@ import { readFile } from "node:fs/promises";
 import { parseArgs } from "node:util";
 import { climb } from "../core/climb/climb.ts";
 import { typedAmount } from "../core/money/typed.ts";
-import { compile } from "../core/plan/compile.ts";
+import { type CompiledPlan, compile } from "../core/plan/compile.ts";
+import type { Plan } from "../core/plan/plan.ts";
 import type { Problem } from "../core/plan/problem.ts";
 import { quote } from "../core/quote/quote.ts";
 import { ownCarriers, withCarrierAnswers } from "../server/carriers/ask-carriers.ts";
@@ -87,7 +88,8 @@ const LONGEST_CLIMB = 10_000_000;
 async function validateCommand(argv: string[]): Promise<string> {
   const [file, ...more] = argv;
   if (file === undefined || more.length > 0) throw new BadInput([USAGE.trimEnd()]);
-  const { plan } = await readPlan(file, Date.now());
+  const plan = await readDocument(file, checkPlan);
+  compiledFrom(file, plan, Date.now());
   const count = (list: readonly unknown[], one: string) => `${list.length} ${one}${list.length === 1 ? "" : "s"}`;
   const parts = [
     count(plan.markets, "market"),
@@ -138,18 +140,18 @@ async function planAndRequest({ plan: planFile, request: requestFile }: Options)
   if (planFile === undefined || requestFile === undefined) throw new BadInput([USAGE.trimEnd()]);
   if (planFile === "-" && requestFile === "-")
     throw new BadInput(["only one of --plan and --request can be standard input"]);
+  const plan = await readDocument(planFile, checkPlan);
   const read = await readDocument(requestFile, checkQuoteRequest);
-  const { compiled } = await readPlan(planFile, Date.parse(read.at));
+  const compiled = compiledFrom(planFile, plan, Date.parse(read.at));
   return { compiled, request: await withCarrierAnswers(compiled, read, ownCarriers()), requestFile };
 }
 
 /** @param at public holidays are looked up around this moment */
-async function readPlan(file: string, at: number) {
-  const plan = await readDocument(file, checkPlan);
+function compiledFrom(file: string, plan: Plan, at: number): CompiledPlan {
   const result = compile(plan, calendarsOf(plan, at));
   const problems = "problems" in result ? result.problems : calendarProblems(plan, at);
   if ("problems" in result || problems.length > 0) throw refused(file, problems);
-  return { plan, compiled: result.compiled };
+  return result.compiled;
 }
 
 async function readDocument<T>(file: string, check: (data: unknown) => Checked<T>): Promise<T> {

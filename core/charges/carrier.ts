@@ -61,6 +61,9 @@ export const parcelSpec = ({ packing, roundUpTo }: CarrierCharge) => ({
   ...(roundUpTo ? { roundUpTo } : {}),
 });
 
+/** Where the fallback would promise what the carrier may yet deny: it does not take the parcel, or has to know where to. */
+const FINAL: ReadonlySet<NoPrice> = new Set(["carrier-not-served", "carrier-too-heavy", "place-unknown"]);
+
 export function compileCarrier(
   charge: CarrierCharge,
   context: ChargeContext,
@@ -79,10 +82,11 @@ export function compileCarrier(
         (one.from === undefined || one.from === charge.from) &&
         isFor(situation, one),
     );
+    if (!answer && situation.facts.place.postcode === null) return "place-unknown";
     if (!answer) return situation.count(parcel) === null ? "weight-unknown" : "carrier-not-asked";
     return answer.price ?? (answer.problem ? REASONS[answer.problem] : "carrier-failed");
   };
-  const falls = (reason: NoPrice) => reason !== "carrier-not-served" && reason !== "carrier-too-heavy";
+  const falls = (reason: NoPrice) => !FINAL.has(reason);
   const price = (situation: Situation): Charged => {
     const answer = answered(situation);
     return isMissing(answer) && fallback && falls(answer) ? fallback.price(situation) : answer;

@@ -145,7 +145,7 @@ describe("the demo plan, as its people and its shoppers read it", () => {
     };
     expect(words(0, "portugal", "EUR")).toBe("Free Standard delivery from €45, in Mainland Portugal.");
     expect(words(1, "japan", "JPY")).toBe(
-      "Free Post delivery from ¥9,500, and Courier at the price of Post from ¥17,500, in Euro area, Great Britain, United States, Japan, and Kuwait.",
+      "Free Post delivery from ¥9,500, and Courier at the price of Post from ¥17,500, in Spain, Other euro area, Great Britain, United States, Japan, and Kuwait.",
     );
   });
 
@@ -173,7 +173,7 @@ describe("the demo plan, as its people and its shoppers read it", () => {
     const post = (unitPrice: number) =>
       messages({
         locale: "en",
-        destination: { country: "ES", postcode: "28001" },
+        destination: { country: "AT", postcode: "1010" },
         cart: { lines: [{ sku: "goods", quantity: 1, unitPrice }] },
       });
     expect(post(5999)).toEqual(["Add €0.01 more for free post"]);
@@ -187,17 +187,23 @@ describe("the demo plan, as its people and its shoppers read it", () => {
   });
 
   it("charges an Alaskan, a Highlander and an islander their own price, and a stranger none", () => {
+    const ink = { sku: "ink", quantity: 1, unitPrice: 3860, weight: { value: "95", unit: "g" as const } };
     const prices = (change: Partial<QuoteRequest>) =>
-      quoteOf(compiledPlan(plan), ask(change)).options.map(({ id, price }) => [id, price]);
+      quoteOf(compiledPlan(plan), ask({ cart: { lines: [ink] }, ...change }))
+        .options.filter(({ available, way }) => available && way !== "collected")
+        .map(({ id, price }) => [id, price]);
     expect(prices({ currency: "USD", destination: { country: "US", postcode: "99501-1234" } })).toEqual([
-      ["far-post", 1600],
+      ["far-post", 1850],
     ]);
-    expect(prices({ currency: "USD", destination: { country: "US", region: "US-HI" } })).toEqual([["far-post", 1600]]);
+    expect(prices({ currency: "USD", destination: { country: "US", region: "US-HI" } })).toEqual([["far-post", 1850]]);
     expect(prices({ currency: "GBP", destination: { country: "GB", postcode: "iv2 3rt" } })).toEqual([
       ["far-post", 1190],
       ["courier", 1500],
     ]);
-    expect(prices({ destination: { country: "PT", postcode: "9000-082" } })).toEqual([["islands", 890]]);
+    expect(prices({ destination: { country: "PT", postcode: "9000-082" } })).toEqual([
+      ["islands", 990],
+      ["by-air", 1780],
+    ]);
     expect(prices({ destination: { country: "CA", postcode: "K1A 0B1" } })).toEqual([]);
   });
 });

@@ -5,6 +5,7 @@ import type { Charge } from "../charges/charge.ts";
 import { compileSpec } from "../measures/measure.ts";
 import { inCurrency, type Rates } from "../money/rates.ts";
 import { ZERO } from "../money/rational.ts";
+import { placeOf } from "../places/resolve.ts";
 import { CountryCode, closed, Id } from "../plan/atoms.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import { findTariffs } from "./find-tariffs.ts";
@@ -51,14 +52,16 @@ export function answerFrom(
 
 /**
  * Every question that the options a request may get have for live carriers, once each. Nothing is asked where the
- * request brings the answer along, the parcel's weight is not known or nothing is in it.
+ * request brings the answer along, the parcel's weight is not known or nothing is in it, and while the address is not complete: the answer could turn out
+ * another.
  *
  * @example carrierQuestions(compiled, request) // [{ carrier: "osprelle", service: "parcel", weight: 1250000, … }]
  */
 export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest): CarrierQuestion[] {
   const found = findTariffs(compiled, request);
   const cart = readCart(request.cart, "/cart");
-  if ("problems" in found || "problems" in cart || !cart.lines.some(isOrdinary)) return [];
+  const { postcode } = placeOf(request.destination);
+  if ("problems" in found || "problems" in cart || postcode === null || !cart.lines.some(isOrdinary)) return [];
   const options = new Map(found.tariffs.flatMap(({ options }) => options.map(({ id, option }) => [id, option])));
   const charges = [...options.values()].flatMap(({ charge, surcharges }) =>
     [charge, ...(surcharges ?? []).map((surcharge) => surcharge.charge)].flatMap(carrierChargesIn),

@@ -1,39 +1,67 @@
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
+import type { Size, Weight } from "../../core/measures/quantity.ts";
 import { exponentOf } from "../../core/money/currency.ts";
 import { minorUnits } from "../../core/money/decimal.ts";
 import type { Product, SampleCart } from "./product.ts";
 
-/** A product as screens and quotes use it: prices in minor units. */
-export type CatalogueProduct = {
-  sku: string;
-  name: string;
+/** A product as screens and quotes use it: money in minor units. */
+export type CatalogueProduct = Omit<Product, "prices" | "categories" | "tags" | "delivery"> & {
   prices: Record<string, number>;
   categories: string[];
-  taxRate?: string;
+  tags: string[];
+  delivery?:
+    | { kind: "ships-free" | "nothing-to-ship" }
+    | { kind: "own-charge"; amounts: Record<string, number>; per: "piece" | "line" };
 };
 
+/** Rows written with one statement. */
+const BATCH = 500;
+
+/** Adds products after those that are there. @throws when a price does not fit its currency */
 export async function writeProducts(connection: PoolConnection, products: readonly Product[]): Promise<void> {
-  for (const [position, { sku, name, prices, categories, taxRate }] of products.entries()) {
-    await connection.execute("INSERT INTO products (sku, name, tax_rate, position) VALUES (?, ?, ?, ?)", [
-      sku,
-      name,
-      taxRate ?? null,
-      position,
-    ]);
-    for (const [currency, text] of Object.entries(prices)) {
-      const exponent = exponentOf(currency);
-      const read = exponent === undefined ? { problem: "no such currency" } : minorUnits(text, exponent);
-      if (!("minor" in read)) throw new Error(`product ${sku}: price ${text} ${currency}: ${read.problem}`);
-      await connection.execute("INSERT INTO product_prices (sku, currency, minor) VALUES (?, ?, ?)", [
-        sku,
-        currency,
-        read.minor,
-      ]);
-    }
-    for (const category of categories ?? []) {
-      await connection.execute("INSERT INTO product_categories (sku, category) VALUES (?, ?)", [sku, category]);
-    }
-  }
+  const rows = (of: (product: Product, position: number) => unknown[][]) => products.flatMap(of);
+  const insert = async (into: string, values: readonly unknown[][]) => {
+    for (let start = 0; start < values.length; start += BATCH)
+      await connection.query(`INSERT INTO ${into} VALUES ?`, [values.slice(start, start + BATCH)]);
+  };
+  const columns =
+    "sku, name, tax_rate, position, weight, weight_unit, length, width, height, size_unit, parcel_class, used, delivery, own_charge_per";
+  await insert(
+    `products (${columns})`,
+    rows(({ sku, name, taxRate, weight, size, parcelClass, used, delivery }, position) => [
+      [
+        ...[sku, name, taxRate ?? null, position, weight?.value ?? null, weight?.unit ?? null],
+        ...[size?.length ?? null, size?.width ?? null, size?.height ?? null, size?.unit ?? null],
+        ...[parcelClass ?? null, used ?? false, delivery?.kind ?? null],
+        delivery?.kind === "own-charge" ? delivery.per : null,
+      ],
+    ]),
+  );
+  await insert(
+    "product_prices (sku, currency, minor)",
+    rows(({ sku, prices }) => amountRows(sku, prices)),
+  );
+  await insert(
+    "product_own_charges (sku, currency, minor)",
+    rows(({ sku, delivery }) => (delivery?.kind === "own-charge" ? amountRows(sku, delivery.amounts) : [])),
+  );
+  await insert(
+    "product_categories (sku, category)",
+    rows(({ sku, categories }) => (categories ?? []).map((category) => [sku, category])),
+  );
+  await insert(
+    "product_tags (sku, tag)",
+    rows(({ sku, tags }) => (tags ?? []).map((tag) => [sku, tag])),
+  );
+}
+
+function amountRows(sku: string, amounts: Readonly<Record<string, string>>): [string, string, number][] {
+  return Object.entries(amounts).map(([currency, text]) => {
+    const exponent = exponentOf(currency);
+    const read = exponent === undefined ? { problem: "no such currency" } : minorUnits(text, exponent);
+    if (!("minor" in read)) throw new Error(`product ${sku}: ${text} ${currency}: ${read.problem}`);
+    return [sku, currency, read.minor];
+  });
 }
 
 export async function writeSampleCarts(connection: PoolConnection, carts: readonly SampleCart[]): Promise<void> {
@@ -58,40 +86,100 @@ interface ProductRow extends RowDataPacket {
   sku: string;
   name: string;
   tax_rate: string | null;
+  weight: string | null;
+  weight_unit: Weight["unit"] | null;
+  length: string | null;
+  width: string | null;
+  height: string | null;
+  size_unit: Size["unit"] | null;
+  parcel_class: string | null;
+  used: number;
+  delivery: "ships-free" | "nothing-to-ship" | "own-charge" | null;
+  own_charge_per: "piece" | "line" | null;
 }
-interface PriceRow extends RowDataPacket {
+interface AmountRow extends RowDataPacket {
   sku: string;
   currency: string;
   minor: number;
 }
-interface CategoryRow extends RowDataPacket {
+interface LabelRow extends RowDataPacket {
   sku: string;
-  category: string;
+  label: string;
 }
 
 /** Products whose name or SKU contains `search`, in the catalogue's order. */
 export async function findProducts(pool: Pool, search: string, limit: number): Promise<CatalogueProduct[]> {
   const like = `%${search.replaceAll(/[\\%_]/g, (character) => `\\${character}`)}%`;
   const [products] = await pool.query<ProductRow[]>(
-    "SELECT sku, name, tax_rate FROM products WHERE name LIKE ? OR sku LIKE ? ORDER BY position, sku LIMIT ?",
+    "SELECT * FROM products WHERE name LIKE ? OR sku LIKE ? ORDER BY position, sku LIMIT ?",
     [like, like, limit],
   );
-  if (products.length === 0) return [];
-  const skus = products.map(({ sku }) => sku);
-  const [prices] = await pool.query<PriceRow[]>("SELECT sku, currency, minor FROM product_prices WHERE sku IN (?)", [
+  return withTraits(pool, products);
+}
+
+/** The products named, in the catalogue's order; those that are not there are left out. */
+export async function productsNamed(pool: Pool, skus: readonly string[]): Promise<CatalogueProduct[]> {
+  if (skus.length === 0) return [];
+  const [products] = await pool.query<ProductRow[]>("SELECT * FROM products WHERE sku IN (?) ORDER BY position, sku", [
     skus,
   ]);
-  const [categories] = await pool.query<CategoryRow[]>(
-    "SELECT sku, category FROM product_categories WHERE sku IN (?) ORDER BY category",
-    [skus],
-  );
-  return products.map(({ sku, name, tax_rate: taxRate }) => ({
-    sku,
-    name,
-    prices: Object.fromEntries(prices.filter((row) => row.sku === sku).map(({ currency, minor }) => [currency, minor])),
-    categories: categories.filter((row) => row.sku === sku).map(({ category }) => category),
-    ...(taxRate === null ? {} : { taxRate }),
-  }));
+  return withTraits(pool, products);
+}
+
+async function withTraits(pool: Pool, products: readonly ProductRow[]): Promise<CatalogueProduct[]> {
+  if (products.length === 0) return [];
+  const skus = products.map(({ sku }) => sku);
+  const amountsIn = async (table: "product_prices" | "product_own_charges") => {
+    const [rows] = await pool.query<AmountRow[]>(`SELECT sku, currency, minor FROM ${table} WHERE sku IN (?)`, [skus]);
+    const bySku = bySkuOf(rows);
+    return (sku: string) => Object.fromEntries((bySku.get(sku) ?? []).map(({ currency, minor }) => [currency, minor]));
+  };
+  const labelsIn = async (table: "product_categories" | "product_tags", column: "category" | "tag") => {
+    const [rows] = await pool.query<LabelRow[]>(
+      `SELECT sku, ${column} AS label FROM ${table} WHERE sku IN (?) ORDER BY ${column}`,
+      [skus],
+    );
+    const bySku = bySkuOf(rows);
+    return (sku: string) => (bySku.get(sku) ?? []).map(({ label }) => label);
+  };
+  const [pricesOf, ownChargesOf, categoriesOf, tagsOf] = await Promise.all([
+    amountsIn("product_prices"),
+    amountsIn("product_own_charges"),
+    labelsIn("product_categories", "category"),
+    labelsIn("product_tags", "tag"),
+  ]);
+  return products.map((row): CatalogueProduct => {
+    const { sku, name, tax_rate: taxRate, weight, weight_unit, length, width, height, size_unit } = row;
+    const { delivery, own_charge_per: per, parcel_class: parcelClass } = row;
+    return {
+      sku,
+      name,
+      prices: pricesOf(sku),
+      categories: categoriesOf(sku),
+      tags: tagsOf(sku),
+      ...(taxRate === null ? {} : { taxRate }),
+      ...(weight === null || weight_unit === null ? {} : { weight: { value: weight, unit: weight_unit } }),
+      ...(length === null || width === null || height === null || size_unit === null
+        ? {}
+        : { size: { length, width, height, unit: size_unit } }),
+      ...(parcelClass === null ? {} : { parcelClass }),
+      ...(row.used ? { used: true } : {}),
+      ...(delivery === null
+        ? {}
+        : {
+            delivery:
+              delivery === "own-charge"
+                ? { kind: delivery, amounts: ownChargesOf(sku), per: per ?? "piece" }
+                : { kind: delivery },
+          }),
+    };
+  });
+}
+
+function bySkuOf<Row extends { sku: string }>(rows: readonly Row[]): ReadonlyMap<string, Row[]> {
+  const bySku = new Map<string, Row[]>();
+  for (const row of rows) bySku.set(row.sku, [...(bySku.get(row.sku) ?? []), row]);
+  return bySku;
 }
 
 interface CartRow extends RowDataPacket {

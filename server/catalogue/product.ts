@@ -1,6 +1,24 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { CurrencyCode, closed, Decimal, Id, Percent, Tag } from "../../core/plan/atoms.ts";
+import { Size, Weight } from "../../core/measures/quantity.ts";
+import { byKind, CurrencyCode, closed, Decimal, Id, Percent, Tag } from "../../core/plan/atoms.ts";
 import { checker } from "../validation/checker.ts";
+
+/** What a product says about its own delivery; an own charge in major units, for each piece or for the line. */
+const ProductDelivery = byKind(
+  [
+    Type.Object({ kind: Type.Literal("ships-free") }, closed),
+    Type.Object({ kind: Type.Literal("nothing-to-ship") }, closed),
+    Type.Object(
+      {
+        kind: Type.Literal("own-charge"),
+        amounts: Type.Record(CurrencyCode, Decimal, closed),
+        per: Type.Union([Type.Literal("piece"), Type.Literal("line")]),
+      },
+      closed,
+    ),
+  ],
+  "ProductDelivery",
+);
 
 /** A product as a catalogue file writes it: prices in major units as decimal strings. */
 export const Product = Type.Object(
@@ -9,7 +27,13 @@ export const Product = Type.Object(
     name: Type.String({ minLength: 1, maxLength: 200 }),
     prices: Type.Record(CurrencyCode, Decimal, closed),
     categories: Type.Optional(Type.Array(Tag, { maxItems: 50, uniqueItems: true })),
+    tags: Type.Optional(Type.Array(Tag, { maxItems: 50, uniqueItems: true })),
     taxRate: Type.Optional(Percent),
+    weight: Type.Optional(Weight),
+    size: Type.Optional(Size),
+    parcelClass: Type.Optional(Tag),
+    used: Type.Optional(Type.Boolean()),
+    delivery: Type.Optional(ProductDelivery),
   },
   { ...closed, title: "Product" },
 );

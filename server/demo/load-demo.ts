@@ -25,8 +25,8 @@ export async function isEmpty(pool: Pool): Promise<boolean> {
 /** Empties every table of the store; migrations stay. */
 export async function emptyStore(pool: Pool): Promise<void> {
   await inTransaction(pool, async (connection) => {
-    const tables = ["sample_cart_lines", "sample_carts", "product_prices", "product_categories", "products"];
-    for (const table of [...tables, "changes", "change_sets", "draft_entities", "releases"]) {
+    // What belongs to products and sample carts goes with them.
+    for (const table of ["sample_carts", "products", "changes", "change_sets", "draft_entities", "releases"]) {
       await connection.query(`DELETE FROM ${table}`);
     }
     await connection.query("UPDATE draft_head SET sequence = 0 WHERE id = 1");

@@ -29,9 +29,17 @@ export function cartLines(
     const product = products.get(sku);
     const unitPrice = product?.prices[currency];
     if (!product || unitPrice === undefined) return [];
-    const { categories, taxRate } = product;
-    return [{ sku, quantity, unitPrice, categories, ...(taxRate === undefined ? {} : { taxRate }) }];
+    const { name: _, prices: __, delivery, ...traits } = product;
+    return [{ ...traits, sku, quantity, unitPrice, ...deliveryIn(delivery, currency) }];
   });
+}
+
+/** A product's own charge in the currency; without an amount there, it is charged like any other goods. */
+function deliveryIn(delivery: CatalogueProduct["delivery"], currency: string): Pick<CartLine, "delivery"> {
+  if (!delivery) return {};
+  if (delivery.kind !== "own-charge") return { delivery: { kind: delivery.kind } };
+  const amount = delivery.amounts[currency];
+  return amount === undefined ? {} : { delivery: { kind: "own-charge", amount, per: delivery.per } };
 }
 
 export function requestFor(standpoint: Standpoint, lines: CartLine[], at: string): QuoteRequest {

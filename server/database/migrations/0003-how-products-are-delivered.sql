@@ -1,0 +1,26 @@
+ALTER TABLE products
+  ADD COLUMN weight VARCHAR(24) NULL,
+  ADD COLUMN weight_unit VARCHAR(2) NULL,
+  ADD COLUMN length VARCHAR(24) NULL,
+  ADD COLUMN width VARCHAR(24) NULL,
+  ADD COLUMN height VARCHAR(24) NULL,
+  ADD COLUMN size_unit VARCHAR(2) NULL,
+  ADD COLUMN parcel_class VARCHAR(64) NULL,
+  ADD COLUMN used BOOLEAN NOT NULL DEFAULT FALSE,
+  ADD COLUMN delivery VARCHAR(16) NULL,
+  ADD COLUMN own_charge_per VARCHAR(8) NULL;
+
+CREATE TABLE product_tags (
+  sku VARCHAR(64) NOT NULL,
+  tag VARCHAR(64) NOT NULL,
+  PRIMARY KEY (sku, tag),
+  CONSTRAINT tags_of_product FOREIGN KEY (sku) REFERENCES products (sku) ON DELETE CASCADE
+);
+
+CREATE TABLE product_own_charges (
+  sku VARCHAR(64) NOT NULL,
+  currency CHAR(3) NOT NULL,
+  minor BIGINT UNSIGNED NOT NULL,
+  PRIMARY KEY (sku, currency),
+  CONSTRAINT own_charges_of_product FOREIGN KEY (sku) REFERENCES products (sku) ON DELETE CASCADE
+);
