@@ -35,6 +35,8 @@ export const isShipped = ({ delivery }: Pick<ReadLine, "delivery">): boolean => 
 /** Whether the zone's charges are for this line: it is shipped, and has no charge of its own. */
 export const isOrdinary = ({ delivery }: Pick<ReadLine, "delivery">): boolean => !delivery;
 
+const NOTHING: readonly string[] = [];
+
 /** Ordinary goods of a market at the zone's standard tax: what a shopper could add to reach a goal. */
 export const FILLER_SKU = "filler";
 
@@ -52,6 +54,23 @@ export function filler(kind: FillerKind, amount: number): CartLine {
   };
 }
 
+/** {@link filler}, ready for counting. */
+export const readFiller = (kind: FillerKind, amount: number): ReadLine => ({
+  sku: FILLER_SKU,
+  quantity: kind === "items" ? amount : 1,
+  unitPrice: kind === "value" ? amount : 0,
+  shelf: kind === "value" ? amount : 0,
+  discount: 0,
+  taxRate: null,
+  categories: NOTHING,
+  tags: NOTHING,
+  weight: kind === "weight" ? amount : 0,
+  volume: 0,
+  parcelClass: null,
+  used: false,
+  delivery: null,
+});
+
 /** Larger carts could not be summed exactly in a double. */
 const LARGEST_CART = 2 ** 50;
 
@@ -63,8 +82,6 @@ export function readCart(cart: Cart, path: string): ReadCart | { problems: Probl
     discounts: cart.discounts?.length ? orderDiscounts(cart.discounts) : null,
   };
 }
-
-const NOTHING: readonly string[] = [];
 
 export function readLine(line: CartLine): ReadLine {
   const { delivery, weight, size } = line;

@@ -1,11 +1,13 @@
 import * as fc from "fast-check";
-import jsonLogic, { type RulesLogic } from "json-logic-js";
+import jsonLogic from "json-logic-js";
 import { DateTime } from "luxon";
 import { describe, expect, it } from "vitest";
 import { readCart } from "../cart/read-cart.ts";
 import { breakpoints } from "../checks/domain.ts";
 import { measureKey } from "../measures/measure-spec.ts";
+import { placeOf } from "../places/resolve.ts";
 import { anyCondition, anyShopper } from "../tests/arbitrary.ts";
+import { inJsonLogic } from "../tests/json-logic.ts";
 import { interval } from "../time/local.ts";
 import { momentOf, nextDay, zoneClock } from "../time/zone-clock.ts";
 import { type Condition, circleProblems, compileCondition, conditionWords, DEFINITIONS } from "./condition.ts";
@@ -44,7 +46,7 @@ function facts(request: Partial<Asked> = {}, counts: readonly number[] = []): Si
   if ("problems" in cart) throw new Error(JSON.stringify(cart.problems));
   const count = (measure: number) => counts[measure] ?? null;
   return {
-    facts: factsOf(asked, new Map()),
+    facts: factsOf(asked, new Map(), placeOf(asked.destination)),
     lines: cart.lines,
     unknownAs: false,
     horizon: null,
@@ -58,89 +60,6 @@ function facts(request: Partial<Asked> = {}, counts: readonly number[] = []): Si
 
 function truthOf(condition: Condition, about: Situation): Truth {
   return compileCondition(condition, contextOf(), new Map()).test(about);
-}
-
-/** The same statement in JSON Logic, over the same facts. */
-function translated(condition: Condition, context: ConditionContext): RulesLogic {
-  const operators = { "at-least": ">=", "more-than": ">", "at-most": "<=", "less-than": "<", exactly: "===" } as const;
-  const compare = (is: keyof typeof operators, name: string, to: number): RulesLogic => {
-    const sides: [RulesLogic, number] = [{ var: name }, to];
-    switch (is) {
-      case "at-least":
-        return { ">=": sides };
-      case "more-than":
-        return { ">": sides };
-      case "at-most":
-        return { "<=": sides };
-      case "less-than":
-        return { "<": sides };
-      case "exactly":
-        return { "===": sides };
-    }
-  };
-  const tagged = (line: string, of: readonly string[]): RulesLogic => ({
-    or: of.map((name): RulesLogic => ({ in: [name, { var: line }] })),
-  });
-  // JSON Logic's `all` of nothing is false; an empty cart holds nothing else.
-  const quantified = (how: "any" | "none" | "only", rule: RulesLogic): RulesLogic => {
-    if (how === "only") return { or: [{ "!": [{ var: "lines" }] }, { all: [{ var: "lines" }, rule] }] };
-    const some: RulesLogic = { some: [{ var: "lines" }, rule] };
-    return how === "any" ? some : { "!": [some] };
-  };
-  switch (condition.kind) {
-    case "all":
-      return { and: condition.of.map((part) => translated(part, context)) };
-    case "any":
-      return { or: condition.of.map((part) => translated(part, context)) };
-    case "not":
-      return { "!": [translated(condition.of, context)] };
-    case "signed-in":
-      return { var: "signedIn" };
-    case "business":
-      return { var: "business" };
-    case "group":
-      return { in: ["trade", { var: "groups" }] };
-    case "not-ordered-for":
-      return { ">=": [{ var: "daysSinceOrder" }, condition.days] };
-    case "orders":
-      return compare(condition.is, "orders", condition.count);
-    case "lines":
-      return compare(condition.is, `counted.${context.measureNumber({ kind: "lines" }, "all")}`, condition.count);
-    case "weight": {
-      const to = Number(condition.weight.value) * 1000;
-      return compare(condition.is, `counted.${context.measureNumber({ kind: "weight" }, "shipped")}`, to);
-    }
-    case "trait": {
-      // The test's lines are reduced or not; they have no charges of their own.
-      const reduced: RulesLogic = condition.trait === "reduced" ? { var: "reduced" } : { "!": [true] };
-      return quantified(condition.how, reduced);
-    }
-    case "line": {
-      const { how, figure } = condition;
-      if (figure.kind === "weight") throw new Error("the generator does not make weights of lines");
-      const to = figure.kind === "quantity" ? figure.count : Math.round(Number(figure.amount.byCurrency?.EUR) * 100);
-      return quantified(how, compare(figure.is, figure.kind === "quantity" ? "quantity" : "unitPrice", to));
-    }
-    case "items":
-      return compare(condition.is, `counted.${context.measureNumber({ kind: "items" }, "all")}`, condition.count);
-    case "value": {
-      const to = Math.round(Number(condition.amount.byCurrency?.EUR) * 100);
-      return compare(
-        condition.is,
-        `counted.${context.measureNumber({ kind: "value", basis: condition.basis }, "all")}`,
-        to,
-      );
-    }
-    case "postcode":
-      return { "===": [{ substr: [{ var: "postcode" }, 0, 1] }, "9"] };
-    case "goods": {
-      const { how, of } = condition;
-      if (how !== "all") return quantified(how, tagged("tags", of));
-      return { and: of.map((name): RulesLogic => ({ some: [{ var: "lines" }, { in: [name, { var: "tags" }] }] })) };
-    }
-    default:
-      throw new Error(`the generator does not make ${condition.kind}`);
-  }
 }
 
 describe("conditions", () => {
@@ -158,7 +77,7 @@ describe("conditions", () => {
         (condition, shopper, tags, counted, postcode) => {
           const keys: string[] = [];
           const context = contextOf(keys);
-          const rule = translated(condition, context);
+          const rule = inJsonLogic(condition, context);
           const lines = tags.map((names, i) => {
             const [quantity, unitPrice] = [1 + ((counted[i] ?? 0) % 4), counted[i + 3] ?? 0];
             return { sku: "x", quantity, unitPrice, tags: names, discount: i % 2 === 0 ? 0 : Math.min(1, unitPrice) };

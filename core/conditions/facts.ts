@@ -1,7 +1,7 @@
 import type { ReadLine } from "../cart/read-cart.ts";
 import { distanceBetween } from "../geo/distance.ts";
 import type { Form, Horizon } from "../money/form.ts";
-import { type Place, placeOf } from "../places/resolve.ts";
+import type { Place } from "../places/resolve.ts";
 import type { CarrierAnswer, Coordinates, QuoteRequest, Shopper } from "../quote/request.ts";
 import type { Truth } from "./truth.ts";
 
@@ -50,22 +50,29 @@ export type LineFigure = "unitPrice" | "quantity" | "weight";
 /** Codes are compared without regard to case and surrounding space, as shoppers type them. */
 export const normalCode = (code: string) => code.trim().toUpperCase();
 
-/** @param locations positions of the plan's locations */
-export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Coordinates>): Facts {
+const NO_CODES: Facts["codes"] = new Set();
+const NO_DISTANCES: Facts["distances"] = new Map();
+const NO_USES: Facts["uses"] = new Map();
+
+/**
+ * @param locations positions of the plan's locations
+ * @param place where the request goes, read
+ */
+export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Coordinates>, place: Place): Facts {
   const { destination, shopper, channel, currency, locale, at, cart } = request;
   const { position } = destination;
   return {
     shopper: shopper ?? {},
-    place: placeOf(destination),
+    place,
     channel: channel ?? null,
     currency,
     locale: locale ?? null,
-    codes: new Set((cart.codes ?? []).map(normalCode)),
+    codes: cart.codes ? new Set(cart.codes.map(normalCode)) : NO_CODES,
     at: Date.parse(at),
     distances: position
       ? new Map([...locations].map(([id, from]) => [id, distanceBetween(from, position)]))
-      : new Map(),
-    uses: new Map((request.uses ?? []).map(({ offer, ...counts }) => [offer, counts])),
+      : NO_DISTANCES,
+    uses: request.uses ? new Map(request.uses.map(({ offer, ...counts }) => [offer, counts])) : NO_USES,
     carriers: request.carriers ?? [],
   };
 }

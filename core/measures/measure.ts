@@ -87,7 +87,7 @@ function totalOf(
     if (!counts(line)) continue;
     const each = line[what];
     if (each === null) return null;
-    total = plus(total, times(each, whole(line.quantity)));
+    total = plus(total, typeof each === "number" ? each * line.quantity : times(each, whole(line.quantity)));
   }
   return total;
 }

@@ -45,19 +45,37 @@ export function valuePath(measure: ValueMeasure, cart: ReadCart, next: ReadLine 
   };
 }
 
+/**
+ * The same where every unit added counts as one or as nothing and no discount moves with it, as most do: what is counted
+ * before any, and what each adds. Null where it is not so.
+ */
+export function evenPath(
+  measure: ValueMeasure,
+  cart: ReadCart,
+  next: ReadLine | null,
+): { readonly start: number; readonly slope: 0 | 1 } | null {
+  if ((measure.orderDiscounts && cart.discounts) || (measure.lineDiscounts && next && next.discount > 0)) return null;
+  const start = plainSum(measure, cart.lines);
+  if (start === null) return null;
+  if (next && !measure.counts(next)) return { start, slope: 0 };
+  return measure.taxed(next?.taxRate ?? null) === ONE ? { start, slope: 1 } : null;
+}
+
+/** What the lines count where no tax has to be put on or taken out; else null. */
+function plainSum({ counts, lineDiscounts, taxed }: ValueMeasure, lines: readonly ReadLine[]): number | null {
+  let sum = 0;
+  for (const line of lines) {
+    if (!counts(line)) continue;
+    if (taxed(line.taxRate) !== ONE) return null;
+    sum += line.shelf - (lineDiscounts ? line.discount : 0);
+  }
+  return sum;
+}
+
 /** What a basis counts of a cart, in whole minor units. */
 export function countedValue(measure: ValueMeasure, cart: ReadCart): number {
-  if (!measure.orderDiscounts || !cart.discounts) {
-    // Most carts: whole minor units, summed as they are.
-    let sum = 0;
-    for (const line of cart.lines) {
-      if (!measure.counts(line)) continue;
-      if (measure.taxed(line.taxRate) !== ONE) return valueAt(valuePath(measure, cart, null), 0);
-      sum += line.shelf - (measure.lineDiscounts ? line.discount : 0);
-    }
-    return sum;
-  }
-  return valueAt(valuePath(measure, cart, null), 0);
+  const plain = measure.orderDiscounts && cart.discounts ? null : plainSum(measure, cart.lines);
+  return plain ?? valueAt(valuePath(measure, cart, null), 0);
 }
 
 /** What lines cost together after their own discounts, as the market writes prices: the sum order discounts take from. */

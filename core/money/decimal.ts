@@ -4,12 +4,16 @@ import type { Rational } from "./rational.ts";
 /** A plain decimal numeral: optional minus, digits, optional fraction. No exponent, no separators, no spaces. */
 const DECIMAL = /^(-?)(\d{1,15})(?:\.(\d{1,12}))?$/;
 
+const SHORT_WHOLE = /^\d{1,15}$/;
+
 /**
  * Reads a decimal string exactly, or returns undefined when it is not one.
  *
  * @example decimal("0.45359237") // { n: 45359237n, d: 100000000n }
  */
 export function decimal(text: string): Rational | undefined {
+  // Most numerals are short and whole.
+  if (SHORT_WHOLE.test(text)) return { n: BigInt(Number(text)), d: 1n };
   const match = DECIMAL.exec(text);
   if (!match) return undefined;
   const [, sign, digits = "", fraction = ""] = match;

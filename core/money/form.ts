@@ -59,6 +59,11 @@ export function minus(a: Form, b: Form): Form {
 export function times(a: Form, by: Rational): Form {
   if (a === 0 || by.n === 0n) return 0;
   if (by.n === by.d) return a;
+  if (typeof a === "number") {
+    const product = a * Number(by.n);
+    const quotient = product / Number(by.d);
+    if (Number.isSafeInteger(product) && Number.isInteger(quotient)) return quotient;
+  }
   const x = moving(a);
   return form(multiply(x.at, by), multiply(x.slope, by));
 }

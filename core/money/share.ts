@@ -7,7 +7,10 @@
  * @param weights whole numbers, zero or more; when all are zero every share is zero
  */
 export function shareOut(amount: number, weights: readonly number[]): number[] {
-  const total = weights.reduce((sum, weight) => sum + BigInt(weight), 0n);
+  const sum = weights.reduce((all, weight) => all + weight, 0);
+  // Nothing was taken off: every share is its weight.
+  if (sum === amount) return [...weights];
+  const total = BigInt(sum);
   if (total === 0n) return weights.map(() => 0);
   const parts = weights.map((weight, index) => {
     const product = BigInt(amount) * BigInt(weight);

@@ -74,12 +74,11 @@ export function rewarded(
     if (limit !== null && compareForms(sumOf(full), limit, horizon) > 0) continue;
     switch (change.kind) {
       case "down-to":
-        parts = reduced(parts, reward, (covered) => lessAtLeastZero(covered, change.price, horizon), horizon);
+        parts = downTo(parts, reward, change.price, horizon);
         break;
       case "option-price": {
         const other = fullPriceOf(change.of);
-        if (hasNoPrice(other)) break;
-        parts = reduced(parts, reward, (covered) => lessAtLeastZero(covered, sumOf(other), horizon), horizon);
+        if (!hasNoPrice(other)) parts = downTo(parts, reward, sumOf(other), horizon);
         break;
       }
       case "keep":
@@ -91,35 +90,47 @@ export function rewarded(
         };
         break;
       case "less":
-        parts = reduced(parts, reward, () => change.amount, horizon);
+        parts = reduced(parts, reward, change.amount, horizon);
         break;
     }
   }
   return sumOf(parts);
 }
 
-/** Takes an amount off what a reward covers: off the charge first, then handling, surcharges, own charges. */
-function reduced(
-  parts: Parts,
-  covers: Pick<CompiledReward, "handling" | "surcharges" | "own">,
-  by: (covered: Form) => Form,
-  horizon: Horizon | null,
-): Parts {
+type Covers = Pick<CompiledReward, "handling" | "surcharges" | "own">;
+
+/** Takes what a reward covers down to a price, if it is above it. */
+function downTo(parts: Parts, covers: Covers, price: Form, horizon: Horizon | null): Parts {
   let covered = parts.charge;
   if (covers.handling) covered = plus(covered, parts.handling);
   if (covers.surcharges) covered = plus(covered, parts.surcharges);
   if (covers.own) covered = plus(covered, parts.own);
-  let left = by(covered);
-  const take = (part: Form, isCovered: boolean): Form => {
-    if (!isCovered || left === 0 || part === 0) return part;
-    const taken = least(part, left, horizon);
-    left = minus(left, taken);
-    return minus(part, taken);
-  };
-  return {
-    charge: take(parts.charge, true),
-    handling: take(parts.handling, covers.handling),
-    surcharges: take(parts.surcharges, covers.surcharges),
-    own: take(parts.own, covers.own),
-  };
+  return reduced(parts, covers, lessAtLeastZero(covered, price, horizon), horizon);
 }
+
+/** Takes an amount off what a reward covers: off the charge first, then handling, surcharges, own charges. */
+function reduced(
+  { charge, handling, surcharges, own }: Parts,
+  covers: Covers,
+  by: Form,
+  horizon: Horizon | null,
+): Parts {
+  let left = by;
+  const after = { charge, handling, surcharges, own };
+  after.charge = without(charge, left, horizon);
+  left = minus(left, minus(charge, after.charge));
+  if (covers.handling && handling !== 0) {
+    after.handling = without(handling, left, horizon);
+    left = minus(left, minus(handling, after.handling));
+  }
+  if (covers.surcharges && surcharges !== 0) {
+    after.surcharges = without(surcharges, left, horizon);
+    left = minus(left, minus(surcharges, after.surcharges));
+  }
+  if (covers.own && own !== 0) after.own = without(own, left, horizon);
+  return after;
+}
+
+/** A part less so much, at least zero. */
+const without = (part: Form, by: Form, horizon: Horizon | null): Form =>
+  by === 0 || part === 0 ? part : minus(part, least(part, by, horizon));

@@ -116,36 +116,38 @@ export function placeOf({ country, region, postcode }: Destination): Place {
  *
  * @example resolvePlace(index, { country: "PT", postcode: "9000-123" }) // { zones: ["islands"], by: "postcode", … }
  */
-export function resolvePlace(index: PlaceIndex, destination: Destination): Resolution {
-  const place = placeOf(destination);
+export const resolvePlace = (index: PlaceIndex, destination: Destination): Resolution =>
+  resolve(index, placeOf(destination));
+
+/** {@link resolvePlace} for a place already read. */
+export function resolve(index: PlaceIndex, place: Place): Resolution {
   if (place.countries.length === 0) return { zones: index.zones, orNowhere: !worldIsServed(index), by: null };
   if (place.postcode === null) return stillPossible(index, place);
-  for (const claim of claimsFor(index, place)) {
-    if (!excepted(claim, place)) return { zones: [claim.zone], orNowhere: false, by: claim.by };
+  const claim = strongestClaim(index, place, place.postcode);
+  return claim ? { zones: [claim.zone], orNowhere: false, by: claim.by } : { zones: [], orNowhere: true, by: null };
+}
+
+/** The claim that wins a complete address: the narrowest that does not except it. */
+function strongestClaim(index: PlaceIndex, place: Place, postcode: string): Claim | undefined {
+  const bare = withoutSeparator(postcode);
+  for (let length = bare.length; length >= 0; length -= 1) {
+    const lead = bare.slice(0, length);
+    for (const country of place.countries) {
+      for (const claim of index.postcodes.get(country)?.get(lead) ?? [])
+        if (claim.pattern.matches(postcode) && !excepted(claim, place)) return claim;
+    }
   }
-  return { zones: [], orNowhere: true, by: null };
+  for (const claim of widerClaims(index, place)) if (!excepted(claim, place)) return claim;
+  return undefined;
 }
 
 const worldIsServed = ({ world }: PlaceIndex) => world.some((claim) => claim.exceptRegions.size === 0);
 
-/** Every claim on a place, narrowest first. */
-function* claimsFor(index: PlaceIndex, place: Place): Generator<Claim> {
-  const { postcode } = place;
-  if (postcode !== null) yield* postcodeClaims(index, place.countries, postcode);
+/** Every claim on a place that goes by no postcode, narrowest first. */
+function* widerClaims(index: PlaceIndex, place: Place): Generator<Claim> {
   for (const region of place.regions) yield* index.regions.get(region) ?? [];
   for (const country of place.countries) yield* index.countries.get(country) ?? [];
   yield* index.world;
-}
-
-function* postcodeClaims(index: PlaceIndex, countries: readonly string[], postcode: string): Generator<Claim> {
-  const bare = withoutSeparator(postcode);
-  for (let length = bare.length; length >= 0; length -= 1) {
-    const lead = bare.slice(0, length);
-    for (const country of countries) {
-      for (const claim of index.postcodes.get(country)?.get(lead) ?? [])
-        if (claim.pattern.matches(postcode)) yield claim;
-    }
-  }
 }
 
 function excepted({ by, exceptRegions, exceptPostcodes }: Claim, place: Place): boolean {
@@ -173,7 +175,7 @@ function stillPossible(index: PlaceIndex, place: Place): Resolution {
   }
   let settled = false;
   let exceptedNowhere = false;
-  for (const claim of claimsFor(index, place)) {
+  for (const claim of widerClaims(index, place)) {
     if (excepted(claim, place)) continue;
     add([claim]);
     if (regionUnknown && claim.by === "country") {

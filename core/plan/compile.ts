@@ -6,14 +6,16 @@ import { type Plan, ratesOf, savedOf } from "./plan.ts";
 import type { Problem } from "./problem.ts";
 import { planProblems } from "./problems.ts";
 
-/** A plan made ready to answer: places indexed, one tariff per zone and currency. */
+/** A plan made ready to answer: places indexed, one tariff per zone and currency, made when it is first asked for. */
 export type CompiledPlan = {
   readonly plan: Plan;
   readonly places: PlaceIndex;
   /** Where the plan's locations are. */
   readonly positions: ReadonlyMap<string, Coordinates>;
-  /** By zone id, then currency. */
-  readonly tariffs: ReadonlyMap<string, ReadonlyMap<string, Tariff>>;
+  /** Undefined where the zone's market does not take the currency. */
+  readonly tariffOf: (zone: string, currency: string) => Tariff | undefined;
+  /** The currencies a zone's market takes. */
+  readonly currenciesOf: (zone: string) => readonly string[];
 };
 
 /**
@@ -36,17 +38,21 @@ export function compile(plan: Plan, calendars: Calendars = {}): { compiled: Comp
     calendars,
     collectedIn: (id: string) => marketsAround(plan, places, locations.get(id)),
   };
-  const tariffs = new Map(
-    plan.zones.map((zone) => {
-      const market = markets.get(zone.market);
-      const byCurrency = (market?.currencies ?? []).flatMap((currency): [string, Tariff][] =>
-        market ? [[currency, compileTariff(whole, market, zone, currency)]] : [],
-      );
-      return [zone.id, new Map(byCurrency)];
-    }),
-  );
+  const zones = new Map(plan.zones.map((zone) => [zone.id, zone]));
+  const currenciesOf = (id: string) => markets.get(zones.get(id)?.market ?? "")?.currencies ?? [];
+  const made = new Map<string, Map<string, Tariff>>();
+  const tariffOf = (id: string, currency: string): Tariff | undefined => {
+    const known = made.get(id)?.get(currency);
+    if (known) return known;
+    const zone = zones.get(id);
+    const market = zone && markets.get(zone.market);
+    if (!zone || !market?.currencies.includes(currency)) return undefined;
+    const tariff = compileTariff(whole, market, zone, currency);
+    made.set(id, (made.get(id) ?? new Map()).set(currency, tariff));
+    return tariff;
+  };
   const positions = new Map([...locations.values()].map(({ id, at }) => [id, at]));
-  return { compiled: { plan, places, positions, tariffs } };
+  return { compiled: { plan, places, positions, tariffOf, currenciesOf } };
 }
 
 /** The markets that serve where a location is. */

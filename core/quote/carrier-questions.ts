@@ -58,10 +58,10 @@ export function answerFrom(
  * @example carrierQuestions(compiled, request) // [{ carrier: "osprelle", service: "parcel", weight: 1250000, … }]
  */
 export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest): CarrierQuestion[] {
-  const found = findTariffs(compiled, request);
+  const place = placeOf(request.destination);
+  const found = findTariffs(compiled, place, request.currency);
   const cart = readCart(request.cart, "/cart");
-  const { postcode } = placeOf(request.destination);
-  if ("problems" in found || "problems" in cart || postcode === null || !cart.lines.some(isOrdinary)) return [];
+  if ("problems" in found || "problems" in cart || place.postcode === null || !cart.lines.some(isOrdinary)) return [];
   const options = new Map(found.tariffs.flatMap(({ options }) => options.map(({ id, option }) => [id, option])));
   const charges = [...options.values()].flatMap(({ charge, surcharges }) =>
     [charge, ...(surcharges ?? []).map((surcharge) => surcharge.charge)].flatMap(carrierChargesIn),

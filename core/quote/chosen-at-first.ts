@@ -9,16 +9,14 @@ export function chosenAtFirst(
   outcomes: readonly Outcome[],
   promises: readonly (Promised | null)[],
 ): number | undefined {
-  const available = outcomes.flatMap(({ price, used }, number) =>
-    typeof price === "string" ? [] : [{ number, price: rounded(price), earned: used.length > 0 }],
-  );
+  const available: { number: number; price: number; earned: boolean }[] = [];
+  outcomes.forEach(({ price, used }, number) => {
+    if (typeof price !== "string") available.push({ number, price: rounded(price), earned: used.length > 0 });
+  });
   const { chosenAtFirst: rule, choosesEarned } = tariff.store;
   const earned = choosesEarned ? available.filter((option) => option.earned) : [];
   const among = earned.length > 0 ? earned : available;
-  const cheapest = () => {
-    const least = Math.min(...among.map(({ price }) => price));
-    return among.find(({ price }) => price === least)?.number;
-  };
+  const cheapest = () => among.reduce((least, one) => (one.price < least.price ? one : least), among[0] ?? NONE).number;
   switch (rule.rule) {
     case "first":
       return among[0]?.number;
@@ -35,5 +33,7 @@ export function chosenAtFirst(
     }
   }
 }
+
+const NONE = { number: undefined, price: Number.POSITIVE_INFINITY };
 
 const compareText = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);

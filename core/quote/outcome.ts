@@ -1,6 +1,6 @@
 import { allOf, type Truth } from "../conditions/truth.ts";
-import { type FullPrice, hasNoPrice, sumOf } from "../delivery/full-price.ts";
-import { type Form, least, lessWhenRounded, minus, plus, rounded, times } from "../money/form.ts";
+import { type FullPrice, hasNoPrice, type Parts, sumOf } from "../delivery/full-price.ts";
+import { compareForms, type Form, least, lessWhenRounded, minus, plus, rounded, times } from "../money/form.ts";
 import { multiply, ONE, subtract } from "../money/rational.ts";
 import { bestSet, type Cost } from "../offers/best-set.ts";
 import { type CompiledReward, rewarded } from "../offers/rewarded.ts";
@@ -8,6 +8,7 @@ import type { CompiledOrderReward, Tariff, TariffOffer, TariffStep } from "./tar
 import type { Earned, Outcome, Weighed } from "./weighed.ts";
 
 const everything = () => true;
+const NOTHING: readonly Earned[] = [];
 
 function fullPriceOf(tariff: Tariff, option: number, situation: Weighed): FullPrice {
   const { full } = situation.memo;
@@ -31,13 +32,37 @@ export function outcomeOf(tariff: Tariff, option: number, situation: Weighed, wi
 
 function newOutcome(tariff: Tariff, option: number, situation: Weighed, without?: TariffStep): Outcome {
   const full = fullPriceOf(tariff, option, situation);
-  if (hasNoPrice(full)) return { full, price: full, used: [], offOrder: 0 };
-  const earned = tariff.offers.flatMap((offer) => earnedOf(offer, option, situation, without) ?? []);
-  if (earned.length === 0) return { full, price: sumOf(full), used: [], offOrder: 0 };
+  if (hasNoPrice(full)) return { full, price: full, used: NOTHING, offOrder: 0 };
+  let earned: Earned[] | undefined;
+  for (const offer of tariff.offers) {
+    const one = earnedOf(offer, option, situation, without);
+    if (!one) continue;
+    if (earned) earned.push(one);
+    else earned = [one];
+  }
+  if (!earned) return { full, price: sumOf(full), used: NOTHING, offOrder: 0 };
   const otherPrice = (id: string): FullPrice => {
     const other = tariff.options.find((candidate) => candidate.id === id);
     return other ? fullPriceOf(tariff, other.number, situation) : "not-offered";
   };
+  const [first] = earned;
+  if (first && earned.length === 1 && first.onOrder.length === 0) {
+    // One offer on delivery alone: it is used where it lowers the price.
+    const price = rewarded(full, first.rewards, otherPrice, situation.horizon);
+    const before = sumOf(full);
+    const lowers = compareForms(price, before, situation.horizon) < 0;
+    return { full, price: lowers ? price : before, used: lowers ? earned : NOTHING, offOrder: 0 };
+  }
+  return bestOutcome(full, earned, otherPrice, situation);
+}
+
+/** With several offers earned: what comes of the best set of them. */
+function bestOutcome(
+  full: Parts,
+  earned: readonly Earned[],
+  otherPrice: (id: string) => FullPrice,
+  situation: Weighed,
+): Outcome {
   const priceAfter = (set: readonly Earned[], cover: (reward: CompiledReward) => CompiledReward = asItIs) =>
     rewarded(
       full,
@@ -96,6 +121,9 @@ function orderOff(set: readonly Earned[], situation: Weighed): Form {
   return off === 0 ? 0 : least(off, situation.goods(everything), situation.horizon);
 }
 
+const NO_REWARDS: Earned["rewards"] = [];
+const NO_ORDER_REWARDS: Earned["onOrder"] = [];
+
 /** What a shopper has earned of an offer for one option; undefined when that is nothing. */
 function earnedOf(
   offer: TariffOffer,
@@ -103,14 +131,22 @@ function earnedOf(
   situation: Weighed,
   without: TariffStep | undefined,
 ): Earned | undefined {
-  const rewards: CompiledReward[] = [];
-  const onOrder: { step: TariffStep; reward: CompiledOrderReward }[] = [];
+  let rewards: CompiledReward[] | undefined;
+  let onOrder: { step: TariffStep; reward: CompiledOrderReward }[] | undefined;
   for (const step of offer.steps) {
     if (step === without || !reached(offer, step, situation)) continue;
-    if (step.reward && step.options.includes(option)) rewards.push(step.reward);
-    if (step.onOrder) onOrder.push({ step, reward: step.onOrder });
+    if (step.reward && step.options.includes(option)) {
+      rewards ??= [];
+      rewards.push(step.reward);
+    }
+    if (step.onOrder) {
+      onOrder ??= [];
+      onOrder.push({ step, reward: step.onOrder });
+    }
   }
-  return rewards.length + onOrder.length === 0 ? undefined : { offer, rewards, onOrder };
+  return rewards || onOrder
+    ? { offer, rewards: rewards ?? NO_REWARDS, onOrder: onOrder ?? NO_ORDER_REWARDS }
+    : undefined;
 }
 
 /** Whether an offer holds: its time, its limits, its condition. */
@@ -144,22 +180,25 @@ export function reached(offer: TariffOffer, step: TariffStep, situation: Weighed
   return triggered(step, situation) === true && offerHolds(offer, situation);
 }
 
-export function triggered({ trigger, goal, codes }: TariffStep, situation: Weighed): Truth {
-  const met = () => (goal ? situation.reaches(goal.measure, goal.least) : false);
-  const entered = () => [...situation.facts.codes].some((code) => codes.has(code));
-  switch (trigger) {
+export function triggered(step: TariffStep, situation: Weighed): Truth {
+  switch (step.trigger) {
     case "goal":
-      return met();
+      return met(step, situation);
     case "code":
-      return entered();
+      return entered(step, situation);
     case "goal-or-code":
-      return entered() || met();
+      return entered(step, situation) || met(step, situation);
     case "goal-and-code":
-      return entered() && met();
+      return entered(step, situation) && met(step, situation);
     case "nothing":
       return true;
   }
 }
+
+const met = ({ goal }: TariffStep, situation: Weighed): Truth =>
+  goal ? situation.reaches(goal.measure, goal.least) : false;
+const entered = ({ codes }: TariffStep, { facts }: Weighed): boolean =>
+  [...facts.codes].some((code) => codes.has(code));
 
 export type Betters = "better" | "no-better" | "no-price";
 

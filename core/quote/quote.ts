@@ -6,6 +6,7 @@ import type { Promised } from "../delivery/promise.ts";
 import type { StepState, Surface } from "../messages/states.ts";
 import { rounded } from "../money/form.ts";
 import type { Offer } from "../offers/offer.ts";
+import { placeOf } from "../places/resolve.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
 import { chosenAtFirst } from "./chosen-at-first.ts";
@@ -100,10 +101,11 @@ export type QuoteForm = { readonly text?: boolean; readonly why?: boolean };
 export function quote(compiled: CompiledPlan, request: QuoteRequest, form: QuoteForm = {}): QuoteResult {
   const cart = readCart(request.cart, "/cart");
   if ("problems" in cart) return cart;
-  const found = findTariffs(compiled, request);
+  const place = placeOf(request.destination);
+  const found = findTariffs(compiled, place, request.currency);
   if ("problems" in found) return found;
   const { tariffs, orNowhere } = found;
-  const facts = factsOf(request, compiled.positions);
+  const facts = factsOf(request, compiled.positions, place);
   // While an address is not complete, what its conditions cannot tell is answered both ways.
   const ways = facts.place.postcode === null ? [false, true] : [false];
   const [first, ...others] = tariffs.flatMap((tariff) =>
@@ -124,9 +126,10 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest, form: Quote
       },
     };
   }
+  if (others.length === 0) return { quote: first };
   const same = JSON.stringify({ ...first, why: null });
   const alike = others.every((other) => JSON.stringify({ ...other, why: null }) === same);
-  if (others.length === 0 || (alike && tariffs.length === 1 && !orNowhere)) return { quote: first };
+  if (alike && tariffs.length === 1 && !orNowhere) return { quote: first };
   const held = holdInAll([first, ...others], orNowhere);
   const unknown = form.text === false ? [] : placeUnknownMessages(tariffs, held.progress, request);
   return { quote: { ...held, messages: [...held.messages, ...unknown] } };
@@ -151,7 +154,7 @@ function quoteIn(
     currency: tariff.currency,
     totals,
     options: quotedOptions(tariff, cart, totals, now, outcomes, progress, request, form),
-    progress: progress.flatMap(({ shown }) => shown ?? []),
+    progress: progress.map(({ shown }) => shown).filter((shown) => shown !== null),
     messages: form.text === false ? [] : messagesOf(tariff, progress, now, request),
     ...(form.why ? { why: [whyOf(tariff, now)] } : {}),
   };
@@ -170,51 +173,56 @@ function quotedOptions(
   const { pricesIncludeTax } = tariff.market;
   const promises = tariff.options.map(({ promised }) => promised?.(now.facts.at) ?? null);
   const chosen = chosenAtFirst(tariff, outcomes, promises);
+  const taxOn = goodsTax(cart, totals, pricesIncludeTax, tariff.standardTax);
   return tariff.options.map(({ id, option, number, full: { taxRate } }): QuotedOption => {
-    const { price, full, used, offOrder } = outcomes[number] ?? NOTHING;
+    const outcome = outcomes[number] ?? NOTHING;
+    const { price, full, used, offOrder } = outcome;
     const { way } = option;
-    const promise = promises[number];
-    const texts =
-      form.text === false ? { name: id } : optionTexts(tariff, option, outcomes[number] ?? NOTHING, progress, request);
-    const common = {
+    // Built up plainly, since this is the most of what a quote makes.
+    const quoted: QuotedOption = {
       id,
-      ...texts,
+      name: id,
+      available: false,
+      shown: option.whenUnavailable === "shown",
       way: way?.kind ?? "shipped",
-      ...(way && way.kind !== "shipped" ? { location: way.location } : {}),
-      ...(promise ? { promise } : {}),
-      ...(option.asks?.length ? { asks: option.asks } : {}),
+      price: null,
+      fullPrice: null,
+      total: null,
+      tax: null,
+      offers: [],
+      grants: [],
+      chosen: number === chosen,
       certain: true,
       from: false,
     };
-    if (typeof price === "string" || hasNoPrice(full)) {
-      return {
-        ...common,
-        available: false,
-        shown: option.whenUnavailable === "shown",
-        price: null,
-        fullPrice: null,
-        total: null,
-        tax: null,
-        reason: typeof price === "string" ? price : "not-offered",
-        offers: [],
-        grants: [],
-        chosen: false,
-      };
+    if (form.text !== false) {
+      const { name, note } = optionTexts(tariff, option, outcome, progress, request);
+      quoted.name = name;
+      if (note !== undefined) quoted.note = note;
     }
+    if (way && way.kind !== "shipped") quoted.location = way.location;
+    const promise = promises[number];
+    if (promise) quoted.promise = promise;
+    if (option.asks?.length) quoted.asks = option.asks;
+    if (typeof price === "string" || hasNoPrice(full)) {
+      quoted.reason = typeof price === "string" ? price : "not-offered";
+      return quoted;
+    }
+    const off = rounded(offOrder);
+    const goods = totals.goods - off;
     const charged = rounded(price);
-    const goods = totals.goods - rounded(offOrder);
-    const tax = goodsTax(cart, totals, goods, pricesIncludeTax, tariff.standardTax);
-    return {
-      ...common,
-      available: true,
-      shown: true,
-      price: charged,
-      fullPrice: rounded(sumOf(full)),
-      ...payable(goods, tax, charged, pricesIncludeTax, taxRate),
-      offers: used.map(({ offer }) => offer.id),
-      grants: grantsOf(used, now, rounded(offOrder)),
-      chosen: number === chosen,
-    };
+    const { tax, total } = payable(goods, taxOn(goods), charged, pricesIncludeTax, taxRate);
+    quoted.available = true;
+    quoted.shown = true;
+    quoted.price = charged;
+    quoted.fullPrice = rounded(sumOf(full));
+    quoted.total = total;
+    quoted.tax = tax;
+    if (used.length > 0) {
+      quoted.offers = used.map(({ offer }) => offer.id);
+      quoted.grants = grantsOf(used, now, off);
+    }
+    return quoted;
   });
 }
 
@@ -230,20 +238,21 @@ export type StepProgress = {
 };
 
 function progressOf(tariff: Tariff, now: Weighed, cart: ReadCart): StepProgress[] {
-  const walks = new Map<FillerKind, Walk>();
+  const walks: { [Kind in FillerKind]?: Walk } = {};
   const walkOf = (kind: FillerKind): Walk => {
-    const walk = walks.get(kind) ?? fillerWalk(tariff.measures, now.facts, cart, kind);
-    walks.set(kind, walk);
-    return walk;
+    walks[kind] ??= fillerWalk(tariff.measures, now.facts, cart, kind);
+    return walks[kind];
   };
-  return tariff.offers.flatMap((offer) =>
-    offer.steps.map((step): StepProgress => {
+  const progress: StepProgress[] = [];
+  for (const offer of tariff.offers) {
+    for (const step of offer.steps) {
       const { state, remaining } = standing(tariff, offer, step, now, () =>
         ahead(outlookOf(tariff, offer, step, walkOf(offer.offer.counts.kind), now.unknownAs), 0),
       );
-      return { offer, step, state, remaining, shown: shownProgress(offer, step, now, state, remaining) };
-    }),
-  );
+      progress.push({ offer, step, state, remaining, shown: shownProgress(offer, step, now, state, remaining) });
+    }
+  }
+  return progress;
 }
 
 function shownProgress(

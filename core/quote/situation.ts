@@ -55,7 +55,6 @@ export function situationAlong(walk: Walk, units: number, unknownAs: boolean, mo
     return found;
   };
   const cart = { ...walk.before, lines: [...walk.before.lines, line] };
-  const asked = new Map<string, Truth>();
   return {
     facts: walk.facts,
     lines: cart.lines,
@@ -63,15 +62,10 @@ export function situationAlong(walk: Walk, units: number, unknownAs: boolean, mo
     horizon,
     count,
     reaches: (measure, least) => {
-      const key = `${measure} ${least}`;
-      const known = asked.get(key);
-      if (known !== undefined) return known;
       const found = count(measure);
       const turn = nextTurn(walk, measure, least, units);
       if (turn !== null) horizon.limit(turn - units - 1);
-      const reached = found === null ? null : found >= least;
-      asked.set(key, reached);
-      return reached;
+      return found === null ? null : found >= least;
     },
     moving: (measure) => {
       const found = count(measure);

@@ -1,4 +1,4 @@
-import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
+import type { ReadCart } from "../cart/read-cart.ts";
 import { discountOn } from "../measures/order-discount.ts";
 import { goodsValue } from "../measures/value-measure.ts";
 import { add, divide, multiply, ONE, type Rational, reduce, roundHalfAway, whole, ZERO } from "../money/rational.ts";
@@ -33,26 +33,25 @@ export function totalsOf(cart: ReadCart): Totals {
 }
 
 /**
- * The exact tax on the goods, contained in prices that include tax, added to prices that do not.
- *
- * @param goods what is paid for them, minor units, after all discounts
+ * The exact tax on the goods, contained in prices that include tax, added to prices that do not, by what is paid for them
+ * in minor units after all discounts.
  */
 export function goodsTax(
   cart: ReadCart,
   totals: Totals,
-  goods: number,
   pricesIncludeTax: boolean,
   standardTax: Rational,
-): Rational {
+): (goods: number) => Rational {
   const before = totals.goods + totals.orderDiscounts;
-  if (before === 0) return ZERO;
-  const left = { n: BigInt(goods), d: BigInt(before) };
-  const taxed = (line: ReadLine) =>
-    multiply(whole(line.shelf - line.discount), taxPart(line.taxRate ?? standardTax, pricesIncludeTax));
-  return multiply(
-    left,
-    cart.lines.reduce((sum, line) => reduce(add(sum, taxed(line))), ZERO),
-  );
+  if (before === 0) return () => ZERO;
+  let standard = 0;
+  let exact = ZERO;
+  for (const { shelf, discount, taxRate } of cart.lines) {
+    if (taxRate === null) standard += shelf - discount;
+    else exact = reduce(add(exact, multiply(whole(shelf - discount), taxPart(taxRate, pricesIncludeTax))));
+  }
+  if (standard > 0) exact = add(exact, multiply(whole(standard), taxPart(standardTax, pricesIncludeTax)));
+  return (goods) => (goods === before ? exact : multiply({ n: BigInt(goods), d: BigInt(before) }, exact));
 }
 
 /** What the shopper pays in all with one option, and the tax in it, each rounded once. */

@@ -1,7 +1,7 @@
-import { type FillerKind, filler, type ReadCart, type ReadLine, readLine } from "../cart/read-cart.ts";
+import { type FillerKind, type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
 import type { Facts } from "../conditions/facts.ts";
 import { counted, type Measure } from "../measures/measure.ts";
-import { valuePath } from "../measures/value-measure.ts";
+import { evenPath, valuePath } from "../measures/value-measure.ts";
 import { turns, type ValuePath, valueAt } from "../measures/value-path.ts";
 
 /**
@@ -25,7 +25,7 @@ export function fillerWalk(measures: readonly Measure[], facts: Facts, before: R
     measures,
     facts,
     before,
-    lineAt: (units) => readLine(filler(kind, units)),
+    lineAt: (units) => readFiller(kind, units),
     moves: ({ value: "unitPrice", items: "quantity", weight: "weight" } as const)[kind],
     length: null,
     next: null,
@@ -51,7 +51,7 @@ export function lineWalk(measures: readonly Measure[], facts: Facts, before: Rea
 export const cartAfter = (walk: Walk, units: number): ReadCart =>
   units === 0 ? walk.before : { ...walk.before, lines: [...walk.before.lines, walk.lineAt(units)] };
 
-/** A measure along a walk. Only values need an account of how they move; other counts stand still or rise. */
+/** A measure along a walk. Only values with tax or discounts in them need an account of how they move. */
 export type MeasurePath =
   | { readonly kind: "value"; readonly path: ValuePath; readonly turns: Map<number, readonly number[]> }
   | { readonly kind: "still"; readonly begun: number | null; readonly whole: number | null }
@@ -71,8 +71,11 @@ export function pathOf(walk: Walk, number: number): MeasurePath {
 
 function newPath(walk: Walk, measure: Measure): MeasurePath {
   const at = (units: number) => counted(measure, cartAfter(walk, units), walk.facts.distances);
-  if (measure.kind === "value" && walk.moves === "unitPrice")
+  if (measure.kind === "value" && walk.moves === "unitPrice") {
+    const even = evenPath(measure.value, walk.before, walk.next);
+    if (even) return { kind: "even", first: even.start + even.slope, slope: even.slope };
     return { kind: "value", path: valuePath(measure.value, walk.before, walk.next), turns: new Map() };
+  }
   if (measure.kind === "count" && walk.moves !== "unitPrice") {
     const [first, second] = [at(1), at(2)];
     if (first === null || second === null) return { kind: "still", begun: first, whole: first };

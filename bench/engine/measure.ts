@@ -1,0 +1,140 @@
+import { deepStrictEqual } from "node:assert";
+import { cartAt } from "../../core/climb/cart-at.ts";
+import { type Climb, climb, priceAt, remainingAt } from "../../core/climb/climb.ts";
+import { type CompiledPlan, compile } from "../../core/plan/compile.ts";
+import type { Plan } from "../../core/plan/plan.ts";
+import { type QuoteForm, quote } from "../../core/quote/quote.ts";
+import { interleaved, report } from "../interleaved.ts";
+import { median } from "../median.ts";
+import { fixturePlan, REQUEST } from "./fixture.ts";
+import { peersOf } from "./peers.ts";
+
+function compiledOf(plan: Plan): CompiledPlan {
+  const result = compile(plan);
+  if ("problems" in result) throw new Error(JSON.stringify(result.problems.slice(0, 3)));
+  return result.compiled;
+}
+function quoted(compiled: CompiledPlan, form: QuoteForm, request = REQUEST) {
+  const result = quote(compiled, request, form);
+  if ("problems" in result) throw new Error(JSON.stringify(result.problems));
+  return result.quote;
+}
+function climbed(compiled: CompiledPlan, to: number): Climb {
+  const result = climb(compiled, REQUEST, to);
+  if ("problems" in result || !result.climb) throw new Error(JSON.stringify(result));
+  return result.climb;
+}
+
+const plan = fixturePlan(1);
+const compiled = compiledOf(plan);
+const peers = peersOf(plan, REQUEST);
+deepStrictEqual(peers.jsonLogic(), await peers.rulesEngine(), "the peers agree");
+
+const [full = 0, withText = 0, why = 0, logic = 0, rules = 0] = await interleaved(
+  [
+    () => quoted(compiled, { text: false }),
+    () => quoted(compiled, {}),
+    () => quoted(compiled, { text: false, why: true }),
+    peers.jsonLogic,
+    peers.rulesEngine,
+  ],
+  { rounds: 60, repeats: 40 },
+);
+report("json-logic-js on the conditions alone / a full quote", logic / full, {
+  "json-logic-js": logic,
+  quote: full,
+  "quote with its text": withText,
+});
+report("json-rules-engine on the conditions alone / a full quote", rules / full, {
+  "json-rules-engine": rules,
+  quote: full,
+});
+report("explaining quote / quote", why / full, { explaining: why, quote: full });
+
+// The climb against a quote at every minor unit, to 500.00 euro.
+const TO = 50_000;
+const withoutText: QuoteForm = { text: false };
+for (const [name, form] of [
+  ["flat charges", { flat: true }],
+  ["percent handling", { handling: "percent" }],
+] as const) {
+  const one = compiledOf(fixturePlan(1, form));
+  const start = performance.now();
+  const quotes = Array.from({ length: TO + 1 }, (_, x) =>
+    quoted(one, withoutText, { ...REQUEST, cart: cartAt(REQUEST.cart, x) }),
+  );
+  const everyUnit = performance.now() - start;
+  const drawn = climbed(one, TO);
+  for (const interval of drawn.intervals) {
+    for (let x = interval.from; x <= interval.to; x += 1) {
+      const at = quotes[x];
+      deepStrictEqual(
+        [
+          interval.prices.map((_, i) => priceAt(interval, i, x)),
+          drawn.steps.flatMap(({ goal }, i) => (goal === null ? [] : [remainingAt(interval, i, x)])),
+        ],
+        [at?.options.map(({ price, reason }) => price ?? reason), at?.progress.map(({ remaining }) => remaining)],
+        `the climb at ${x}`,
+      );
+    }
+  }
+  const [took = 0] = await interleaved([() => climbed(one, TO)], { rounds: 30, repeats: 1 });
+  report(`a quote at every minor unit / the climb, ${name}`, everyUnit / took, {
+    "every unit": everyUnit,
+    climb: took,
+    [`per one of ${drawn.intervals.length} intervals`]: took / drawn.intervals.length,
+  });
+}
+
+// One goal edited, the whole plan compiled again, the climb drawn.
+const frames: number[] = [];
+for (let i = 0; i < 60; i += 1) {
+  const at = { byCurrency: { EUR: (30 + i / 4).toFixed(2) } };
+  const edited: Plan = {
+    ...plan,
+    offers: plan.offers.map((offer) =>
+      offer.id === "offer1"
+        ? {
+            ...offer,
+            steps: offer.steps.map((step, k) =>
+              k === 0 ? { ...step, trigger: { kind: "goal", goal: { at, edge: "from" } } } : step,
+            ),
+          }
+        : offer,
+    ),
+  };
+  const start = performance.now();
+  climbed(compiledOf(edited), TO);
+  if (i >= 10) frames.push(performance.now() - start);
+}
+const frame = median(frames);
+report("one animation frame / recompile of one edited goal and climb", 16 / frame, {
+  frame: 16,
+  "recompile and climb": frame,
+});
+
+// A hundred times the offers and zones.
+const heapUsed = () => {
+  globalThis.gc?.();
+  return process.memoryUsage().heapUsed;
+};
+const large = fixturePlan(100);
+const before = heapUsed();
+const start = performance.now();
+const compiledLarge = compiledOf(large);
+const compiling = performance.now() - start;
+// Tariffs are made when they are first asked for: here all are.
+for (const { id } of large.zones) compiledLarge.tariffOf(id, "EUR");
+const everyTariff = performance.now() - start - compiling;
+const megabytes = (heapUsed() - before) / 2 ** 20;
+const [small = 0, big = 0] = await interleaved(
+  [() => quoted(compiled, withoutText), () => quoted(compiledLarge, withoutText)],
+  { rounds: 60, repeats: 40 },
+);
+report("quote at 100 times the offers and zones / quote", big / small, {
+  "100 times": big,
+  once: small,
+  compiling,
+  "every tariff": everyTariff,
+});
+console.log(`memory of the plan compiled at 100 times: ${megabytes.toFixed(0)} MiB`);
