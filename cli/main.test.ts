@@ -121,6 +121,19 @@ describe("summant climb, validate and rates", () => {
     });
   });
 
+  it("explains in sentences, down to the carrier that was down", () => {
+    const down = ["--request", "demo/requests/washington-carrier-down.json"];
+    const { stdout } = summant(["quote", ...plan, ...down, "--why", "--words"]);
+    expect(stdout).toContain(
+      [
+        "Air costs $40.17.",
+        "  Charge: $39.00, the fallback, since the carrier could not be reached; flat.",
+        "  Handling: $1.17.",
+        "  “Free post abroad” is not earned yet: $32.20 of $75.00; $32.20 of $140.00.",
+      ].join("\n"),
+    );
+  });
+
   it("says what a plan holds, or each thing that is wrong with it", () => {
     expect(summant(["validate", "demo/plan.json"]).stdout).toBe(
       "demo/plan.json: valid, 6 markets, 11 zones, 13 options, 9 offers\n",

@@ -6,6 +6,8 @@ import { type CompiledPlan, compile } from "../core/plan/compile.ts";
 import type { Plan } from "../core/plan/plan.ts";
 import type { Problem } from "../core/plan/problem.ts";
 import { quote } from "../core/quote/quote.ts";
+import type { Why } from "../core/quote/why.ts";
+import { whySentences } from "../core/quote/why-words.ts";
 import { ownCarriers, withCarrierAnswers } from "../server/carriers/ask-carriers.ts";
 import { calendarProblems, calendarsOf } from "../server/holidays/holidays.ts";
 import { readRatesCsv } from "../server/rates/read-rates-csv.ts";
@@ -15,8 +17,9 @@ import { readJson } from "../server/validation/read-json.ts";
 import { climbTable } from "./climb-table.ts";
 
 const USAGE = `usage:
-  summant quote --plan PLAN.json --request REQUEST.json [--why]
-                                                            what a shopper gets, as JSON; --why with every reason
+  summant quote --plan PLAN.json --request REQUEST.json [--why [--words]]
+                                                            what a shopper gets, as JSON; --why with every reason,
+                                                            --words in sentences, for people
   summant climb --plan PLAN.json --request REQUEST.json [--to AMOUNT] [--table]
                                                             delivery prices over cart value; --table for people
   summant validate PLAN.json                                schema and references of a plan
@@ -59,14 +62,22 @@ const COMMANDS: ReadonlyMap<string, (argv: string[]) => Promise<string>> = new M
   ["rates", ratesCommand],
 ]);
 
+/** A paragraph for each option, its first line the price. */
+const whyText = (plan: Plan, accounts: readonly Why[], currency: string): string =>
+  accounts
+    .flatMap((why) => why.options.map(({ option }) => whySentences(plan, why, option, currency)))
+    .map((sentences) => sentences.map(({ text }, i) => (i === 0 ? text : `  ${text}`)).join("\n"))
+    .join("\n\n");
+
 const asJson = (value: unknown) => JSON.stringify(value, null, 2);
 
 async function quoteCommand(argv: string[]): Promise<string> {
-  const options = optionsOf(argv, ["plan", "request", "why"]);
+  const options = optionsOf(argv, ["plan", "request", "why", "words"]);
   const { compiled, request, requestFile } = await planAndRequest(options);
   const result = quote(compiled, request, { why: options.why !== undefined });
   if ("problems" in result) throw refused(requestFile, result.problems);
-  return asJson(result.quote);
+  const { why } = result.quote;
+  return options.words === undefined || !why ? asJson(result.quote) : whyText(compiled.plan, why, request.currency);
 }
 
 async function climbCommand(argv: string[]): Promise<string> {
@@ -116,18 +127,18 @@ type Options = {
   to?: string;
   table?: string;
   why?: string;
+  words?: string;
   csv?: string;
   base?: string;
   id?: string;
 };
 
+const FLAGS: ReadonlySet<string> = new Set(["table", "why", "words"]);
+
 function optionsOf(argv: string[], known: readonly (keyof Options)[]): Options {
   try {
     const options = Object.fromEntries(
-      known.map((name) => [
-        name,
-        { type: name === "table" || name === "why" ? ("boolean" as const) : ("string" as const) },
-      ]),
+      known.map((name) => [name, { type: FLAGS.has(name) ? ("boolean" as const) : ("string" as const) }]),
     );
     const { values } = parseArgs({ args: argv, options });
     return Object.fromEntries(Object.entries(values).map(([name, value]) => [name, String(value)]));

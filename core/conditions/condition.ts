@@ -76,7 +76,7 @@ export type Condition =
   | { kind: "not"; of: Condition }
   | { kind: "saved"; id: string };
 
-const CONDITION_ID = "Condition";
+export const CONDITION_ID = "Condition";
 
 /** Stands for the schema of conditions wherever one may be written; {@link ConditionSchema} has to be known to Ajv. */
 export const ConditionRef = Type.Unsafe<Condition>({ $ref: CONDITION_ID });

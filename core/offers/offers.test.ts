@@ -186,6 +186,15 @@ describe("the demo plan, as its people and its shoppers read it", () => {
     ]);
   });
 
+  // schema.org, freeShippingThreshold of ShippingRateSettings: "a monetary value above (or at) which the shipping rate
+  // becomes free" (from memory): a goal with the edge `from` is what that property publishes.
+  it("is free at the amount that is published, and not a cent below it", () => {
+    const standard = (unitPrice: number) =>
+      quoteOf(compiledPlan(plan), ask({ cart: { lines: [{ sku: "goods", quantity: 1, unitPrice }] } })).options[0]
+        ?.price;
+    expect([4499, 4500, 4501].map(standard)).toEqual([490, 0, 0]);
+  });
+
   it("charges an Alaskan, a Highlander and an islander their own price, and a stranger none", () => {
     const ink = { sku: "ink", quantity: 1, unitPrice: 3860, weight: { value: "95", unit: "g" as const } };
     const prices = (change: Partial<QuoteRequest>) =>

@@ -159,6 +159,33 @@ describe("postcodes", () => {
     expect(postcodeValidator(normal, country)).toBe(true);
   });
 
+  // Source of validity: the national formats of postcode-validator. The shapes are only what is drawn from.
+  it.each([
+    ["BR", /^[0-9]{8}$/],
+    ["CA", /^[ABCEGHJ-NPRSTVXY][0-9][ABCEGHJ-NPRSTVWXYZ][0-9][ABCEGHJ-NPRSTVWXYZ][0-9]$/],
+    ["CZ", /^[1-7][0-9]{4}$/],
+    ["GB", /^[A-Z]{1,2}[0-9]{1,2}[0-9][A-Z]{2}$/],
+    ["GR", /^[1-9][0-9]{4}$/],
+    ["IE", /^[ACDEFHKNPRTVWXY][0-9]{2}[0-9ACDEFHKNPRTVWXY]{4}$/],
+    ["JP", /^[0-9]{7}$/],
+    ["NL", /^[1-9][0-9]{3}[A-RT-Z][BCE-Z]$/],
+    ["PL", /^[0-9]{5}$/],
+    ["PT", /^[1-9][0-9]{6}$/],
+    ["SE", /^[1-9][0-9]{4}$/],
+    ["SK", /^[089][0-9]{4}$/],
+    ["US", /^[0-9]{5}([0-9]{4})?$/],
+  ])("of %s come out valid and the same however they were typed", (country, shape) => {
+    fc.assert(
+      fc.property(fc.stringMatching(shape), fc.constantFrom("", " ", "-"), fc.boolean(), (bare, gap, small) => {
+        const code = normalPostcode(country, bare);
+        expect(postcodeValidator(code, country)).toBe(true);
+        const typed = ` ${bare.slice(0, 3)}${gap}${bare.slice(3)}`;
+        expect(normalPostcode(country, small ? typed.toLowerCase() : typed)).toBe(code);
+        expect(normalPostcode(country, code)).toBe(code);
+      }),
+    );
+  });
+
   const matching = (country: string, pattern: string, codes: string[]) =>
     codes.filter((code) => postcodePattern(country, pattern)?.matches(normalPostcode(country, code)));
 

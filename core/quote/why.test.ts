@@ -4,6 +4,8 @@ import { add, compare, type Rational, roundHalfAway, ZERO } from "../money/ratio
 import { anyCase } from "../tests/arbitrary.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { quote } from "./quote.ts";
+import type { Why } from "./why.ts";
+import { whySentences } from "./why-words.ts";
 
 /** Reads an exact amount back: "489.5" or "1000/3". */
 function exact(text: string): Rational {
@@ -12,6 +14,8 @@ function exact(text: string): Rational {
   const [units = "0", fraction = ""] = n.split(".");
   return { n: BigInt(units + fraction), d: 10n ** BigInt(fraction.length) };
 }
+
+const NOTHING: Why = { zone: "", options: [], withoutAmount: [] };
 
 describe("why", () => {
   it("never changes the answer, and its lines add up to the price, for whole random plans", () => {
@@ -31,6 +35,10 @@ describe("why", () => {
             uses.add(use);
             expect(use === "used").toBe(quoted?.offers.includes(offer) === true);
           }
+          // Each kind of charge, condition and use has its words; none is left as a key.
+          const sentences = whySentences(plan, why?.[0] ?? NOTHING, option.option, request.currency);
+          expect(sentences.length).toBeGreaterThan(0);
+          for (const { text } of sentences) expect(text).toMatch(/^[^{}]+\.$/);
           if (option.price === null) continue;
           priced += 1;
           const sum = option.lines.reduce((total, { amount }) => add(total, exact(amount)), ZERO);

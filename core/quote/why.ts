@@ -1,5 +1,5 @@
 import type { ChargeTrace, NoPrice } from "../charges/charged.ts";
-import type { Trace } from "../conditions/condition.ts";
+import type { Condition, Trace } from "../conditions/condition.ts";
 import type { Actual } from "../conditions/definition.ts";
 import type { Truth } from "../conditions/truth.ts";
 import { hasNoPrice, type PriceLine, sumOf } from "../delivery/full-price.ts";
@@ -10,7 +10,13 @@ import type { Tariff, TariffOffer } from "./tariff.ts";
 import type { Weighed } from "./weighed.ts";
 
 /** A condition as it was found, for JSON: what was wanted, what was there. */
-export type WhyCondition = { truth: Truth; kind: string; wanted: unknown; actual?: Actual; of?: WhyCondition[] };
+export type WhyCondition = {
+  truth: Truth;
+  kind: string;
+  wanted: Condition | null;
+  actual?: Actual;
+  of?: WhyCondition[];
+};
 
 /** A charge as it was computed. Amounts are exact minor units as text, "489.5" or "1000/3". */
 export type WhyCharge = {

@@ -38,7 +38,8 @@ export const Product = Type.Object(
   { ...closed, title: "Product" },
 );
 export type Product = Static<typeof Product>;
-export const checkCatalogue = checker(Type.Array(Product, { maxItems: 50_000 }));
+export const Catalogue = Type.Array(Product, { maxItems: 50_000, title: "Catalogue" });
+export const checkCatalogue = checker(Catalogue);
 
 /** A cart to look through: quantities of catalogue products. */
 export const SampleCart = Type.Object(
@@ -56,4 +57,5 @@ export const SampleCart = Type.Object(
   { ...closed, title: "SampleCart" },
 );
 export type SampleCart = Static<typeof SampleCart>;
-export const checkSampleCarts = checker(Type.Array(SampleCart, { maxItems: 1000 }));
+export const SampleCarts = Type.Array(SampleCart, { maxItems: 1000, title: "SampleCarts" });
+export const checkSampleCarts = checker(SampleCarts);

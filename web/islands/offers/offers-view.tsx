@@ -47,7 +47,11 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
   );
   if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
 
+  const zonesHere = compiled ? resolvePlace(compiled.places, request.destination).zones : [];
+  const isHere = (offer: Offer) => offer.zones.some((zone) => zonesHere.includes(zone));
   const offers = [...plan.offers].sort(byPosition);
+  const here = offers.filter(isHere);
+  const elsewhere = offers.filter((offer) => !isHere(offer));
   const names = (climb?.options ?? []).map((id) => {
     const option = plan.options.find((candidate) => candidate.id === id);
     return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
@@ -75,7 +79,8 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
     <div className="mx-auto max-w-[1200px]">
       <h1 className="sr-only">Offers</h1>
       {offers.length === 0 && <p className="text-quiet">There is no offer in this plan yet.</p>}
-      {offers.map((offer) => (
+      {offers.length > 0 && here.length === 0 && <p className="text-quiet">No offer holds for this place.</p>}
+      {here.map((offer) => (
         <OfferHeading key={offer.id} offer={offer} state={state} market={market} currency={currency} />
       ))}
       {planProblem && (
@@ -113,9 +118,22 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
             : "Nobody delivers to this place: no zone of the plan has it. Choose another place above."}
         </p>
       )}
-      {offers.map((offer) => (
+      {here.map((offer) => (
         <GoalGrid key={offer.id} plan={plan} offer={offer} />
       ))}
+      {elsewhere.length > 0 && (
+        <details className="mt-5" open={here.length === 0}>
+          <summary className="cursor-pointer font-semibold">
+            {elsewhere.length === 1 ? "One offer" : `${elsewhere.length} offers`} for other places
+          </summary>
+          {elsewhere.map((offer) => (
+            <div key={offer.id} className="mt-3 border-t border-base-300 pt-2">
+              <OfferHeading offer={offer} state={state} market={market} currency={currency} />
+              <GoalGrid plan={plan} offer={offer} />
+            </div>
+          ))}
+        </details>
+      )}
     </div>
   );
 }

@@ -15,27 +15,29 @@ export function DeliveryChoice({ quote, placeName, locale, money, choose }: Prop
         {placeName === "" ? shopWord("deliverySomewhere", locale) : shopWord("delivery", locale, { place: placeName })}
       </h3>
       <ul>
-        {quote.options.map((option) => (
-          <li key={option.id} className="border-b border-base-300 py-2" data-option={option.id}>
-            {choose ? (
-              <label className="flex cursor-pointer items-baseline gap-2.5 has-disabled:cursor-default">
-                <input
-                  type="radio"
-                  name="delivery"
-                  className="radio radio-xs translate-y-0.5"
-                  checked={current?.id === option.id}
-                  disabled={!option.available}
-                  onChange={() => setPicked(option.id)}
-                />
-                <Offered option={option} money={money} locale={locale} />
-              </label>
-            ) : (
-              <p className="flex items-baseline gap-2.5">
-                <Offered option={option} money={money} locale={locale} />
-              </p>
-            )}
-          </li>
-        ))}
+        {quote.options
+          .filter(({ shown }) => shown)
+          .map((option) => (
+            <li key={option.id} className="border-b border-base-300 py-2" data-option={option.id}>
+              {choose ? (
+                <label className="flex cursor-pointer items-baseline gap-2.5 has-disabled:cursor-default">
+                  <input
+                    type="radio"
+                    name="delivery"
+                    className="radio radio-xs translate-y-0.5"
+                    checked={current?.id === option.id}
+                    disabled={!option.available}
+                    onChange={() => setPicked(option.id)}
+                  />
+                  <Offered option={option} money={money} locale={locale} />
+                </label>
+              ) : (
+                <p className="flex items-baseline gap-2.5">
+                  <Offered option={option} money={money} locale={locale} />
+                </p>
+              )}
+            </li>
+          ))}
       </ul>
       {choose && current?.total != null && (
         <div className="mt-auto pt-4">
