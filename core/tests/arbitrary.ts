@@ -11,7 +11,7 @@ import { majorUnits } from "../money/decimal.ts";
 import type { Offer, Trigger } from "../offers/offer.ts";
 import type { Reward } from "../offers/reward.ts";
 import type { Plan } from "../plan/plan.ts";
-import type { Cart, CartLine, QuoteRequest, Shopper } from "../quote/request.ts";
+import type { CarrierAnswer, Cart, CartLine, QuoteRequest, Shopper } from "../quote/request.ts";
 
 /** A random plan of one zone with a random request to it. Amounts are drawn in minor units. */
 export type Case = { plan: Plan; request: QuoteRequest };
@@ -113,7 +113,34 @@ const plainCharge = (currency: string, span: number): fc.Arbitrary<Charge> => {
       }),
     },
     { weight: 3, arbitrary: scale(currency, span).chain((drawn) => bands(currency, drawn)) },
+    {
+      weight: 1,
+      arbitrary: fc.record(
+        {
+          kind: fc.constant("carrier"),
+          carrier: fc.constant("any"),
+          service: fc.constantFrom("parcel", "this-parcel"),
+          fallback: price.map((amount): Charge => ({ kind: "flat", amount })),
+        },
+        { requiredKeys: ["kind", "carrier", "service"] },
+      ),
+    },
   );
+};
+
+/** What carriers answered: one for any parcel, one for the cart's own parcel only. */
+const answers = (lines: readonly CartLine[]): fc.Arbitrary<CarrierAnswer[]> => {
+  const reply = fc.oneof(
+    { weight: 3, arbitrary: fc.nat(1500).map((price) => ({ price })) },
+    { weight: 1, arbitrary: fc.constantFrom("slow", "failed", "not-served").map((problem) => ({ problem })) },
+  );
+  const weight = lines
+    .filter(({ delivery }) => !delivery)
+    .reduce((sum, line) => sum + 1000 * line.quantity * Number(line.weight?.value ?? 0), 0);
+  return fc.tuple(reply, reply).map(([any, own]) => [
+    { carrier: "any", service: "parcel", ...any },
+    { carrier: "any", service: "this-parcel", weight, ...own },
+  ]);
 };
 
 const bands = (currency: string, { by, mark }: Scale): fc.Arbitrary<Charge> => {
@@ -463,9 +490,9 @@ function plainCase(currency: (typeof CURRENCIES)[number], span: number): fc.Arbi
         { weight: 2, arbitrary: fc.tuple(first, second) },
         { weight: 1, arbitrary: fc.tuple(first, second, third) },
       ),
-      cart: cart(span),
+      goods: cart(span).chain((drawn) => fc.record({ cart: fc.constant(drawn), carriers: answers(drawn.lines) })),
     })
-    .map(({ pricesIncludeTax, standardTaxRate, options: drawn, offers, cart: goods }) => {
+    .map(({ pricesIncludeTax, standardTaxRate, options: drawn, offers, goods }) => {
       const known = new Set(drawn.map(({ id }) => id));
       const ids = new Set<string>(offers.map(({ id }) => id));
       return {
@@ -501,7 +528,7 @@ function plainCase(currency: (typeof CURRENCIES)[number], span: number): fc.Arbi
           currency,
           destination: { country: "PT", postcode: "9000-001" },
           shopper: { id: "s-1" },
-          cart: goods,
+          ...goods,
         },
       };
     });
