@@ -127,7 +127,7 @@ function whereWords(plan: Plan, offer: Offer): string {
 function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
   const { when, schedule, limits, stacking } = offer;
   const stretch = ({ from, until }: { from?: string; until?: string }) =>
-    [from && `from ${from.replace("T", " ")}`, until && `until ${until.replace("T", " ")}`].filter(Boolean).join(" ");
+    [from && `from ${localWords(from)}`, until && `until ${localWords(until)}`].filter(Boolean).join(" ");
   const often = [
     limits?.perShopper && `${times(limits.perShopper)} per shopper`,
     limits?.overall && `${times(limits.overall)} in all`,
@@ -141,6 +141,13 @@ function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
       ? [`together with ${listWords(stacking.offers.map((id) => offerName(plan, id)))}`]
       : []),
   ];
+}
+
+/** @example localWords("2026-11-27T09:00") // "27 Nov 2026, 09:00" */
+function localWords(local: string): string {
+  const day = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeZone: "UTC" });
+  const [date = "", time] = local.split("T");
+  return [day.format(new Date(`${date}T00:00:00Z`)), time].filter(Boolean).join(", ");
 }
 
 const offerName = (plan: Plan, id: string) => plan.offers.find((offer) => offer.id === id)?.name ?? id;

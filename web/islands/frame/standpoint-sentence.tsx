@@ -1,7 +1,11 @@
 import { iso31661 } from "iso-3166/1.js";
+
 import { useId, useState } from "react";
 import type { Market } from "../../../core/places/market.ts";
 import type { Standpoint } from "../state/standpoint.ts";
+import { useRegions } from "../state/use-regions.ts";
+import { MomentPart } from "./moment-part.tsx";
+import { ShopperPart } from "./shopper-part.tsx";
 
 type Props = { standpoint: Standpoint; market: Market | null; onChange: (standpoint: Standpoint) => void };
 
@@ -16,15 +20,21 @@ const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
 const part =
   "[field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent font-semibold text-base-content";
 
-/** "Seen from Portugal, 3000-001 in euro, English": each part can be changed in place. */
+/** "Seen from Portugal, 3000-001 by a guest now in euro and English": each part can be changed in place. */
 export function StandpointSentence({ standpoint, market, onChange }: Props) {
   const id = useId();
   const [postcode, setPostcode] = useState(standpoint.postcode);
-  const keepPostcode = () => onChange({ ...standpoint, postcode: postcode.trim().slice(0, 16) });
+  const keepPostcode = () =>
+    onChange({
+      ...standpoint,
+      region: postcode === "" ? standpoint.region : "",
+      postcode: postcode.trim().slice(0, 16),
+    });
+  const regions = useRegions(standpoint.country);
   const currencies = [...new Set([...(market?.currencies ?? []), standpoint.currency])];
   const languages = [...new Set([...(market?.languages ?? []), standpoint.locale])];
   return (
-    <p className="flex flex-wrap items-baseline gap-x-1.5 text-[14px] text-quiet">
+    <div className="flex flex-wrap items-baseline gap-x-1.5 text-[14px] text-quiet">
       Seen from
       <label htmlFor={`${id}-country`} className="sr-only">
         Country
@@ -35,7 +45,7 @@ export function StandpointSentence({ standpoint, market, onChange }: Props) {
         value={standpoint.country}
         onChange={(event) => {
           setPostcode("");
-          onChange({ ...standpoint, country: event.target.value, postcode: "" });
+          onChange({ ...standpoint, country: event.target.value, region: "", postcode: "" });
         }}
       >
         <option value="">a place not known yet</option>
@@ -48,6 +58,21 @@ export function StandpointSentence({ standpoint, market, onChange }: Props) {
       <label htmlFor={`${id}-postcode`} className="sr-only">
         Postcode
       </label>
+      {regions.length > 0 && standpoint.postcode === "" && (
+        <select
+          aria-label="Region"
+          className={`${part} max-w-36`}
+          value={standpoint.region}
+          onChange={(event) => onChange({ ...standpoint, region: event.target.value })}
+        >
+          <option value="">some region</option>
+          {regions.map(({ code, name }) => (
+            <option key={code} value={code}>
+              {name}
+            </option>
+          ))}
+        </select>
+      )}
       <input
         id={`${id}-postcode`}
         className={`${part} min-w-16 max-w-32 cursor-text`}
@@ -58,6 +83,14 @@ export function StandpointSentence({ standpoint, market, onChange }: Props) {
         onChange={(event) => setPostcode(event.target.value)}
         onBlur={keepPostcode}
         onKeyDown={(event) => event.key === "Enter" && keepPostcode()}
+      />
+      by
+      <ShopperPart shopper={standpoint.shopper} onChange={(shopper) => onChange({ ...standpoint, shopper })} />
+      {standpoint.moment !== null && "on"}
+      <MomentPart
+        moment={standpoint.moment}
+        timeZone={market?.timeZone ?? "UTC"}
+        onChange={(moment) => onChange({ ...standpoint, moment })}
       />
       in
       <label htmlFor={`${id}-currency`} className="sr-only">
@@ -91,6 +124,6 @@ export function StandpointSentence({ standpoint, market, onChange }: Props) {
           </option>
         ))}
       </select>
-    </p>
+    </div>
   );
 }

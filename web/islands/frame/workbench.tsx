@@ -2,8 +2,11 @@ import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-quer
 import { PanelRightClose, PanelRightOpen } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { cartAt } from "../../../core/climb/cart-at.ts";
+import type { Calendars } from "../../../core/places/location.ts";
+import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
-import type { CompiledPlan } from "../../../core/plan/compile.ts";
+import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import { OffersView } from "../offers/offers-view.tsx";
 import { ReleaseView } from "../release/release-view.tsx";
@@ -11,12 +14,15 @@ import { ShopperView } from "../shopper/shopper-view.tsx";
 import { api } from "../state/api.ts";
 import {
   cartLines,
+  destinationOf,
+  FIRST_STANDPOINT,
   isShownCart,
   isStandpoint,
   requestFor,
   type ShownCart,
   type Standpoint,
 } from "../state/standpoint.ts";
+import { useCarrierAnswers } from "../state/use-carrier-answers.ts";
 import { draftStore, useDraft } from "../state/use-draft.ts";
 import { useStored } from "../state/use-stored.ts";
 import { ConflictBar } from "./conflict-bar.tsx";
@@ -35,7 +41,6 @@ export function Workbench({ section }: { section: Section }) {
   );
 }
 
-const FIRST_STANDPOINT: Standpoint = { country: "PT", postcode: "3000-001", currency: "EUR", locale: "en" };
 const NO_CART: ShownCart = { sample: null, lines: [] };
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
@@ -50,6 +55,7 @@ function Frame({ section }: { section: Section }) {
   );
   const [shopperOpen, setShopperOpen] = useStored("summant.shopper-open", window.innerWidth > 900, isBoolean);
   const [cursor, setCursor] = useState<number | null>(null);
+  const [off, setOff] = useState<ReadonlySet<string>>(new Set());
   const [at] = useState(() => new Date().toISOString());
   useDraftKeys();
 
@@ -69,17 +75,23 @@ function Frame({ section }: { section: Section }) {
     () => new Map((catalogue.data?.products ?? []).map((product) => [product.sku, product])),
     [catalogue.data],
   );
-  const sampleRequest = useMemo(
-    () => requestFor(standpoint, cartLines(cart, products, standpoint.currency), at),
-    [standpoint, cart, products, at],
+  const zones = compiled ? resolvePlace(compiled.places, destinationOf(standpoint)).zones : [];
+  const market = marketOf(plan, zones[0]);
+  const plainRequest = useMemo(() => {
+    const codes = cart.codes?.length ? { codes: cart.codes } : {};
+    return requestFor(standpoint, market, { lines: cartLines(cart, products, standpoint.currency), ...codes }, at);
+  }, [standpoint, market, cart, products, at]);
+  const looked = useMemo(
+    () => (compiled ? withoutOffers(compiled, state.draft?.calendars, off) : null),
+    [compiled, state.draft, off],
   );
+  const { request: sampleRequest, asking } = useCarrierAnswers(looked, plainRequest, standpoint.moods);
   const cartValue = sampleRequest.cart.lines.reduce((sum, line) => sum + line.unitPrice * line.quantity, 0);
-  const request = cursor === null ? sampleRequest : { ...sampleRequest, cart: cartAt(sampleRequest.cart, cursor) };
-  const result = compiled && quote(compiled, request);
-
-  const zone = compiled && resolvePlace(compiled.places, sampleRequest.destination).zones[0];
-  const market =
-    plan?.markets.find(({ id }) => id === plan.zones.find((candidate) => candidate.id === zone)?.market) ?? null;
+  const request = useMemo(
+    () => (cursor === null ? sampleRequest : { ...sampleRequest, cart: cartAt(sampleRequest.cart, cursor) }),
+    [sampleRequest, cursor],
+  );
+  const result = useMemo(() => looked && quote(looked, request), [looked, request]);
 
   return (
     <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden">
@@ -130,8 +142,15 @@ function Frame({ section }: { section: Section }) {
           )}
           {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
         </main>
-        {shopperOpen && (
+        {shopperOpen && looked && (
           <ShopperView
+            compiled={looked}
+            zones={zones}
+            off={off}
+            onOff={setOff}
+            moods={standpoint.moods}
+            asking={asking}
+            onMoods={(moods) => setStandpoint({ ...standpoint, moods })}
             request={request}
             result={result}
             carts={catalogue.data?.carts ?? []}
@@ -152,8 +171,7 @@ function Frame({ section }: { section: Section }) {
 
 /** A standpoint in a currency and language its market takes: the market's first where it does not take the one at hand. */
 function settled(standpoint: Standpoint, { places, plan }: CompiledPlan): Standpoint {
-  const destination = requestFor(standpoint, [], "").destination;
-  const markets = resolvePlace(places, destination).zones.map(
+  const markets = resolvePlace(places, destinationOf(standpoint)).zones.map(
     (id) => plan.zones.find((zone) => zone.id === id)?.market,
   );
   const market = plan.markets.find(({ id }) => id === markets[0]);
@@ -164,6 +182,24 @@ function settled(standpoint: Standpoint, { places, plan }: CompiledPlan): Standp
     currency: market.currencies[0] ?? standpoint.currency,
     locale: market.languages[0] ?? standpoint.locale,
   };
+}
+
+const marketOf = (plan: Plan | null, zone: string | undefined): Market | null =>
+  plan?.markets.find(({ id }) => id === plan.zones.find((candidate) => candidate.id === zone)?.market) ?? null;
+
+/** The plan as it would be with some offers switched off, for the look only. */
+function withoutOffers(
+  compiled: CompiledPlan,
+  calendars: Calendars | undefined,
+  off: ReadonlySet<string>,
+): CompiledPlan {
+  if (off.size === 0) return compiled;
+  const { plan } = compiled;
+  const result = compile(
+    { ...plan, offers: plan.offers.map((offer) => (off.has(offer.id) ? { ...offer, on: false } : offer)) },
+    calendars,
+  );
+  return "compiled" in result ? result.compiled : compiled;
 }
 
 function placeName({ country, postcode, locale }: Standpoint): string {

@@ -221,7 +221,8 @@ function useClimbEnd(
   const [kept, setKept] = useState({ currency: request.currency, end: 0 });
   const { plan } = state;
   const context = plan && market && { market: market.id, currency: request.currency, rates: ratesOf(plan) };
-  const here = plan && context ? plan.offers.filter((offer) => holdsIn(plan, offer, context.market)) : [];
+  const zones = state.compiled ? resolvePlace(state.compiled.places, request.destination).zones : [];
+  const here = plan?.offers.filter((offer) => offer.zones.some((zone) => zones.includes(zone))) ?? [];
   const goals = here.flatMap(({ steps }) =>
     steps.map((step) => {
       const at = spendGoal(step);

@@ -1,51 +1,79 @@
 import { useState } from "react";
+import type { CompiledPlan } from "../../../core/plan/compile.ts";
 import type { Quote, QuotedOption } from "../../../core/quote/quote.ts";
+import type { QuoteRequest } from "../../../core/quote/request.ts";
+import { promiseText } from "./promise-text.ts";
 import { shopWord } from "./shop-words.ts";
+import { WhyPanel } from "./why-panel.tsx";
 
-type Props = { quote: Quote; placeName: string; locale: string; money: (minor: number) => string; choose: boolean };
+type Props = {
+  quote: Quote;
+  compiled: CompiledPlan;
+  request: QuoteRequest;
+  placeName: string;
+  locale: string;
+  money: (minor: number) => string;
+  choose: boolean;
+};
 
 /** The delivery options with their prices; in the checkout the shopper picks one and sees what it comes to. */
-export function DeliveryChoice({ quote, placeName, locale, money, choose }: Props) {
+export function DeliveryChoice({ quote, compiled, request, placeName, locale, money, choose }: Props) {
   const [picked, setPicked] = useState<string | null>(null);
+  const [explained, setExplained] = useState<string | null>(null);
   const available = quote.options.filter((option) => option.available);
   const current = available.find(({ id }) => id === picked) ?? available.find(({ chosen }) => chosen);
+  const hidden = quote.options.filter(({ shown }) => !shown);
+  const row = (option: QuotedOption) => (
+    <li key={option.id} className="border-b border-base-300 py-2" data-option={option.id}>
+      {choose && option.shown ? (
+        <label className="flex cursor-pointer items-baseline gap-2.5 has-disabled:cursor-default">
+          <input
+            type="radio"
+            name="delivery"
+            className="radio radio-xs translate-y-0.5"
+            checked={current?.id === option.id}
+            disabled={!option.available}
+            onChange={() => setPicked(option.id)}
+          />
+          <Offered option={option} compiled={compiled} money={money} locale={locale} choose={choose} />
+        </label>
+      ) : (
+        <div className="flex items-baseline gap-2.5">
+          <Offered option={option} compiled={compiled} money={money} locale={locale} choose={choose} />
+        </div>
+      )}
+      <button
+        type="button"
+        className="text-[12px] text-quiet underline decoration-dotted underline-offset-2 hover:text-base-content"
+        aria-expanded={explained === option.id}
+        onClick={() => setExplained(explained === option.id ? null : option.id)}
+      >
+        why<span className="sr-only"> {option.name}</span>
+      </button>
+      {explained === option.id && <WhyPanel compiled={compiled} request={request} option={option.id} />}
+    </li>
+  );
   return (
     <>
       <h3 className="mt-3 mb-1 text-[13px] text-quiet">
         {placeName === "" ? shopWord("deliverySomewhere", locale) : shopWord("delivery", locale, { place: placeName })}
       </h3>
-      <ul>
-        {quote.options
-          .filter(({ shown }) => shown)
-          .map((option) => (
-            <li key={option.id} className="border-b border-base-300 py-2" data-option={option.id}>
-              {choose ? (
-                <label className="flex cursor-pointer items-baseline gap-2.5 has-disabled:cursor-default">
-                  <input
-                    type="radio"
-                    name="delivery"
-                    className="radio radio-xs translate-y-0.5"
-                    checked={current?.id === option.id}
-                    disabled={!option.available}
-                    onChange={() => setPicked(option.id)}
-                  />
-                  <Offered option={option} money={money} locale={locale} />
-                </label>
-              ) : (
-                <p className="flex items-baseline gap-2.5">
-                  <Offered option={option} money={money} locale={locale} />
-                </p>
-              )}
-            </li>
-          ))}
-      </ul>
+      <ul>{quote.options.filter(({ shown }) => shown).map(row)}</ul>
+      {hidden.length > 0 && (
+        <details className="mt-2 text-[13px] text-quiet" dir="ltr" lang="en">
+          <summary className="cursor-pointer">
+            {hidden.length === 1 ? "One option" : `${hidden.length} options`} this shopper does not see
+          </summary>
+          <ul>{hidden.map(row)}</ul>
+        </details>
+      )}
       {choose && current?.total != null && (
         <div className="mt-auto pt-4">
           <p className="flex justify-between text-[17px] font-bold">
             <span>{shopWord("total", locale)}</span>
             <span data-total>{money(current.total)}</span>
           </p>
-          <p className="text-right text-[13px] text-quiet">
+          <p className="text-end text-[13px] text-quiet">
             {shopWord("taxIncluded", locale, { tax: money(current.tax ?? 0) })}
           </p>
         </div>
@@ -54,16 +82,41 @@ export function DeliveryChoice({ quote, placeName, locale, money, choose }: Prop
   );
 }
 
-type OfferedProps = { option: QuotedOption; money: (minor: number) => string; locale: string };
+type OfferedProps = {
+  choose: boolean;
+  option: QuotedOption;
+  compiled: CompiledPlan;
+  money: (minor: number) => string;
+  locale: string;
+};
 
-function Offered({ option, money, locale }: OfferedProps) {
-  const { name, note, price, fullPrice, from } = option;
+function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
+  const { name, note, price, fullPrice, from, asks, grants } = option;
   const reduced = price !== null && fullPrice !== null && price < fullPrice;
+  const location = compiled.plan.locations?.find(({ id }) => id === option.location);
+  const promise = promiseText(option, locale, location?.timeZone ?? "UTC");
   return (
     <>
-      <span className={option.available ? "" : "text-quiet"}>
+      <span className={option.available ? "min-w-0" : "min-w-0 text-quiet"}>
         {name}
+        {promise && (
+          <span className="block text-[13px] text-quiet" data-promise>
+            {promise}
+          </span>
+        )}
         {note && <span className="block text-[13px] text-quiet">{note}</span>}
+        {asks && option.available && choose && (
+          <span className="block text-[13px] text-quiet">
+            {shopWord("asks", locale, {
+              what: new Intl.ListFormat(locale).format(asks.map((what) => shopWord(what, locale))),
+            })}
+          </span>
+        )}
+        {grants.map((grant) => (
+          <span key={`${grant.offer} ${grant.step}`} className="block text-[13px] text-primary">
+            {grant.kind === "gift" ? `+ ${grant.quantity} × ${grant.sku}` : `− ${money(grant.amount)}`}
+          </span>
+        ))}
       </span>
       <span className="ms-auto text-end">
         {reduced && <s className="me-2 text-[13px] text-quiet">{money(fullPrice)}</s>}

@@ -1,17 +1,32 @@
+import { Monitor, Smartphone } from "lucide-react";
 import { useState } from "react";
 import { FILLER_SKU } from "../../../core/cart/read-cart.ts";
 import { formatMoney } from "../../../core/money/format.ts";
+import type { CompiledPlan } from "../../../core/plan/compile.ts";
+import { carrierQuestions } from "../../../core/quote/carrier-questions.ts";
 import type { Quote, QuoteResult } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
+import type { Mood } from "../../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { SampleCart } from "../../../server/catalogue/product.ts";
 import type { ShownCart } from "../state/standpoint.ts";
+import { useStored } from "../state/use-stored.ts";
+import { CarrierMoods } from "./carrier-moods.tsx";
 import { CartLines } from "./cart-lines.tsx";
+import { CodeField } from "./code-field.tsx";
 import { DeliveryChoice } from "./delivery-choice.tsx";
+import { LookBeneath } from "./look-beneath.tsx";
 import { ProgressMessage } from "./progress-message.tsx";
 import { shopWord } from "./shop-words.ts";
 
 type Props = {
+  compiled: CompiledPlan;
+  zones: readonly string[];
+  off: ReadonlySet<string>;
+  onOff: (off: ReadonlySet<string>) => void;
+  moods: Readonly<Record<string, Mood>>;
+  asking: boolean;
+  onMoods: (moods: Record<string, Mood>) => void;
   /** The cart as shown: the sample, or the sample moved along the climb. */
   request: QuoteRequest;
   result: QuoteResult | null;
@@ -30,6 +45,10 @@ type Props = {
 export function ShopperView(props: Props) {
   const { request, result, carts, products, problem, cart, cursor, onCart, onLeaveCursor } = props;
   const [page, setPage] = useState<"cart" | "checkout">("cart");
+  const [wide, setWide] = useStored("summant.shopper-wide", false, (value) => typeof value === "boolean");
+  const asked = [
+    ...new Set(carrierQuestions(props.compiled, { ...request, carriers: [] }).map(({ carrier }) => carrier)),
+  ];
   const money = (minor: number) => formatMoney(minor, request.currency, "en");
   const add = (sku: string) => {
     const held = cart.lines.find((line) => line.sku === sku);
@@ -42,7 +61,7 @@ export function ShopperView(props: Props) {
     <aside
       id="shopper-view"
       aria-label="Shopper view"
-      className="flex w-[340px] shrink-0 flex-col border-l border-base-300 bg-base-200 p-3.5 max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-6.5rem)] max-[900px]:shadow-xl"
+      className={`${wide ? "w-[620px]" : "w-[340px]"} flex shrink-0 flex-col border-l border-base-300 bg-base-200 p-3.5 max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-6.5rem)] max-[900px]:shadow-xl`}
     >
       <div className="mb-2.5 flex items-center gap-4">
         <div role="tablist" aria-label="Page of the shop" className="flex gap-4">
@@ -68,8 +87,17 @@ export function ShopperView(props: Props) {
             </button>
           ))}
         </div>
-        <label className="ml-auto flex items-center gap-1 text-[13px] text-quiet">
-          Sample
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs btn-square ml-auto"
+          aria-pressed={wide}
+          onClick={() => setWide(!wide)}
+        >
+          {wide ? <Smartphone size={15} aria-hidden /> : <Monitor size={15} aria-hidden />}
+          <span className="sr-only">{wide ? "As wide as a phone" : "As wide as a desktop"}</span>
+        </button>
+        <label className="flex items-center gap-1 text-[13px] text-quiet">
+          <span className="sr-only">Sample</span>
           <select
             className="max-w-36 cursor-pointer bg-transparent font-medium text-base-content"
             value={cart.sample ?? ""}
@@ -115,6 +143,8 @@ export function ShopperView(props: Props) {
         )}
         {result && "quote" in result && <ShopPage {...props} quote={result.quote} page={page} />}
       </section>
+      <CarrierMoods asked={asked} moods={props.moods} asking={props.asking} onMoods={props.onMoods} />
+      <LookBeneath plan={props.compiled.plan} zones={props.zones} off={props.off} onOff={props.onOff} />
       {cursor === null && products.size > 0 && (
         <label className="mt-2.5 flex items-center gap-2 text-[13px]">
           <span className="sr-only">Add a product to the cart</span>
@@ -170,6 +200,9 @@ function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
           }
         />
       )}
+      {cursor === null && (
+        <CodeField codes={cart.codes ?? []} locale={locale} onCodes={(codes) => onCart({ ...cart, codes })} />
+      )}
       {page === "checkout" && lines.length > 0 && (
         <dl className="mb-2 grid grid-cols-[1fr_auto] gap-y-1 border-b border-base-300 pb-2">
           <dt>{shopWord("goods", locale)}</dt>
@@ -187,6 +220,8 @@ function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
       ) : (
         <DeliveryChoice
           quote={quote}
+          compiled={props.compiled}
+          request={request}
           placeName={placeName}
           locale={locale}
           money={money}

@@ -1,4 +1,7 @@
 import type { StoredEntity } from "../../../core/plan/entities.ts";
+import type { CarrierQuestion, CarrierReply } from "../../../core/quote/carrier-questions.ts";
+import type { Carrier } from "../../../server/carriers/carrier.ts";
+import type { Mood } from "../../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { SampleCart } from "../../../server/catalogue/product.ts";
 import type { ChangeSet, Conflict } from "../../../server/draft/change-set.ts";
@@ -21,6 +24,9 @@ export class ApiError extends Error {
     return this.status === "offline" || this.status >= 500;
   }
 }
+
+/** A carrier that can be asked, with its services. */
+export type CarrierChoice = Pick<Carrier, "id" | "name" | "services">;
 
 type ProblemBody = { title?: string; errors?: { pointer: string; detail: string }[]; conflicts?: Conflict[] };
 
@@ -51,6 +57,9 @@ export const api = {
   change: (changeSet: ChangeSet) =>
     call<{ sequence: number; entities: StoredEntity[] }>("/api/draft/changes", changeSet),
   catalogue: () => call<{ products: CatalogueProduct[]; carts: SampleCart[] }>("/api/catalogue"),
+  askCarriers: (questions: readonly CarrierQuestion[], moods: Readonly<Record<string, Mood>>) =>
+    call<{ replies: (CarrierReply | null)[] }>("/api/carriers", { questions, moods }),
+  carriers: () => call<CarrierChoice[]>("/api/carriers"),
   releases: () => call<{ releases: Release[] }>("/api/releases"),
   release: (sequence: number) => call<Release>("/api/releases", { sequence }),
 };

@@ -1,12 +1,18 @@
 import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
-import { type Entity, entityKey, planOf, type StoredEntity } from "../../../core/plan/entities.ts";
+import { type Entity, type EntityKind, entityKey, planOf, type StoredEntity } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
 import { ApiError, api } from "./api.ts";
 
-/** An entity as edited here, and the revision the edit was made on. */
-type Edit = { entity: Entity; seen: number };
+/** An entity as it shall be; without a body it shall be gone. */
+export type Change = Entity | { kind: EntityKind; id: string; body: null };
+
+/** A change made here, and the revision it was made on; 0 for what was not there. */
+type Edit = { change: Change; seen: number };
+
+/** What was there before some changes, and what they made of it. */
+type Done = { before: Change[]; after: Change[] };
 
 type SaveState =
   | { kind: "saved" }
@@ -54,11 +60,11 @@ export class DraftStore {
   private readonly listeners = new Set<() => void>();
   private readonly edits = new Map<string, Edit>();
   /** Seen while typing or dragging; not sent until committed. */
-  private preview: Edit | null = null;
+  private preview: Change | null = null;
   private saving = false;
   private retry: ReturnType<typeof setTimeout> | undefined;
-  private undoable: { before: Entity; after: Entity }[] = [];
-  private redoable: { before: Entity; after: Entity }[] = [];
+  private undoable: Done[] = [];
+  private redoable: Done[] = [];
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -79,7 +85,7 @@ export class DraftStore {
 
   /** Shows an edit everywhere without saving it. */
   show(entity: Entity): void {
-    this.preview = { entity, seen: this.seenOf(entity) };
+    this.preview = entity;
     this.update({});
   }
 
@@ -90,31 +96,31 @@ export class DraftStore {
     this.update({});
   }
 
-  /** Keeps an edit: undoable, and on its way to the server. */
-  commit(entity: Entity): void {
+  /** Keeps changes made together: undone together, and on their way to the server. */
+  commit(...changes: Change[]): void {
     this.preview = null;
-    const before = this.current(entity);
-    if (before && JSON.stringify(before.body) === JSON.stringify(entity.body)) {
+    const after = changes.filter((change) => !sameBody(this.current(change), change.body));
+    if (after.length === 0) {
       this.update({});
       return;
     }
-    if (before) this.undoable.push({ before, after: entity });
+    this.undoable.push({ before: after.map((change) => this.asItIs(change)), after });
     this.redoable = [];
-    this.keep(entity);
+    this.keep(after);
   }
 
   undo(): void {
-    const step = this.undoable.pop();
-    if (!step) return;
-    this.redoable.push(step);
-    this.keep(step.before);
+    const done = this.undoable.pop();
+    if (!done) return;
+    this.redoable.push(done);
+    this.keep(done.before);
   }
 
   redo(): void {
-    const step = this.redoable.pop();
-    if (!step) return;
-    this.undoable.push(step);
-    this.keep(step.after);
+    const done = this.redoable.pop();
+    if (!done) return;
+    this.undoable.push(done);
+    this.keep(done.after);
   }
 
   /** Settles a conflict: keep what was written here, or take what is there now. */
@@ -125,8 +131,9 @@ export class DraftStore {
     const edit = this.edits.get(key);
     if (choice === "theirs") {
       this.edits.delete(key);
-      this.undoable = this.undoable.filter(({ after }) => entityKey(after) !== key);
-      this.redoable = this.redoable.filter(({ after }) => entityKey(after) !== key);
+      const apart = ({ after }: Done) => after.every((change) => entityKey(change) !== key);
+      this.undoable = this.undoable.filter(apart);
+      this.redoable = this.redoable.filter(apart);
     } else if (edit) {
       this.edits.set(key, { ...edit, seen: conflict.current.revision });
     }
@@ -140,21 +147,27 @@ export class DraftStore {
     void this.send();
   }
 
-  private keep(entity: Entity): void {
-    const key = entityKey(entity);
-    this.edits.set(key, { entity, seen: this.edits.get(key)?.seen ?? this.seenOf(entity) });
+  private keep(changes: readonly Change[]): void {
+    for (const change of changes) {
+      const key = entityKey(change);
+      this.edits.set(key, { change, seen: this.edits.get(key)?.seen ?? this.stored(change)?.revision ?? 0 });
+    }
     this.update({});
     void this.send();
   }
 
-  private stored(entity: { kind: Entity["kind"]; id: string }): StoredEntity | undefined {
+  private stored(entity: { kind: EntityKind; id: string }): StoredEntity | undefined {
     return this.state.draft?.entities.find((candidate) => entityKey(candidate) === entityKey(entity));
   }
-  private seenOf(entity: Entity): number {
-    return this.stored(entity)?.revision ?? 0;
+  private current(entity: { kind: EntityKind; id: string }): Entity["body"] | null {
+    const edit = this.edits.get(entityKey(entity));
+    return edit ? edit.change.body : (this.stored(entity)?.body ?? null);
   }
-  private current(entity: Entity): Entity | undefined {
-    return this.edits.get(entityKey(entity))?.entity ?? this.stored(entity);
+  private asItIs({ kind, id }: Change): Change {
+    const stored = this.stored({ kind, id });
+    return (
+      this.edits.get(entityKey({ kind, id }))?.change ?? (stored ? withoutRevision(stored) : { kind, id, body: null })
+    );
   }
 
   private async send(): Promise<void> {
@@ -164,13 +177,13 @@ export class DraftStore {
     const sent = new Map(this.edits);
     this.update({ save: { kind: "saving" } });
     try {
-      const writes = [...sent.values()].map(({ entity: { kind, id, body }, seen }) => ({ kind, id, seen, body }));
+      const writes = [...sent.values()].map(({ change: { kind, id, body }, seen }) => ({ kind, id, seen, body }));
       const { entities } = await api.change({ writes });
-      for (const saved of entities) {
-        const key = entityKey(saved);
+      const revisions = new Map(entities.map((saved) => [entityKey(saved), saved.revision]));
+      for (const [key, edit] of sent) {
         const now = this.edits.get(key);
         // Edited again while this save was under way: the newer edit stands on what was just saved.
-        if (now && now !== sent.get(key)) this.edits.set(key, { ...now, seen: saved.revision });
+        if (now && now !== edit) this.edits.set(key, { ...now, seen: revisions.get(key) ?? 0 });
         else this.edits.delete(key);
       }
       const draft = await api.draft();
@@ -203,16 +216,17 @@ export class DraftStore {
 
   private restoreUnsaved(draft: Draft): void {
     const known = new Set(draft.entities.map(entityKey));
-    for (const { entity, seen } of readUnsaved()) {
-      if (known.has(entityKey(entity))) this.edits.set(entityKey(entity), { entity, seen });
+    for (const { change, seen } of readUnsaved()) {
+      // What somebody else removed meanwhile stays removed; what is new here is still to be made.
+      if (seen === 0 || known.has(entityKey(change))) this.edits.set(entityKey(change), { change, seen });
     }
   }
 
   private update(change: Partial<DraftState>): void {
     const draft = change.draft ?? this.state.draft;
-    const overlay = new Map([...this.edits].map(([key, { entity }]) => [key, entity]));
-    if (this.preview) overlay.set(entityKey(this.preview.entity), this.preview.entity);
-    const plan = draft && planOf(draft.entities.map((stored) => overlay.get(entityKey(stored)) ?? stored));
+    const overlay = new Map([...this.edits].map(([key, { change }]) => [key, change]));
+    if (this.preview) overlay.set(entityKey(this.preview), this.preview);
+    const plan = draft && planOf(overlaid(draft.entities, overlay));
     const result = plan && compile(plan, draft?.calendars);
     const failed = result && "problems" in result;
     this.state = {
@@ -230,6 +244,22 @@ export class DraftStore {
   }
 }
 
+/** What is stored, with the changes in place. */
+function overlaid(stored: readonly Entity[], changes: ReadonlyMap<string, Change>): Entity[] {
+  const entities = new Map<string, Entity>(stored.map((entity) => [entityKey(entity), entity]));
+  for (const [key, change] of changes) {
+    if (change.body === null) entities.delete(key);
+    else entities.set(key, change);
+  }
+  return [...entities.values()];
+}
+
+function withoutRevision({ revision: _, ...entity }: StoredEntity): Entity {
+  return entity;
+}
+
+const sameBody = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
 function readUnsaved(): Edit[] {
   try {
     const edits: unknown = JSON.parse(localStorage.getItem(UNSAVED_KEY) ?? "[]");
@@ -241,9 +271,9 @@ function readUnsaved(): Edit[] {
 
 /** The server checks bodies again; this only keeps foreign data out of the store. */
 function isEdit(value: unknown): value is Edit {
-  if (typeof value !== "object" || value === null || !("entity" in value) || !("seen" in value)) return false;
-  const { entity } = value;
-  return typeof entity === "object" && entity !== null && "kind" in entity && "id" in entity && "body" in entity;
+  if (typeof value !== "object" || value === null || !("change" in value) || !("seen" in value)) return false;
+  const { change } = value;
+  return typeof change === "object" && change !== null && "kind" in change && "id" in change && "body" in change;
 }
 
 function writeUnsaved(edits: readonly Edit[]): void {

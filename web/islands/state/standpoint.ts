@@ -1,19 +1,56 @@
-import type { CartLine, QuoteRequest } from "../../../core/quote/request.ts";
+import type { Market } from "../../../core/places/market.ts";
+import type { CartLine, QuoteRequest, Shopper } from "../../../core/quote/request.ts";
+import { momentOf } from "../../../core/time/zone-clock.ts";
+import type { Mood } from "../../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 
-/** Who looks: where it goes (empty while not known), in which currency and language. */
-export type Standpoint = { country: string; postcode: string; currency: string; locale: string };
+/** A shopper as described; null figures are not known. */
+export type DescribedShopper = {
+  signedIn: boolean;
+  groups: string[];
+  orderCount: number | null;
+  /** A day, YYYY-MM-DD. */
+  lastOrder: string | null;
+  business: boolean;
+};
+
+/** Who looks: where it goes (empty while not known), who and when, in which currency and language. */
+export type Standpoint = {
+  country: string;
+  region: string;
+  postcode: string;
+  currency: string;
+  locale: string;
+  /** Null: a guest of whom nothing is known. */
+  shopper: DescribedShopper | null;
+  /** By the market's clocks, YYYY-MM-DDTHH:MM; null: now. */
+  moment: string | null;
+  /** How simulated carriers behave, by id; well where left out. */
+  moods: Record<string, Mood>;
+};
+
+export const FIRST_STANDPOINT: Standpoint = {
+  country: "PT",
+  region: "",
+  postcode: "3000-001",
+  currency: "EUR",
+  locale: "en",
+  shopper: null,
+  moment: null,
+  moods: {},
+};
 
 export function isStandpoint(value: unknown): value is Standpoint {
+  if (typeof value !== "object" || value === null) return false;
+  const texts = ["country", "region", "postcode", "currency", "locale"];
   return (
-    typeof value === "object" &&
-    value !== null &&
-    ["country", "postcode", "currency", "locale"].every((key) => typeof Reflect.get(value, key) === "string")
+    texts.every((key) => typeof Reflect.get(value, key) === "string") &&
+    ["shopper", "moment", "moods"].every((key) => key in value)
   );
 }
 
-/** The cart being looked at: quantities of catalogue products. */
-export type ShownCart = { sample: string | null; lines: { sku: string; quantity: number }[] };
+/** The cart being looked at: quantities of catalogue products, and the codes entered. */
+export type ShownCart = { sample: string | null; lines: { sku: string; quantity: number }[]; codes?: string[] };
 
 export function isShownCart(value: unknown): value is ShownCart {
   return typeof value === "object" && value !== null && "lines" in value && Array.isArray(value.lines);
@@ -42,8 +79,30 @@ function deliveryIn(delivery: CatalogueProduct["delivery"], currency: string): P
   return amount === undefined ? {} : { delivery: { kind: "own-charge", amount, per: delivery.per } };
 }
 
-export function requestFor(standpoint: Standpoint, lines: CartLine[], at: string): QuoteRequest {
-  const { country, postcode, currency, locale } = standpoint;
-  const destination = { ...(country === "" ? {} : { country }), ...(postcode === "" ? {} : { postcode }) };
-  return { at, currency, locale, destination, cart: { lines } };
+export const destinationOf = ({ country, region, postcode }: Standpoint): QuoteRequest["destination"] => ({
+  ...(country === "" ? {} : { country }),
+  ...(region === "" ? {} : { region }),
+  ...(postcode === "" ? {} : { postcode }),
+});
+
+/** @param market whose clocks a chosen moment is by; null where nobody delivers */
+export function requestFor(
+  standpoint: Standpoint,
+  market: Market | null,
+  cart: QuoteRequest["cart"],
+  now: string,
+): QuoteRequest {
+  const { currency, locale, moment, shopper } = standpoint;
+  const at = moment === null ? now : new Date(momentOf(moment, market?.timeZone ?? "UTC", "start")).toISOString();
+  const request = { at, currency, locale, destination: destinationOf(standpoint), cart };
+  return shopper ? { ...request, shopper: shopperOf(shopper) } : request;
 }
+
+const shopperOf = ({ signedIn, groups, orderCount, lastOrder, business }: DescribedShopper): Shopper => ({
+  id: "described",
+  signedIn,
+  groups,
+  business,
+  ...(orderCount === null ? {} : { orderCount }),
+  ...(lastOrder === null ? {} : { lastOrderAt: `${lastOrder}T12:00:00Z` }),
+});

@@ -1,0 +1,115 @@
+import type { DescribedShopper } from "../state/standpoint.ts";
+import { SentencePopover } from "./sentence-popover.tsx";
+
+type Props = { shopper: DescribedShopper | null; onChange: (shopper: DescribedShopper | null) => void };
+
+const STRANGER: DescribedShopper = { signedIn: true, groups: [], orderCount: null, lastOrder: null, business: false };
+
+/** Who looks: a guest, or a shopper described by what the shop would know of them. */
+export function ShopperPart({ shopper, onChange }: Props) {
+  const change = (part: Partial<DescribedShopper>) => onChange({ ...(shopper ?? STRANGER), ...part });
+  return (
+    <SentencePopover label="Shopper" shown={shopperWords(shopper)}>
+      <fieldset className="grid gap-2.5">
+        <legend className="mb-1 font-semibold">Who looks</legend>
+        <label className="flex items-center gap-2">
+          <input
+            type="radio"
+            className="radio radio-xs"
+            name="shopper"
+            checked={shopper === null}
+            onChange={() => onChange(null)}
+          />
+          A guest, of whom nothing is known
+        </label>
+        <label className="flex items-center gap-2">
+          <input
+            type="radio"
+            className="radio radio-xs"
+            name="shopper"
+            checked={shopper !== null}
+            onChange={() => onChange(STRANGER)}
+          />
+          A shopper like this
+        </label>
+        {shopper && (
+          <div className="grid gap-2.5 border-t border-base-300 pt-2.5">
+            <label className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-xs"
+                checked={shopper.signedIn}
+                onChange={(event) => change({ signedIn: event.target.checked })}
+              />
+              Signed in
+            </label>
+            <label className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-xs"
+                checked={shopper.business}
+                onChange={(event) => change({ business: event.target.checked })}
+              />
+              Buys for a company
+            </label>
+            <label className="grid gap-1">
+              Groups, with commas between
+              <input
+                className="input input-sm w-full"
+                defaultValue={shopper.groups.join(", ")}
+                placeholder="trade, readers"
+                onBlur={(event) => change({ groups: listOf(event.target.value) })}
+                onKeyDown={(event) => event.key === "Enter" && change({ groups: listOf(event.currentTarget.value) })}
+              />
+            </label>
+            <label className="grid gap-1">
+              Orders so far
+              <input
+                className="input input-sm w-full"
+                type="number"
+                min={0}
+                max={1_000_000}
+                placeholder="not known"
+                value={shopper.orderCount ?? ""}
+                onChange={(event) => change({ orderCount: wholeNumber(event.target.value) })}
+              />
+            </label>
+            <label className="grid gap-1">
+              Last ordered on
+              <input
+                className="input input-sm w-full"
+                type="date"
+                value={shopper.lastOrder ?? ""}
+                onChange={(event) => change({ lastOrder: event.target.value === "" ? null : event.target.value })}
+              />
+            </label>
+          </div>
+        )}
+      </fieldset>
+    </SentencePopover>
+  );
+}
+
+const listOf = (text: string) => [
+  ...new Set(
+    text
+      .split(",")
+      .map((part) => part.trim().slice(0, 64))
+      .filter((part) => part !== ""),
+  ),
+];
+
+function wholeNumber(text: string): number | null {
+  const number = Number(text);
+  return text === "" || !Number.isInteger(number) || number < 0 || number > 1_000_000 ? null : number;
+}
+
+/** @example "a signed-in shopper in trade" */
+export function shopperWords(shopper: DescribedShopper | null): string {
+  if (!shopper) return "a guest";
+  const { signedIn, groups, orderCount, business } = shopper;
+  const who = business ? "a company" : orderCount === 0 ? "a first-time shopper" : "a shopper";
+  return [who, groups.length > 0 ? `in ${groups.join(", ")}` : "", signedIn ? "" : "not signed in"]
+    .filter((part) => part !== "")
+    .join(" ");
+}

@@ -1,0 +1,36 @@
+import { useMemo } from "react";
+import type { CompiledPlan } from "../../../core/plan/compile.ts";
+import { quote } from "../../../core/quote/quote.ts";
+import type { QuoteRequest } from "../../../core/quote/request.ts";
+import { whySentences } from "../../../core/quote/why-words.ts";
+
+type Props = { compiled: CompiledPlan; request: QuoteRequest; option: string };
+
+const PAGES = { option: "/delivery", offer: "/offers", zone: "/places" } as const;
+
+/** Why an option costs what it does, line by line; each line leads to the setting that caused it. */
+export function WhyPanel({ compiled, request, option }: Props) {
+  const sentences = useMemo(() => {
+    const result = quote(compiled, request, { text: false, why: true });
+    const accounts = "quote" in result ? (result.quote.why ?? []) : [];
+    return accounts.map((why) => ({
+      zone: why.zone,
+      sentences: whySentences(compiled.plan, why, option, request.currency),
+    }));
+  }, [compiled, request, option]);
+  return (
+    <div className="mt-1.5 border-l-2 border-primary pl-3 text-[13px]" dir="ltr" lang="en">
+      {sentences.map(({ zone, sentences: lines }) => (
+        <ul key={zone} className="grid gap-1">
+          {lines.map(({ text, about }) => (
+            <li key={text}>
+              <a className="hover:underline" href={`${PAGES[about.kind]}#${about.id}`}>
+                {text}
+              </a>
+            </li>
+          ))}
+        </ul>
+      ))}
+    </div>
+  );
+}
