@@ -1,4 +1,6 @@
 const SECTIONS = [
+  { id: "places", name: "Places" },
+  { id: "delivery", name: "Delivery" },
   { id: "offers", name: "Offers" },
   { id: "release", name: "Release" },
 ] as const;

@@ -8,7 +8,9 @@ import { resolvePlace } from "../../../core/places/resolve.ts";
 import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { quote } from "../../../core/quote/quote.ts";
+import { DeliveryView } from "../delivery/delivery-view.tsx";
 import { OffersView } from "../offers/offers-view.tsx";
+import { PlacesView } from "../places/places-view.tsx";
 import { ReleaseView } from "../release/release-view.tsx";
 import { ShopperView } from "../shopper/shopper-view.tsx";
 import { api } from "../state/api.ts";
@@ -29,6 +31,7 @@ import { ConflictBar } from "./conflict-bar.tsx";
 import { Rail, type Section } from "./rail.tsx";
 import { SaveMark } from "./save-mark.tsx";
 import { StandpointSentence } from "./standpoint-sentence.tsx";
+import { StartAPlan } from "./start-a-plan.tsx";
 
 const client = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false, retry: 5 } } });
 
@@ -131,7 +134,9 @@ function Frame({ section }: { section: Section }) {
               </button>
             </p>
           )}
-          {section === "offers" && (
+          {state.draft && !plan && <StartAPlan />}
+          {plan && section === "places" && <PlacesView state={state} zones={zones} />}
+          {(plan || !state.draft) && section === "offers" && (
             <OffersView
               state={state}
               market={market}
@@ -139,6 +144,9 @@ function Frame({ section }: { section: Section }) {
               cartValue={cursor ?? cartValue}
               onCursor={setCursor}
             />
+          )}
+          {(plan || !state.draft) && section === "delivery" && (
+            <DeliveryView state={state} market={market} zones={zones} currency={standpoint.currency} at={request.at} />
           )}
           {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
         </main>

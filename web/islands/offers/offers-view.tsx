@@ -13,13 +13,13 @@ import { byPosition } from "../../../core/plan/atoms.ts";
 import type { CompiledPlan } from "../../../core/plan/compile.ts";
 import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
+import { AmountField } from "../amounts/amount-field.tsx";
 import { ClimbChart } from "../climb/climb-chart.tsx";
 import { ClimbTable } from "../climb/climb-table.tsx";
 import { messageStretches } from "../climb/message-strip.ts";
 import { useClimb } from "../climb/use-climb.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
-import { GoalField } from "./goal-field.tsx";
 import { GoalGrid } from "./goal-grid.tsx";
 import { spendGoal, withGoal } from "./with-goal.ts";
 
@@ -172,7 +172,7 @@ function OfferHeading({ offer, state, market, currency }: OfferHeadingProps) {
             ({ kind: "offer", id: offer.id, body: withGoal(offer, step, home.id, shownIn, minor) }) as const;
           return (
             <span key={step} className="whitespace-nowrap">
-              <GoalField
+              <AmountField
                 label="Goal"
                 shown={text}
                 minor={amountFor(at, { market: home.id, currency: shownIn, rates: ratesOf(plan) })}

@@ -1,8 +1,7 @@
 import { amountOf } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
 import { goalOf, type Offer, type Step } from "../../../core/offers/offer.ts";
+import { withAmount } from "../amounts/with-amount.ts";
 
 /** What has to be spent for a step; undefined when its goal is something else, or it has none. */
 export function spendGoal(step: Step | undefined): Amount | undefined {
@@ -10,25 +9,18 @@ export function spendGoal(step: Step | undefined): Amount | undefined {
   return goal ? amountOf(goal.at) : undefined;
 }
 
-/**
- * The offer with the goal of one step set for a currency: in the market's own amount where the market has one, else
- * in the amount all markets share.
- */
+/** The offer with another spend goal of one step. */
+export const withGoalAmount = (offer: Offer, step: string, at: Amount): Offer => ({
+  ...offer,
+  steps: offer.steps.map((candidate) => {
+    const { trigger } = candidate;
+    if (candidate.id !== step || !("goal" in trigger)) return candidate;
+    return { ...candidate, trigger: { ...trigger, goal: { ...trigger.goal, at } } };
+  }),
+});
+
+/** The offer with the goal of one step set for a currency. */
 export function withGoal(offer: Offer, step: string, market: string, currency: string, minor: number): Offer {
-  const typed = majorUnits(minor, exponentOf(currency) ?? 2);
-  return {
-    ...offer,
-    steps: offer.steps.map((candidate) => {
-      if (candidate.id !== step) return candidate;
-      const { trigger } = candidate;
-      const at = "goal" in trigger ? amountOf(trigger.goal.at) : undefined;
-      if (!at || !("goal" in trigger)) return candidate;
-      const own = at.byMarket?.[market];
-      const next =
-        own?.[currency] === undefined
-          ? { ...at, byCurrency: { ...at.byCurrency, [currency]: typed } }
-          : { ...at, byMarket: { ...at.byMarket, [market]: { ...own, [currency]: typed } } };
-      return { ...candidate, trigger: { ...trigger, goal: { ...trigger.goal, at: next } } };
-    }),
-  };
+  const at = spendGoal(offer.steps.find(({ id }) => id === step));
+  return at ? withGoalAmount(offer, step, withAmount(at, market, currency, minor)) : offer;
 }

@@ -22,7 +22,7 @@ export function useCarrierAnswers(
     // Carriers are asked about the parcel, whatever the minute.
     () =>
       compiled
-        ? carrierQuestions(compiled, request).map((one) => ({ ...one, at: request.at.slice(0, 13) + ":00:00Z" }))
+        ? carrierQuestions(compiled, request).map((one) => ({ ...one, at: `${request.at.slice(0, 13)}:00:00Z` }))
         : [],
     [compiled, request],
   );

@@ -15,7 +15,7 @@ type Props = {
 };
 
 /** An amount that is edited where it stands: Enter or leaving keeps it, Escape gives it back. Rubbish stays, and says why. */
-export function GoalField({ label, shown, minor, currency, onShow, onCommit, onCancel, className = "" }: Props) {
+export function AmountField({ label, shown, minor, currency, onShow, onCommit, onCancel, className = "" }: Props) {
   const id = useId();
   const [text, setText] = useState<string | null>(null);
   const button = useRef<HTMLButtonElement>(null);

@@ -1,0 +1,15 @@
+import type { ResolvedAmount } from "../../../core/money/amount.ts";
+import { formatMoney } from "../../../core/money/format.ts";
+import { typedAmount } from "../../../core/money/typed.ts";
+
+/** Where a converted amount comes from. @example "€60 · nearest ¥500" */
+export function sourceWords(
+  { base, source, rounding }: Extract<ResolvedAmount, { from: "conversion" }>,
+  currency: string,
+): string {
+  const step = typedAmount(rounding.step, currency);
+  const multiple = "minor" in step ? formatMoney(step.minor, currency, "en", "short") : rounding.step;
+  const direction = { nearest: "nearest", up: "up to", down: "down to" }[rounding.direction];
+  const less = rounding.lessOne ? ", less the smallest coin" : "";
+  return `${formatMoney(source, base, "en", "short")} · ${direction} ${multiple}${less}`;
+}

@@ -1,0 +1,147 @@
+import Papa from "papaparse";
+import type { BandedCharge } from "../../../core/charges/bands.ts";
+import { type Mark, type MeasureSpec, markAt } from "../../../core/measures/measure-spec.ts";
+import type { AmountContext } from "../../../core/money/amount.ts";
+import { amountFor } from "../../../core/money/amount.ts";
+import { exponentOf } from "../../../core/money/currency.ts";
+import { decimal, majorUnits } from "../../../core/money/decimal.ts";
+import { typedAmount } from "../../../core/money/typed.ts";
+
+/** A mark so many whole units of its measure up, for one currency; null where it cannot be set that way. */
+export function markOf(kind: MeasureSpec["kind"], units: number, currency: string): Mark | null {
+  switch (kind) {
+    case "value":
+      return { byCurrency: { [currency]: majorUnits(units, exponentOf(currency) ?? 2) } };
+    case "items":
+      return { items: units };
+    case "weight":
+    case "volumetric-weight":
+    case "chargeable-weight":
+      return { weight: { value: majorUnits(Math.round(units / 1000), 3).replace(/\.?0+$/, ""), unit: "kg" } };
+    case "distance":
+      return { distance: { value: majorUnits(units, 3).replace(/\.?0+$/, ""), unit: "km" } };
+    default:
+      return null;
+  }
+}
+
+/** What an edge is written in. */
+export function edgeUnit(kind: MeasureSpec["kind"], currency: string): string {
+  switch (kind) {
+    case "value":
+      return currency;
+    case "items":
+      return "items";
+    case "distance":
+      return "km";
+    case "volume":
+      return "dm³";
+    case "weight-volume":
+      return "kg·dm³";
+    default:
+      return "kg";
+  }
+}
+
+const THOUSANDTHS = 3;
+
+/** An edge as a figure in its unit. @example edgeText("weight", 2_500_000, "EUR") // "2.5" */
+export function edgeText(kind: MeasureSpec["kind"], units: number, currency: string): string {
+  if (kind === "value") return majorUnits(units, exponentOf(currency) ?? 2);
+  if (kind === "items") return String(units);
+  const thousandths = kind === "distance" ? units : Math.round(units / 1000);
+  return majorUnits(thousandths, THOUSANDTHS).replace(/\.?0+$/, "");
+}
+
+/** Reads an edge as it is typed in its unit. */
+export function readEdge(
+  kind: MeasureSpec["kind"],
+  text: string,
+  currency: string,
+): { mark: Mark; units: number } | { problem: string } {
+  const bare = text.trim().replace(",", ".");
+  let units: number | null = null;
+  if (kind === "value") {
+    const read = typedAmount(text, currency);
+    if ("problem" in read) return read;
+    units = read.minor;
+  } else {
+    const value = decimal(bare);
+    if (!value || value.n < 0n) return { problem: `"${text.trim()}" is no figure in ${edgeUnit(kind, currency)}` };
+    if (kind === "items") units = value.d === 1n ? Number(value.n) : null;
+    else units = Number((value.n * (kind === "distance" ? 1000n : 1_000_000n)) / value.d);
+  }
+  const mark = units === null ? null : markOf(kind, units, currency);
+  if (units === null || !mark) return { problem: `"${text.trim()}" is no figure in ${edgeUnit(kind, currency)}` };
+  return { mark, units };
+}
+
+/**
+ * Bands as rows of a spreadsheet: where each begins, which side owns the edge, and its price in one currency.
+ *
+ * @example bandsCsv(charge, context) // "from,edge,price\r\n0,,4.00\r\n30.00,from,7.00\r\n75.00,from,free"
+ */
+export function bandsCsv(charge: BandedCharge, context: AmountContext): string {
+  const { kind } = charge.by;
+  const priceText = (price: BandedCharge["first"]): string => {
+    if (price === "free" || price === "not-offered") return price.replace("-", " ");
+    const minor = amountFor("fixed" in price ? price.fixed : price, context);
+    return minor === undefined ? "" : majorUnits(minor, exponentOf(context.currency) ?? 2);
+  };
+  const rows = charge.edges.map(({ at, edge, price }) => [
+    edgeText(kind, markAt(at, context) ?? 0, context.currency),
+    edge,
+    priceText(price),
+  ]);
+  return Papa.unparse([["begins", "edge", "price"], ["0", "", priceText(charge.first)], ...rows]);
+}
+
+export type BandsRead = { first: BandedCharge["first"]; edges: BandedCharge["edges"] } | { problems: string[] };
+
+/**
+ * Reads bands pasted from a spreadsheet or a CSV file: a row per band, where it begins and its price, with the edge's side
+ * between them if it is told (`from` unless it is). Nothing is taken when any cell cannot be: problems say row and column.
+ */
+export function readBands(text: string, kind: MeasureSpec["kind"], currency: string): BandsRead {
+  const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: "greedy" });
+  const problems: string[] = [];
+  const head = data[0]?.[0]?.trim().toLowerCase() ?? "";
+  const skipped = /^[0-9.,\s€$£¥-]+$/.test(head) ? 0 : 1;
+  const edges: { mark: Mark; units: number; edge: "from" | "above"; price: BandedCharge["first"] }[] = [];
+  let first: BandedCharge["first"] | null = null;
+  data.slice(skipped).forEach((cells, i) => {
+    const row = i + 1 + skipped;
+    const price = readPrice(cells.at(-1) ?? "", currency);
+    const side = cells.length > 2 ? (cells[1]?.trim().toLowerCase() ?? "") : "";
+    const edge = readEdge(kind, cells[0] ?? "", currency);
+    if (cells.length < 2) problems.push(`row ${row}: needs where the band begins and its price`);
+    else if ("problem" in edge) problems.push(`row ${row}, column 1: ${edge.problem}`);
+    else if (typeof price === "object" && "problem" in price)
+      problems.push(`row ${row}, column ${cells.length}: ${price.problem}`);
+    else if (side !== "" && side !== "from" && side !== "above")
+      problems.push(`row ${row}, column 2: "${side}" is neither from nor above`);
+    else if (edge.units === 0 && side !== "above") {
+      if (first !== null) problems.push(`row ${row}: another band begins at 0 already`);
+      first = price;
+    } else edges.push({ ...edge, edge: side === "above" ? "above" : "from", price });
+  });
+  if (problems.length === 0 && first === null)
+    problems.push("no band begins at 0: carts below the first edge would have no price");
+  edges.sort((a, b) => a.units - b.units);
+  edges.forEach(({ units, edge }, i) => {
+    const before = edges[i - 1];
+    if (before?.units === units && before.edge === edge)
+      problems.push(`two bands begin at ${edgeText(kind, units, currency)}: they overlap`);
+  });
+  if (problems.length > 0 || first === null) return { problems };
+  return { first, edges: edges.map(({ mark, edge, price }) => ({ at: mark, edge, price })) };
+}
+
+function readPrice(text: string, currency: string): BandedCharge["first"] | { problem: string } {
+  const bare = text.trim().toLowerCase();
+  if (bare === "free") return "free";
+  if (bare === "not offered" || bare === "not-offered") return "not-offered";
+  const read = typedAmount(text, currency);
+  if ("problem" in read) return read;
+  return { byCurrency: { [currency]: majorUnits(read.minor, exponentOf(currency) ?? 2) } };
+}

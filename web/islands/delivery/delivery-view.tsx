@@ -1,0 +1,157 @@
+import { useState } from "react";
+import { chargeWords } from "../../../core/charges/words.ts";
+import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import type { AmountContext } from "../../../core/money/amount.ts";
+import type { Market } from "../../../core/places/market.ts";
+import { byPosition } from "../../../core/plan/atoms.ts";
+import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
+import { freeId, lastPosition, moved } from "../../../core/plan/positions.ts";
+import type { DraftState } from "../state/draft-store.ts";
+import { draftStore } from "../state/use-draft.ts";
+import { useHash } from "../state/use-hash.ts";
+import { OptionEditor } from "./option-editor.tsx";
+import { OptionList, optionName } from "./option-list.tsx";
+import { optionFrom, PATTERNS } from "./patterns.ts";
+
+type Props = {
+  state: DraftState;
+  market: Market | null;
+  /** The zones that may serve the standpoint. */
+  zones: readonly string[];
+  currency: string;
+  at: string;
+};
+
+/** Delivery options in the shopper's order; the selected one beside them, edited where it is read. */
+export function DeliveryView({ state, market, zones, currency, at }: Props) {
+  const { plan } = state;
+  const [selected, select] = useHash();
+  const [problem, setProblem] = useState<string | null>(null);
+  if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+
+  const options = [...plan.options].sort(byPosition);
+  const isHere = (option: DeliveryOption) => option.on !== false && option.zones.some((zone) => zones.includes(zone));
+  const current = options.find(({ id }) => id === selected) ?? options.find(isHere) ?? options[0];
+  const contextOf = (option: DeliveryOption): AmountContext => contextFor(plan, option, market, currency);
+  const save = (...bodies: DeliveryOption[]) =>
+    draftStore.commit(...bodies.map((body) => ({ kind: "option" as const, id: body.id, body })));
+  const add = (pattern: string) => {
+    const found = PATTERNS.find(({ id }) => id === pattern);
+    const made = found && optionFrom(found, plan, zones.length > 0 ? zones.slice(0, 1) : []);
+    setProblem(found && !made ? "This needs a location: add one under Places first." : null);
+    if (!made) return;
+    save(made);
+    select(made.id);
+  };
+  const duplicate = (option: DeliveryOption) => {
+    const ids = options.map(({ id }) => id);
+    const copy = { ...option, id: freeId(`${option.id}-copy`, ids), position: lastPosition(options), on: false };
+    save(copy);
+    select(copy.id);
+  };
+
+  return (
+    <div className="grid grid-cols-[minmax(200px,260px)_minmax(0,1fr)] gap-5 max-[1000px]:grid-cols-1">
+      <div>
+        <h1 className="mb-2 font-semibold">Delivery, in the shopper's order</h1>
+        <OptionList
+          options={options}
+          costs={(option) => chargeWords(option.charge, contextOf(option), savedOf(plan))}
+          selected={current?.id ?? null}
+          isHere={isHere}
+          places={(option) => placesOf(plan, option)}
+          onSelect={select}
+          onMove={(id, to) => {
+            const positions = new Map(moved(options, id, to).map((one) => [one.id, one.position]));
+            save(
+              ...options.flatMap((option) => {
+                const position = positions.get(option.id);
+                return position === undefined ? [] : [{ ...option, position }];
+              }),
+            );
+          }}
+        />
+        <label className="mt-3 block">
+          <span className="sr-only">Add an option</span>
+          <select className="select select-sm w-full" value="" onChange={(event) => add(event.target.value)}>
+            <option value="" disabled>
+              Add an option…
+            </option>
+            {PATTERNS.map(({ id, name, adds }) => (
+              <option key={id} value={id}>
+                {name}: {adds}
+              </option>
+            ))}
+          </select>
+        </label>
+        {problem && (
+          <p role="alert" className="mt-1 text-[13px] text-warning">
+            {problem}
+          </p>
+        )}
+      </div>
+      <div className="min-w-0">
+        {state.planProblem && (
+          <p role="alert" className="mb-2 text-warning">
+            This cannot be quoted: {state.planProblem}
+          </p>
+        )}
+        {current ? (
+          <OptionEditor
+            key={current.id}
+            plan={plan}
+            calendars={state.draft?.calendars ?? {}}
+            option={current}
+            context={contextOf(current)}
+            at={Date.parse(at)}
+            onOption={(body, done) => {
+              if (done) save(body);
+              else draftStore.show({ kind: "option", id: body.id, body });
+            }}
+            onCancel={() => draftStore.cancel()}
+            onDuplicate={() => duplicate(current)}
+            onRemove={() => {
+              const users = usersOf(plan, current.id);
+              setProblem(users.length > 0 ? `${optionName(current)} is still named by ${users.join(", ")}.` : null);
+              if (users.length === 0) draftStore.commit({ kind: "option", id: current.id, body: null });
+            }}
+          />
+        ) : (
+          <p className="border border-base-300 bg-base-100 p-6 text-quiet">
+            There is no way to deliver yet. Add an option on the left: it starts from a common set-up, and everything
+            about it can be changed.
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+const placesOf = (plan: Plan, { zones }: DeliveryOption): string =>
+  zones.length === 0
+    ? "nowhere yet"
+    : plan.zones
+        .filter(({ id }) => zones.includes(id))
+        .sort(byPosition)
+        .map(({ name }) => name)
+        .join(", ");
+
+/** Offers that give something on an option, or its price. */
+const usersOf = (plan: Plan, option: string): string[] =>
+  plan.offers
+    .filter(({ steps }) =>
+      steps.some(
+        ({ reward }) =>
+          ("options" in reward && reward.options.includes(option)) || ("of" in reward && reward.of === option),
+      ),
+    )
+    .map(({ name }) => `“${name}”`);
+
+/** Where an option's amounts are read: the standpoint's market where it is offered there, else the first it is offered in. */
+function contextFor(plan: Plan, option: DeliveryOption, standpoint: Market | null, currency: string): AmountContext {
+  const ids = new Set(plan.zones.filter(({ id }) => option.zones.includes(id)).map(({ market }) => market));
+  const markets = plan.markets.filter(({ id }) => ids.has(id)).sort(byPosition);
+  const market = markets.find(({ id }) => id === standpoint?.id) ?? markets[0] ?? standpoint ?? plan.markets[0];
+  const shown = market?.currencies.includes(currency) ? currency : (market?.currencies[0] ?? currency);
+  return { market: market?.id ?? "", currency: shown, rates: ratesOf(plan) };
+}

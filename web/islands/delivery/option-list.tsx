@@ -1,0 +1,101 @@
+import { DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { GripVertical } from "lucide-react";
+import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import { pickText } from "../../../core/messages/locale.ts";
+
+type Props = {
+  options: readonly DeliveryOption[];
+  /** Where each is offered, as words. */
+  places: (option: DeliveryOption) => string;
+  /** What each costs, as words. */
+  costs: (option: DeliveryOption) => string;
+  selected: string | null;
+  /** Whether an option is offered at the standpoint. */
+  isHere: (option: DeliveryOption) => boolean;
+  onSelect: (id: string) => void;
+  onMove: (id: string, to: number) => void;
+};
+
+export const optionName = ({ name, id }: Pick<DeliveryOption, "name" | "id">) => pickText(name, "en", [])?.text ?? id;
+
+/** The options in the order shoppers see them; moved by dragging, or by keyboard on the grip. */
+export function OptionList({ options, costs, places, selected, isHere, onSelect, onMove }: Props) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const ids = options.map(({ id }) => id);
+  const drop = ({ active, over }: DragEndEvent) => {
+    const to = ids.indexOf(String(over?.id));
+    if (over && active.id !== over.id && to >= 0) onMove(String(active.id), to);
+  };
+  return (
+    <DndContext sensors={sensors} onDragEnd={drop}>
+      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+        <ul aria-label="Delivery options">
+          {options.map((option) => (
+            <Row
+              key={option.id}
+              option={option}
+              cost={costs(option)}
+              places={places(option)}
+              here={isHere(option)}
+              selected={option.id === selected}
+              onSelect={onSelect}
+            />
+          ))}
+        </ul>
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+type RowProps = {
+  option: DeliveryOption;
+  cost: string;
+  places: string;
+  here: boolean;
+  selected: boolean;
+  onSelect: (id: string) => void;
+};
+
+function Row({ option, cost, places, here, selected, onSelect }: RowProps) {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: option.id });
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`flex items-start border-b border-base-300 ${selected ? "bg-base-100" : ""}`}
+    >
+      <button
+        type="button"
+        className="cursor-grab px-1 py-2.5 text-quiet"
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${optionName(option)}`}
+      >
+        <GripVertical size={14} aria-hidden />
+      </button>
+      <button
+        type="button"
+        aria-current={selected || undefined}
+        className="min-w-0 flex-1 cursor-pointer py-2 pr-2 text-left"
+        onClick={() => onSelect(option.id)}
+      >
+        <span className={`font-semibold ${option.on === false ? "text-quiet line-through" : ""}`}>
+          {optionName(option)}
+        </span>
+        {here && <span className="ml-1.5 text-[12px] text-primary">here</span>}
+        {!here && <span className="block truncate text-[12px] text-quiet">{places}</span>}
+        <span className="block truncate text-[13px] text-quiet">{option.on === false ? "switched off" : cost}</span>
+      </button>
+    </li>
+  );
+}

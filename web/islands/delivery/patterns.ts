@@ -1,0 +1,116 @@
+import type { Charge } from "../../../core/charges/charge.ts";
+import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { freeId, lastPosition } from "../../../core/plan/positions.ts";
+
+/** A common set-up: what it adds is ordinary settings, to be changed like any other. */
+export type Pattern = {
+  readonly id: string;
+  readonly name: string;
+  readonly adds: string;
+  readonly needsLocation?: boolean;
+  readonly make: (currencies: readonly string[], location: string) => Omit<DeliveryOption, "id" | "position" | "zones">;
+};
+
+/** The same round figure in every currency, to be settled by hand. */
+const amount = (currencies: readonly string[], figure: string) => ({
+  byCurrency: Object.fromEntries(currencies.map((code) => [code, figure])),
+});
+const BASIS = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;
+const kilograms = (value: string) => ({ weight: { value, unit: "kg" as const } });
+
+const bandsByValue = (codes: readonly string[]): Charge => ({
+  kind: "bands",
+  by: { kind: "value", basis: BASIS },
+  first: amount(codes, "8"),
+  edges: [
+    { edge: "from", at: amount(codes, "50"), price: amount(codes, "5") },
+    { edge: "from", at: amount(codes, "100"), price: "free" },
+  ],
+});
+
+export const PATTERNS: readonly Pattern[] = [
+  {
+    id: "flat",
+    name: "One price",
+    adds: "an option that costs 5 for every cart",
+    make: (codes) => ({ name: { en: "Standard" }, charge: { kind: "flat", amount: amount(codes, "5") } }),
+  },
+  {
+    id: "by-value",
+    name: "Cheaper as the cart grows",
+    adds: "8, from 50 only 5, free from 100",
+    make: (codes) => ({ name: { en: "Standard" }, charge: bandsByValue(codes) }),
+  },
+  {
+    id: "by-weight",
+    name: "Dearer by weight",
+    adds: "5 up to 2 kg, 9 up to 10 kg, above that not offered",
+    make: (codes) => ({
+      name: { en: "Parcel" },
+      charge: {
+        kind: "bands",
+        by: { kind: "weight" },
+        first: amount(codes, "5"),
+        edges: [
+          { edge: "above", at: kilograms("2"), price: amount(codes, "9") },
+          { edge: "above", at: kilograms("10"), price: "not-offered" },
+        ],
+      },
+    }),
+  },
+  {
+    id: "carrier",
+    name: "What a carrier asks",
+    adds: "the price of a live carrier, 9 when it does not answer",
+    make: (codes) => ({
+      name: { en: "Parcel service" },
+      charge: {
+        kind: "carrier",
+        carrier: "osprelle",
+        service: "parcel",
+        fallback: { kind: "flat", amount: amount(codes, "9") },
+      },
+    }),
+  },
+  {
+    id: "collect",
+    name: "Collection in a shop",
+    adds: "free collection, ready two opening hours after the order",
+    needsLocation: true,
+    make: (codes, location) => ({
+      name: { en: "Collect in the shop" },
+      way: { kind: "collected", location },
+      charge: { kind: "flat", amount: amount(codes, "0") },
+      promise: { kind: "ready", at: location, lead: 120 },
+    }),
+  },
+  {
+    id: "local",
+    name: "Our own round",
+    adds: "delivery within 8 km, 6, from 50 only 5, free from 100, asking for a phone number",
+    needsLocation: true,
+    make: (codes, location) => ({
+      name: { en: "Our own round" },
+      way: { kind: "local", location, within: { value: "8", unit: "km" } },
+      charge: bandsByValue(codes),
+      asks: ["phone", "delivery-window"],
+    }),
+  },
+];
+
+/** The option that a pattern adds for some zones; undefined where it needs a location and there is none. */
+export function optionFrom(pattern: Pattern, plan: Plan, zones: readonly string[]): DeliveryOption | undefined {
+  const [location] = plan.locations ?? [];
+  if (pattern.needsLocation && !location) return undefined;
+  const markets = new Set(plan.zones.filter(({ id }) => zones.includes(id)).map(({ market }) => market));
+  const currencies = [
+    ...new Set(plan.markets.filter(({ id }) => markets.has(id)).flatMap((market) => market.currencies)),
+  ];
+  const made = pattern.make(currencies, location?.id ?? "");
+  const id = freeId(
+    made.name.en ?? pattern.id,
+    plan.options.map((option) => option.id),
+  );
+  return { id, position: lastPosition(plan.options), zones: [...zones], ...made };
+}

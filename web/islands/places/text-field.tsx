@@ -1,0 +1,44 @@
+import { useId, useState } from "react";
+
+type Props = {
+  label: string;
+  value: string;
+  /** What is wrong with a text, or null. */
+  wrong: (text: string) => string | null;
+  onValue: (text: string) => void;
+  className?: string;
+};
+
+/** A text kept when it is left or Enter is pressed. What is wrong stays as it was typed, and says why; Escape gives it back. */
+export function TextField({ label, value, wrong, onValue, className = "w-52" }: Props) {
+  const id = useId();
+  const [typed, setTyped] = useState<string | null>(null);
+  const problem = typed === null ? null : wrong(typed);
+  const keep = () => {
+    if (typed === null || problem !== null) return;
+    setTyped(null);
+    if (typed !== value) onValue(typed);
+  };
+  return (
+    <label className="grid gap-1 text-[13px] text-quiet">
+      {label}
+      <input
+        className={`input input-sm text-base-content ${className} ${problem ? "input-error" : ""}`}
+        value={typed ?? value}
+        aria-invalid={problem !== null}
+        aria-describedby={problem ? id : undefined}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={keep}
+        onKeyDown={(event) => {
+          if (event.key === "Enter") keep();
+          if (event.key === "Escape") setTyped(null);
+        }}
+      />
+      {problem && (
+        <span id={id} role="alert" className="text-warning">
+          {problem}
+        </span>
+      )}
+    </label>
+  );
+}
