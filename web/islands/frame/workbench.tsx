@@ -150,8 +150,9 @@ function Frame({ section }: { section: Section }) {
           )}
           {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
         </main>
-        {shopperOpen && looked && (
+        {shopperOpen && looked && plan && (
           <ShopperView
+            plan={plan}
             compiled={looked}
             zones={zones}
             off={off}

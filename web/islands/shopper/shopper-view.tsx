@@ -3,6 +3,7 @@ import { useState } from "react";
 import { FILLER_SKU } from "../../../core/cart/read-cart.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { CompiledPlan } from "../../../core/plan/compile.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
 import { carrierQuestions } from "../../../core/quote/carrier-questions.ts";
 import type { Quote, QuoteResult } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
@@ -20,6 +21,8 @@ import { ProgressMessage } from "./progress-message.tsx";
 import { shopWord } from "./shop-words.ts";
 
 type Props = {
+  /** The plan as it is; `compiled` has offers switched off for the look. */
+  plan: Plan;
   compiled: CompiledPlan;
   zones: readonly string[];
   off: ReadonlySet<string>;
@@ -144,7 +147,7 @@ export function ShopperView(props: Props) {
         {result && "quote" in result && <ShopPage {...props} quote={result.quote} page={page} />}
       </section>
       <CarrierMoods asked={asked} moods={props.moods} asking={props.asking} onMoods={props.onMoods} />
-      <LookBeneath plan={props.compiled.plan} zones={props.zones} off={props.off} onOff={props.onOff} />
+      <LookBeneath plan={props.plan} zones={props.zones} off={props.off} onOff={props.onOff} />
       {cursor === null && products.size > 0 && (
         <label className="mt-2.5 flex items-center gap-2 text-[13px]">
           <span className="sr-only">Add a product to the cart</span>

@@ -186,6 +186,8 @@ export class DraftStore {
         if (now && now !== edit) this.edits.set(key, { ...now, seen: revisions.get(key) ?? 0 });
         else this.edits.delete(key);
       }
+      // What is edited next stands on what was just saved, also before the draft has been read again.
+      if (this.state.draft) this.update({ draft: withSaved(this.state.draft, [...sent.values()], entities) });
       const draft = await api.draft();
       this.saving = false;
       this.update({ draft, save: { kind: "saved" } });
@@ -252,6 +254,12 @@ function overlaid(stored: readonly Entity[], changes: ReadonlyMap<string, Change
     else entities.set(key, change);
   }
   return [...entities.values()];
+}
+
+/** The draft as it is after a save, until it is read again. */
+function withSaved(draft: Draft, sent: readonly Edit[], saved: readonly StoredEntity[]): Draft {
+  const touched = new Set(sent.map(({ change }) => entityKey(change)));
+  return { ...draft, entities: [...draft.entities.filter((entity) => !touched.has(entityKey(entity))), ...saved] };
 }
 
 function withoutRevision({ revision: _, ...entity }: StoredEntity): Entity {
