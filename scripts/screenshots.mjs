@@ -21,6 +21,12 @@ const newGoal = async (page) => {
   await page.getByText("1 change since").waitFor();
 };
 
+const seenFrom = async (page, country, postcode) => {
+  await page.getByLabel("Country", { exact: true }).selectOption(country);
+  await page.getByLabel("Postcode", { exact: true }).fill(postcode);
+  await page.getByLabel("Postcode", { exact: true }).press("Enter");
+};
+
 const VIEWS = [
   { name: "offers", path: "/offers" },
   { name: "offers-goal-reached-dark", path: "/offers", dark: true, before: cursorAtGoal },
@@ -36,14 +42,38 @@ const VIEWS = [
   {
     name: "kuwait-right-to-left",
     path: "/offers",
-    before: (page) => page.getByLabel("Country").selectOption("KW"),
+    before: (page) => page.getByLabel("Country", { exact: true }).selectOption("KW"),
   },
   {
     name: "place-partly-known",
     path: "/offers",
     before: async (page) => {
-      await page.getByLabel("Postcode").fill("");
-      await page.getByLabel("Postcode").press("Enter");
+      await page.getByLabel("Postcode", { exact: true }).fill("");
+      await page.getByLabel("Postcode", { exact: true }).press("Enter");
+    },
+  },
+  { name: "places", path: "/places" },
+  {
+    name: "coverage",
+    path: "/places",
+    before: (page) => page.getByRole("heading", { name: "Who serves where" }).scrollIntoViewIfNeeded(),
+  },
+  { name: "delivery", path: "/delivery#courier", before: (page) => seenFrom(page, "ES", "41001") },
+  {
+    name: "carrier-why",
+    path: "/delivery#by-air",
+    before: async (page) => {
+      await seenFrom(page, "PT", "9000-082");
+      await page.getByLabel(/^Carrier Osprelle/).selectOption("failing");
+      await page.getByRole("button", { name: "why By air" }).click();
+    },
+  },
+  {
+    name: "shopper-desktop",
+    path: "/offers",
+    before: async (page) => {
+      await page.getByRole("button", { name: "As wide as a desktop" }).click();
+      await page.getByRole("tab", { name: "Checkout" }).click();
     },
   },
   { name: "offers-narrow", path: "/offers", width: 768 },
@@ -76,7 +106,8 @@ try {
   for (const { name, path, dark, width = 1280, before } of VIEWS) {
     const page = await browser.newPage({ viewport: { width, height: 800 }, colorScheme: dark ? "dark" : "light" });
     await page.goto(app.address + path);
-    await page.getByRole("slider", { name: "Cart value" }).waitFor();
+    await page.getByText("Saved", { exact: true }).waitFor();
+    if (path === "/offers") await page.getByRole("slider", { name: "Cart value" }).waitFor();
     await page.locator("body").evaluate(() => document.fonts.ready);
     await before?.(page);
     await page.waitForTimeout(400);

@@ -85,6 +85,7 @@ export type Quote = {
   options: QuotedOption[];
   progress: Progress[];
   messages: QuotedMessage[];
+  /** One account for each zone that may serve. */
   why?: Why[];
 };
 
@@ -132,7 +133,8 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest, form: Quote
   if (alike && tariffs.length === 1 && !orNowhere) return { quote: first };
   const held = holdInAll([first, ...others], orNowhere);
   const unknown = form.text === false ? [] : placeUnknownMessages(tariffs, held.progress, request);
-  return { quote: { ...held, messages: [...held.messages, ...unknown] } };
+  const why = form.why ? { why: [first, ...others].flatMap((one) => one.why ?? []) } : {};
+  return { quote: { ...held, messages: [...held.messages, ...unknown], ...why } };
 }
 
 /** The quote where it is known which zone serves. */
@@ -156,7 +158,8 @@ function quoteIn(
     options: quotedOptions(tariff, cart, totals, now, outcomes, progress, request, form),
     progress: progress.map(({ shown }) => shown).filter((shown) => shown !== null),
     messages: form.text === false ? [] : messagesOf(tariff, progress, now, request),
-    ...(form.why ? { why: [whyOf(tariff, now)] } : {}),
+    // What unknown conditions are taken for the other way round is no account of anything.
+    ...(form.why && !unknownAs ? { why: [whyOf(tariff, now)] } : {}),
   };
 }
 

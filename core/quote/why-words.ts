@@ -41,7 +41,7 @@ export function whySentences(plan: Plan, why: Why, option: string, currency: str
   ];
 }
 
-export const NO_PRICE_WORDS: Readonly<Record<NoPrice, string>> = {
+const NO_PRICE_WORDS: Readonly<Record<NoPrice, string>> = {
   "not-offered": "it is not offered for a cart like this",
   "no-amount": "an amount is missing in this currency",
   condition: "its condition does not hold",

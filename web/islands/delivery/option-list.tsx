@@ -76,7 +76,7 @@ function Row({ option, cost, places, here, selected, onSelect }: RowProps) {
     >
       <button
         type="button"
-        className="cursor-grab px-1 py-2.5 text-quiet"
+        className="min-w-6 cursor-grab px-1.5 py-2.5 text-quiet"
         {...attributes}
         {...listeners}
         aria-label={`Move ${optionName(option)}`}

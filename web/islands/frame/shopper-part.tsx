@@ -105,7 +105,7 @@ function wholeNumber(text: string): number | null {
 }
 
 /** @example "a signed-in shopper in trade" */
-export function shopperWords(shopper: DescribedShopper | null): string {
+function shopperWords(shopper: DescribedShopper | null): string {
   if (!shopper) return "a guest";
   const { signedIn, groups, orderCount, business } = shopper;
   const who = business ? "a company" : orderCount === 0 ? "a first-time shopper" : "a shopper";

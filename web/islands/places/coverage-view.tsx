@@ -1,12 +1,10 @@
 import { useMemo, useState } from "react";
-import { pickText } from "../../../core/messages/locale.ts";
+import { placeFindings } from "../../../core/checks/place-findings.ts";
 import { coverageOf } from "../../../core/places/coverage.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { COUNTRIES } from "./place-names.ts";
 
 type Props = { plan: Plan; nameOf: (code: string) => string; onZone: (id: string) => void };
-
-const LIST = new Intl.ListFormat("en", { type: "conjunction" });
 
 /** Every country and carved-out region at a glance: who serves it, who does not, and what is odd about it. */
 export function CoverageView({ plan, nameOf, onZone }: Props) {
@@ -20,8 +18,6 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
     [plan],
   );
   const zoneName = (id: string) => plan.zones.find((zone) => zone.id === id)?.name ?? id;
-  const optionName = (id: string) =>
-    pickText(plan.options.find((option) => option.id === id)?.name ?? {}, "en", [])?.text ?? id;
   const served = coverage.rows.filter(({ zones }) => zones.length > 0);
   const unserved = coverage.rows.filter(({ zones, code }) => zones.length === 0 && !code.includes("-"));
   const carved = coverage.rows.filter(({ zones, code }) => zones.length === 0 && code.includes("-"));
@@ -32,31 +28,13 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
     <button
       key={id}
       type="button"
-      className="mr-2 cursor-pointer underline decoration-dotted underline-offset-2"
+      className="mr-2 min-h-6 cursor-pointer underline decoration-dotted underline-offset-2"
       onClick={() => onZone(id)}
     >
       {zoneName(id)}
     </button>
   );
-  const odd = [
-    ...coverage.emptyZones.map((id) => ({
-      key: `empty ${id}`,
-      zone: id,
-      text: "has no delivery option: nobody there can check out",
-    })),
-    ...served
-      .filter(({ claimedTwice }) => claimedTwice.length > 0)
-      .map(({ code, claimedTwice }) => ({
-        key: `twice ${code}`,
-        zone: claimedTwice[0] ?? "",
-        text: `serves ${nameOf(code)}, which ${LIST.format(claimedTwice.slice(1).map(zoneName))} claims too; the first by order wins`,
-      })),
-    ...coverage.lacking.map(({ zone, around, options }) => ({
-      key: `lacking ${zone} ${around}`,
-      zone,
-      text: `has no ${LIST.format(options.map(optionName))}, which ${zoneName(around)} around it has`,
-    })),
-  ];
+  const findings = placeFindings(plan, coverage, nameOf);
   return (
     <section aria-label="Coverage" className="mt-6 border-t border-base-300 pt-4">
       <div className="mb-2 flex flex-wrap items-baseline gap-x-4">
@@ -72,12 +50,18 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
           onChange={(event) => setSearch(event.target.value)}
         />
       </div>
-      {odd.length > 0 && wanted === "" && (
+      {findings.length > 0 && wanted === "" && (
         <ul className="mb-3 grid gap-1 border-l-2 border-warning pl-3 text-[13px]">
-          {odd.map(({ key, zone, text }) => (
-            <li key={key}>
-              {zoneLink(zone)}
-              <span>{text}.</span>
+          {findings.map(({ sentence, at, severity }) => (
+            <li key={sentence} className={severity === "wrong" ? "text-warning" : ""}>
+              {sentence}{" "}
+              <button
+                type="button"
+                className="min-h-6 cursor-pointer underline decoration-dotted"
+                onClick={() => onZone(at.id)}
+              >
+                Show it<span className="sr-only">: {zoneName(at.id)}</span>
+              </button>
             </li>
           ))}
         </ul>

@@ -81,7 +81,7 @@ export function PlacesView({ state, zones: here }: Props) {
               <button
                 type="button"
                 aria-current={wanted === `market/${one.id}` || undefined}
-                className="w-full cursor-pointer border-b border-base-300 pb-1 text-left text-[13px] text-quiet aria-[current]:text-base-content"
+                className="min-h-7 w-full cursor-pointer border-b border-base-300 text-left text-[13px] text-quiet aria-[current]:text-base-content"
                 onClick={() => select(`market/${one.id}`)}
               >
                 <strong className="text-base-content">{one.name}</strong> · {one.currencies.join(", ")}

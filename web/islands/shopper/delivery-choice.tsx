@@ -44,7 +44,7 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
       )}
       <button
         type="button"
-        className="text-[12px] text-quiet underline decoration-dotted underline-offset-2 hover:text-base-content"
+        className="min-h-6 min-w-6 cursor-pointer text-[12px] text-quiet underline decoration-dotted underline-offset-2 hover:text-base-content"
         aria-expanded={explained === option.id}
         onClick={() => setExplained(explained === option.id ? null : option.id)}
       >
