@@ -150,7 +150,7 @@ function CarrierForm(props: FormOf<"carrier">) {
   });
   const carrier = carriers.find(({ id }) => id === charge.carrier);
   const { fallback } = charge;
-  const select = "select select-sm w-44";
+  const select = "select select-sm w-56";
   return (
     <div className="grid gap-3">
       <div className="flex flex-wrap gap-x-4 gap-y-2">
