@@ -149,6 +149,10 @@ describe("summant climb, validate and rates", () => {
       "standard input: /offers/0/steps/0/trigger/goal/at/byCurrency/EUR",
       "standard input: /options/1/when/id",
     ]);
+    // Where the form of one part is wrong, the references of all others are still looked at.
+    const three = summant(["validate", "-"], broken.replace('"kind": "signed-in"', '"kind": "moon-phase"'));
+    expect(three.stderr.match(/^standard input: \S+/gm)).toContain("standard input: /offers/7/when");
+    expect(three.stderr.trimEnd().split("\n")).toHaveLength(4);
     const unknownKind = summant(["validate", "-"], demoPlan.replace('"kind": "goods"', '"kind": "gods"'));
     expect(unknownKind.stderr).toBe("standard input: /options/7/when has no known kind\n");
   });

@@ -14,6 +14,7 @@ import { readRatesCsv } from "../server/rates/read-rates-csv.ts";
 import type { Checked } from "../server/validation/checker.ts";
 import { checkPlan, checkQuoteRequest, checkRateTable } from "../server/validation/documents.ts";
 import { readJson } from "../server/validation/read-json.ts";
+import { checkWholePlan } from "../server/validation/whole-plan.ts";
 import { climbTable } from "./climb-table.ts";
 
 const USAGE = `usage:
@@ -99,7 +100,7 @@ const LONGEST_CLIMB = 10_000_000;
 async function validateCommand(argv: string[]): Promise<string> {
   const [file, ...more] = argv;
   if (file === undefined || more.length > 0) throw new BadInput([USAGE.trimEnd()]);
-  const plan = await readDocument(file, checkPlan);
+  const plan = await readDocument(file, checkWholePlan);
   compiledFrom(file, plan, Date.now());
   const count = (list: readonly unknown[], one: string) => `${list.length} ${one}${list.length === 1 ? "" : "s"}`;
   const parts = [

@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
 import { databaseUrl, openPool } from "../server/database/pool.ts";
 import { emptyStore } from "../server/demo/load-demo.ts";
@@ -221,4 +222,40 @@ test("options are reordered by keyboard, duplicated, switched off, and removed o
   await saved(page);
   await page.reload();
   await expect(names.first()).toHaveAccessibleName("Move Express");
+});
+
+test("the plan is saved as a file, a broken one is refused with its places, the store emptied, and the file brings it back the same", async ({
+  page,
+}) => {
+  const planFile = async () => {
+    const [download] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("link", { name: "Save the draft as JSON" }).click(),
+    ]);
+    return readFile(await download.path(), "utf8");
+  };
+  const choose = (text: string) =>
+    page
+      .getByLabel("Read a plan")
+      .setInputFiles({ name: "plan.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await page.goto("/release");
+  const before = await planFile();
+  await choose(before.replace('"45.00"', '"45,00"').replace('"portugal-mainland"', '"atlantis"'));
+  await expect(page.getByRole("alert")).toContainText("/byCurrency/EUR");
+  await choose(before.slice(0, 900));
+  await expect(page.getByRole("alert")).toContainText("This file was not taken");
+  await choose(before.replace('"45.00"', '"46.00"'));
+  await expect(page.getByText("One change to the draft:")).toBeVisible();
+  await expect(page.getByRole("region", { name: "The plan as a file" })).toContainText("from €46");
+
+  const pool = openPool(databaseUrl(), 1);
+  await emptyStore(pool);
+  await pool.end();
+  await page.reload();
+  await expect(page.getByText("This store has no plan yet")).toBeVisible();
+  await choose(before);
+  await page.getByRole("button", { name: "Take them all" }).click();
+  await saved(page);
+  await page.goto("/release");
+  expect(await planFile()).toBe(before);
 });

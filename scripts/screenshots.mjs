@@ -17,7 +17,7 @@ const cursorAtGoal = async (page) => {
   await cursor.press("]");
 };
 const newGoal = async (page) => {
-  await page.getByRole("slider", { name: /^Goal/ }).press("PageUp");
+  await page.getByRole("slider", { name: "Goal of Free standard delivery" }).press("PageUp");
   await page.getByText("1 change since").waitFor();
 };
 

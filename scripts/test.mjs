@@ -3,6 +3,7 @@ import { spawnSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { killRounds } from "./kill-rounds.mjs";
 import { prepareDatabase, startApp } from "./setup/app-server.mjs";
 import { needBuild } from "./setup/build.mjs";
 import { freePort, startDatabase } from "./setup/database.mjs";
@@ -86,6 +87,10 @@ async function main() {
     unitTests("unit tests", ["core", "cli", "web"]);
     // These share the one database, so one file runs after the other.
     unitTests("database tests", ["server", "scripts", "--no-file-parallelism"]);
+
+    const rounds = await killRounds(root, join(throwaway, "kill"), 5);
+    for (const line of rounds.lines) say(line);
+    count("killed and started again", rounds.faults.length === 0);
 
     app = await startApp(root, database.url, await freePort());
     const journeys = join(throwaway, "playwright.json");

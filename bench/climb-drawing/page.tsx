@@ -29,6 +29,7 @@ function Svg({ climb }: { climb: Climb }) {
       climb={climb}
       to={climb.to}
       optionNames={climb.options}
+      offerName={(id) => id}
       stretches={[]}
       cursor={3860}
       unit={100}

@@ -30,6 +30,13 @@ const Surcharge = Type.Object(
   { ...closed, title: "Surcharge" },
 );
 
+/** What differs in one zone from what the option's zones share. */
+const ZoneOwn = Type.Object(
+  { charge: Type.Optional(ChargeRef), handling: Type.Optional(Handling), promise: Type.Optional(DeliveryPromise) },
+  { ...closed, title: "ZoneOwn" },
+);
+export type ZoneOwn = Static<typeof ZoneOwn>;
+
 /**
  * What a shopper can pick at the checkout. Its full price is the charge and base charge, marked up, kept between minimum
  * and maximum, its tax settled, rounded; then handling, surcharges and the products' own charges.
@@ -73,7 +80,16 @@ export const DeliveryOption = Type.Object(
       }),
     ),
     promise: Type.Optional(DeliveryPromise),
+    byZone: Type.Optional(
+      Type.Record(Id, ZoneOwn, { ...closed, description: "What single zones have of their own instead" }),
+    ),
   },
   { ...closed, title: "DeliveryOption" },
 );
 export type DeliveryOption = Static<typeof DeliveryOption>;
+
+/** The option as one zone has it: its own charge, handling or promise in place of the shared ones. */
+export function optionIn(option: DeliveryOption, zone: string): DeliveryOption {
+  const own = option.byZone?.[zone];
+  return own ? { ...option, ...own } : option;
+}

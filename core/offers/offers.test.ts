@@ -176,7 +176,8 @@ describe("the demo plan, as its people and its shoppers read it", () => {
         destination: { country: "AT", postcode: "1010" },
         cart: { lines: [{ sku: "goods", quantity: 1, unitPrice }] },
       });
-    expect(post(5999)).toEqual(["Add €0.01 more for free post"]);
+    expect(post(5999)).toEqual(["Add €0.01 more for free post", "Sign in, and post costs €3.90"]);
+    // Post is free now: nobody is asked to sign in for less than they have.
     expect(post(6000)).toEqual(["Post is free", "Courier for the price of post with €50.00 more"]);
     expect(post(11000)).toEqual(["Courier for the price of post"]);
     expect(messages({ locale: "en", cart: { lines: [] } })).toEqual(["Free standard delivery from €45"]);

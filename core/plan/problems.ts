@@ -18,7 +18,7 @@ import { locationProblems } from "../places/location.ts";
 import type { Market } from "../places/market.ts";
 import { stretchProblems } from "../time/local.ts";
 import { type Plan, ratesOf, savedOf } from "./plan.ts";
-import type { Problem } from "./problem.ts";
+import { type Problem, pointer } from "./problem.ts";
 
 /** Everything a plan's parts may refer to. */
 type Known = ConditionReferences & {
@@ -111,6 +111,15 @@ function optionProblems(plan: Plan, option: DeliveryOption, path: string, known:
       ...chargeProblems(surcharge.charge, `${path}/surcharges/${s}/charge`, references),
     ]),
     ...(option.promise ? promiseProblems(option.promise, `${path}/promise`, known.locations) : []),
+    ...Object.entries(option.byZone ?? {}).flatMap(([zone, { charge, handling, promise }]) => {
+      const at = `${path}/byZone${pointer(zone)}`;
+      return [
+        ...unknown([zone], known.zones, "zone", () => at),
+        ...(charge ? chargeProblems(charge, `${at}/charge`, references) : []),
+        ...handlingProblems(handling, `${at}/handling`, known),
+        ...(promise ? promiseProblems(promise, `${at}/promise`, known.locations) : []),
+      ];
+    }),
     ...texts.flatMap(({ text, at }) => (text.includes("{") ? wordingProblems(text, OPTION_VARIABLES, at) : [])),
   ];
 }

@@ -100,7 +100,7 @@ export function standing(
   if (reached(offer, step, now)) {
     return { state: betters(tariff, step, now) === "better" ? "reached" : "covered", remaining: null };
   }
-  if (luresIn(offer, now)) return { state: "sign-in", remaining: null };
+  if (luresIn(tariff, offer, step, now)) return { state: "sign-in", remaining: null };
   // No goods stand for a code that is missing.
   if (!step.goal || (step.trigger === "goal-and-code" && triggered({ ...step, trigger: "code" }, now) !== true)) {
     return { state: "blocked", remaining: null };
@@ -110,10 +110,12 @@ export function standing(
   return { state: now.lines.length === 0 ? "empty" : "on-the-way", remaining };
 }
 
-/** Whether only signing in is missing for an offer that says so. */
-function luresIn(offer: TariffOffer, now: Weighed): boolean {
+/** Whether only signing in is missing for an offer that says so, and doing it would not leave the step without use. */
+function luresIn(tariff: Tariff, offer: TariffOffer, step: TariffStep, now: Weighed): boolean {
   const { shopper } = now.facts;
   if (!offer.offer.signInLure || shopper.signedIn === true || offerHolds(offer, now)) return false;
   const facts: Facts = { ...now.facts, shopper: { ...shopper, signedIn: true } };
-  return offerHolds(offer, { ...now, facts, memo: emptyMemo() });
+  const signedIn: Weighed = { ...now, facts, memo: emptyMemo() };
+  if (!offerHolds(offer, signedIn)) return false;
+  return !reached(offer, step, signedIn) || betters(tariff, step, signedIn) === "better";
 }

@@ -2,12 +2,13 @@ import { type CompiledCondition, type Condition, compileCondition, type Saved } 
 import type { MeasureNumber } from "../conditions/definition.ts";
 import { normalCode } from "../conditions/facts.ts";
 import { type CompiledFullPrice, compileFullPrice } from "../delivery/full-price.ts";
-import type { DeliveryOption } from "../delivery/option.ts";
+import { type DeliveryOption, optionIn } from "../delivery/option.ts";
 import { compilePromise, type Promised } from "../delivery/promise.ts";
 import { leastCount } from "../measures/edge.ts";
 import { type GoodsFilter, goodsFilter, leavesOutKey } from "../measures/goods-filter.ts";
-import { compileSpec, type Measure } from "../measures/measure.ts";
-import { type MeasureSpec, markAt, measureKey, type Scope } from "../measures/measure-spec.ts";
+import type { Measure } from "../measures/measure.ts";
+import { measureNumbers } from "../measures/measure-numbers.ts";
+import { markAt, type Scope } from "../measures/measure-spec.ts";
 import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
@@ -92,22 +93,14 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
   const { plan, rates, saved } = whole;
   const context: AmountContext = { market: market.id, currency, rates };
   const standardTax = percent(zone.standardTaxRate) ?? ZERO;
-  const numbers = new Map<string, number>();
-  const measures: Measure[] = [];
-  const measureNumber: MeasureNumber = (spec: MeasureSpec | { kind: "lines" }, scope: Scope): number => {
-    const key = spec.kind === "lines" ? "lines" : measureKey(spec, scope);
-    const known = numbers.get(key);
-    if (known !== undefined) return known;
-    measures.push(compileSpec(spec, scope, market.pricesIncludeTax, standardTax));
-    numbers.set(key, measures.length - 1);
-    return measures.length - 1;
-  };
+  const { measures, measureNumber } = measureNumbers(market.pricesIncludeTax, standardTax);
   const compileWhen = (condition: Condition) =>
     compileCondition(condition, { ...context, timeZone: market.timeZone, measureNumber }, saved);
 
   const options = plan.options
     .filter((option) => option.on !== false && isOfferedIn(option, zone, whole))
     .sort(byPosition)
+    .map((option) => optionIn(option, zone.id))
     .map(
       (option, number): TariffOption => ({
         id: option.id,

@@ -2,7 +2,7 @@ import type { Charge } from "../charges/charge.ts";
 import type { NoPrice } from "../charges/charged.ts";
 import { type Condition, conditionWords } from "../conditions/condition.ts";
 import type { Actual } from "../conditions/definition.ts";
-import type { DeliveryOption } from "../delivery/option.ts";
+import { type DeliveryOption, optionIn } from "../delivery/option.ts";
 import { measured, measureWords } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
 import type { AmountContext } from "../money/amount.ts";
@@ -25,9 +25,10 @@ export type WhySentence = {
  */
 export function whySentences(plan: Plan, why: Why, option: string, currency: string): WhySentence[] {
   const account = why.options.find((one) => one.option === option);
-  const definition = plan.options.find(({ id }) => id === option);
+  const shared = plan.options.find(({ id }) => id === option);
   const zone = plan.zones.find(({ id }) => id === why.zone);
-  if (!account || !definition || !zone) return [];
+  if (!account || !shared || !zone) return [];
+  const definition = optionIn(shared, zone.id);
   const words = new Words(plan, { market: zone.market, currency, rates: ratesOf(plan) });
   return [
     ...words.optionSentences(account, definition, why.zone),

@@ -22,10 +22,10 @@ export function freePort(wanted = 0) {
 }
 
 /**
- * Starts a MariaDB of the project's own on loopback, on a free port, with its data under `folder`.
+ * Starts a MariaDB of the project's own on loopback, on the port wanted or a free one, with its data under `folder`.
  * Made on first use; the data stays when it stops. Returns its address and how to stop it.
  */
-export async function startDatabase(folder) {
+export async function startDatabase(folder, wantedPort = 0) {
   const data = join(folder, "data");
   const pidFile = join(folder, "mariadbd.pid");
   stopLeftOver(pidFile, data);
@@ -45,7 +45,7 @@ export async function startDatabase(folder) {
     ].join("\n"),
     { mode: 0o600 },
   );
-  const port = await freePort();
+  const port = await freePort(wantedPort);
   const server = spawn(
     "mariadbd",
     [

@@ -7,6 +7,7 @@ import type { Problem } from "../../core/plan/problem.ts";
 import { inTransaction } from "../database/pool.ts";
 import { calendarProblems } from "../holidays/holidays.ts";
 import { checker } from "../validation/checker.ts";
+import { LISTS } from "../validation/whole-plan.ts";
 import { checkedEntity, readEntities } from "./entities.ts";
 
 const Kind = Type.Union(
@@ -121,16 +122,6 @@ function conflictOf({ kind, id, seen, entity }: CheckedWrite, current: StoredEnt
   return [{ kind, id, seen, current: { revision, body: current?.body ?? null }, yours: entity?.body ?? null }];
 }
 
-/** The lists of a plan, and the kind of entity in each. */
-const LISTS = {
-  markets: "market",
-  zones: "zone",
-  options: "option",
-  offers: "offer",
-  locations: "location",
-  rates: "rates",
-  conditions: "condition",
-} as const;
 const isList = (key: string): key is keyof typeof LISTS => Object.hasOwn(LISTS, key);
 
 /** Problems of the plan as it would be, with paths into the change-set where a write is to blame. */

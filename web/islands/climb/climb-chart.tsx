@@ -10,6 +10,7 @@ type Props = {
   climb: Climb;
   to: number;
   optionNames: readonly string[];
+  offerName: (id: string) => string;
   stretches: readonly MessageStretch[];
   /** Shelf value of the shopper's cart. */
   cursor: number;
@@ -35,6 +36,7 @@ export function ClimbChart({
   climb,
   to,
   optionNames,
+  offerName,
   stretches,
   cursor,
   unit,
@@ -119,6 +121,7 @@ export function ClimbChart({
             <FlagMark
               key={`${flag.offer}/${flag.step}`}
               label={money(flag.goal)}
+              offer={offerName(flag.offer)}
               at={flag.flag}
               left={x(flag.flag)}
               base={base}
@@ -202,6 +205,7 @@ const canStand = (climb: Climb, step: number) => climb.intervals.some(({ steps }
 
 type FlagMarkProps = {
   label: string;
+  offer: string;
   at: number;
   left: number;
   base: number;
@@ -213,7 +217,7 @@ type FlagMarkProps = {
   onNudge: (by: number) => void;
 };
 
-function FlagMark({ label, at, left, base, unit, to, valueAt, onMove, onCancel, onNudge }: FlagMarkProps) {
+function FlagMark({ label, offer, at, left, base, unit, to, valueAt, onMove, onCancel, onNudge }: FlagMarkProps) {
   const width = 18 + label.length * 8;
   const stop = (event: PointerEvent<SVGGElement>, keep: boolean) => {
     if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
@@ -225,7 +229,7 @@ function FlagMark({ label, at, left, base, unit, to, valueAt, onMove, onCancel, 
     <g
       tabIndex={0}
       role="slider"
-      aria-label={`Goal ${label}`}
+      aria-label={`Goal of ${offer}`}
       aria-valuemin={0}
       aria-valuemax={to}
       aria-valuenow={at}

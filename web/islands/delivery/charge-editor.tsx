@@ -1,13 +1,15 @@
 import { useQuery } from "@tanstack/react-query";
-import { ArrowDown, ArrowUp } from "lucide-react";
+import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import type { Charge } from "../../../core/charges/charge.ts";
 import { chargeWords } from "../../../core/charges/words.ts";
-import { conditionWords } from "../../../core/conditions/condition.ts";
+import { type Condition, conditionWords, type Trace } from "../../../core/conditions/condition.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import { type Plan, savedOf } from "../../../core/plan/plan.ts";
 import { AmountsTable } from "../amounts/amounts-table.tsx";
 import type { Column } from "../amounts/columns.ts";
+import { ConditionBuilder } from "../conditions/condition-builder.tsx";
 import { api } from "../state/api.ts";
+import { withPart } from "../state/with-part.ts";
 import { BandsEditor } from "./bands-editor.tsx";
 
 type Props = {
@@ -15,6 +17,10 @@ type Props = {
   charge: Charge;
   columns: readonly Column[];
   context: AmountContext;
+  /** The zones its amounts are for. */
+  zones: readonly string[];
+  /** How a condition stands for the current shopper. */
+  explain: (condition: Condition) => Trace | null;
   onCharge: (charge: Charge, done: boolean) => void;
   onCancel: () => void;
   /** A charge inside another one has fewer forms. */
@@ -293,6 +299,15 @@ function CasesForm(props: FormOf<"conditional">) {
                 </button>
                 <button
                   type="button"
+                  className="btn btn-ghost btn-xs btn-square order-last"
+                  disabled={entries.length === 1}
+                  onClick={() => onCharge({ ...charge, entries: entries.filter((_, j) => j !== i) }, true)}
+                >
+                  <Trash2 size={14} aria-hidden />
+                  <span className="sr-only">Remove case {i + 1}</span>
+                </button>
+                <button
+                  type="button"
                   className="btn btn-ghost btn-xs btn-square"
                   disabled={i === entries.length - 1}
                   onClick={() => swap(i, i + 1)}
@@ -302,8 +317,20 @@ function CasesForm(props: FormOf<"conditional">) {
                 </button>
               </div>
               <details className="mt-1 text-[13px]">
-                <summary className="cursor-pointer text-quiet">Change what it costs</summary>
-                <div className="mt-2">
+                <summary className="cursor-pointer text-quiet">Change case {i + 1}</summary>
+                <div className="mt-2 grid gap-3">
+                  <ConditionBuilder
+                    plan={plan}
+                    context={context}
+                    zones={props.zones}
+                    condition={entry.when}
+                    trace={entry.when ? props.explain(entry.when) : null}
+                    lead="It is for"
+                    onCondition={(when) => {
+                      const next = withPart(entry, "when", when);
+                      onCharge({ ...charge, entries: entries.map((one, j) => (j === i ? next : one)) }, true);
+                    }}
+                  />
                   <ChargeEditor
                     {...props}
                     nested
@@ -321,6 +348,20 @@ function CasesForm(props: FormOf<"conditional">) {
           );
         })}
       </ol>
+      <button
+        type="button"
+        className="btn btn-sm justify-self-start"
+        onClick={() => {
+          const added = { position: 0, when: FIRST_CASE, charge: entries.at(-1)?.charge ?? charge.entries[0]?.charge };
+          if (added.charge)
+            onCharge({ ...charge, entries: renumbered([{ ...added, charge: added.charge }, ...entries]) }, true);
+        }}
+      >
+        Add a case in front
+      </button>
     </div>
   );
 }
+
+/** What a new case starts as; it is there to be changed. */
+const FIRST_CASE: Condition = { kind: "items", is: "more-than", count: 8 };

@@ -1,11 +1,13 @@
 import { useState } from "react";
 import { chargeWords } from "../../../core/charges/words.ts";
+import { explainAt } from "../../../core/conditions/explain-at.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
 import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import { freeId, lastPosition, moved } from "../../../core/plan/positions.ts";
+import type { QuoteRequest } from "../../../core/quote/request.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { useHash } from "../state/use-hash.ts";
@@ -18,13 +20,14 @@ type Props = {
   market: Market | null;
   /** The zones that may serve the standpoint. */
   zones: readonly string[];
-  currency: string;
-  at: string;
+  /** The cart at the standpoint. */
+  request: QuoteRequest;
 };
 
 /** Delivery options in the shopper's order; the selected one beside them, edited where it is read. */
-export function DeliveryView({ state, market, zones, currency, at }: Props) {
-  const { plan } = state;
+export function DeliveryView({ state, market, zones, request }: Props) {
+  const { plan, compiled } = state;
+  const { currency, at } = request;
   const [selected, select] = useHash();
   const [problem, setProblem] = useState<string | null>(null);
   if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
@@ -104,6 +107,7 @@ export function DeliveryView({ state, market, zones, currency, at }: Props) {
             option={current}
             context={contextOf(current)}
             at={Date.parse(at)}
+            explain={(condition) => compiled && explainAt(compiled, request, condition)}
             onOption={(body, done) => {
               if (done) save(body);
               else draftStore.show({ kind: "option", id: body.id, body });

@@ -1,15 +1,20 @@
 import { Copy, Power, Trash2 } from "lucide-react";
 import { chargeWords } from "../../../core/charges/words.ts";
-import { conditionWords } from "../../../core/conditions/condition.ts";
+import { type Condition, conditionWords, type Trace } from "../../../core/conditions/condition.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Calendars } from "../../../core/places/location.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
 import { type Plan, savedOf } from "../../../core/plan/plan.ts";
 import { columnsOf } from "../amounts/columns.ts";
+import { ConditionBuilder } from "../conditions/condition-builder.tsx";
+import { withPart } from "../state/with-part.ts";
 import { ChargeEditor } from "./charge-editor.tsx";
+import { ExtraCharges } from "./extra-charges.tsx";
 import { optionName } from "./option-list.tsx";
 import { PromiseEditor } from "./promise-editor.tsx";
+import { SurchargeList } from "./surcharge-list.tsx";
+import { ZoneDifferences } from "./zone-differences.tsx";
 
 type Props = {
   plan: Plan;
@@ -17,6 +22,8 @@ type Props = {
   option: DeliveryOption;
   context: AmountContext;
   at: number;
+  /** How a condition stands for the current shopper. */
+  explain: (condition: Condition) => Trace | null;
   onOption: (option: DeliveryOption, done: boolean) => void;
   onCancel: () => void;
   onDuplicate: () => void;
@@ -32,7 +39,7 @@ const section = "border-t border-base-300 pt-3";
 
 /** Everything about one delivery option, each part where it is read. */
 export function OptionEditor(props: Props) {
-  const { plan, calendars, option, context, at, onOption, onCancel, onDuplicate, onRemove } = props;
+  const { plan, calendars, option, context, at, explain, onOption, onCancel, onDuplicate, onRemove } = props;
   const set = (part: Partial<DeliveryOption>) => onOption({ ...option, ...part }, true);
   const languages = languagesOf(plan, option);
   const saved = savedOf(plan);
@@ -74,8 +81,43 @@ export function OptionEditor(props: Props) {
           charge={option.charge}
           columns={columnsOf(plan, option.zones)}
           context={context}
+          zones={option.zones}
+          explain={explain}
           onCharge={(charge, done) => onOption({ ...option, charge }, done)}
           onCancel={onCancel}
+        />
+        <ZoneDifferences plan={plan} option={option} context={context} onOption={onOption} onCancel={onCancel} />
+        <details className="mt-3" open={hasExtras(option)}>
+          <summary className="cursor-pointer text-quiet">Handling, limits, mark-up, tax and surcharges</summary>
+          <div className="mt-2 grid gap-4">
+            <ExtraCharges
+              plan={plan}
+              option={option}
+              columns={columnsOf(plan, option.zones)}
+              onOption={onOption}
+              onCancel={onCancel}
+            />
+            <SurchargeList
+              plan={plan}
+              option={option}
+              context={context}
+              explain={explain}
+              onOption={onOption}
+              onCancel={onCancel}
+            />
+          </div>
+        </details>
+      </div>
+      <div className={section}>
+        <h3 className="mb-2 font-semibold">Who can have it</h3>
+        <ConditionBuilder
+          plan={plan}
+          context={context}
+          zones={option.zones}
+          condition={option.when}
+          trace={option.when ? explain(option.when) : null}
+          lead="It is offered for"
+          onCondition={(when) => onOption(withPart(option, "when", when), true)}
         />
       </div>
       <div className={section}>
@@ -85,10 +127,7 @@ export function OptionEditor(props: Props) {
           calendars={calendars}
           promise={option.promise}
           at={at}
-          onPromise={(promise) => {
-            const { promise: _, ...rest } = option;
-            onOption(promise ? { ...rest, promise } : rest, true);
-          }}
+          onPromise={(promise) => onOption(withPart(option, "promise", promise), true)}
         />
       </div>
       <fieldset className={section}>
@@ -148,6 +187,19 @@ export function OptionEditor(props: Props) {
     </section>
   );
 }
+
+const hasExtras = ({
+  base,
+  markUp,
+  minimum,
+  maximum,
+  handling,
+  surcharges,
+  entered,
+  taxRate,
+  rounding,
+}: DeliveryOption) =>
+  [base, markUp, minimum, maximum, handling, surcharges?.length, entered, taxRate, rounding].some(Boolean);
 
 type TextsProps = { language: string; option: DeliveryOption; onTexts: (part: Partial<DeliveryOption>) => void };
 

@@ -9,7 +9,14 @@ export type Pattern = {
   readonly name: string;
   readonly adds: string;
   readonly needsLocation?: boolean;
-  readonly make: (currencies: readonly string[], location: string) => Omit<DeliveryOption, "id" | "position" | "zones">;
+  /** Whether it goes to every zone of the market, not only to the one looked from. */
+  readonly wholeMarket?: boolean;
+  /** @param others the market's other zones */
+  readonly make: (
+    currencies: readonly string[],
+    location: string,
+    others: readonly string[],
+  ) => Omit<DeliveryOption, "id" | "position" | "zones">;
 };
 
 /** The same round figure in every currency, to be settled by hand. */
@@ -41,6 +48,33 @@ export const PATTERNS: readonly Pattern[] = [
     name: "Cheaper as the cart grows",
     adds: "8, from 50 only 5, free from 100",
     make: (codes) => ({ name: { en: "Standard" }, charge: bandsByValue(codes) }),
+  },
+  {
+    id: "free-above",
+    name: "Free above an amount",
+    adds: "5, free from 50",
+    make: (codes) => ({
+      name: { en: "Standard" },
+      charge: {
+        kind: "bands",
+        by: { kind: "value", basis: BASIS },
+        first: amount(codes, "5"),
+        edges: [{ edge: "from", at: amount(codes, "50"), price: "free" }],
+      },
+    }),
+  },
+  {
+    id: "islands-dearer",
+    name: "Islands dearer",
+    adds: "one option for every zone of the market: 5 here, 12 in each of the others",
+    wholeMarket: true,
+    make: (codes, _, others) => ({
+      name: { en: "Standard" },
+      charge: { kind: "flat", amount: amount(codes, "5") },
+      byZone: Object.fromEntries(
+        others.map((zone) => [zone, { charge: { kind: "flat" as const, amount: amount(codes, "12") } }]),
+      ),
+    }),
   },
   {
     id: "by-weight",
@@ -107,10 +141,16 @@ export function optionFrom(pattern: Pattern, plan: Plan, zones: readonly string[
   const currencies = [
     ...new Set(plan.markets.filter(({ id }) => markets.has(id)).flatMap((market) => market.currencies)),
   ];
-  const made = pattern.make(currencies, location?.id ?? "");
+  const others = plan.zones.filter(({ id, market }) => markets.has(market) && !zones.includes(id)).map(({ id }) => id);
+  const made = pattern.make(currencies, location?.id ?? "", others);
   const id = freeId(
     made.name.en ?? pattern.id,
     plan.options.map((option) => option.id),
   );
-  return { id, position: lastPosition(plan.options), zones: [...zones], ...made };
+  return {
+    id,
+    position: lastPosition(plan.options),
+    zones: pattern.wholeMarket ? [...zones, ...others] : [...zones],
+    ...made,
+  };
 }

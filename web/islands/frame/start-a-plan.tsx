@@ -1,10 +1,12 @@
 import { STORE_ID } from "../../../core/plan/entities.ts";
+import { PlanFile } from "../release/plan-file.tsx";
+import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 
 /** An empty store: nothing has been decided yet. */
-export function StartAPlan() {
+export function StartAPlan({ state, currency }: { state: DraftState; currency: string }) {
   return (
-    <section className="mx-auto mt-16 max-w-md border border-base-300 bg-base-100 p-6">
+    <section className="mx-auto mt-16 max-w-xl border border-base-300 bg-base-100 p-6">
       <h1 className="mb-1 text-[17px] font-bold">This store has no plan yet</h1>
       <p className="mb-4 text-quiet">Start one: say where you sell, then how you deliver, then what you give.</p>
       <form
@@ -30,6 +32,7 @@ export function StartAPlan() {
           Start
         </button>
       </form>
+      <PlanFile state={state} market={null} currency={currency} />
     </section>
   );
 }

@@ -134,7 +134,7 @@ function Frame({ section }: { section: Section }) {
               </button>
             </p>
           )}
-          {state.draft && !plan && <StartAPlan />}
+          {state.draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}
           {plan && section === "places" && <PlacesView state={state} zones={zones} />}
           {(plan || !state.draft) && section === "offers" && (
             <OffersView
@@ -146,7 +146,7 @@ function Frame({ section }: { section: Section }) {
             />
           )}
           {(plan || !state.draft) && section === "delivery" && (
-            <DeliveryView state={state} market={market} zones={zones} currency={standpoint.currency} at={request.at} />
+            <DeliveryView state={state} market={market} zones={zones} request={request} />
           )}
           {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
         </main>

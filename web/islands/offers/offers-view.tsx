@@ -94,6 +94,7 @@ export function OffersView({ state, market, request, cartValue, onCursor }: Prop
             climb={climb}
             to={climb.to}
             optionNames={names}
+            offerName={(id) => plan.offers.find((offer) => offer.id === id)?.name ?? id}
             stretches={stretches}
             cursor={Math.min(cartValue, climb.to)}
             unit={unit}

@@ -1,9 +1,9 @@
 import { Plus, Trash2 } from "lucide-react";
 import type { Location } from "../../../core/places/location.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { TextField } from "../fields/text-field.tsx";
 import { isTimeZone } from "./market-editor.tsx";
 import { COUNTRIES } from "./place-names.ts";
-import { TextField } from "./text-field.tsx";
 
 type Props = {
   plan: Plan;

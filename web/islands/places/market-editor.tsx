@@ -1,7 +1,7 @@
 import { Trash2 } from "lucide-react";
 import { exponentOf } from "../../../core/money/currency.ts";
 import type { Market } from "../../../core/places/market.ts";
-import { TextField } from "./text-field.tsx";
+import { TextField } from "../fields/text-field.tsx";
 
 type Props = { market: Market; onMarket: (market: Market) => void; onRemove: () => void };
 

@@ -2,8 +2,8 @@ import { Power, Trash2 } from "lucide-react";
 import { percent } from "../../../core/money/decimal.ts";
 import type { Zone } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { TextField } from "../fields/text-field.tsx";
 import { DestinationEditor } from "./destination-editor.tsx";
-import { TextField } from "./text-field.tsx";
 
 type Props = {
   plan: Plan;

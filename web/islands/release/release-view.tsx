@@ -1,13 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { offerSentence } from "../../../core/offers/words.ts";
 import type { Market } from "../../../core/places/market.ts";
-import type { Entity } from "../../../core/plan/entities.ts";
-import type { Plan } from "../../../core/plan/plan.ts";
-import type { DraftChange } from "../../../server/draft/read-draft.ts";
 import { api } from "../state/api.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
+import { EntityChange } from "./entity-change.tsx";
+import { PlanFile } from "./plan-file.tsx";
 
 type Props = { state: DraftState; market: Market | null; currency: string };
 
@@ -45,9 +43,11 @@ export function ReleaseView({ state, market, currency }: Props) {
         ) : (
           <ul className="space-y-3">
             {draft.changes.map((change) => (
-              <Change
+              <EntityChange
                 key={`${change.kind}/${change.id}`}
-                change={change}
+                kind={change.kind}
+                before={change.released}
+                after={change.draft}
                 plan={plan}
                 market={market ?? plan.markets[0] ?? null}
                 currency={currency}
@@ -102,33 +102,7 @@ export function ReleaseView({ state, market, currency }: Props) {
           </p>
         )}
       </div>
+      <PlanFile state={state} market={market ?? plan.markets[0] ?? null} currency={currency} />
     </div>
   );
-}
-
-type ChangeProps = { change: DraftChange; plan: Plan; market: Market | null; currency: string };
-
-function Change({ change, plan, market, currency }: ChangeProps) {
-  const words = (entity: Entity | null) => entityWords(entity, plan, market, currency);
-  return (
-    <li>
-      <p className="text-[13px] text-quiet">
-        {change.released === null ? "New" : change.draft === null ? "Removed" : "Changed"} {change.kind}
-      </p>
-      {change.released && <p className={change.draft ? "text-quiet line-through" : ""}>{words(change.released)}</p>}
-      {change.draft && <p className="font-semibold">{words(change.draft)}</p>}
-    </li>
-  );
-}
-
-function entityWords(entity: Entity | null, plan: Plan, market: Market | null, currency: string): string {
-  if (!entity) return "";
-  if (entity.kind === "offer" && market) {
-    const shownIn = market.currencies.includes(currency) ? currency : (market.currencies[0] ?? currency);
-    return offerSentence(plan, entity.body, market.id, shownIn)
-      .map(({ text }) => text)
-      .join("");
-  }
-  if (entity.kind === "option") return Object.values(entity.body.name)[0] ?? entity.id;
-  return "name" in entity.body && typeof entity.body.name === "string" ? entity.body.name : entity.id;
 }

@@ -1,4 +1,4 @@
-import type { StoredEntity } from "../../../core/plan/entities.ts";
+import type { Entity, StoredEntity } from "../../../core/plan/entities.ts";
 import type { CarrierQuestion, CarrierReply } from "../../../core/quote/carrier-questions.ts";
 import type { Carrier } from "../../../server/carriers/carrier.ts";
 import type { Mood } from "../../../server/carriers/simulated.ts";
@@ -30,11 +30,11 @@ export type CarrierChoice = Pick<Carrier, "id" | "name" | "services">;
 
 type ProblemBody = { title?: string; errors?: { pointer: string; detail: string }[]; conflicts?: Conflict[] };
 
-async function call<T>(path: string, body?: unknown): Promise<T> {
-  const init =
-    body === undefined
-      ? {}
-      : { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) };
+const call = <T>(path: string, body?: unknown): Promise<T> =>
+  callWith<T>(path, body === undefined ? undefined : JSON.stringify(body));
+
+async function callWith<T>(path: string, body: string | undefined): Promise<T> {
+  const init = body === undefined ? {} : { method: "POST", headers: { "content-type": "application/json" }, body };
   let response: Response;
   try {
     response = await fetch(path, init);
@@ -56,6 +56,8 @@ export const api = {
   draft: () => call<Draft>("/api/draft"),
   change: (changeSet: ChangeSet) =>
     call<{ sequence: number; entities: StoredEntity[] }>("/api/draft/changes", changeSet),
+  /** Checks a plan file as it is; the server says what is wrong with it and where. */
+  checkPlan: (text: string) => callWith<{ entities: Entity[] }>("/api/draft/check", text),
   catalogue: () => call<{ products: CatalogueProduct[]; carts: SampleCart[] }>("/api/catalogue"),
   askCarriers: (questions: readonly CarrierQuestion[], moods: Readonly<Record<string, Mood>>) =>
     call<{ replies: (CarrierReply | null)[] }>("/api/carriers", { questions, moods }),

@@ -1,0 +1,22 @@
+import type { MeasureNumber } from "../conditions/definition.ts";
+import type { Rational } from "../money/rational.ts";
+import { compileSpec, type Measure } from "./measure.ts";
+import { measureKey } from "./measure-spec.ts";
+
+/** Numbers measures as they are first asked for, each that means the same once. `measures` grows with it. */
+export function measureNumbers(
+  pricesIncludeTax: boolean,
+  standardTax: Rational,
+): { readonly measures: Measure[]; readonly measureNumber: MeasureNumber } {
+  const numbers = new Map<string, number>();
+  const measures: Measure[] = [];
+  const measureNumber: MeasureNumber = (spec, scope) => {
+    const key = spec.kind === "lines" ? "lines" : measureKey(spec, scope);
+    const known = numbers.get(key);
+    if (known !== undefined) return known;
+    measures.push(compileSpec(spec, scope, pricesIncludeTax, standardTax));
+    numbers.set(key, measures.length - 1);
+    return measures.length - 1;
+  };
+  return { measures, measureNumber };
+}

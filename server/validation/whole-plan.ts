@@ -1,0 +1,69 @@
+import { type EntityKind, STORE_ID } from "../../core/plan/entities.ts";
+import type { Plan } from "../../core/plan/plan.ts";
+import type { Problem } from "../../core/plan/problem.ts";
+import { planProblems } from "../../core/plan/problems.ts";
+import type { Checked } from "./checker.ts";
+import { checkEntity, checkPlan } from "./documents.ts";
+
+/** The lists of a plan, and the kind of entity in each. */
+export const LISTS = {
+  markets: "market",
+  zones: "zone",
+  options: "option",
+  offers: "offer",
+  locations: "location",
+  rates: "rates",
+  conditions: "condition",
+} as const satisfies Record<string, EntityKind>;
+type List = keyof typeof LISTS;
+const isListName = (key: string): key is List => Object.hasOwn(LISTS, key);
+
+/**
+ * Checks a plan file as a whole: its form, and its references wherever the form is right, so that one reading tells
+ * everything that has to be mended.
+ *
+ * @example checkWholePlan(JSON.parse(text)) // { value: plan } or { problems: [{ path: "/offers/2/when", … }, …] }
+ */
+export function checkWholePlan(data: unknown): Checked<Plan> {
+  const checked = checkPlan(data);
+  if ("value" in checked) {
+    const problems = planProblems(checked.value);
+    return problems.length > 0 ? { problems } : checked;
+  }
+  return { problems: [...checked.problems, ...referenceProblems(data)] };
+}
+
+/** Problems between those parts of a plan whose form is right. */
+function referenceProblems(data: unknown): Problem[] {
+  if (typeof data !== "object" || data === null) return [];
+  const store = checkEntity.store(Reflect.get(data, STORE_ID));
+  if ("problems" in store) return [];
+  const places = new Map<string, number[]>();
+  const left = new Set<string>();
+  const sound: Record<string, unknown> = { format: 1, store: store.value };
+  for (const [list, kind] of Object.entries(LISTS)) {
+    const entries: unknown = Reflect.get(data, list);
+    const kept: unknown[] = [];
+    const indices: number[] = [];
+    for (const [index, entry] of (Array.isArray(entries) ? entries : []).entries()) {
+      const id: unknown = typeof entry === "object" && entry !== null ? Reflect.get(entry, "id") : undefined;
+      if ("value" in checkEntity[kind](entry)) {
+        kept.push(entry);
+        indices.push(index);
+      } else if (typeof id === "string") left.add(id);
+    }
+    sound[list] = kept;
+    places.set(list, indices);
+  }
+  const partial = checkPlan(sound);
+  if ("problems" in partial) return [];
+  // What names a part whose own form is wrong would be mended with it.
+  const aboutLeft = (message: string) => [...left].some((id) => message.endsWith(`"${id}"`));
+  return planProblems(partial.value)
+    .filter(({ message }) => !aboutLeft(message))
+    .map(({ path, message }) => {
+      const [, list = "", index = "", rest = ""] = /^\/(\w+)\/(\d+)(.*)$/.exec(path) ?? [];
+      const original = isListName(list) ? places.get(list)?.[Number(index)] : undefined;
+      return { path: original === undefined ? path : `/${list}/${original}${rest}`, message };
+    });
+}
