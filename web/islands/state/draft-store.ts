@@ -178,7 +178,7 @@ export class DraftStore {
     this.update({ save: { kind: "saving" } });
     try {
       const writes = [...sent.values()].map(({ change: { kind, id, body }, seen }) => ({ kind, id, seen, body }));
-      const { entities } = await api.change({ writes });
+      const { entities, sequence } = await api.change({ writes });
       const revisions = new Map(entities.map((saved) => [entityKey(saved), saved.revision]));
       for (const [key, edit] of sent) {
         const now = this.edits.get(key);
@@ -187,14 +187,26 @@ export class DraftStore {
         else this.edits.delete(key);
       }
       // What is edited next stands on what was just saved, also before the draft has been read again.
-      if (this.state.draft) this.update({ draft: withSaved(this.state.draft, [...sent.values()], entities) });
-      const draft = await api.draft();
+      if (this.state.draft) this.update({ draft: { ...withSaved(this.state.draft, [...sent.values()], entities), sequence } });
       this.saving = false;
-      this.update({ draft, save: { kind: "saved" } });
+      this.update({ save: { kind: "saved" } });
+      void this.refresh();
       void this.send();
     } catch (error) {
       this.saving = false;
       this.saveFailed(error);
+    }
+  }
+
+  /** Reads what the server has after a save. What was saved is saved, also when the server goes away before this. */
+  private async refresh(): Promise<void> {
+    try {
+      const draft = await api.draft();
+      // An answer that a later save has overtaken tells nothing new.
+      if (draft.sequence >= (this.state.draft?.sequence ?? 0)) this.update({ draft });
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      if (error.passing) setTimeout(() => void this.refresh(), RETRY_MS);
     }
   }
 
