@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "./demo-store.ts";
+import { addProduct } from "./shopper.ts";
 
 type Draft = { entities: { kind: string; id: string; revision: number; body: object }[] };
 
@@ -62,7 +63,7 @@ test("a flag is dragged along the climb; the message follows while it moves, and
 test("products are added until the goal is reached, and one taken away brings the message back", async ({ page }) => {
   await page.goto("/offers");
   await expect(priceOf(page, "standard")).toHaveText("€4.90");
-  await page.getByLabel("Add a product to the cart").selectOption("field-notebook");
+  await addProduct(page, "field-notebook");
   await expect(shopper(page)).toContainText("Standard delivery is free");
   await expect(priceOf(page, "standard")).toHaveText("Free");
   await expect(shopper(page).locator("[data-total]")).toHaveText("€45.85");
@@ -85,7 +86,7 @@ test("an oversize easel takes express away, with the reason, and gives it back w
 }) => {
   await page.goto("/offers");
   await expect(priceOf(page, "express")).toHaveText("€9.50");
-  await page.getByLabel("Add a product to the cart").selectOption("studio-easel");
+  await addProduct(page, "studio-easel");
   await expect(shopper(page).locator('[data-option="express"]')).toContainText("Not available for this cart");
   await page.getByRole("button", { name: "One Studio easel, beech less" }).click();
   await expect(priceOf(page, "express")).toHaveText("€9.50");
@@ -93,7 +94,7 @@ test("an oversize easel takes express away, with the reason, and gives it back w
 
 test("goods that do not count leave the message as it was", async ({ page }) => {
   await page.goto("/offers");
-  await page.getByLabel("Add a product to the cart").selectOption("gift-card-25");
+  await addProduct(page, "gift-card-25");
   await expect(shopper(page)).toContainText("Gift card");
   await expect(shopper(page)).toContainText("Add €6.40 more");
 });

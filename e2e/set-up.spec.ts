@@ -1,25 +1,8 @@
 import { readFile } from "node:fs/promises";
-import type { Page } from "@playwright/test";
 import { databaseUrl, openPool } from "../server/database/pool.ts";
 import { emptyStore } from "../server/demo/load-demo.ts";
 import { expect, test } from "./demo-store.ts";
-
-const shopper = (page: Page) => page.getByRole("complementary", { name: "Shopper view" });
-const option = (page: Page, id: string) => shopper(page).locator(`[data-option="${id}"]`);
-const priceOf = (page: Page, id: string) => option(page, id).locator("[data-price]");
-const saved = (page: Page) => expect(page.getByRole("status").getByText("Saved", { exact: true })).toBeVisible();
-
-async function lookFrom(page: Page, country: string, postcode: string): Promise<void> {
-  await page.getByLabel("Country", { exact: true }).selectOption(country);
-  await page.getByLabel("Postcode", { exact: true }).fill(postcode);
-  await page.getByLabel("Postcode", { exact: true }).press("Enter");
-}
-
-async function lookAt(page: Page, moment: string): Promise<void> {
-  await page.getByText("now", { exact: true }).click();
-  await page.getByLabel(/^At this time in/).fill(moment);
-  await page.keyboard.press("Escape");
-}
+import { lookAt, lookFrom, option, priceOf, saved, shopper } from "./shopper.ts";
 
 test("from an empty store to a market with two zones, three options, bands and collection, seen by two shoppers", async ({
   page,

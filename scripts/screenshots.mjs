@@ -35,7 +35,8 @@ const VIEWS = [
     path: "/offers",
     before: async (page) => {
       await page.getByLabel("Language").selectOption("pt-PT");
-      await page.getByLabel("Add a product to the cart").selectOption("field-notebook");
+      await page.getByLabel("Add a product to the cart").fill("field-notebook");
+      await page.getByRole("list", { name: "Products found" }).getByRole("button").click();
       await page.getByRole("tab", { name: "Checkout" }).click();
     },
   },

@@ -2,6 +2,7 @@ import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import type { Size, Weight } from "../../core/measures/quantity.ts";
 import { exponentOf } from "../../core/money/currency.ts";
 import { minorUnits } from "../../core/money/decimal.ts";
+import { inTransaction } from "../database/pool.ts";
 import type { Product, SampleCart } from "./product.ts";
 
 /** A product as screens and quotes use it: money in minor units. */
@@ -17,25 +18,37 @@ export type CatalogueProduct = Omit<Product, "prices" | "categories" | "tags" | 
 /** Rows written with one statement. */
 const BATCH = 500;
 
-/** Adds products after those that are there. @throws when a price does not fit its currency */
-export async function writeProducts(connection: PoolConnection, products: readonly Product[]): Promise<void> {
+/**
+ * Writes products; those whose SKU is there already keep their place in the order.
+ *
+ * @param first the position of the first that is new
+ * @throws when a price does not fit its currency
+ */
+export async function writeProducts(
+  connection: PoolConnection,
+  products: readonly Product[],
+  first = 0,
+): Promise<void> {
   const rows = (of: (product: Product, position: number) => unknown[][]) => products.flatMap(of);
-  const insert = async (into: string, values: readonly unknown[][]) => {
+  const insert = async (into: string, values: readonly unknown[][], update = "") => {
     for (let start = 0; start < values.length; start += BATCH)
-      await connection.query(`INSERT INTO ${into} VALUES ?`, [values.slice(start, start + BATCH)]);
+      await connection.query(`INSERT INTO ${into} VALUES ?${update}`, [values.slice(start, start + BATCH)]);
   };
-  const columns =
-    "sku, name, tax_rate, position, weight, weight_unit, length, width, height, size_unit, parcel_class, used, delivery, own_charge_per";
+  const traits =
+    "name, tax_rate, weight, weight_unit, length, width, height, size_unit, parcel_class, used, delivery, own_charge_per".split(
+      ", ",
+    );
   await insert(
-    `products (${columns})`,
+    `products (sku, position, ${traits.join(", ")})`,
     rows(({ sku, name, taxRate, weight, size, parcelClass, used, delivery }, position) => [
       [
-        ...[sku, name, taxRate ?? null, position, weight?.value ?? null, weight?.unit ?? null],
+        ...[sku, first + position, name, taxRate ?? null, weight?.value ?? null, weight?.unit ?? null],
         ...[size?.length ?? null, size?.width ?? null, size?.height ?? null, size?.unit ?? null],
         ...[parcelClass ?? null, used ?? false, delivery?.kind ?? null],
         delivery?.kind === "own-charge" ? delivery.per : null,
       ],
     ]),
+    ` ON DUPLICATE KEY UPDATE ${traits.map((column) => `${column} = VALUES(${column})`).join(", ")}`,
   );
   await insert(
     "product_prices (sku, currency, minor)",
@@ -82,6 +95,21 @@ export async function writeSampleCarts(connection: PoolConnection, carts: readon
   }
 }
 
+/** Keeps one sample cart: a new one behind the others, or a new version of one that is there. */
+export async function keepSampleCart(pool: Pool, cart: SampleCart): Promise<void> {
+  await inTransaction(pool, async (connection) => {
+    const kept = await listSampleCarts(connection);
+    const others = kept.filter(({ id }) => id !== cart.id);
+    const at = kept.findIndex(({ id }) => id === cart.id);
+    await connection.query("DELETE FROM sample_carts");
+    await writeSampleCarts(connection, others.toSpliced(at < 0 ? others.length : at, 0, cart));
+  });
+}
+
+export async function removeSampleCart(pool: Pool, id: string): Promise<void> {
+  await pool.execute("DELETE FROM sample_carts WHERE id = ?", [id]);
+}
+
 interface ProductRow extends RowDataPacket {
   sku: string;
   name: string;
@@ -116,6 +144,42 @@ export async function findProducts(pool: Pool, search: string, limit: number): P
   );
   return withTraits(pool, products);
 }
+
+interface TallyRow extends RowDataPacket {
+  products: number;
+  without_weight: number;
+}
+
+/** How many products there are, and how many of those that are shipped have no weight. */
+export async function tallyProducts(pool: Pool): Promise<{ products: number; withoutWeight: number }> {
+  const [[row]] = await pool.query<TallyRow[]>(
+    `SELECT COUNT(*) AS products, COUNT(CASE WHEN ${NO_WEIGHT} THEN 1 END) AS without_weight FROM products`,
+  );
+  return { products: row?.products ?? 0, withoutWeight: row?.without_weight ?? 0 };
+}
+const NO_WEIGHT = "weight IS NULL AND (delivery IS NULL OR delivery = 'own-charge')";
+
+/** Shipped products without a weight, in the catalogue's order. */
+export async function productsWithoutWeight(pool: Pool, limit: number): Promise<CatalogueProduct[]> {
+  const [products] = await pool.query<ProductRow[]>(
+    `SELECT * FROM products WHERE ${NO_WEIGHT} ORDER BY position, sku LIMIT ?`,
+    [limit],
+  );
+  return withTraits(pool, products);
+}
+
+/** Every product, in parts of the catalogue's order. */
+export async function* allProducts(pool: Pool): AsyncGenerator<CatalogueProduct[]> {
+  for (let from = 0; ; from += PART) {
+    const [products] = await pool.query<ProductRow[]>(
+      "SELECT * FROM products ORDER BY position, sku LIMIT ? OFFSET ?",
+      [PART, from],
+    );
+    if (products.length === 0) return;
+    yield await withTraits(pool, products);
+  }
+}
+const PART = 2000;
 
 /** The products named, in the catalogue's order; those that are not there are left out. */
 export async function productsNamed(pool: Pool, skus: readonly string[]): Promise<CatalogueProduct[]> {
@@ -189,7 +253,7 @@ interface CartRow extends RowDataPacket {
   quantity: number | null;
 }
 
-export async function listSampleCarts(pool: Pool): Promise<SampleCart[]> {
+export async function listSampleCarts(pool: Pool | PoolConnection): Promise<SampleCart[]> {
   const [rows] = await pool.query<CartRow[]>(
     `SELECT c.id, c.name, l.sku, l.quantity FROM sample_carts c LEFT JOIN sample_cart_lines l ON l.cart = c.id
      ORDER BY c.position, c.id, l.position`,

@@ -26,7 +26,16 @@ export async function isEmpty(pool: Pool): Promise<boolean> {
 export async function emptyStore(pool: Pool): Promise<void> {
   await inTransaction(pool, async (connection) => {
     // What belongs to products and sample carts goes with them.
-    for (const table of ["sample_carts", "products", "changes", "change_sets", "draft_entities", "releases"]) {
+    for (const table of [
+      "kept",
+      "product_imports",
+      "sample_carts",
+      "products",
+      "changes",
+      "change_sets",
+      "draft_entities",
+      "releases",
+    ]) {
       await connection.query(`DELETE FROM ${table}`);
     }
     await connection.query("UPDATE draft_head SET sequence = 0 WHERE id = 1");

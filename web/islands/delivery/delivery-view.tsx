@@ -14,6 +14,7 @@ import { useHash } from "../state/use-hash.ts";
 import { OptionEditor } from "./option-editor.tsx";
 import { OptionList, optionName } from "./option-list.tsx";
 import { optionFrom, PATTERNS } from "./patterns.ts";
+import { ProductsPanel } from "./products-panel.tsx";
 
 type Props = {
   state: DraftState;
@@ -23,6 +24,9 @@ type Props = {
   /** The cart at the standpoint. */
   request: QuoteRequest;
 };
+
+/** In the address where an option's id would stand. */
+const PRODUCTS = "products/";
 
 /** Delivery options in the shopper's order; the selected one beside them, edited where it is read. */
 export function DeliveryView({ state, market, zones, request }: Props) {
@@ -60,7 +64,7 @@ export function DeliveryView({ state, market, zones, request }: Props) {
         <OptionList
           options={options}
           costs={(option) => chargeWords(option.charge, contextOf(option), savedOf(plan))}
-          selected={current?.id ?? null}
+          selected={selected === PRODUCTS ? null : (current?.id ?? null)}
           isHere={isHere}
           places={(option) => placesOf(plan, option)}
           onSelect={select}
@@ -87,6 +91,14 @@ export function DeliveryView({ state, market, zones, request }: Props) {
             ))}
           </select>
         </label>
+        <button
+          type="button"
+          aria-current={selected === PRODUCTS || undefined}
+          className="mt-3 w-full cursor-pointer border-y border-base-300 py-2 text-left font-semibold aria-[current]:bg-base-100"
+          onClick={() => select(PRODUCTS)}
+        >
+          Products <span className="font-normal text-quiet">and what they say of their delivery</span>
+        </button>
         {problem && (
           <p role="alert" className="mt-1 text-[13px] text-warning">
             {problem}
@@ -99,7 +111,9 @@ export function DeliveryView({ state, market, zones, request }: Props) {
             This cannot be quoted: {state.planProblem}
           </p>
         )}
-        {current ? (
+        {selected === PRODUCTS ? (
+          <ProductsPanel plan={plan} />
+        ) : current ? (
           <OptionEditor
             key={current.id}
             plan={plan}

@@ -1,9 +1,9 @@
 import { type ReactNode, useEffect, useRef } from "react";
 
-type Props = { label: string; shown: string; children: ReactNode };
+type Props = { label: string; shown: string; side?: "left" | "right"; children: ReactNode };
 
 /** A part of the standpoint's sentence that opens into a small form. Escape and a click elsewhere close it. */
-export function SentencePopover({ label, shown, children }: Props) {
+export function SentencePopover({ label, shown, side = "left", children }: Props) {
   const details = useRef<HTMLDetailsElement>(null);
   useEffect(() => {
     const close = (event: Event) => {
@@ -29,7 +29,9 @@ export function SentencePopover({ label, shown, children }: Props) {
       >
         {shown}
       </summary>
-      <div className="absolute top-full left-0 z-30 mt-2 w-72 border border-base-300 bg-base-100 p-4 text-base-content shadow-lg">
+      <div
+        className={`absolute top-full ${side === "left" ? "left-0" : "right-0"} z-30 mt-2 w-72 border border-base-300 bg-base-100 p-4 text-base-content shadow-lg`}
+      >
         {children}
       </div>
     </details>

@@ -1,12 +1,17 @@
 import type { DescribedShopper } from "../state/standpoint.ts";
 import { SentencePopover } from "./sentence-popover.tsx";
 
-type Props = { shopper: DescribedShopper | null; onChange: (shopper: DescribedShopper | null) => void };
+type Props = {
+  shopper: DescribedShopper | null;
+  /** Offers a shopper can use only so often. */
+  limited: readonly { id: string; name: string }[];
+  onChange: (shopper: DescribedShopper | null) => void;
+};
 
 const STRANGER: DescribedShopper = { signedIn: true, groups: [], orderCount: null, lastOrder: null, business: false };
 
 /** Who looks: a guest, or a shopper described by what the shop would know of them. */
-export function ShopperPart({ shopper, onChange }: Props) {
+export function ShopperPart({ shopper, limited, onChange }: Props) {
   const change = (part: Partial<DescribedShopper>) => onChange({ ...(shopper ?? STRANGER), ...part });
   return (
     <SentencePopover label="Shopper" shown={shopperWords(shopper)}>
@@ -83,6 +88,17 @@ export function ShopperPart({ shopper, onChange }: Props) {
                 onChange={(event) => change({ lastOrder: event.target.value === "" ? null : event.target.value })}
               />
             </label>
+            {limited.map(({ id, name }) => (
+              <label key={id} className="flex items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-xs"
+                  checked={(shopper.uses?.[id] ?? 0) > 0}
+                  onChange={(event) => change({ uses: { ...shopper.uses, [id]: event.target.checked ? 1 : 0 } })}
+                />
+                Has used “{name}”
+              </label>
+            ))}
           </div>
         )}
       </fieldset>

@@ -1,19 +1,20 @@
-import { iso31661 } from "iso-3166/1.js";
-
 import { useId, useState } from "react";
+import type { Offer } from "../../../core/offers/offer.ts";
 import type { Market } from "../../../core/places/market.ts";
+import { COUNTRIES } from "../places/place-names.ts";
 import type { Standpoint } from "../state/standpoint.ts";
 import { useRegions } from "../state/use-regions.ts";
 import { MomentPart } from "./moment-part.tsx";
 import { ShopperPart } from "./shopper-part.tsx";
+import { StandpointKeeper } from "./standpoint-keeper.tsx";
 
-type Props = { standpoint: Standpoint; market: Market | null; onChange: (standpoint: Standpoint) => void };
+type Props = {
+  standpoint: Standpoint;
+  market: Market | null;
+  offers: readonly Offer[];
+  onChange: (standpoint: Standpoint) => void;
+};
 
-const countryNames = new Intl.DisplayNames(["en"], { type: "region" });
-const COUNTRIES = iso31661
-  .filter(({ state }) => state === "assigned")
-  .map(({ alpha2 }) => ({ code: alpha2, name: countryNames.of(alpha2) ?? alpha2 }))
-  .sort((a, b) => a.name.localeCompare(b.name, "en"));
 const currencyNames = new Intl.DisplayNames(["en"], { type: "currency" });
 const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
 
@@ -21,7 +22,7 @@ const part =
   "[field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent font-semibold text-base-content";
 
 /** "Seen from Portugal, 3000-001 by a guest now in euro and English": each part can be changed in place. */
-export function StandpointSentence({ standpoint, market, onChange }: Props) {
+export function StandpointSentence({ standpoint, market, offers, onChange }: Props) {
   const id = useId();
   const [postcode, setPostcode] = useState(standpoint.postcode);
   const keepPostcode = () =>
@@ -85,7 +86,11 @@ export function StandpointSentence({ standpoint, market, onChange }: Props) {
         onKeyDown={(event) => event.key === "Enter" && keepPostcode()}
       />
       by
-      <ShopperPart shopper={standpoint.shopper} onChange={(shopper) => onChange({ ...standpoint, shopper })} />
+      <ShopperPart
+        shopper={standpoint.shopper}
+        limited={offers.filter(({ limits }) => limits?.perShopper !== undefined)}
+        onChange={(shopper) => onChange({ ...standpoint, shopper })}
+      />
       {standpoint.moment !== null && "on"}
       <MomentPart
         moment={standpoint.moment}
@@ -124,6 +129,14 @@ export function StandpointSentence({ standpoint, market, onChange }: Props) {
           </option>
         ))}
       </select>
+      <span aria-hidden>·</span>
+      <StandpointKeeper
+        standpoint={standpoint}
+        onChange={(next) => {
+          setPostcode(next.postcode);
+          onChange(next);
+        }}
+      />
     </div>
   );
 }

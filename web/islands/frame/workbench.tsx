@@ -1,4 +1,4 @@
-import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
 import { PanelRightClose, PanelRightOpen } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { cartAt } from "../../../core/climb/cart-at.ts";
@@ -45,17 +45,23 @@ export function Workbench({ section }: { section: Section }) {
 }
 
 const NO_CART: ShownCart = { sample: null, lines: [] };
+const NO_OFFERS: Plan["offers"] = [];
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
 function Frame({ section }: { section: Section }) {
   const state = useDraft();
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue });
   const [chosenStandpoint, setStandpoint] = useStored("summant.standpoint", FIRST_STANDPOINT, isStandpoint);
   const [storedCart, setStoredCart] = useStored<ShownCart | null>(
     "summant.cart",
     null,
     (value) => value === null || isShownCart(value),
   );
+  const skus = [...new Set(storedCart?.lines.map(({ sku }) => sku))].sort();
+  const catalogue = useQuery({
+    queryKey: ["catalogue", skus],
+    queryFn: () => api.catalogue(skus),
+    placeholderData: keepPreviousData,
+  });
   const [shopperOpen, setShopperOpen] = useStored("summant.shopper-open", window.innerWidth > 900, isBoolean);
   const [cursor, setCursor] = useState<number | null>(null);
   const [off, setOff] = useState<ReadonlySet<string>>(new Set());
@@ -102,7 +108,12 @@ function Frame({ section }: { section: Section }) {
         <a href="/offers" className="text-[17px] font-bold tracking-tight">
           Summant
         </a>
-        <StandpointSentence standpoint={standpoint} market={market} onChange={setStandpoint} />
+        <StandpointSentence
+          standpoint={standpoint}
+          market={market}
+          offers={plan?.offers ?? NO_OFFERS}
+          onChange={setStandpoint}
+        />
         <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
           <SaveMark state={state} />
           {section !== "release" && (

@@ -13,10 +13,12 @@ import type { SampleCart } from "../../../server/catalogue/product.ts";
 import type { ShownCart } from "../state/standpoint.ts";
 import { useStored } from "../state/use-stored.ts";
 import { CarrierMoods } from "./carrier-moods.tsx";
+import { CartKeeper } from "./cart-keeper.tsx";
 import { CartLines } from "./cart-lines.tsx";
 import { CodeField } from "./code-field.tsx";
 import { DeliveryChoice } from "./delivery-choice.tsx";
 import { LookBeneath } from "./look-beneath.tsx";
+import { ProductFinder } from "./product-finder.tsx";
 import { ProgressMessage } from "./progress-message.tsx";
 import { shopWord } from "./shop-words.ts";
 
@@ -46,7 +48,7 @@ type Props = {
 
 /** The cart and the checkout as the shopper of the standpoint sees them now. */
 export function ShopperView(props: Props) {
-  const { request, result, carts, products, problem, cart, cursor, onCart, onLeaveCursor } = props;
+  const { request, result, carts, problem, cart, cursor, onCart, onLeaveCursor } = props;
   const [page, setPage] = useState<"cart" | "checkout">("cart");
   const [wide, setWide] = useStored("summant.shopper-wide", false, (value) => typeof value === "boolean");
   const asked = [
@@ -117,6 +119,7 @@ export function ShopperView(props: Props) {
             ))}
           </select>
         </label>
+        <CartKeeper cart={cart} carts={carts} onCart={onCart} />
       </div>
       {cursor !== null && (
         <p className="mb-2 text-[13px]">
@@ -148,28 +151,7 @@ export function ShopperView(props: Props) {
       </section>
       <CarrierMoods asked={asked} moods={props.moods} asking={props.asking} onMoods={props.onMoods} />
       <LookBeneath plan={props.plan} zones={props.zones} off={props.off} onOff={props.onOff} />
-      {cursor === null && products.size > 0 && (
-        <label className="mt-2.5 flex items-center gap-2 text-[13px]">
-          <span className="sr-only">Add a product to the cart</span>
-          <select
-            className="select select-sm w-full text-[14px]"
-            value=""
-            onChange={(event) => add(event.target.value)}
-          >
-            <option value="" disabled>
-              Add a product…
-            </option>
-            {[...products.values()].map(({ sku, name, prices }) => {
-              const price = prices[request.currency];
-              return (
-                <option key={sku} value={sku} disabled={price === undefined}>
-                  {name} – {price === undefined ? `no price in ${request.currency}` : money(price)}
-                </option>
-              );
-            })}
-          </select>
-        </label>
-      )}
+      {cursor === null && <ProductFinder currency={request.currency} onAdd={add} />}
     </aside>
   );
 }

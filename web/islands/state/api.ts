@@ -3,9 +3,11 @@ import type { CarrierQuestion, CarrierReply } from "../../../core/quote/carrier-
 import type { Carrier } from "../../../server/carriers/carrier.ts";
 import type { Mood } from "../../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
-import type { SampleCart } from "../../../server/catalogue/product.ts";
+import type { Product, SampleCart } from "../../../server/catalogue/product.ts";
 import type { ChangeSet, Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
+import type { Kept } from "../../../server/kept/kept.ts";
+import type { Standpoint } from "../../../server/kept/standpoint.ts";
 import type { Release } from "../../../server/releases/releases.ts";
 
 /** What an endpoint answered when it did not do what was asked; `offline` when nothing answered at all. */
@@ -43,7 +45,7 @@ async function callWith<T>(path: string, body: string | undefined): Promise<T> {
   }
   if (response.ok) return response.json();
   const problem: ProblemBody = await response.json().catch(() => ({}));
-  const lines = (problem.errors ?? []).map(({ pointer, detail }) => `${pointer.slice(1)} ${detail}`.trim());
+  const lines = (problem.errors ?? []).map(({ pointer, detail }) => `${pointer.replace(/^#/, "")} ${detail}`.trim());
   throw new ApiError(
     response.status,
     problem.title ?? `The server answered ${response.status}`,
@@ -58,7 +60,23 @@ export const api = {
     call<{ sequence: number; entities: StoredEntity[] }>("/api/draft/changes", changeSet),
   /** Checks a plan file as it is; the server says what is wrong with it and where. */
   checkPlan: (text: string) => callWith<{ entities: Entity[] }>("/api/draft/check", text),
-  catalogue: () => call<{ products: CatalogueProduct[]; carts: SampleCart[] }>("/api/catalogue"),
+  /** @param skus products to have besides those in sample carts */
+  catalogue: (skus: readonly string[]) =>
+    call<{ products: CatalogueProduct[]; carts: SampleCart[] }>(
+      `/api/catalogue?${new URLSearchParams(skus.map((sku) => ["sku", sku]))}`,
+    ),
+  products: (query: { search: string } | { missing: "weight" }) =>
+    call<{ products: CatalogueProduct[]; tally: { products: number; withoutWeight: number } }>(
+      `/api/products?${new URLSearchParams(query)}`,
+    ),
+  saveProducts: (products: readonly Product[]) => call<object>("/api/products", { products }),
+  importProducts: (part: object) => call<{ taken?: number }>("/api/products/import", part),
+  keepCart: (cart: SampleCart) => call<object>("/api/sample-carts", { do: "keep", cart }),
+  dropCart: (id: string) => call<object>("/api/sample-carts", { do: "drop", id }),
+  standpoints: () => call<{ standpoints: Kept<Standpoint>[] }>("/api/standpoints"),
+  keepStandpoint: (kept: Kept<Standpoint>) =>
+    call<{ standpoints: Kept<Standpoint>[] }>("/api/standpoints", { do: "keep", ...kept }),
+  dropStandpoint: (id: string) => call<{ standpoints: Kept<Standpoint>[] }>("/api/standpoints", { do: "drop", id }),
   askCarriers: (questions: readonly CarrierQuestion[], moods: Readonly<Record<string, Mood>>) =>
     call<{ replies: (CarrierReply | null)[] }>("/api/carriers", { questions, moods }),
   carriers: () => call<CarrierChoice[]>("/api/carriers"),

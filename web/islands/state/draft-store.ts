@@ -187,7 +187,8 @@ export class DraftStore {
         else this.edits.delete(key);
       }
       // What is edited next stands on what was just saved, also before the draft has been read again.
-      if (this.state.draft) this.update({ draft: { ...withSaved(this.state.draft, [...sent.values()], entities), sequence } });
+      if (this.state.draft)
+        this.update({ draft: { ...withSaved(this.state.draft, [...sent.values()], entities), sequence } });
       this.saving = false;
       this.update({ save: { kind: "saved" } });
       void this.refresh();

@@ -1,33 +1,10 @@
 import type { Market } from "../../../core/places/market.ts";
 import type { CartLine, QuoteRequest, Shopper } from "../../../core/quote/request.ts";
 import { momentOf } from "../../../core/time/zone-clock.ts";
-import type { Mood } from "../../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
+import type { DescribedShopper, Standpoint } from "../../../server/kept/standpoint.ts";
 
-/** A shopper as described; null figures are not known. */
-export type DescribedShopper = {
-  signedIn: boolean;
-  groups: string[];
-  orderCount: number | null;
-  /** A day, YYYY-MM-DD. */
-  lastOrder: string | null;
-  business: boolean;
-};
-
-/** Who looks: where it goes (empty while not known), who and when, in which currency and language. */
-export type Standpoint = {
-  country: string;
-  region: string;
-  postcode: string;
-  currency: string;
-  locale: string;
-  /** Null: a guest of whom nothing is known. */
-  shopper: DescribedShopper | null;
-  /** By the market's clocks, YYYY-MM-DDTHH:MM; null: now. */
-  moment: string | null;
-  /** How simulated carriers behave, by id; well where left out. */
-  moods: Record<string, Mood>;
-};
+export type { DescribedShopper, Standpoint };
 
 export const FIRST_STANDPOINT: Standpoint = {
   country: "PT",
@@ -95,7 +72,13 @@ export function requestFor(
   const { currency, locale, moment, shopper } = standpoint;
   const at = moment === null ? now : new Date(momentOf(moment, market?.timeZone ?? "UTC", "start")).toISOString();
   const request = { at, currency, locale, destination: destinationOf(standpoint), cart };
-  return shopper ? { ...request, shopper: shopperOf(shopper) } : request;
+  if (!shopper) return request;
+  const uses = Object.entries(shopper.uses ?? {}).map(([offer, byShopper]) => ({
+    offer,
+    overall: byShopper,
+    byShopper,
+  }));
+  return { ...request, shopper: shopperOf(shopper), ...(uses.length > 0 ? { uses } : {}) };
 }
 
 const shopperOf = ({ signedIn, groups, orderCount, lastOrder, business }: DescribedShopper): Shopper => ({

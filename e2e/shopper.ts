@@ -1,0 +1,28 @@
+import { expect, type Page } from "@playwright/test";
+
+/** What several journeys do: look as a shopper, put goods into the cart, wait until all is saved. */
+
+export const shopper = (page: Page) => page.getByRole("complementary", { name: "Shopper view" });
+export const option = (page: Page, id: string) => shopper(page).locator(`[data-option="${id}"]`);
+export const priceOf = (page: Page, id: string) => option(page, id).locator("[data-price]");
+export const saved = (page: Page) => expect(page.getByRole("status").getByText("Saved", { exact: true })).toBeVisible();
+
+export async function lookFrom(page: Page, country: string, postcode: string): Promise<void> {
+  await page.getByLabel("Country", { exact: true }).selectOption(country);
+  await page.getByLabel("Postcode", { exact: true }).fill(postcode);
+  await page.getByLabel("Postcode", { exact: true }).press("Enter");
+}
+
+export async function lookAt(page: Page, moment: string): Promise<void> {
+  await page.getByText("now", { exact: true }).click();
+  await page.getByLabel(/^At this time in/).fill(moment);
+  await page.keyboard.press("Escape");
+}
+
+export async function addProduct(page: Page, sku: string): Promise<void> {
+  await page.getByLabel("Add a product to the cart").fill(sku);
+  const found = page.getByRole("list", { name: "Products found" }).getByRole("button");
+  await expect(found).toHaveCount(1);
+  await found.click();
+  await page.getByLabel("Add a product to the cart").press("Escape");
+}

@@ -1,0 +1,66 @@
+import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
+import type { Problem } from "../../core/plan/problem.ts";
+import { inTransaction } from "../database/pool.ts";
+import { writeProducts } from "./catalogue.ts";
+import type { Product } from "./product.ts";
+import { checkCatalogue } from "./product.ts";
+
+interface BodyRow extends RowDataPacket {
+  body: string;
+}
+interface LastRow extends RowDataPacket {
+  last: number | null;
+}
+
+/** Keeps a part of a catalogue file aside until the whole of it is there. Sent twice, it is kept once. */
+export async function stageProducts(
+  pool: Pool,
+  importId: string,
+  part: number,
+  products: readonly Product[],
+): Promise<void> {
+  await pool.execute("DELETE FROM product_imports WHERE begun_at < UTC_TIMESTAMP(3) - INTERVAL 1 DAY");
+  await pool.execute(
+    "REPLACE INTO product_imports (import, position, body, begun_at) VALUES (?, ?, ?, UTC_TIMESTAMP(3))",
+    [importId, part, JSON.stringify(products)],
+  );
+}
+
+export async function dropImport(pool: Pool, importId: string): Promise<void> {
+  await pool.execute("DELETE FROM product_imports WHERE import = ?", [importId]);
+}
+
+/** Puts everything that was kept aside into the catalogue at once: products of the same SKU are replaced, others stay. */
+export async function finishImport(pool: Pool, importId: string): Promise<{ taken: number } | { problems: Problem[] }> {
+  return inTransaction(pool, async (connection) => {
+    const [rows] = await connection.query<BodyRow[]>(
+      "SELECT body FROM product_imports WHERE import = ? ORDER BY position FOR UPDATE",
+      [importId],
+    );
+    const checked = checkCatalogue(rows.flatMap(({ body }): unknown[] => JSON.parse(body)));
+    if ("problems" in checked) return checked;
+    const seen = new Set<string>();
+    const twice = checked.value.filter(({ sku }) => seen.has(sku) || !seen.add(sku));
+    if (twice.length > 0)
+      return { problems: twice.slice(0, 50).map(({ sku }) => ({ path: `SKU ${sku}`, message: "is there twice" })) };
+    await saveProducts(connection, checked.value);
+    await connection.execute("DELETE FROM product_imports WHERE import = ?", [importId]);
+    return { taken: checked.value.length };
+  });
+}
+
+const BATCH = 1000;
+
+/** Replaces products by SKU and adds those that are new behind all others. Sample carts go on naming what they name. */
+export async function saveProducts(connection: PoolConnection, products: readonly Product[]): Promise<void> {
+  const [[row]] = await connection.query<LastRow[]>("SELECT MAX(position) AS last FROM products");
+  let behind = (row?.last ?? -1) + 1;
+  for (let start = 0; start < products.length; start += BATCH) {
+    const batch = products.slice(start, start + BATCH);
+    const skus = batch.map(({ sku }) => sku);
+    for (const table of ["product_prices", "product_own_charges", "product_categories", "product_tags"])
+      await connection.query(`DELETE FROM ${table} WHERE sku IN (?)`, [skus]);
+    await writeProducts(connection, batch, behind);
+    behind += batch.length;
+  }
+}

@@ -1,0 +1,171 @@
+import { exponentOf } from "../../core/money/currency.ts";
+import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
+import type { Problem } from "../../core/plan/problem.ts";
+import { checker } from "../validation/checker.ts";
+import type { CatalogueProduct } from "./catalogue.ts";
+import { Product } from "./product.ts";
+
+const checkProduct = checker(Product);
+
+const PLAIN = [
+  "sku",
+  "name",
+  "categories",
+  "tags",
+  "tax_rate",
+  "weight",
+  "weight_unit",
+  "length",
+  "width",
+  "height",
+  "size_unit",
+  "parcel_class",
+  "used",
+  "delivery",
+  "own_charge_per",
+] as const;
+type Plain = (typeof PLAIN)[number];
+const isPlain = (name: string): name is Plain => PLAIN.some((known) => known === name);
+const MONEY = /^(price|own_charge)_([A-Z]{3})$/;
+
+/** Problems of a header: columns that are not known, or missing. */
+export function headerProblems(header: readonly string[]): Problem[] {
+  const unknown = header.flatMap((name, i) =>
+    isPlain(name) || MONEY.test(name) ? [] : [{ path: at(1, i), message: `there is no column "${name}"` }],
+  );
+  const twice = header.flatMap((name, i) =>
+    header.indexOf(name) < i ? [{ path: at(1, i), message: `the column "${name}" is there twice` }] : [],
+  );
+  const missing = ["sku", "name"].flatMap((name) =>
+    header.includes(name) ? [] : [{ path: "row 1", message: `the column "${name}" is missing` }],
+  );
+  return [...unknown, ...twice, ...missing];
+}
+
+/**
+ * Reads rows of a catalogue file. Problems say row and column, counted from 1 as a spreadsheet does.
+ *
+ * @param first the row of the file that the first of these is
+ * @example readProductRows(["sku", "name", "price_EUR"], [["ink", "Ink", "9.80"]], 2) // { products: [{ sku: "ink", … }] }
+ */
+export function readProductRows(
+  header: readonly string[],
+  rows: readonly (readonly string[])[],
+  first: number,
+): { products: Product[] } | { problems: Problem[] } {
+  const wrongHeader = headerProblems(header);
+  if (wrongHeader.length > 0) return { problems: wrongHeader };
+  const problems: Problem[] = [];
+  const products = rows.flatMap((cells, r): Product[] => {
+    const row = first + r;
+    if (cells.every((cell) => cell.trim() === "")) return [];
+    if (cells.length > header.length)
+      problems.push({ path: `row ${row}`, message: "has more cells than the first row" });
+    const cell = (name: Plain) => cells[header.indexOf(name)]?.trim() ?? "";
+    const money = moneyCells(header, cells, row, problems);
+    const checked = checkProduct(productOf(cell, money));
+    if ("value" in checked) return [checked.value];
+    for (const { path, message } of checked.problems) problems.push({ path: placeOf(path, header, row), message });
+    return [];
+  });
+  return problems.length > 0 ? { problems } : { products };
+}
+
+type Money = { price: Record<string, string>; own_charge: Record<string, string> };
+
+function moneyCells(header: readonly string[], cells: readonly string[], row: number, problems: Problem[]): Money {
+  const money: Money = { price: {}, own_charge: {} };
+  header.forEach((name, i) => {
+    const [, kind, currency = ""] = MONEY.exec(name) ?? [];
+    const text = cells[i]?.trim() ?? "";
+    if ((kind !== "price" && kind !== "own_charge") || text === "") return;
+    const exponent = exponentOf(currency);
+    const read = exponent === undefined ? null : minorUnits(text, exponent);
+    if (!read) problems.push({ path: at(row, i), message: `${currency} is not an active ISO 4217 currency` });
+    else if ("problem" in read || read.minor < 0)
+      problems.push({ path: at(row, i), message: `"${text}" is no amount in ${currency}` });
+    else money[kind][currency] = text;
+  });
+  return money;
+}
+
+function productOf(cell: (name: Plain) => string, money: Money): object {
+  const list = (name: Plain) => [
+    ...new Set(
+      cell(name)
+        .split(";")
+        .map((part) => part.trim())
+        .filter((part) => part !== ""),
+    ),
+  ];
+  const given = <T>(key: string, text: string, value: T) => (text === "" ? {} : { [key]: value });
+  const kind = cell("delivery");
+  const delivery =
+    kind === "own-charge" ? { kind, amounts: money.own_charge, per: cell("own_charge_per") || "piece" } : { kind };
+  return {
+    sku: cell("sku"),
+    name: cell("name"),
+    prices: money.price,
+    ...(list("categories").length > 0 ? { categories: list("categories") } : {}),
+    ...(list("tags").length > 0 ? { tags: list("tags") } : {}),
+    ...given("taxRate", cell("tax_rate"), cell("tax_rate")),
+    ...given("weight", cell("weight"), { value: cell("weight"), unit: cell("weight_unit") || "g" }),
+    ...given("size", cell("length"), {
+      length: cell("length"),
+      width: cell("width"),
+      height: cell("height"),
+      unit: cell("size_unit") || "cm",
+    }),
+    ...given("parcelClass", cell("parcel_class"), cell("parcel_class")),
+    ...given("used", cell("used"), /^(yes|true|1)$/i.test(cell("used"))),
+    ...given("delivery", kind, delivery),
+  };
+}
+
+const COLUMN_OF: Readonly<Record<string, Plain>> = {
+  taxRate: "tax_rate",
+  parcelClass: "parcel_class",
+};
+
+function placeOf(path: string, header: readonly string[], row: number): string {
+  const [, top = "", part = ""] = path.split("/");
+  const name =
+    { weight: part === "unit" ? "weight_unit" : "weight", size: part === "unit" ? "size_unit" : part }[top] ??
+    COLUMN_OF[top] ??
+    top;
+  const column = header.indexOf(name);
+  return column < 0 ? `row ${row}` : at(row, column);
+}
+
+const at = (row: number, column: number) => `row ${row}, column ${column + 1}`;
+
+/** Products as a catalogue file. */
+export function productsCsv(products: readonly CatalogueProduct[]): string {
+  const currencies = (pick: (product: CatalogueProduct) => Record<string, number>) =>
+    [...new Set(products.flatMap((product) => Object.keys(pick(product))))].sort();
+  const prices = currencies(({ prices }) => prices);
+  const charges = currencies(ownCharges);
+  const header = [...PLAIN, ...prices.map((code) => `price_${code}`), ...charges.map((code) => `own_charge_${code}`)];
+  const money = (minor: number | undefined, code: string) =>
+    minor === undefined ? "" : majorUnits(minor, exponentOf(code) ?? 2);
+  const rows = products.map((product) => {
+    const { sku, name, categories, tags, taxRate, weight, size, parcelClass, used, delivery } = product;
+    return [
+      ...[sku, name, categories.join(";"), tags.join(";"), taxRate ?? "", weight?.value ?? "", weight?.unit ?? ""],
+      ...[size?.length ?? "", size?.width ?? "", size?.height ?? "", size?.unit ?? "", parcelClass ?? ""],
+      ...[used ? "yes" : "", delivery?.kind ?? "", delivery?.kind === "own-charge" ? delivery.per : ""],
+      ...prices.map((code) => money(product.prices[code], code)),
+      ...charges.map((code) => money(ownCharges(product)[code], code)),
+    ];
+  });
+  return [header, ...rows]
+    .map((row) => row.map(csvCell).join(","))
+    .join("\r\n")
+    .concat("\r\n");
+}
+
+const ownCharges = ({ delivery }: CatalogueProduct): Record<string, number> =>
+  delivery?.kind === "own-charge" ? delivery.amounts : {};
+
+/** A cell by RFC 4180. */
+const csvCell = (text: string): string => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);

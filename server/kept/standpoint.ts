@@ -1,0 +1,37 @@
+import { type Static, Type } from "@sinclair/typebox";
+import { closed } from "../../core/plan/atoms.ts";
+import { Mood } from "../carriers/simulated.ts";
+
+const Text = Type.String({ maxLength: 64 });
+
+/** A shopper as described; null figures are not known. */
+const DescribedShopper = Type.Object(
+  {
+    signedIn: Type.Boolean(),
+    groups: Type.Array(Text, { maxItems: 100 }),
+    orderCount: Type.Union([Type.Integer({ minimum: 0 }), Type.Null()]),
+    lastOrder: Type.Union([Text, Type.Null()], { description: "A day, YYYY-MM-DD" }),
+    business: Type.Boolean(),
+    uses: Type.Optional(
+      Type.Record(Text, Type.Integer({ minimum: 0 }), { description: "How often this shopper has used offers, by id" }),
+    ),
+  },
+  closed,
+);
+export type DescribedShopper = Static<typeof DescribedShopper>;
+
+/** Who looks: where it goes (empty while not known), who and when, in which currency and language. */
+export const Standpoint = Type.Object(
+  {
+    country: Text,
+    region: Text,
+    postcode: Text,
+    currency: Text,
+    locale: Text,
+    shopper: Type.Union([DescribedShopper, Type.Null()], { description: "null: a guest of whom nothing is known" }),
+    moment: Type.Union([Text, Type.Null()], { description: "By the market's clocks, YYYY-MM-DDTHH:MM; null: now" }),
+    moods: Type.Record(Text, Mood, { description: "How simulated carriers behave, by id; well where left out" }),
+  },
+  { ...closed, title: "Standpoint" },
+);
+export type Standpoint = Static<typeof Standpoint>;

@@ -1,0 +1,36 @@
+import { Type } from "@sinclair/typebox";
+import type { APIRoute } from "astro";
+import { closed } from "../../../../core/plan/atoms.ts";
+import { findProducts, productsWithoutWeight, tallyProducts } from "../../../../server/catalogue/catalogue.ts";
+import { saveProducts } from "../../../../server/catalogue/import-products.ts";
+import { Product } from "../../../../server/catalogue/product.ts";
+import { inTransaction, sharedPool } from "../../../../server/database/pool.ts";
+import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { readBody } from "../../../../server/http/read-body.ts";
+import { checker } from "../../../../server/validation/checker.ts";
+
+const MOST = 100;
+const checkRequest = checker(Type.Object({ products: Type.Array(Product, { minItems: 1, maxItems: 100 }) }, closed));
+
+/** Products whose name or SKU contains ?search=, or with ?missing=weight those shipped without a weight; and a tally. */
+export const GET: APIRoute = ({ url }) =>
+  answer(async () => {
+    const pool = sharedPool();
+    const search = (url.searchParams.get("search") ?? "").slice(0, 100);
+    const [products, tally] = await Promise.all([
+      url.searchParams.get("missing") === "weight"
+        ? productsWithoutWeight(pool, MOST)
+        : findProducts(pool, search, MOST),
+      tallyProducts(pool),
+    ]);
+    return jsonAnswer({ products, tally });
+  });
+
+/** Replaces products by SKU, or adds them. */
+export const POST: APIRoute = ({ request }) =>
+  answer(async () => {
+    const body = await readBody(request, 1024 * 1024, checkRequest);
+    if ("refusal" in body) return body.refusal;
+    await inTransaction(sharedPool(), (connection) => saveProducts(connection, body.value.products));
+    return jsonAnswer({});
+  });

@@ -1,0 +1,38 @@
+import { Type } from "@sinclair/typebox";
+import type { APIRoute } from "astro";
+import { byKindOf, closed, Id } from "../../../core/plan/atoms.ts";
+import { sharedPool } from "../../../server/database/pool.ts";
+import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { readBody } from "../../../server/http/read-body.ts";
+import { dropKept, keep, listKept } from "../../../server/kept/kept.ts";
+import { Standpoint } from "../../../server/kept/standpoint.ts";
+import { checker } from "../../../server/validation/checker.ts";
+
+const KIND = "standpoint";
+const checkRequest = checker(
+  byKindOf(
+    "do",
+    [
+      Type.Object(
+        { do: Type.Literal("keep"), id: Id, name: Type.String({ minLength: 1, maxLength: 100 }), body: Standpoint },
+        closed,
+      ),
+      Type.Object({ do: Type.Literal("drop"), id: Id }, closed),
+    ],
+    "KeepStandpoint",
+  ),
+);
+
+const list = async () => jsonAnswer({ standpoints: await listKept(sharedPool(), KIND, Standpoint) });
+
+export const GET: APIRoute = () => answer(list);
+
+/** Keeps or drops one standpoint; answers with all that are kept. */
+export const POST: APIRoute = ({ request }) =>
+  answer(async () => {
+    const body = await readBody(request, 64 * 1024, checkRequest);
+    if ("refusal" in body) return body.refusal;
+    if (body.value.do === "keep") await keep(sharedPool(), KIND, body.value);
+    else await dropKept(sharedPool(), KIND, body.value.id);
+    return list();
+  });
