@@ -20,7 +20,7 @@ const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
  */
 export async function killRounds(root, folder, rounds) {
   const faults = [];
-  const totals = { acknowledged: 0, unanswered: 0, databaseKills: 0, pageSaves: 0 };
+  const totals = { acknowledged: 0, unanswered: 0, databaseKills: 0, pageSaves: 0, claims: 0 };
   mkdirSync(folder, { recursive: true });
   let database = await startDatabase(folder);
   const { url, port: databasePort } = database;
@@ -76,6 +76,13 @@ export async function killRounds(root, folder, rounds) {
       if (Math.round(typed) < goal) faults.push(`round ${round}: the page's goal of ${goal} is ${typed} in the draft`);
       else totals.pageSaves += 1;
     }
+    const limit = await claimsThroughAKill(address, async () => {
+      process.kill(app.pid, "SIGKILL");
+      await app.ended;
+      app = await startApp(root, url, appPort);
+    });
+    faults.push(...limit.faults);
+    totals.claims = limit.claimed;
   } finally {
     await browser.close();
     await app.stop();
@@ -84,9 +91,51 @@ export async function killRounds(root, folder, rounds) {
   const lines = [
     `kill -9: ${rounds} rounds, ${totals.databaseKills} of them of MariaDB too; ${totals.acknowledged} saves acknowledged and all there, ` +
       `${totals.unanswered} cut off; the open page saved by itself ${totals.pageSaves} times`,
+    `claims: 400 at once for an offer of 100, the app killed meanwhile, all asked again: ${totals.claims} claimed`,
     ...faults,
   ];
   return { lines, faults };
+}
+
+const post = (address, path, body) =>
+  fetch(`${address}${path}`, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(body),
+  });
+
+/** 400 orders claim an offer that 100 may have; the app is killed in the middle, started again, and all ask once more. */
+async function claimsThroughAKill(address, killAndStart) {
+  const draft = await (await fetch(`${address}/api/draft`)).json();
+  const { revision, body } = draft.entities.find(({ kind, id }) => kind === "offer" && id === "newsletter");
+  const write = { kind: "offer", id: "newsletter", seen: revision, body: { ...body, limits: { overall: 100 } } };
+  const { sequence } = await (await post(address, "/api/draft/changes", { writes: [write] })).json();
+  await post(address, "/api/releases", { sequence });
+  const orders = Array.from({ length: 400 }, (_, i) => `order-${i}`);
+  const ask = () =>
+    Promise.all(
+      orders.map((order) =>
+        post(address, "/api/redemptions", { order, offers: ["newsletter"] }).then(
+          (response) => response.ok,
+          () => false,
+        ),
+      ),
+    );
+  const first = ask();
+  await wait(250 + Math.random() * 300);
+  await killAndStart();
+  const acknowledged = await first;
+  const again = await ask();
+  const lost = orders.filter((_, i) => acknowledged[i] && !again[i]);
+  const claimed = again.filter(Boolean).length;
+  const { uses } = await (await fetch(`${address}/api/redemptions`)).json();
+  const faults = [
+    ...lost.map((order) => `${order} was acknowledged and is not there after the kill`),
+    ...(claimed === 100 && uses.newsletter === 100
+      ? []
+      : [`${claimed} claims hold, ${uses.newsletter} are counted, of 100`]),
+  ];
+  return { claimed, faults };
 }
 
 /** A writer for each zone and option, so that none is in another's way. */

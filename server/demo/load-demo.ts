@@ -27,6 +27,8 @@ export async function emptyStore(pool: Pool): Promise<void> {
   await inTransaction(pool, async (connection) => {
     // What belongs to products and sample carts goes with them.
     for (const table of [
+      "redemptions",
+      "redemption_counts",
       "kept",
       "product_imports",
       "sample_carts",

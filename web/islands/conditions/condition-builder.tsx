@@ -44,7 +44,8 @@ export function ConditionBuilder(props: Props) {
   return (
     <div>
       <p className="mb-1">
-        {lead} carts where{trace && <TruthMark trace={trace} />}
+        {lead} carts where
+        {(condition.kind === "all" || condition.kind === "any") && trace && <TruthMark trace={trace} />}
       </p>
       <Part {...props} condition={condition} depth={0} />
     </div>

@@ -68,7 +68,7 @@ export function ShopperView(props: Props) {
       aria-label="Shopper view"
       className={`${wide ? "w-[620px]" : "w-[340px]"} flex shrink-0 flex-col border-l border-base-300 bg-base-200 p-3.5 max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-6.5rem)] max-[900px]:shadow-xl`}
     >
-      <div className="mb-2.5 flex items-center gap-4">
+      <div className="mb-2.5 flex items-center gap-3">
         <div role="tablist" aria-label="Page of the shop" className="flex gap-4">
           {(["cart", "checkout"] as const).map((name) => (
             <button
@@ -104,7 +104,7 @@ export function ShopperView(props: Props) {
         <label className="flex items-center gap-1 text-[13px] text-quiet">
           <span className="sr-only">Sample</span>
           <select
-            className="max-w-36 cursor-pointer bg-transparent font-medium text-base-content"
+            className="max-w-30 cursor-pointer bg-transparent font-medium text-base-content"
             value={cart.sample ?? ""}
             onChange={(event) => {
               const chosen = carts.find(({ id }) => id === event.target.value);

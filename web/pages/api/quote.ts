@@ -5,6 +5,7 @@ import { sharedPool } from "../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../server/http/answer.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
+import { withUses } from "../../../server/redemptions/ledger.ts";
 import { latestRelease } from "../../../server/releases/releases.ts";
 import { checkQuoteRequest } from "../../../server/validation/documents.ts";
 
@@ -18,8 +19,11 @@ export const POST: APIRoute = ({ request }) =>
     const release = await latestRelease(sharedPool());
     if (!release)
       return problemDocument(404, "Nothing is released yet", { detail: "Release the draft, then ask again." });
-    const asked = await withCarrierAnswers(release.compiled, body.value, ownCarriers());
-    const result = quote(release.compiled, asked);
+    const [asked, counted] = await Promise.all([
+      withCarrierAnswers(release.compiled, body.value, ownCarriers()),
+      withUses(sharedPool(), release.compiled.plan.offers, body.value),
+    ]);
+    const result = quote(release.compiled, counted.uses ? { ...asked, uses: counted.uses } : asked);
     if ("problems" in result)
       return problemDocument(422, "The request cannot be quoted", { problems: result.problems });
     const response = jsonAnswer(result.quote);

@@ -1,0 +1,72 @@
+import { readFile } from "node:fs/promises";
+import { afterAll, beforeEach, describe, expect, it } from "vitest";
+import type { Offer } from "../../core/offers/offer.ts";
+import { databaseUrl, openPool } from "../database/pool.ts";
+import { checkPlan } from "../validation/documents.ts";
+import { claim, giveBack, usesOf, withUses } from "./ledger.ts";
+
+const pools = [openPool(databaseUrl(), 8), openPool(databaseUrl(), 8), openPool(databaseUrl(), 8)] as const;
+const [pool] = pools;
+afterAll(() => Promise.all(pools.map((one) => one.end())));
+
+const read = checkPlan(JSON.parse(await readFile("demo/plan.json", "utf8")));
+const demoOffers = "value" in read ? read.value.offers : [];
+const limited = (limits: Offer["limits"]): Offer[] =>
+  demoOffers.map((offer) => (offer.id === "newsletter" ? { ...offer, ...(limits ? { limits } : {}) } : offer));
+
+beforeEach(async () => {
+  for (const table of ["redemptions", "redemption_counts"]) await pool.query(`DELETE FROM ${table}`);
+});
+
+describe("claims", () => {
+  it("commit exactly as many as the limit when four times as many come at once over several connections", async () => {
+    const offers = limited({ overall: 100 });
+    const orders = Array.from({ length: 400 }, (_, i) => `order-${i}`);
+    const results = await Promise.all(
+      orders.map((order, i) => claim(pools[i % pools.length] ?? pool, offers, { order, offers: ["newsletter"] })),
+    );
+    const acknowledged = orders.filter((_, i) => "claimed" in (results[i] ?? {}));
+    expect(acknowledged).toHaveLength(100);
+    expect(await usesOf(pool)).toEqual({ newsletter: 100 });
+    // Asked again, those that have it have it, and nobody else gets in.
+    const again = await Promise.all(orders.map((order) => claim(pool, offers, { order, offers: ["newsletter"] })));
+    expect(orders.filter((_, i) => "claimed" in (again[i] ?? {}))).toEqual(acknowledged);
+    const [rows] = await pool.query("SELECT order_id FROM redemptions WHERE given_back_at IS NULL");
+    expect(new Set(JSON.stringify(rows).match(/order-\d+/g))).toEqual(new Set(acknowledged));
+  });
+
+  it("are all or nothing, count per shopper, and are given back once", async () => {
+    const offers = limited({ overall: 10, perShopper: 1 });
+    const asked = { order: "a", offers: ["newsletter", "free-post"], shopper: "s-1" };
+    expect(await claim(pool, offers, asked)).toEqual({ claimed: asked.offers });
+    expect(await claim(pool, offers, { ...asked, order: "b" })).toEqual({
+      refused: { offer: "newsletter", reason: "shopper-limit-reached" },
+    });
+    expect(await usesOf(pool)).toEqual({ newsletter: 1, "free-post": 1 });
+    expect(await claim(pool, offers, { ...asked, order: "c", offers: ["nowhere"] })).toMatchObject({
+      refused: { reason: "no-such-offer" },
+    });
+    expect(await claim(pool, offers, { order: "d", offers: ["newsletter"] })).toMatchObject({
+      refused: { reason: "shopper-needed" },
+    });
+    expect(await claim(pool, offers, { ...asked, shopper: "s-2" })).toMatchObject({
+      refused: { reason: "order-of-another" },
+    });
+    expect(await giveBack(pool, "a")).toEqual({ givenBack: ["free-post", "newsletter"] });
+    expect(await giveBack(pool, "a")).toEqual({ givenBack: [] });
+    expect(await usesOf(pool)).toEqual({ newsletter: 0, "free-post": 0 });
+    expect(await claim(pool, offers, { ...asked, order: "b" })).toEqual({ claimed: asked.offers });
+  });
+
+  it("are counted into quotes: for everybody, and for the shopper who asks", async () => {
+    const offers = limited({ overall: 10, perShopper: 1 });
+    await claim(pool, offers, { order: "a", offers: ["newsletter"], shopper: "s-1" });
+    const request = { at: "2026-11-24T12:00:00Z", currency: "EUR", destination: {}, cart: { lines: [] } };
+    const uses = async (more: object) => (await withUses(pool, offers, { ...request, ...more })).uses;
+    expect(await uses({})).toEqual([{ offer: "newsletter", overall: 1 }]);
+    expect(await uses({ shopper: { id: "s-1" } })).toEqual([{ offer: "newsletter", overall: 1, byShopper: 1 }]);
+    expect(await uses({ shopper: { id: "s-2" } })).toEqual([{ offer: "newsletter", overall: 1, byShopper: 0 }]);
+    const told = [{ offer: "newsletter", overall: 7 }];
+    expect(await uses({ uses: told })).toEqual(told);
+  });
+});

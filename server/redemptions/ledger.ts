@@ -1,0 +1,177 @@
+import { type Static, Type } from "@sinclair/typebox";
+import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql2/promise";
+import type { Offer } from "../../core/offers/offer.ts";
+import { closed, Id } from "../../core/plan/atoms.ts";
+import type { QuoteRequest } from "../../core/quote/request.ts";
+import { inTransaction } from "../database/pool.ts";
+import { checker } from "../validation/checker.ts";
+
+const Reference = Type.String({ minLength: 1, maxLength: 100 });
+
+/** An order that uses offers: all of them are claimed, or none. */
+export const Claim = Type.Object(
+  {
+    order: Reference,
+    offers: Type.Array(Id, { minItems: 1, maxItems: 50, uniqueItems: true }),
+    shopper: Type.Optional(Reference),
+  },
+  { ...closed, title: "Claim" },
+);
+export type Claim = Static<typeof Claim>;
+export const checkClaim = checker(Claim);
+export const checkCancel = checker(Type.Object({ order: Reference }, { ...closed, title: "Cancel" }));
+
+export type ClaimRefusal = {
+  offer: string;
+  reason: "no-such-offer" | "limit-reached" | "shopper-limit-reached" | "shopper-needed" | "order-of-another";
+};
+export type ClaimResult = { claimed: string[] } | { refused: ClaimRefusal };
+
+/** Rolls a claim back when one of its offers is refused. */
+class Refused extends Error {
+  readonly refusal: ClaimRefusal;
+  constructor(refusal: ClaimRefusal) {
+    super(refusal.reason);
+    this.refusal = refusal;
+  }
+}
+
+/** Stands for everybody in the counts: a shopper's own reference is never empty. */
+const EVERYBODY = "";
+
+/**
+ * Claims offers for an order, atomically. The same order claims an offer once however often it is asked for; what was given
+ * back can be claimed again.
+ *
+ * @param offers the offers of the latest release, whose limits hold
+ */
+export async function claim(pool: Pool, offers: readonly Offer[], asked: Claim): Promise<ClaimResult> {
+  try {
+    return await inTransaction(pool, async (connection): Promise<ClaimResult> => {
+      // Always in the same order, so that two claims of several offers do not wait for each other.
+      for (const id of [...asked.offers].sort()) {
+        const offer = offers.find((one) => one.id === id);
+        if (!offer) throw new Refused({ offer: id, reason: "no-such-offer" });
+        await claimOne(connection, offer, asked);
+      }
+      return { claimed: asked.offers };
+    });
+  } catch (error) {
+    if (error instanceof Refused) return { refused: error.refusal };
+    throw error;
+  }
+}
+
+interface RedemptionRow extends RowDataPacket {
+  offer: string;
+  shopper: string | null;
+  given_back: number;
+}
+
+async function claimOne(connection: PoolConnection, offer: Offer, { order, shopper }: Claim): Promise<void> {
+  const { overall, perShopper } = offer.limits ?? {};
+  if (perShopper !== undefined && shopper === undefined)
+    throw new Refused({ offer: offer.id, reason: "shopper-needed" });
+  const [inserted] = await connection.execute<ResultSetHeader>(
+    "INSERT IGNORE INTO redemptions (order_id, offer, shopper, claimed_at) VALUES (?, ?, ?, UTC_TIMESTAMP(3))",
+    [order, offer.id, shopper ?? null],
+  );
+  if (inserted.affectedRows === 0) {
+    const [[known]] = await connection.execute<RedemptionRow[]>(
+      "SELECT offer, shopper, given_back_at IS NOT NULL AS given_back FROM redemptions WHERE order_id = ? AND offer = ? FOR UPDATE",
+      [order, offer.id],
+    );
+    if (known && known.given_back === 0) {
+      if (known.shopper !== (shopper ?? null)) throw new Refused({ offer: offer.id, reason: "order-of-another" });
+      return;
+    }
+    await connection.execute(
+      "UPDATE redemptions SET given_back_at = NULL, shopper = ?, claimed_at = UTC_TIMESTAMP(3) WHERE order_id = ? AND offer = ?",
+      [shopper ?? null, order, offer.id],
+    );
+  }
+  if (!(await countUp(connection, offer.id, EVERYBODY, overall)))
+    throw new Refused({ offer: offer.id, reason: "limit-reached" });
+  if (shopper !== undefined && !(await countUp(connection, offer.id, shopper, perShopper)))
+    throw new Refused({ offer: offer.id, reason: "shopper-limit-reached" });
+}
+
+/** Counts one more use unless the limit is reached. The row is locked until the transaction ends. */
+async function countUp(
+  connection: PoolConnection,
+  offer: string,
+  shopper: string,
+  limit: number | undefined,
+): Promise<boolean> {
+  await connection.execute(
+    "INSERT INTO redemption_counts (offer, shopper, used) VALUES (?, ?, 0) ON DUPLICATE KEY UPDATE used = used",
+    [offer, shopper],
+  );
+  const [updated] = await connection.execute<ResultSetHeader>(
+    "UPDATE redemption_counts SET used = used + 1 WHERE offer = ? AND shopper = ? AND used < ?",
+    [offer, shopper, limit ?? UNLIMITED],
+  );
+  return updated.affectedRows === 1;
+}
+const UNLIMITED = 4_000_000_000;
+
+/** Gives back whatever an order has claimed; done twice, it is done once. */
+export async function giveBack(pool: Pool, order: string): Promise<{ givenBack: string[] }> {
+  return inTransaction(pool, async (connection) => {
+    const [claimed] = await connection.execute<RedemptionRow[]>(
+      "SELECT offer, shopper, 0 AS given_back FROM redemptions WHERE order_id = ? AND given_back_at IS NULL ORDER BY offer FOR UPDATE",
+      [order],
+    );
+    for (const { offer, shopper } of claimed) {
+      for (const one of shopper === null ? [EVERYBODY] : [EVERYBODY, shopper])
+        await connection.execute("UPDATE redemption_counts SET used = used - 1 WHERE offer = ? AND shopper = ?", [
+          offer,
+          one,
+        ]);
+    }
+    await connection.execute(
+      "UPDATE redemptions SET given_back_at = UTC_TIMESTAMP(3) WHERE order_id = ? AND given_back_at IS NULL",
+      [order],
+    );
+    return { givenBack: claimed.map(({ offer }) => offer) };
+  });
+}
+
+interface CountRow extends RowDataPacket {
+  offer: string;
+  shopper: string;
+  used: number;
+}
+
+/** The request with the ledger's counts of limited offers; counts that came with the request stay. */
+export async function withUses(pool: Pool, offers: readonly Offer[], request: QuoteRequest): Promise<QuoteRequest> {
+  const told = new Set(request.uses?.map(({ offer }) => offer));
+  const limited = offers.filter(({ id, limits }) => limits && !told.has(id)).map(({ id }) => id);
+  if (limited.length === 0) return request;
+  const shopper = request.shopper?.id;
+  const [rows] = await pool.query<CountRow[]>(
+    "SELECT offer, shopper, used FROM redemption_counts WHERE offer IN (?) AND shopper IN (?)",
+    [limited, [EVERYBODY, ...(shopper === undefined ? [] : [shopper])]],
+  );
+  const used = (offer: string, one: string) =>
+    rows.find((row) => row.offer === offer && row.shopper === one)?.used ?? 0;
+  const uses = limited.map((offer) => ({
+    offer,
+    overall: used(offer, EVERYBODY),
+    ...(shopper === undefined ? {} : { byShopper: used(offer, shopper) }),
+  }));
+  return { ...request, uses: [...(request.uses ?? []), ...uses] };
+}
+
+interface TallyRow extends RowDataPacket {
+  offer: string;
+  used: number;
+}
+
+/** How often each offer has been used, by its id. */
+export async function usesOf(pool: Pool): Promise<Record<string, number>> {
+  const [rows] = await pool.query<TallyRow[]>("SELECT offer, used FROM redemption_counts WHERE shopper = ?", [
+    EVERYBODY,
+  ]);
+  return Object.fromEntries(rows.map(({ offer, used }) => [offer, used]));
+}
