@@ -3,7 +3,7 @@ import { formatMoney } from "../../../core/money/format.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { AmountField } from "./amount-field.tsx";
 import type { Column } from "./columns.ts";
-import { sourceWords } from "./source-words.ts";
+import { ConversionPart } from "./conversion-part.tsx";
 import { withAmount } from "./with-amount.ts";
 
 type Props = {
@@ -21,10 +21,11 @@ export function AmountCell({ plan, label, amount, column, onShow, onCommit, onCa
   const { market, currency } = column;
   const found = amount && resolveAmount(amount, { market: market.id, currency, rates: ratesOf(plan) });
   const next = (minor: number) => withAmount(amount ?? {}, market.id, currency, minor);
+  const name = `${label} in ${market.name}, ${currency}`;
   return (
     <>
       <AmountField
-        label={`${label} in ${market.name}, ${currency}`}
+        label={name}
         shown={found ? formatMoney(found.minor, currency, "en") : "not set"}
         minor={found?.minor}
         currency={currency}
@@ -33,8 +34,8 @@ export function AmountCell({ plan, label, amount, column, onShow, onCommit, onCa
         onCommit={(minor) => onCommit(next(minor))}
         onCancel={onCancel}
       />
-      {found?.from === "conversion" && (
-        <span className="block text-[12px] whitespace-nowrap text-quiet">{sourceWords(found, currency)}</span>
+      {amount && found && (
+        <ConversionPart plan={plan} label={name} amount={amount} found={found} column={column} onCommit={onCommit} />
       )}
     </>
   );

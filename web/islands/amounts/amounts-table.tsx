@@ -1,8 +1,9 @@
-import type { ReactNode } from "react";
+import { type ClipboardEvent, type ReactNode, useState } from "react";
 import type { Amount } from "../../../core/money/amount.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { AmountCell } from "./amount-cell.tsx";
 import type { Column } from "./columns.ts";
+import { pastedCells } from "./pasted-cells.ts";
 
 /** A row of amounts; without an amount it holds what stands in its place. */
 export type AmountRow = {
@@ -14,12 +15,31 @@ export type AmountRow = {
   readonly set: (amount: Amount, done: boolean) => void;
 };
 
-type Props = { plan: Plan; name: string; rows: readonly AmountRow[]; columns: readonly Column[]; onCancel: () => void };
+type Props = {
+  plan: Plan;
+  name: string;
+  rows: readonly AmountRow[];
+  columns: readonly Column[];
+  onCancel: () => void;
+  /** Several amounts at once, by the key of their row, as pasted from a spreadsheet. */
+  onPasted?: (amounts: ReadonlyMap<string, Amount>) => void;
+};
 
 /** Amounts down, markets and their currencies across. */
-export function AmountsTable({ plan, name, rows, columns, onCancel }: Props) {
+export function AmountsTable({ plan, name, rows, columns, onCancel, onPasted }: Props) {
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const paste = (event: ClipboardEvent<HTMLElement>) => {
+    const cell = event.target instanceof Element ? event.target.closest("td") : null;
+    const text = event.clipboardData.getData("text/plain");
+    if (!onPasted || !cell || !/[\t\n]/.test(text.trim())) return;
+    event.preventDefault();
+    const at = { row: Number(cell.dataset.row), column: Number(cell.dataset.column) };
+    const pasted = pastedCells(text, rows, columns, at);
+    setProblems("problems" in pasted ? pasted.problems : []);
+    if ("amounts" in pasted) onPasted(pasted.amounts);
+  };
   return (
-    <div className="overflow-x-auto border border-base-300 bg-base-100">
+    <div className="overflow-x-auto border border-base-300 bg-base-100" onPaste={paste}>
       <table aria-label={name} className="table table-sm text-[14px] [&_td]:text-[14px] [&_th]:text-[14px]">
         <thead>
           <tr className="text-[13px] text-quiet">
@@ -32,7 +52,7 @@ export function AmountsTable({ plan, name, rows, columns, onCancel }: Props) {
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ key, label, head, amount, instead, set }) => (
+          {rows.map(({ key, label, head, amount, instead, set }, row) => (
             <tr key={key}>
               <th scope="row" className="font-normal">
                 {head ?? label}
@@ -42,8 +62,13 @@ export function AmountsTable({ plan, name, rows, columns, onCancel }: Props) {
                   {instead}
                 </td>
               ) : (
-                columns.map((column) => (
-                  <td key={`${column.market.id} ${column.currency}`} className="text-right">
+                columns.map((column, number) => (
+                  <td
+                    key={`${column.market.id} ${column.currency}`}
+                    className="text-right align-top"
+                    data-row={row}
+                    data-column={number}
+                  >
                     <AmountCell
                       plan={plan}
                       label={label}
@@ -60,6 +85,13 @@ export function AmountsTable({ plan, name, rows, columns, onCancel }: Props) {
           ))}
         </tbody>
       </table>
+      {problems.length > 0 && (
+        <ul role="alert" className="border-t border-warning p-2 text-[13px] text-warning">
+          {problems.slice(0, 8).map((problem) => (
+            <li key={problem}>Not pasted: {problem}</li>
+          ))}
+        </ul>
+      )}
     </div>
   );
 }

@@ -8,6 +8,8 @@ type Flag = { offer: string; step: string; goal: number; flag: number | null };
 
 type Props = {
   climb: Climb;
+  /** Another climb, drawn thin behind this one; options go by their ids. */
+  against?: Climb | null;
   to: number;
   optionNames: readonly string[];
   offerName: (id: string) => string;
@@ -34,6 +36,7 @@ const LINES = ["var(--line-1)", "var(--line-2)", "var(--line-3)", "var(--line-4)
 /** Delivery prices over cart value: a stepped line per option, goals as flags, the shopper's cart as a cursor. */
 export function ClimbChart({
   climb,
+  against = null,
   to,
   optionNames,
   offerName,
@@ -50,7 +53,9 @@ export function ClimbChart({
   const money = (minor: number) => formatMoney(minor, climb.currency, "en", "short");
   const highest = Math.max(
     unit,
-    ...climb.intervals.flatMap((interval) => interval.prices.flatMap((_, option) => pricesOf(interval, option) ?? [])),
+    ...[...climb.intervals, ...(against?.intervals ?? [])].flatMap((interval) =>
+      interval.prices.flatMap((_, option) => pricesOf(interval, option) ?? []),
+    ),
   );
   const x = scaleLinear([0, to], [MARGIN.left, width - MARGIN.right]);
   const y = scaleLinear([0, highest * 1.15], [HEIGHT - MARGIN.bottom, MARGIN.top]).nice(5);
@@ -131,6 +136,21 @@ export function ClimbChart({
               onMove={(value, done) => onFlag(flag, value, done)}
               onCancel={onFlagCancel}
               onNudge={(by) => onFlagNudge(flag, by)}
+            />
+          );
+        })}
+        {against?.options.map((id, option) => {
+          const own = climb.options.indexOf(id);
+          return (
+            <path
+              key={`against ${id}`}
+              d={pathOf(against.intervals, option, x, y, 0)}
+              fill="none"
+              stroke={own < 0 ? "var(--quiet)" : LINES[own % LINES.length]}
+              strokeWidth={1}
+              opacity={0.75}
+              pointerEvents="none"
+              data-against={id}
             />
           );
         })}

@@ -2,6 +2,8 @@ import { useId, useState } from "react";
 
 type Props = {
   label: string;
+  /** Said instead of the label, where a table's heads already show it. */
+  ariaLabel?: string;
   value: string;
   /** What is wrong with a text, or null. */
   wrong: (text: string) => string | null;
@@ -10,7 +12,7 @@ type Props = {
 };
 
 /** A text kept when it is left or Enter is pressed. What is wrong stays as it was typed, and says why; Escape gives it back. */
-export function TextField({ label, value, wrong, onValue, className = "w-52" }: Props) {
+export function TextField({ label, ariaLabel, value, wrong, onValue, className = "w-52" }: Props) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const problem = typed === null ? null : wrong(typed);
@@ -25,6 +27,7 @@ export function TextField({ label, value, wrong, onValue, className = "w-52" }: 
       <input
         className={`input input-sm text-base-content ${className} ${problem ? "input-error" : ""}`}
         value={typed ?? value}
+        aria-label={ariaLabel}
         aria-invalid={problem !== null}
         aria-describedby={problem ? id : undefined}
         onChange={(event) => setTyped(event.target.value)}

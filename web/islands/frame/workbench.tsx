@@ -1,6 +1,6 @@
 import { keepPreviousData, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
 import { PanelRightClose, PanelRightOpen } from "lucide-react";
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { cartAt } from "../../../core/climb/cart-at.ts";
 import type { Calendars } from "../../../core/places/location.ts";
 import type { Market } from "../../../core/places/market.ts";
@@ -74,7 +74,10 @@ function Frame({ section }: { section: Section }) {
     [chosenStandpoint, compiled],
   );
   const firstSample = catalogue.data?.carts[0];
-  const cart = storedCart ?? (firstSample ? { sample: firstSample.id, lines: firstSample.lines } : NO_CART);
+  const cart = useMemo(
+    () => storedCart ?? (firstSample ? { sample: firstSample.id, lines: firstSample.lines } : NO_CART),
+    [storedCart, firstSample],
+  );
   const setCart = (next: ShownCart) => {
     setStoredCart(next);
     setCursor(null);
@@ -86,10 +89,16 @@ function Frame({ section }: { section: Section }) {
   );
   const zones = compiled ? resolvePlace(compiled.places, destinationOf(standpoint)).zones : [];
   const market = marketOf(plan, zones[0]);
-  const plainRequest = useMemo(() => {
-    const codes = cart.codes?.length ? { codes: cart.codes } : {};
-    return requestFor(standpoint, market, { lines: cartLines(cart, products, standpoint.currency), ...codes }, at);
-  }, [standpoint, market, cart, products, at]);
+  const requestAt = useCallback(
+    (from: Standpoint) => {
+      const there = compiled ? resolvePlace(compiled.places, destinationOf(from)).zones : [];
+      const codes = cart.codes?.length ? { codes: cart.codes } : {};
+      const lines = cartLines(cart, products, from.currency);
+      return requestFor(from, marketOf(plan, there[0]), { lines, ...codes }, at);
+    },
+    [compiled, plan, cart, products, at],
+  );
+  const plainRequest = useMemo(() => requestAt(standpoint), [requestAt, standpoint]);
   const looked = useMemo(
     () => (compiled ? withoutOffers(compiled, state.draft?.calendars, off) : null),
     [compiled, state.draft, off],
@@ -152,7 +161,10 @@ function Frame({ section }: { section: Section }) {
               state={state}
               market={market}
               request={sampleRequest}
+              requestAt={requestAt}
+              quote={result && "quote" in result ? result.quote : null}
               cartValue={cursor ?? cartValue}
+              productName={(sku) => products.get(sku)?.name ?? sku}
               onCursor={setCursor}
             />
           )}

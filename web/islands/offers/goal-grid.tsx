@@ -1,4 +1,5 @@
-import type { Offer } from "../../../core/offers/offer.ts";
+import type { Amount } from "../../../core/money/amount.ts";
+import type { Offer, Step } from "../../../core/offers/offer.ts";
 import { stepWords } from "../../../core/offers/words.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
@@ -8,7 +9,7 @@ import { draftStore } from "../state/use-draft.ts";
 import { spendGoal, withGoalAmount } from "./with-goal.ts";
 
 /** Steps down, markets and their currencies across: every goal of an offer in one table. */
-export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
+export function GoalGrid({ plan, offer, tools = false }: { plan: Plan; offer: Offer; tools?: boolean }) {
   const rows = [...offer.steps].sort(byPosition).map(
     (step, number): AmountRow => ({
       key: step.id,
@@ -28,6 +29,10 @@ export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
       },
     }),
   );
+  const setAll = (amounts: ReadonlyMap<string, Amount>) => {
+    const body = [...amounts].reduce((next, [step, amount]) => withGoalAmount(next, step, amount), offer);
+    draftStore.commit({ kind: "offer", id: offer.id, body });
+  };
   return (
     <section aria-label={`Goals of ${offer.name}`} className="mt-3">
       <AmountsTable
@@ -36,7 +41,49 @@ export function GoalGrid({ plan, offer }: { plan: Plan; offer: Offer }) {
         rows={rows}
         columns={columnsOf(plan, offer.zones)}
         onCancel={() => draftStore.cancel()}
+        onPasted={setAll}
       />
+      {tools && (
+        <p className="mt-1 flex flex-wrap items-center gap-2 text-[13px] text-quiet">
+          Round all typed goals to
+          {["1", "5", "10"].map((step) => (
+            <button
+              key={step}
+              type="button"
+              className="btn btn-xs"
+              onClick={() => setAll(roundedGoals(offer.steps, Number(step)))}
+            >
+              {step}
+            </button>
+          ))}
+          of their currency. A block copied from a spreadsheet can be pasted onto a goal.
+        </p>
+      )}
     </section>
+  );
+}
+
+/** Every typed goal as the nearest whole multiple of so many units of its currency, never nothing. */
+function roundedGoals(steps: readonly Step[], unit: number): Map<string, Amount> {
+  const round = (typed: Readonly<Record<string, string>>) =>
+    Object.fromEntries(
+      Object.entries(typed).map(([currency, text]) => [
+        currency,
+        String(Math.max(1, Math.round(Number(text) / unit)) * unit),
+      ]),
+    );
+  return new Map(
+    steps.flatMap((step): [string, Amount][] => {
+      const at = spendGoal(step);
+      if (!at) return [];
+      const byMarket =
+        at.byMarket && Object.fromEntries(Object.entries(at.byMarket).map(([id, own]) => [id, round(own)]));
+      return [
+        [
+          step.id,
+          { ...at, ...(at.byCurrency ? { byCurrency: round(at.byCurrency) } : {}), ...(byMarket ? { byMarket } : {}) },
+        ],
+      ];
+    }),
   );
 }

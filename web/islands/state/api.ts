@@ -80,6 +80,8 @@ export const api = {
   askCarriers: (questions: readonly CarrierQuestion[], moods: Readonly<Record<string, Mood>>) =>
     call<{ replies: (CarrierReply | null)[] }>("/api/carriers", { questions, moods }),
   carriers: () => call<CarrierChoice[]>("/api/carriers"),
+  /** How often each offer has been used, by its id. */
+  uses: () => call<{ uses: Record<string, number> }>("/api/redemptions"),
   releases: () => call<{ releases: Release[] }>("/api/releases"),
   release: (sequence: number) => call<Release>("/api/releases", { sequence }),
 };

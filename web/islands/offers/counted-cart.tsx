@@ -1,0 +1,43 @@
+import { countedLines } from "../../../core/measures/counted-lines.ts";
+import { measured, measureWords } from "../../../core/measures/measure-spec.ts";
+import { formatMoney } from "../../../core/money/format.ts";
+import type { Offer } from "../../../core/offers/offer.ts";
+import type { CompiledPlan } from "../../../core/plan/compile.ts";
+import type { QuoteRequest } from "../../../core/quote/request.ts";
+
+type Props = { compiled: CompiledPlan; request: QuoteRequest; offer: Offer; productName: (sku: string) => string };
+
+/** The ladder's basis on the cart on screen: which lines count, and what they add up to. */
+export function CountedCart({ compiled, request, offer, productName }: Props) {
+  const found = countedLines(compiled, request, offer.counts);
+  if (!found || found.lines.length === 0) return null;
+  const { currency, cart } = request;
+  return (
+    <table aria-label="What counts of this cart" className="table table-xs w-auto text-[13px] [&_td]:text-[13px]">
+      <tbody>
+        {cart.lines.map((line, i) => {
+          const counts = found.lines[i]?.counts === true;
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a cart may hold the same SKU on two lines
+            <tr key={i} className={counts ? "" : "text-quiet line-through"}>
+              <td>
+                {line.quantity} × {productName(line.sku)}
+              </td>
+              <td className="text-right">
+                {formatMoney(line.unitPrice * line.quantity - (line.discount ?? 0), currency, "en")}
+              </td>
+              <td>{counts ? "counts" : "does not count"}</td>
+            </tr>
+          );
+        })}
+        <tr className="font-semibold">
+          <td>{measureWords(offer.counts)}</td>
+          <td className="text-right">
+            {found.total === null ? "not known" : measured(offer.counts.kind, found.total, currency, "en")}
+          </td>
+          <td />
+        </tr>
+      </tbody>
+    </table>
+  );
+}

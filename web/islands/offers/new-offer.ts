@@ -1,0 +1,85 @@
+import type { Offer, Step } from "../../../core/offers/offer.ts";
+import type { Reward } from "../../../core/offers/reward.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { freeId, lastPosition } from "../../../core/plan/positions.ts";
+
+const BASIS = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;
+
+/** What a new offer starts as: free delivery of the zone's first option from a round amount, switched off. */
+export function newOffer(plan: Plan, zones: readonly string[], name: string): Offer | null {
+  const option = plan.options.find((one) => one.on !== false && one.zones.some((zone) => zones.includes(zone)));
+  if (!option) return null;
+  const id = freeId(
+    name,
+    plan.offers.map((offer) => offer.id),
+  );
+  const markets = new Set(plan.zones.filter((zone) => zones.includes(zone.id)).map(({ market }) => market));
+  const currencies = plan.markets.filter((market) => markets.has(market.id)).flatMap((market) => market.currencies);
+  const step: Step = {
+    id: "step-1",
+    position: 10,
+    trigger: {
+      kind: "goal",
+      goal: { at: { byCurrency: Object.fromEntries(currencies.map((code) => [code, "50"])) }, edge: "from" },
+    },
+    reward: { kind: "free", options: [option.id] },
+    wording: {},
+  };
+  return {
+    id,
+    position: lastPosition(plan.offers),
+    name,
+    on: false,
+    zones: [...zones],
+    counts: { kind: "value", basis: BASIS },
+    stacking: { kind: "alone" },
+    steps: [step],
+  };
+}
+
+/** One more step above the others: half as much again where the highest goal is a spend. */
+export function nextStep(offer: Offer, options: readonly string[]): Step {
+  const id = freeId(
+    `step-${offer.steps.length + 1}`,
+    offer.steps.map((step) => step.id),
+  );
+  const top = [...offer.steps].sort((a, b) => b.position - a.position)[0];
+  const trigger = top && "goal" in top.trigger ? top.trigger : null;
+  return {
+    id,
+    position: lastPosition(offer.steps),
+    trigger: trigger ? { kind: "goal", goal: trigger.goal } : { kind: "nothing" },
+    reward: { kind: "free", options: [...options] },
+    wording: {},
+  };
+}
+
+/** A reward of another kind that keeps its options, limit and amount where it can. */
+export function rewardOfKind(reward: Reward, kind: Reward["kind"], options: readonly string[]): Reward {
+  const kept = "options" in reward && reward.options.length > 0 ? reward.options : [...options];
+  const on = {
+    options: kept,
+    ...("limit" in reward && reward.limit ? { limit: reward.limit } : {}),
+    ...("covers" in reward && reward.covers ? { covers: reward.covers } : {}),
+  };
+  const amount = "amount" in reward ? reward.amount : { byCurrency: {} };
+  const percent = "percent" in reward ? reward.percent : "10";
+  switch (kind) {
+    case "free":
+      return { kind, ...on };
+    case "flat-price":
+    case "money-off":
+    case "allowance":
+      return { kind, ...on, amount };
+    case "percent-off":
+      return { kind, ...on, percent };
+    case "option-price":
+      return { kind, ...on, of: options.find((id) => !kept.includes(id)) ?? kept[0] ?? "" };
+    case "gift":
+      return { kind, sku: "gift", quantity: 1 };
+    case "order-percent-off":
+      return { kind, percent };
+    case "order-money-off":
+      return { kind, amount };
+  }
+}

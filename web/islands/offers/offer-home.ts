@@ -1,0 +1,12 @@
+import type { Offer } from "../../../core/offers/offer.ts";
+import type { Market } from "../../../core/places/market.ts";
+import { byPosition } from "../../../core/plan/atoms.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+
+/** The market an offer is read in: the standpoint's where the offer holds there, else the first it holds in. */
+export function homeOf(plan: Plan, offer: Offer, standpoint: Market | null): Market | undefined {
+  const holdsIn = (market: string) =>
+    plan.zones.some((zone) => zone.market === market && offer.zones.includes(zone.id));
+  const own = [...plan.markets].filter(({ id }) => holdsIn(id)).sort(byPosition);
+  return own.find(({ id }) => id === standpoint?.id) ?? own[0] ?? standpoint ?? plan.markets[0];
+}
