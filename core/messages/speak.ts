@@ -16,6 +16,8 @@ export type Saying = {
   readonly remaining: number | null;
   readonly percent: number;
   readonly reward: string;
+  /** The first option the reward is given on; empty for one on the order. */
+  readonly option: string;
   /** When the offer ends, as a moment in UTC milliseconds; null: it does not. */
   readonly deadline: number | null;
   readonly timeZone: string;
@@ -38,6 +40,7 @@ export function speak(saying: Saying, currency: string): string {
     remaining: figure(saying.remaining, "exact"),
     percent: saying.percent,
     reward: saying.reward,
+    option: saying.option,
     deadline: saying.deadline === null ? "" : deadlineText(saying.deadline, saying),
     place: saying.place,
   });

@@ -2,7 +2,7 @@ import { type MessageFormatElement, parse, TYPE } from "@formatjs/icu-messagefor
 import type { Problem } from "../plan/problem.ts";
 import { STATES_SAID, type StateSaid } from "./states.ts";
 
-const ALWAYS = ["goal", "reward", "deadline", "place"] as const;
+const ALWAYS = ["goal", "reward", "option", "deadline", "place"] as const;
 const COUNTED = [...ALWAYS, "counted", "remaining", "percent"] as const;
 
 /**
@@ -59,7 +59,8 @@ export function wordingProblems(text: string, allowed: readonly string[], path: 
     }));
 }
 
-function variablesIn(elements: readonly MessageFormatElement[]): string[] {
+/** The placeholders of a message, each as often as it is there. */
+export function variablesIn(elements: readonly MessageFormatElement[]): string[] {
   return elements.flatMap((element): string[] => {
     switch (element.type) {
       case TYPE.literal:
@@ -73,5 +74,45 @@ function variablesIn(elements: readonly MessageFormatElement[]): string[] {
       default:
         return [element.value];
     }
+  });
+}
+
+/** A message's placeholders by name, or undefined when it cannot be read. */
+export function placeholdersOf(text: string): ReadonlySet<string> | undefined {
+  try {
+    return new Set(variablesIn(parse(text, { requiresOtherClause: true, ignoreTag: true })));
+  } catch {
+    return undefined;
+  }
+}
+
+/** The plural forms that a language has and a message leaves to `other`, by placeholder. Exact cases stand for theirs. */
+export function missingPlurals(text: string, locale: string): { placeholder: string; forms: string[] }[] {
+  let elements: MessageFormatElement[];
+  try {
+    elements = parse(text, { requiresOtherClause: true, ignoreTag: true });
+  } catch {
+    return [];
+  }
+  return pluralsIn(elements).flatMap(({ value, options, pluralType }) => {
+    const rules = new Intl.PluralRules(locale, { type: pluralType ?? "cardinal" });
+    const exact = Object.keys(options).flatMap((key) =>
+      key.startsWith("=") ? [rules.select(Number(key.slice(1)))] : [],
+    );
+    const forms = rules
+      .resolvedOptions()
+      .pluralCategories.filter((form) => !(form in options) && !exact.includes(form));
+    return forms.length > 0 ? [{ placeholder: value, forms }] : [];
+  });
+}
+
+type PluralPart = Extract<MessageFormatElement, { type: TYPE.plural }>;
+
+function pluralsIn(elements: readonly MessageFormatElement[]): PluralPart[] {
+  return elements.flatMap((element): PluralPart[] => {
+    if (element.type === TYPE.tag) return pluralsIn(element.children);
+    if (element.type !== TYPE.plural && element.type !== TYPE.select) return [];
+    const inner = Object.values(element.options).flatMap((option) => pluralsIn(option.value));
+    return element.type === TYPE.plural ? [element, ...inner] : inner;
   });
 }

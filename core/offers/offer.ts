@@ -2,27 +2,10 @@ import { type Static, Type } from "@sinclair/typebox";
 import { ConditionRef } from "../conditions/condition.ts";
 import { Edge } from "../measures/edge.ts";
 import { LadderMeasure, Mark } from "../measures/measure-spec.ts";
-import { STATES_SAID, SURFACES } from "../messages/states.ts";
-import { ByLocale, byKind, closed, Id, Percent, Position } from "../plan/atoms.ts";
+import { StepWording } from "../messages/step-wording.ts";
+import { byKind, closed, Id, Percent, Position } from "../plan/atoms.ts";
 import { Local } from "../time/local.ts";
 import { Reward } from "./reward.ts";
-
-const stateTexts = Object.fromEntries(STATES_SAID.map((state) => [state, Type.Optional(ByLocale)]));
-const ByState = Type.Unsafe<{ [State in (typeof STATES_SAID)[number]]?: Static<typeof ByLocale> }>(
-  Type.Object(stateTexts, closed),
-);
-const BySurface = Type.Unsafe<{ [Surface in (typeof SURFACES)[number]]?: Static<typeof ByState> }>(
-  Type.Object(Object.fromEntries(SURFACES.map((surface) => [surface, Type.Optional(ByState)])), closed),
-);
-
-/** What shoppers read about one step in each state, and where one surface needs a text of its own. */
-const StepWording = Type.Unsafe<Static<typeof ByState> & { on?: Static<typeof BySurface> }>(
-  Type.Object(
-    { ...stateTexts, on: Type.Optional(BySurface) },
-    { ...closed, title: "StepWording", description: "ICU MessageFormat" },
-  ),
-);
-export type StepWording = Static<typeof StepWording>;
 
 export const Goal = Type.Object({ at: Mark, edge: Edge }, { ...closed, title: "Goal" });
 export type Goal = Static<typeof Goal>;

@@ -1,12 +1,14 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { type Saved, SavedCondition } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
+import { Display } from "../messages/display.ts";
+import { StepWording } from "../messages/step-wording.ts";
 import { Amount } from "../money/amount.ts";
 import { type Rates, RateTable, ratesInForce } from "../money/rates.ts";
 import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
-import { byKindOf, closed, Id } from "./atoms.ts";
+import { byKindOf, closed, Id, Locale } from "./atoms.ts";
 
 export const FORMAT = 1;
 
@@ -28,6 +30,12 @@ export const Store = Type.Object(
     chosenAtFirst: ChosenAtFirst,
     /** Whether an option that was just made cheaper by an offer is chosen instead. */
     choosesEarned: Type.Optional(Type.Boolean()),
+    wording: Type.Optional({ ...StepWording, description: "What is said where a step has no text of its own" }),
+    display: Type.Optional(Display),
+    sourceLanguage: Type.Optional({
+      ...Locale,
+      description: "The language texts are translated from; en unless given",
+    }),
     shipsFrom: Type.Optional({ ...Id, description: "The location goods are shipped from" }),
   },
   { ...closed, title: "Store" },

@@ -7,11 +7,12 @@ import type { DeliveryOption } from "../delivery/option.ts";
 import { promiseProblems } from "../delivery/promise.ts";
 import { markProblems } from "../measures/measure-spec.ts";
 import { SURFACES } from "../messages/states.ts";
+import type { StepWording } from "../messages/step-wording.ts";
 import { OPTION_VARIABLES, STEP_VARIABLES, stateTexts, wordingProblems } from "../messages/wording.ts";
 import { type Amount, type AmountContext, amountProblems } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
 import { type Rates, rateTableProblems } from "../money/rates.ts";
-import { goalOf, type Offer, type StepWording } from "../offers/offer.ts";
+import { goalOf, type Offer } from "../offers/offer.ts";
 import { isOnOrder, rewardOptions, rewardProblems } from "../offers/reward.ts";
 import { destinationProblems } from "../places/destination.ts";
 import { locationProblems } from "../places/location.ts";
@@ -56,6 +57,7 @@ export function planProblems(plan: Plan): Problem[] {
     ...(chosenAtFirst.rule === "fastest-under"
       ? amountProblems(chosenAtFirst.price, "/store/chosenAtFirst/price", known)
       : []),
+    ...(plan.store.wording ? stepWordingProblems(plan.store.wording, "/store/wording") : []),
     ...plan.markets.flatMap((market, i) => marketProblems(market, `/markets/${i}`)),
     ...(plan.locations ?? []).flatMap((location, i) => [
       ...timeZoneProblems(location.timeZone, `/locations/${i}/timeZone`),
@@ -158,7 +160,7 @@ function offerProblems(offer: Offer, path: string, known: Known): Problem[] {
   ];
 }
 
-function stepWordingProblems({ on, ...everywhere }: StepWording, path: string): Problem[] {
+function stepWordingProblems({ on, translatedFrom: _, ...everywhere }: StepWording, path: string): Problem[] {
   const texts = [
     ...stateTexts(everywhere, path),
     ...SURFACES.flatMap((surface) => stateTexts(on?.[surface] ?? {}, `${path}/on/${surface}`)),

@@ -1,10 +1,10 @@
 import { pickText } from "../messages/locale.ts";
 import { type Saying, speak } from "../messages/speak.ts";
 import { type StateSaid, type StepState, SURFACES, type Surface } from "../messages/states.ts";
+import type { StepWording } from "../messages/step-wording.ts";
 import { amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
-import type { StepWording } from "../offers/offer.ts";
-import type { Reward } from "../offers/reward.ts";
+import { type Reward, rewardOptions } from "../offers/reward.ts";
 import { inTime } from "./outcome.ts";
 import type { Progress, QuotedMessage, StepProgress } from "./quote.ts";
 import type { QuoteRequest } from "./request.ts";
@@ -101,33 +101,54 @@ function sayings(
 ): QuotedMessage[] {
   const locale = localeOf(request, tariff);
   return SURFACES.flatMap((surface) => {
-    const texts = textsFor(step.step.wording, surface, states);
+    const texts = textsFor(step.step.wording, tariff.store.wording, surface, states);
     const picked = texts && pickText(texts, locale, tariff.market.languages);
     if (!picked) return [];
-    const saying: Saying = {
-      ...picked,
-      offer: offer.id,
-      step: step.step.id,
-      state,
-      measure: offer.offer.counts.kind,
-      goal: step.goal?.at ?? null,
-      counted: shown?.counted ?? null,
-      remaining: shown?.remaining ?? null,
-      percent: shown?.percent ?? 0,
-      reward: rewardText(step.step.reward, tariff, picked.locale),
-      deadline: deadlineOf(offer, request),
-      timeZone: tariff.market.timeZone,
-      place: tariff.zone.name,
-    };
+    const saying = sayingOf(tariff, offer, step, picked, state, shown, Date.parse(request.at));
     return [{ surface, offer: offer.id, step: step.step.id, state, text: speak(saying, tariff.currency) }];
   });
 }
 
-export function textsFor(wording: StepWording, surface: Surface, states: readonly StateSaid[]) {
-  const own = wording.on?.[surface];
-  for (const state of states) {
-    const texts = own?.[state] ?? wording[state];
-    if (texts) return texts;
+/** A text with everything it may mention, for one step as it stands. */
+export function sayingOf(
+  tariff: Tariff,
+  offer: TariffOffer,
+  step: TariffStep,
+  picked: { readonly text: string; readonly locale: string },
+  state: StepState,
+  shown: Pick<Progress, "counted" | "remaining" | "percent"> | null,
+  at: number,
+): Saying {
+  return {
+    ...picked,
+    offer: offer.id,
+    step: step.step.id,
+    state,
+    measure: offer.offer.counts.kind,
+    goal: step.goal?.at ?? null,
+    counted: shown?.counted ?? null,
+    remaining: shown?.remaining ?? null,
+    percent: shown?.percent ?? 0,
+    reward: rewardText(step.step.reward, tariff, picked.locale),
+    option: optionText(step.step.reward, tariff, picked.locale),
+    deadline: deadlineOf(offer, at),
+    timeZone: tariff.market.timeZone,
+    place: tariff.zone.name,
+  };
+}
+
+/** A step's own text for a surface and state, else what the whole plan says there. */
+export function textsFor(
+  own: StepWording,
+  otherwise: StepWording | undefined,
+  surface: Surface,
+  states: readonly StateSaid[],
+) {
+  for (const wording of [own, otherwise]) {
+    for (const state of states) {
+      const texts = wording?.on?.[surface]?.[state] ?? wording?.[state];
+      if (texts) return texts;
+    }
   }
   return undefined;
 }
@@ -153,9 +174,16 @@ function rewardText(reward: Reward, tariff: Tariff, locale: string): string {
   }
 }
 
+/** The first option a reward is given on, by the name the shopper knows it by; one with figures in it goes without. */
+function optionText(reward: Reward, tariff: Tariff, locale: string): string {
+  const [first] = rewardOptions(reward);
+  const name = tariff.options.find(({ id }) => id === first)?.option.name;
+  const text = name && pickText(name, locale, tariff.market.languages)?.text;
+  return text && !text.includes("{") ? text : "";
+}
+
 /** The end of the stretch of an offer's schedule that is now; null when there is none. */
-function deadlineOf({ schedule }: TariffOffer, request: QuoteRequest): number | null {
-  const at = Date.parse(request.at);
+function deadlineOf({ schedule }: TariffOffer, at: number): number | null {
   const stretch = schedule?.find(([start, end]) => start <= at && at < end);
   return stretch && Number.isFinite(stretch[1]) ? stretch[1] : null;
 }

@@ -31,11 +31,11 @@ export function messageStretches(
       const ladder = entries.filter((other) => other.offer === entry.offer);
       const step = offer?.steps.find(({ id }) => id === entry.step);
       const states = statesSaid(entry.state, ladder, ladder.indexOf(entry), 0, offer?.nearlyThere);
-      const wording = step && textsFor(step.wording, "cart", states);
+      const wording = step && textsFor(step.wording, plan.store.wording, "cart", states);
       const text = wording && pickText(wording, locale, languages);
       if (!text) return [];
       const goal = entry.goal === null ? "" : measured(entry.measure, entry.goal, climb.currency, text.locale, "short");
-      const open = { counted: "…", remaining: "…", percent: "…", reward: "…", deadline: "…", place: "…" };
+      const open = { counted: "…", remaining: "…", percent: "…", reward: "…", option: "…", deadline: "…", place: "…" };
       return [speakValues(text, { goal, ...open })];
     });
     stretches.push({ from, to, texts, gained: messages.filter(({ state }) => state === "reached").length, key });

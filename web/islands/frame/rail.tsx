@@ -2,6 +2,7 @@ const SECTIONS = [
   { id: "places", name: "Places" },
   { id: "delivery", name: "Delivery" },
   { id: "offers", name: "Offers" },
+  { id: "wording", name: "Wording" },
   { id: "release", name: "Release" },
 ] as const;
 

@@ -1,17 +1,13 @@
 import { keepPreviousData, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
 import { PanelRightClose, PanelRightOpen } from "lucide-react";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
 import { cartAt } from "../../../core/climb/cart-at.ts";
 import type { Calendars } from "../../../core/places/location.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { quote } from "../../../core/quote/quote.ts";
-import { DeliveryView } from "../delivery/delivery-view.tsx";
-import { OffersView } from "../offers/offers-view.tsx";
-import { PlacesView } from "../places/places-view.tsx";
-import { ReleaseView } from "../release/release-view.tsx";
+import { type Progress, quote } from "../../../core/quote/quote.ts";
 import { ShopperView } from "../shopper/shopper-view.tsx";
 import { api } from "../state/api.ts";
 import {
@@ -33,6 +29,19 @@ import { SaveMark } from "./save-mark.tsx";
 import { StandpointSentence } from "./standpoint-sentence.tsx";
 import { StartAPlan } from "./start-a-plan.tsx";
 
+// Each page loads its own section only.
+const DeliveryView = lazy(() =>
+  import("../delivery/delivery-view.tsx").then((module) => ({ default: module.DeliveryView })),
+);
+const OffersView = lazy(() => import("../offers/offers-view.tsx").then((module) => ({ default: module.OffersView })));
+const PlacesView = lazy(() => import("../places/places-view.tsx").then((module) => ({ default: module.PlacesView })));
+const ReleaseView = lazy(() =>
+  import("../release/release-view.tsx").then((module) => ({ default: module.ReleaseView })),
+);
+const WordingView = lazy(() =>
+  import("../wording/wording-view.tsx").then((module) => ({ default: module.WordingView })),
+);
+
 const client = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false, retry: 5 } } });
 
 /** The whole app around one section: standpoint above, rail on the left, work in the middle, Shopper view on the right. */
@@ -45,6 +54,7 @@ export function Workbench({ section }: { section: Section }) {
 }
 
 const NO_CART: ShownCart = { sample: null, lines: [] };
+const NO_PROGRESS: readonly Progress[] = [];
 const NO_OFFERS: Plan["offers"] = [];
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
@@ -155,23 +165,32 @@ function Frame({ section }: { section: Section }) {
             </p>
           )}
           {state.draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}
-          {plan && section === "places" && <PlacesView state={state} zones={zones} />}
-          {(plan || !state.draft) && section === "offers" && (
-            <OffersView
-              state={state}
-              market={market}
-              request={sampleRequest}
-              requestAt={requestAt}
-              quote={result && "quote" in result ? result.quote : null}
-              cartValue={cursor ?? cartValue}
-              productName={(sku) => products.get(sku)?.name ?? sku}
-              onCursor={setCursor}
-            />
-          )}
-          {(plan || !state.draft) && section === "delivery" && (
-            <DeliveryView state={state} market={market} zones={zones} request={request} />
-          )}
-          {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
+          <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+            {plan && section === "places" && <PlacesView state={state} zones={zones} />}
+            {(plan || !state.draft) && section === "offers" && (
+              <OffersView
+                state={state}
+                market={market}
+                request={sampleRequest}
+                requestAt={requestAt}
+                quote={result && "quote" in result ? result.quote : null}
+                cartValue={cursor ?? cartValue}
+                productName={(sku) => products.get(sku)?.name ?? sku}
+                onCursor={setCursor}
+              />
+            )}
+            {(plan || !state.draft) && section === "delivery" && (
+              <DeliveryView state={state} market={market} zones={zones} request={request} />
+            )}
+            {plan && section === "wording" && (
+              <WordingView
+                state={state}
+                request={request}
+                progress={result && "quote" in result ? result.quote.progress : NO_PROGRESS}
+              />
+            )}
+            {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
+          </Suspense>
         </main>
         {shopperOpen && looked && plan && (
           <ShopperView

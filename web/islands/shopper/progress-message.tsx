@@ -1,37 +1,59 @@
+import { X } from "lucide-react";
+import { useState } from "react";
+import { type Display, PLAIN_DISPLAY } from "../../../core/messages/display.ts";
+import type { Surface } from "../../../core/messages/states.ts";
 import type { Quote } from "../../../core/quote/quote.ts";
+import { ProgressDisplay } from "./progress-display.tsx";
+import { shopWord } from "./shop-words.ts";
+
+type Props = { quote: Quote; surface: Surface; display: Display | undefined; locale: string };
 
 /** What the shopper reads about each offer, with how far along the ladder they are. Silent where nothing can be promised. */
-export function ProgressMessage({ quote, surface }: { quote: Quote; surface: "cart" | "checkout" }) {
-  const offers = [...new Set(quote.messages.map(({ offer }) => offer))];
+export function ProgressMessage({ quote, surface, display = PLAIN_DISPLAY, locale }: Props) {
+  const [closed, setClosed] = useState<readonly string[]>([]);
+  const speaking = [...new Set(quote.messages.map(({ offer }) => offer))].filter((offer) => !closed.includes(offer));
+  const offers = display.several === "nearest" ? nearest(quote, speaking) : speaking;
   return (
     <>
       {offers.map((offer) => {
         const messages = quote.messages.filter((message) => message.offer === offer && message.surface === surface);
         const ladder = quote.progress.filter((step) => step.offer === offer);
-        const next = ladder.find(({ remaining }) => remaining !== null);
-        const percent = next?.percent ?? (ladder.every(({ reached }) => reached) ? 100 : null);
+        const shows = messages.length > 0 && ladder.some(({ remaining, reached }) => remaining !== null || reached);
         return (
-          <div key={offer} className="mb-3" data-message={messages.map(({ state }) => state).join(" ")}>
+          <div key={offer} className="relative mb-3" data-message={messages.map(({ state }) => state).join(" ")}>
+            {display.closable && messages.length > 0 && (
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs btn-square absolute end-0 top-0"
+                onClick={() => setClosed([...closed, offer])}
+              >
+                <X size={14} aria-hidden />
+                <span className="sr-only">{shopWord("close", locale)}</span>
+              </button>
+            )}
             {messages.map(({ state, text }) => (
               <p
                 key={`${state} ${text}`}
                 aria-live="polite"
-                className={`text-[15px] font-semibold ${state === "reached" ? "text-primary" : ""}`}
+                className={`text-[15px] font-semibold ${display.closable ? "pe-7" : ""} ${state === "reached" ? "text-primary" : ""}`}
               >
                 {text}
               </p>
             ))}
-            {percent !== null && (
-              <progress
-                className="mt-2 block h-1.5 w-full appearance-none [&::-webkit-progress-bar]:bg-base-300 [&::-webkit-progress-value]:bg-primary"
-                aria-label={messages.map(({ text }) => text).join(", ")}
-                max={100}
-                value={percent}
-              />
+            {shows && (
+              <ProgressDisplay display={display} ladder={ladder} label={messages.map(({ text }) => text).join(", ")} />
             )}
           </div>
         );
       })}
     </>
   );
+}
+
+/** The offer that is furthest along and still open, else the first that says something. */
+function nearest(quote: Quote, offers: readonly string[]): string[] {
+  const open = quote.progress.filter(({ offer, remaining }) => remaining !== null && offers.includes(offer));
+  const [best] = [...open].sort((a, b) => b.percent - a.percent);
+  const chosen = best?.offer ?? offers[0];
+  return chosen === undefined ? [] : [chosen];
 }

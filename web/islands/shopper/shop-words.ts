@@ -22,6 +22,8 @@ const WORDS = {
     "delivery-window": "delivery window",
     code: "Code",
     useCode: "Use it",
+    close: "Close",
+    front: "Any page of the shop, before the cart",
     dropCode: "Take {code} away",
   },
   pt: {
@@ -46,6 +48,8 @@ const WORDS = {
     "delivery-window": "hora de entrega",
     code: "Código",
     useCode: "Usar",
+    close: "Fechar",
+    front: "Qualquer página da loja, antes do carrinho",
     dropCode: "Retirar {code}",
   },
   ja: {
@@ -70,6 +74,8 @@ const WORDS = {
     "delivery-window": "配達時間帯",
     code: "コード",
     useCode: "使う",
+    close: "閉じる",
+    front: "カートの前の、店のどのページでも",
     dropCode: "{code}を外す",
   },
   ar: {
@@ -94,6 +100,8 @@ const WORDS = {
     "delivery-window": "وقت التوصيل",
     code: "الرمز",
     useCode: "استخدام",
+    close: "إغلاق",
+    front: "أي صفحة في المتجر قبل السلة",
     dropCode: "إزالة {code}",
   },
 } as const;

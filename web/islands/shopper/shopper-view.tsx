@@ -22,6 +22,10 @@ import { ProductFinder } from "./product-finder.tsx";
 import { ProgressMessage } from "./progress-message.tsx";
 import { shopWord } from "./shop-words.ts";
 
+const PAGES = { banner: "Front", cart: "Cart", checkout: "Checkout" } as const;
+type ShopPageName = keyof typeof PAGES;
+const PAGE_NAMES: readonly ShopPageName[] = ["banner", "cart", "checkout"];
+
 type Props = {
   /** The plan as it is; `compiled` has offers switched off for the look. */
   plan: Plan;
@@ -49,7 +53,7 @@ type Props = {
 /** The cart and the checkout as the shopper of the standpoint sees them now. */
 export function ShopperView(props: Props) {
   const { request, result, carts, problem, cart, cursor, onCart, onLeaveCursor } = props;
-  const [page, setPage] = useState<"cart" | "checkout">("cart");
+  const [page, setPage] = useState<ShopPageName>("cart");
   const [wide, setWide] = useStored("summant.shopper-wide", false, (value) => typeof value === "boolean");
   const asked = [
     ...new Set(carrierQuestions(props.compiled, { ...request, carriers: [] }).map(({ carrier }) => carrier)),
@@ -68,9 +72,9 @@ export function ShopperView(props: Props) {
       aria-label="Shopper view"
       className={`${wide ? "w-[620px]" : "w-[340px]"} flex shrink-0 flex-col border-l border-base-300 bg-base-200 p-3.5 max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-6.5rem)] max-[900px]:shadow-xl`}
     >
-      <div className="mb-2.5 flex items-center gap-3">
+      <div className="mb-2.5 flex flex-wrap items-center gap-x-3 gap-y-1">
         <div role="tablist" aria-label="Page of the shop" className="flex gap-4">
-          {(["cart", "checkout"] as const).map((name) => (
+          {PAGE_NAMES.map((name) => (
             <button
               key={name}
               type="button"
@@ -83,12 +87,13 @@ export function ShopperView(props: Props) {
               onClick={() => setPage(name)}
               onKeyDown={(event) => {
                 if (event.key !== "ArrowLeft" && event.key !== "ArrowRight") return;
-                const other = name === "cart" ? "checkout" : "cart";
+                const step = event.key === "ArrowRight" ? 1 : PAGE_NAMES.length - 1;
+                const other = PAGE_NAMES[(PAGE_NAMES.indexOf(name) + step) % PAGE_NAMES.length] ?? name;
                 setPage(other);
                 document.getElementById(`tab-${other}`)?.focus();
               }}
             >
-              {name === "cart" ? "Cart" : "Checkout"}
+              {PAGES[name]}
             </button>
           ))}
         </div>
@@ -104,7 +109,7 @@ export function ShopperView(props: Props) {
         <label className="flex items-center gap-1 text-[13px] text-quiet">
           <span className="sr-only">Sample</span>
           <select
-            className="max-w-30 cursor-pointer bg-transparent font-medium text-base-content"
+            className="max-w-28 cursor-pointer bg-transparent font-medium text-base-content"
             value={cart.sample ?? ""}
             onChange={(event) => {
               const chosen = carts.find(({ id }) => id === event.target.value);
@@ -156,7 +161,7 @@ export function ShopperView(props: Props) {
   );
 }
 
-function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
+function ShopPage(props: Props & { quote: Quote; page: ShopPageName }) {
   const { quote, request, products, cart, cursor, locale, placeName, page, onCart } = props;
   const { lines } = request.cart;
   const money = (minor: number) => formatMoney(minor, quote.currency, locale);
@@ -164,9 +169,17 @@ function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
     sku === FILLER_SKU ? shopWord("otherGoods", locale) : (products.get(sku)?.name ?? sku);
   const chosen = quote.options.find((option) => option.chosen);
   const { totals } = quote;
+  const { display } = props.plan.store;
+  const progress = <ProgressMessage quote={quote} surface={page} display={display} locale={locale} />;
   return (
     <>
-      <ProgressMessage quote={quote} surface={page} />
+      {page === "banner" && (
+        <>
+          {progress}
+          <p className="mt-2 text-[13px] text-quiet">{shopWord("front", locale)}</p>
+        </>
+      )}
+      {page !== "banner" && display?.position !== "below" && progress}
       {page === "cart" && (
         <CartLines
           lines={lines.map((line) => ({ ...line, name: nameOf(line.sku) }))}
@@ -185,7 +198,8 @@ function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
           }
         />
       )}
-      {cursor === null && (
+      {page !== "banner" && display?.position === "below" && progress}
+      {page !== "banner" && cursor === null && (
         <CodeField codes={cart.codes ?? []} locale={locale} onCodes={(codes) => onCart({ ...cart, codes })} />
       )}
       {page === "checkout" && lines.length > 0 && (
@@ -200,7 +214,7 @@ function ShopPage(props: Props & { quote: Quote; page: "cart" | "checkout" }) {
           )}
         </dl>
       )}
-      {quote.zone === null && !quote.zonesPossible ? (
+      {page === "banner" ? null : quote.zone === null && !quote.zonesPossible ? (
         <p className="mt-3 text-warning">{shopWord("notServed", locale, { place: placeName })}</p>
       ) : (
         <DeliveryChoice
