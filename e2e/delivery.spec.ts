@@ -57,7 +57,7 @@ test("handling, a surcharge under a condition and cases in order are charged as 
 
   await editor.getByLabel("The charge is").first().selectOption("conditional");
   await editor.getByRole("button", { name: "Add a case in front" }).click();
-  const cases = editor.getByRole("list").filter({ hasText: "If the cart holds more than 8 items" });
+  const cases = editor.getByRole("list").filter({ hasText: "Otherwise" });
   await expect(cases).toContainText("Otherwise");
   await editor.getByText("Change case 1").click();
   await cases.locator("summary", { hasText: "the cart holds more than 8 items" }).click();

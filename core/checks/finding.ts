@@ -1,4 +1,5 @@
-import type { EntityKind } from "../plan/entities.ts";
+import type { Change, EntityKind } from "../plan/entities.ts";
+import type { Accepted } from "../plan/plan.ts";
 import type { QuoteRequest } from "../quote/request.ts";
 
 /** How bad it is: shoppers are charged or told something wrong; they may be; it is worth a look. */
@@ -6,7 +7,7 @@ export type Severity = "wrong" | "risky" | "odd";
 
 /** Something a check has found wrong or risky in a plan. */
 export type Finding = {
-  /** Of the check that found it, such as `goal-out-of-reach`. */
+  /** Of the check that found it, such as `goal-met-by-one-product`. */
   readonly code: string;
   readonly severity: Severity;
   /** What is the matter, in English for the people who make the plan. */
@@ -15,4 +16,23 @@ export type Finding = {
   readonly at: { readonly kind: EntityKind; readonly id: string; readonly path: string };
   /** A cart and standpoint that shows it. */
   readonly witness: QuoteRequest | null;
+  /** What would mend it, where that is safe. */
+  readonly fix?: { readonly words: string; readonly changes: readonly Change[] };
 };
+
+/** The same text for the same cause: what was found, where, and in which words. */
+export function causeOf({ code, at, sentence }: Finding): string {
+  const text = JSON.stringify([code, at, sentence]);
+  // FNV-1a over two seeds: enough to tell causes apart, and the same everywhere.
+  const hash = (seed: number) => {
+    let value = seed;
+    for (let i = 0; i < text.length; i += 1) value = Math.imul(value ^ text.charCodeAt(i), 16_777_619) >>> 0;
+    return value.toString(16).padStart(8, "0");
+  };
+  return hash(2_166_136_261) + hash(3_735_928_559);
+}
+
+/** The reason a finding was accepted for, while its cause is still the same. */
+export const acceptedReason = (finding: Finding, accepted: readonly Accepted[]): string | undefined =>
+  accepted.find(({ code, id, cause }) => code === finding.code && id === finding.at.id && cause === causeOf(finding))
+    ?.reason;

@@ -17,6 +17,9 @@ export type Entity =
   | { kind: "rates"; id: string; body: RateTable }
   | { kind: "condition"; id: string; body: SavedCondition };
 
+/** An entity as it shall be; without a body it shall be gone. */
+export type Change = Entity | { kind: Entity["kind"]; id: string; body: null };
+
 export type EntityKind = Entity["kind"];
 export type StoredEntity = Entity & { revision: number };
 export const STORE_ID = "store";

@@ -23,6 +23,19 @@ const ChosenAtFirst = byKindOf(
   "ChosenAtFirst",
 );
 
+/** A finding that somebody has looked at and let be; it comes back when its cause is another. */
+export const Accepted = Type.Object(
+  {
+    code: Id,
+    kind: Type.String({ maxLength: 16 }),
+    id: Id,
+    cause: Type.String({ maxLength: 32, description: "A fingerprint of what was found" }),
+    reason: Type.String({ minLength: 1, maxLength: 500 }),
+  },
+  { ...closed, title: "Accepted" },
+);
+export type Accepted = Static<typeof Accepted>;
+
 /** Store-wide settings. */
 export const Store = Type.Object(
   {
@@ -36,6 +49,7 @@ export const Store = Type.Object(
       ...Locale,
       description: "The language texts are translated from; en unless given",
     }),
+    accepted: Type.Optional(Type.Array(Accepted, { maxItems: 1000, description: "Findings looked at and let be" })),
     shipsFrom: Type.Optional({ ...Id, description: "The location goods are shipped from" }),
   },
   { ...closed, title: "Store" },

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { Market } from "../../../core/places/market.ts";
-import { type Entity, entityKey, planOf } from "../../../core/plan/entities.ts";
+import { type Change, type Entity, entityKey, planOf } from "../../../core/plan/entities.ts";
 import { ApiError, api } from "../state/api.ts";
-import type { Change, DraftState } from "../state/draft-store.ts";
+import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { EntityChange } from "./entity-change.tsx";
 

@@ -1,12 +1,9 @@
 import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
-import { type Entity, type EntityKind, entityKey, planOf, type StoredEntity } from "../../../core/plan/entities.ts";
+import { type Change, type Entity, type EntityKind, entityKey, planOf, type StoredEntity } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
 import { ApiError, api } from "./api.ts";
-
-/** An entity as it shall be; without a body it shall be gone. */
-export type Change = Entity | { kind: EntityKind; id: string; body: null };
 
 /** A change made here, and the revision it was made on; 0 for what was not there. */
 type Edit = { change: Change; seen: number };

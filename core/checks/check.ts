@@ -1,0 +1,92 @@
+import type { Condition } from "../conditions/condition.ts";
+import { pickText } from "../messages/locale.ts";
+import type { AmountContext } from "../money/amount.ts";
+import { formatMoney } from "../money/format.ts";
+import type { Offer } from "../offers/offer.ts";
+import type { CompiledPlan } from "../plan/compile.ts";
+import { type Plan, ratesOf } from "../plan/plan.ts";
+import type { Destination, QuoteRequest } from "../quote/request.ts";
+import type { Finding, Severity } from "./finding.ts";
+import { decide, type Outlook, type World } from "./satisfy.ts";
+import { within, worldOf } from "./world.ts";
+
+/** A product as far as checks look at it; prices in minor units. */
+export type CheckedProduct = {
+  readonly sku: string;
+  readonly name: string;
+  readonly prices: Readonly<Record<string, number>>;
+  readonly categories: readonly string[];
+  readonly tags: readonly string[];
+  readonly parcelClass?: string;
+  /** Milligrams; null: not known. */
+  readonly weight: number | null;
+  readonly shipped: boolean;
+};
+
+/** What checks know besides the plan. */
+export type Surroundings = {
+  readonly at: number;
+  readonly placeName: (code: string) => string;
+  readonly products: readonly CheckedProduct[];
+  /** How often each offer has been used, by its id. */
+  readonly uses: Readonly<Record<string, number>>;
+};
+
+/** Everything a check can look at. */
+export class CheckContext {
+  readonly plan: Plan;
+  readonly compiled: CompiledPlan;
+  readonly around: Surroundings;
+  readonly world: World;
+  constructor(compiled: CompiledPlan, around: Surroundings) {
+    this.plan = compiled.plan;
+    this.compiled = compiled;
+    this.around = around;
+    this.world = worldOf(compiled, around.at);
+  }
+  worldIn(zones: readonly string[]): World {
+    return within(this.world, zones);
+  }
+  decide(zones: readonly string[], condition: Condition, wanted: boolean) {
+    return decide(this.worldIn(zones), condition, wanted);
+  }
+  zoneName = (id: string) => this.plan.zones.find((zone) => zone.id === id)?.name ?? id;
+  optionName = (id: string) =>
+    pickText(this.plan.options.find((option) => option.id === id)?.name ?? {}, "en", [])?.text ?? id;
+  money = (minor: number, currency: string) => formatMoney(minor, currency, "en", "short");
+  list = (words: readonly string[]) => new Intl.ListFormat("en", { type: "conjunction" }).format(words);
+  /** Markets and currencies that an offer or option is for. */
+  outlooksOf(zones: readonly string[]): Outlook[] {
+    return this.world.outlooks.filter(({ zone }) => zones.includes(zone.id));
+  }
+  amountContext({ market, currency }: Outlook): AmountContext {
+    return { market: market.id, currency, rates: ratesOf(this.plan) };
+  }
+  /** A plain cart of so much, at an address of a zone. */
+  request(outlook: Outlook, minor: number, more: Partial<QuoteRequest> = {}): QuoteRequest {
+    const destination: Destination = outlook.addresses[0] ?? {};
+    const lines =
+      minor > 0 ? [{ sku: "any", quantity: 1, unitPrice: minor, weight: { value: "100", unit: "g" as const } }] : [];
+    return {
+      at: new Date(this.around.at).toISOString(),
+      currency: outlook.currency,
+      destination,
+      cart: { lines },
+      ...more,
+    };
+  }
+}
+
+export type Found = Omit<Finding, "code" | "severity"> & { readonly severity?: Severity };
+
+/** One check: what it is called, how bad what it finds is, and how it finds it. */
+export type Check = {
+  readonly code: string;
+  readonly severity: Severity;
+  /** A plan is looked at; nothing is changed. */
+  readonly find: (context: CheckContext) => Iterable<Found>;
+};
+
+export const onOffer = (offer: Pick<Offer, "id">, path = "") => ({ kind: "offer" as const, id: offer.id, path });
+export const onOption = (option: { id: string }, path = "") => ({ kind: "option" as const, id: option.id, path });
+export const onZone = (id: string, path = "") => ({ kind: "zone" as const, id, path });

@@ -1,0 +1,113 @@
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { milligrams } from "../measures/quantity.ts";
+import { exponentOf } from "../money/currency.ts";
+import { rounded } from "../money/form.ts";
+import type { Plan } from "../plan/plan.ts";
+import { compiledPlan, quoteOf } from "../tests/compiled.ts";
+import { BREAKING, changed, edited, HEALTHY } from "../tests/plan-edits.ts";
+import type { CheckedProduct, Surroundings } from "./check.ts";
+import { acceptedReason, causeOf, type Finding } from "./finding.ts";
+import { CHECKS, runChecks } from "./run-checks.ts";
+
+const plan: Plan = JSON.parse(readFileSync("demo/plan.json", "utf8"));
+type FileProduct = {
+  sku: string;
+  name: string;
+  prices: Record<string, string>;
+  categories?: string[];
+  tags?: string[];
+  parcelClass?: string;
+  weight?: { value: string; unit: "g" };
+  delivery?: { kind: string };
+};
+const catalogue: FileProduct[] = JSON.parse(readFileSync("demo/catalogue.json", "utf8"));
+const products = catalogue.map(
+  ({ sku, name, prices, categories = [], tags = [], parcelClass, weight, delivery }): CheckedProduct => ({
+    sku,
+    name,
+    prices: Object.fromEntries(
+      Object.entries(prices).map(([code, text]) => [code, Math.round(Number(text) * 10 ** (exponentOf(code) ?? 2))]),
+    ),
+    categories,
+    tags,
+    ...(parcelClass ? { parcelClass } : {}),
+    weight: weight ? rounded(milligrams(weight)) : null,
+    shipped: delivery?.kind !== "nothing-to-ship",
+  }),
+);
+const around: Surroundings = { at: Date.UTC(2026, 10, 24, 12), placeName: (code) => code, products, uses: {} };
+
+function check(of: Plan, more: Partial<Surroundings> = {}): Finding[] {
+  return [...runChecks(compiledPlan(of), { ...around, ...more })].flatMap(({ findings }) => findings);
+}
+const placeOf = ({ code, at }: Finding) => `${code} ${at.kind}/${at.id}${at.path}`;
+const seen = new Set(check(plan).map(placeOf));
+/** What an edit has brought about. */
+const fresh = (of: Plan, more: Partial<Surroundings> = {}) =>
+  check(of, more).filter((finding) => !seen.has(placeOf(finding)));
+
+describe("findings", () => {
+  it("of the demo plan are a handful, and honest", () => {
+    const found = check(plan);
+    process.stdout.write(`${found.map(({ code, sentence }) => `${code}: ${sentence}`).join("\n")}\n`);
+    expect(found.length).toBeGreaterThan(2);
+    expect(found.length).toBeLessThan(13);
+  });
+
+  const caught: string[] = [];
+  it.each(BREAKING)("catch: $name", (one) => {
+    const found = fresh(edited(plan, one));
+    const codes = found.map(({ code }) => code);
+    if (one.caughtBy) expect(codes, JSON.stringify(found)).toContain(one.caughtBy);
+    caught.push(one.name);
+    for (const { witness, fix, code } of found) {
+      if (witness) expect(() => quoteOf(compiledPlan(edited(plan, one)), witness)).not.toThrow();
+      // A fix takes its finding away, and leaves a plan that holds together.
+      if (fix && code === one.caughtBy) {
+        const mended = changed(edited(plan, one), fix.changes);
+        expect(check(mended).length, code).toBeLessThan(check(edited(plan, one)).length);
+      }
+    }
+  });
+
+  it("catch at least 27 of the thirty", () => {
+    expect(caught.length).toBeGreaterThanOrEqual(27);
+    expect(BREAKING.filter(({ caughtBy }) => caughtBy !== null).length).toBeGreaterThanOrEqual(27);
+  });
+
+  it.each(HEALTHY)("let be: $name", (one) => {
+    expect(fresh(edited(plan, one))).toEqual([]);
+  });
+
+  it("know of products, uses and limits", () => {
+    const codes = (more: Partial<Surroundings>) => new Set(fresh(plan, more).map(({ code }) => code));
+    expect(codes({ uses: { newsletter: 2000 } })).toContain("limit-used-up");
+    expect(codes({ uses: { newsletter: 1999 } })).not.toContain("limit-used-up");
+    const [first] = products.filter(({ weight, categories }) => weight !== null && categories.includes("notebooks"));
+    const heavier = products.map((product) =>
+      product === first ? { ...product, weight: (product.weight ?? 0) * 5000 } : product,
+    );
+    expect(codes({ products: heavier })).toContain("weight-far-from-its-class");
+    const known = products.map((product) => ({ ...product, weight: product.weight ?? 1000 }));
+    const missing = (of: typeof products) =>
+      check(plan, { products: of }).filter(({ code }) => code === "weight-missing").length;
+    expect([missing(known), missing(products) > 0]).toEqual([0, true]);
+  });
+
+  it("stay accepted until their cause changes", () => {
+    const [finding] = check(plan);
+    if (!finding) throw new Error("nothing was found");
+    const accepted = [
+      { code: finding.code, kind: finding.at.kind, id: finding.at.id, cause: causeOf(finding), reason: "We know." },
+    ];
+    expect(acceptedReason(finding, accepted)).toBe("We know.");
+    expect(acceptedReason({ ...finding, sentence: `${finding.sentence} More.` }, accepted)).toBeUndefined();
+  });
+
+  it("come from checks with codes of their own, one after the other", () => {
+    expect(new Set(CHECKS.map(({ code }) => code)).size).toBe(CHECKS.length);
+    const steps = [...runChecks(compiledPlan(plan), around)];
+    expect(steps.map(({ done }) => done)).toEqual(CHECKS.map((_, i) => i + 1));
+  });
+});

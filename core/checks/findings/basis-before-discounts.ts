@@ -1,0 +1,32 @@
+import { type Check, onOffer } from "../check.ts";
+
+/** A goal that counts goods before discounts: shoppers reach it without paying as much. */
+export const basisBeforeDiscounts: Check = {
+  code: "basis-before-discounts",
+  severity: "odd",
+  *find({ plan }) {
+    for (const offer of plan.offers) {
+      if (!offer.on || offer.counts.kind !== "value") continue;
+      const { basis } = offer.counts;
+      if (basis.lineDiscounts === "in" && basis.orderDiscounts === "in") continue;
+      yield {
+        sentence: `“${offer.name}” counts goods before discounts: a shopper can reach its goal and pay less than it says.`,
+        at: onOffer(offer, "/counts/basis"),
+        witness: null,
+        fix: {
+          words: "Count what is left after discounts",
+          changes: [
+            {
+              kind: "offer",
+              id: offer.id,
+              body: {
+                ...offer,
+                counts: { kind: "value", basis: { ...basis, lineDiscounts: "in", orderDiscounts: "in" } },
+              },
+            },
+          ],
+        },
+      };
+    }
+  },
+};

@@ -1,0 +1,17 @@
+import { type Check, onOption } from "../check.ts";
+import { chargesOf } from "../option-charges.ts";
+
+/** A live carrier without a fallback: when it is slow or down, the option is gone. */
+export const carrierWithoutFallback: Check = {
+  code: "carrier-without-fallback",
+  severity: "risky",
+  *find({ plan, optionName }) {
+    for (const { option, charge, path } of chargesOf(plan))
+      if (charge.kind === "carrier" && !charge.fallback)
+        yield {
+          sentence: `${optionName(option.id)} cannot be had while ${charge.carrier} does not answer: it has no fallback.`,
+          at: onOption(option, path),
+          witness: null,
+        };
+  },
+};

@@ -1,0 +1,29 @@
+import { normalCode } from "../../conditions/facts.ts";
+import { companyOf } from "../../offers/company.ts";
+import { type Check, onOffer } from "../check.ts";
+
+/** One code that earns two offers which do not go together. */
+export const codeCollides: Check = {
+  code: "code-collides",
+  severity: "risky",
+  *find({ plan }) {
+    for (const offer of plan.offers.filter(({ on }) => on)) {
+      const own = new Set(
+        offer.steps.flatMap(({ trigger }) => ("codes" in trigger ? trigger.codes.map(normalCode) : [])),
+      );
+      if (own.size === 0) continue;
+      for (const { other, outcome } of companyOf(plan, offer)) {
+        if (outcome !== "this-on-a-tie") continue;
+        const shared = other.steps
+          .flatMap(({ trigger }) => ("codes" in trigger ? trigger.codes : []))
+          .find((code) => own.has(normalCode(code)));
+        if (shared !== undefined)
+          yield {
+            sentence: `The code ${shared} earns “${offer.name}” and “${other.name}”, which do not go together.`,
+            at: onOffer(other, "/steps"),
+            witness: null,
+          };
+      }
+    }
+  },
+};

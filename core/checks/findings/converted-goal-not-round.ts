@@ -1,0 +1,31 @@
+import { amountOf } from "../../measures/measure-spec.ts";
+import { resolveAmount, stepFor } from "../../money/amount.ts";
+import { goalOf } from "../../offers/offer.ts";
+import { type Check, onOffer } from "../check.ts";
+
+/** A converted goal that is rounded so finely that it shows as an odd number and moves with the rates (F9). */
+export const convertedGoalNotRound: Check = {
+  code: "converted-goal-not-round",
+  severity: "odd",
+  *find(context) {
+    for (const offer of context.plan.offers) {
+      for (const [i, step] of offer.steps.entries()) {
+        const goal = goalOf(step.trigger);
+        const amount = goal && amountOf(goal.at);
+        if (!amount) continue;
+        for (const outlook of context.outlooksOf(offer.zones)) {
+          const found = resolveAmount(amount, context.amountContext(outlook));
+          if (found?.from !== "conversion" || found.rounding.lessOne) continue;
+          const to = stepFor(found.rounding, outlook.currency) ?? 1;
+          // A hundredth of the goal moves with every day's rates.
+          if (to * 100 >= found.minor) continue;
+          yield {
+            sentence: `Step ${i + 1} of “${offer.name}” shows as ${context.money(found.minor, outlook.currency)} in ${outlook.market.name}: its rounding lets it move with every day’s rates.`,
+            at: onOffer(offer, `/steps/${i}/trigger/goal/at/converted`),
+            witness: null,
+          };
+        }
+      }
+    }
+  },
+};

@@ -1,0 +1,39 @@
+import { climb } from "../../climb/climb.ts";
+import { markAt } from "../../measures/measure-spec.ts";
+import { goalOf } from "../../offers/offer.ts";
+import { isOnOrder } from "../../offers/reward.ts";
+import { type Check, onOffer } from "../check.ts";
+
+/** A step that changes nothing on the whole climb, whatever a shopper of its kind adds: its options are that cheap anyway. */
+export const givesNothing: Check = {
+  code: "gives-nothing",
+  severity: "risky",
+  *find(context) {
+    for (const offer of context.plan.offers) {
+      if (!offer.on || offer.counts.kind !== "value" || offer.limits) continue;
+      for (const [i, step] of offer.steps.entries()) {
+        const goal = goalOf(step.trigger);
+        if (isOnOrder(step.reward) || !goal || step.trigger.kind !== "goal") continue;
+        const idle = context.outlooksOf(offer.zones).filter((outlook) => {
+          const met = offer.when ? context.decide([outlook.zone.id], offer.when, true) : null;
+          if (met && met.kind !== "witness") return false;
+          const at = markAt(goal.at, context.amountContext(outlook));
+          if (at === undefined) return false;
+          const start = met?.request ?? context.request(outlook, 0);
+          const moment = offer.schedule ? {} : { at: start.at };
+          const result = climb(context.compiled, { ...start, ...moment, currency: outlook.currency }, at * 2);
+          if (!("climb" in result) || !result.climb) return false;
+          const number = result.climb.steps.findIndex((one) => one.offer === offer.id && one.step === step.id);
+          const states = result.climb.intervals.map((one) => one.steps[number]?.state);
+          return states.includes("covered") && states.every((state) => state === "covered" || state === "blocked");
+        });
+        if (idle.length === 0 || idle.length < context.outlooksOf(offer.zones).length) continue;
+        yield {
+          sentence: `Step ${i + 1} of “${offer.name}” gives nothing that shoppers do not have anyway.`,
+          at: onOffer(offer, `/steps/${i}`),
+          witness: null,
+        };
+      }
+    }
+  },
+};

@@ -1,0 +1,34 @@
+import { markAt } from "../../measures/measure-spec.ts";
+import { goalOf } from "../../offers/offer.ts";
+import { byPosition } from "../../plan/atoms.ts";
+import { type Check, onOffer } from "../check.ts";
+
+/** A ladder whose later step asks for less than an earlier one. */
+export const goalsFall: Check = {
+  code: "goals-fall",
+  severity: "wrong",
+  *find(context) {
+    for (const offer of context.plan.offers) {
+      const steps = [...offer.steps].sort(byPosition);
+      const said = new Set<string>();
+      for (const outlook of context.outlooksOf(offer.zones)) {
+        let highest = Number.NEGATIVE_INFINITY;
+        for (const [i, step] of steps.entries()) {
+          const goal = goalOf(step.trigger);
+          const at = goal ? markAt(goal.at, context.amountContext(outlook)) : undefined;
+          if (at === undefined) continue;
+          const key = `${outlook.market.id} ${outlook.currency} ${i}`;
+          if (at <= highest && !said.has(key)) {
+            said.add(key);
+            yield {
+              sentence: `In ${outlook.market.name}, ${outlook.currency}, step ${i + 1} of “${offer.name}” asks for no more than the step below it.`,
+              at: onOffer(offer, `/steps/${offer.steps.indexOf(step)}/trigger/goal/at`),
+              witness: null,
+            };
+          }
+          highest = Math.max(highest, at);
+        }
+      }
+    }
+  },
+};

@@ -1,0 +1,29 @@
+import type { Condition } from "../../conditions/condition.ts";
+import { type Check, onOption } from "../check.ts";
+import { chargesOf } from "../option-charges.ts";
+
+/** A list of cases of which none applies to some carts: the option is not offered to them. */
+export const listLeavesGap: Check = {
+  code: "list-leaves-gap",
+  severity: "risky",
+  *find(context) {
+    for (const { option, charge, path } of chargesOf(context.plan)) {
+      if (charge.kind !== "conditional") continue;
+      const conditions = charge.entries.map(({ when }) => when);
+      if (conditions.some((when) => when === undefined)) continue;
+      const any: Condition = { kind: "any", of: conditions.filter((when) => when !== undefined) };
+      const none: Condition = { kind: "not", of: any };
+      const decision = context.decide(
+        option.zones,
+        option.when ? { kind: "all", of: [option.when, none] } : none,
+        true,
+      );
+      if (decision.kind !== "witness") continue;
+      yield {
+        sentence: `${context.optionName(option.id)} has no price for some carts: none of its cases applies to them.`,
+        at: onOption(option, path),
+        witness: decision.request,
+      };
+    }
+  },
+};

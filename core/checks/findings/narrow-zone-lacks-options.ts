@@ -1,0 +1,27 @@
+import { coverageOf } from "../../places/coverage.ts";
+import { type Check, onZone } from "../check.ts";
+
+/** A narrow zone without options that the zone around it has: often forgotten, since a zone offers only its own (F7). */
+export const narrowZoneLacksOptions: Check = {
+  code: "narrow-zone-lacks-options",
+  severity: "odd",
+  *find({ plan, list, zoneName, optionName }) {
+    for (const { zone, around, options } of coverageOf(plan, []).lacking) {
+      yield {
+        sentence: `${zoneName(zone)} has no ${list(options.map(optionName))}, which ${zoneName(around)} around it has.`,
+        at: onZone(zone),
+        witness: null,
+        fix: {
+          words: `Offer ${list(options.map(optionName))} there too`,
+          changes: plan.options
+            .filter(({ id }) => options.includes(id))
+            .map((option) => ({
+              kind: "option" as const,
+              id: option.id,
+              body: { ...option, zones: [...option.zones, zone] },
+            })),
+        },
+      };
+    }
+  },
+};

@@ -1,0 +1,47 @@
+import { type Amount, amountFor } from "../../money/amount.ts";
+import { type Check, onOption } from "../check.ts";
+
+/** An amount that is missing in a currency the option is sold in: for some carts it cannot be had there. */
+export const optionWithoutPrice: Check = {
+  code: "option-without-price",
+  severity: "wrong",
+  *find(context) {
+    for (const option of context.plan.options) {
+      if (option.on === false) continue;
+      const missing = new Map<string, string[]>();
+      for (const outlook of context.outlooksOf(option.zones)) {
+        const charge = option.byZone?.[outlook.zone.id]?.charge ?? option.charge;
+        const amounts = amountsIn([
+          charge,
+          option.base,
+          option.handling,
+          option.minimum,
+          option.maximum,
+          option.markUp,
+        ]);
+        if (amounts.every((amount) => amountFor(amount, context.amountContext(outlook)) !== undefined)) continue;
+        missing.set(outlook.currency, [...(missing.get(outlook.currency) ?? []), outlook.zone.name]);
+      }
+      for (const [currency, zones] of missing)
+        yield {
+          sentence: `${context.optionName(option.id)} lacks an amount in ${currency}: in ${context.list(zones)} it has no price, for some carts at least.`,
+          at: onOption(option, "/charge"),
+          witness: null,
+        };
+    }
+  },
+};
+
+const PARTS: ReadonlySet<string> = new Set(["byCurrency", "byMarket", "converted"]);
+
+function isAmount(value: object): value is Amount {
+  const keys = Object.keys(value);
+  return keys.length > 0 && keys.every((key) => PARTS.has(key));
+}
+
+/** Every amount within something, however deep; conditions are left out, since they make nothing unavailable by themselves. */
+function amountsIn(value: unknown): Amount[] {
+  if (typeof value !== "object" || value === null) return [];
+  if (isAmount(value)) return [value];
+  return Object.entries(value).flatMap(([key, part]) => (key === "when" ? [] : amountsIn(part)));
+}

@@ -1,0 +1,39 @@
+import { climb, priceAt } from "../../climb/climb.ts";
+import { exponentOf } from "../../money/currency.ts";
+import { inCurrency } from "../../money/rates.ts";
+import { ratesOf } from "../../plan/plan.ts";
+import { type Check, onOption } from "../check.ts";
+
+/** A rise of delivery by more than this, in euro, as goods are added is more than shoppers expect. */
+const STEEP = 1000;
+
+/** Delivery that gets dearer by a lot as soon as a little is added. */
+export const priceCliff: Check = {
+  code: "price-cliff",
+  severity: "odd",
+  *find(context) {
+    const rates = ratesOf(context.plan);
+    const said = new Set<string>();
+    for (const outlook of context.world.outlooks) {
+      const unit = 10 ** (exponentOf(outlook.currency) ?? 2);
+      const steep = inCurrency(STEEP, "EUR", outlook.currency, rates) ?? 10 * unit;
+      const result = climb(context.compiled, context.request(outlook, 0), 300 * unit);
+      if (!("climb" in result) || !result.climb) continue;
+      const { intervals, options } = result.climb;
+      for (const [i, interval] of intervals.entries()) {
+        const before = intervals[i - 1];
+        if (!before || before.to === 0) continue;
+        for (const [number, id] of options.entries()) {
+          const [was, is] = [priceAt(before, number, before.to), priceAt(interval, number, interval.from)];
+          if (typeof was !== "number" || typeof is !== "number" || is - was <= steep || said.has(id)) continue;
+          said.add(id);
+          yield {
+            sentence: `${context.optionName(id)} costs ${context.money(is - was, outlook.currency)} more as soon as the cart passes ${context.money(before.to, outlook.currency)}.`,
+            at: onOption({ id }, "/charge"),
+            witness: context.request(outlook, interval.from),
+          };
+        }
+      }
+    }
+  },
+};

@@ -1,0 +1,28 @@
+import { rewardOptions } from "../../offers/reward.ts";
+import { type Check, onOffer } from "../check.ts";
+
+/** A reward on options that a zone of the offer does not have: there the step gives nothing. */
+export const rewardOptionNotThere: Check = {
+  code: "reward-option-not-there",
+  severity: "risky",
+  *find({ plan, compiled, list, zoneName, optionName }) {
+    for (const offer of plan.offers) {
+      if (!offer.on) continue;
+      for (const [i, step] of offer.steps.entries()) {
+        const options = rewardOptions(step.reward);
+        if (options.length === 0) continue;
+        const without = offer.zones.filter((zone) => {
+          const [currency = ""] = compiled.currenciesOf(zone);
+          const there = compiled.tariffOf(zone, currency)?.options ?? [];
+          return there.length > 0 && !there.some(({ id }) => options.includes(id));
+        });
+        if (without.length === 0) continue;
+        yield {
+          sentence: `“${offer.name}” gives nothing in ${list(without.map(zoneName))} by step ${i + 1}: ${list(options.map(optionName))} is not offered there.`,
+          at: onOffer(offer, `/steps/${i}/reward/options`),
+          witness: null,
+        };
+      }
+    }
+  },
+};

@@ -1,0 +1,33 @@
+import { interval } from "../../time/local.ts";
+import { type Check, onOffer } from "../check.ts";
+import { timeZonesOf } from "../time-zones.ts";
+
+/** A stretch of time that ends before it starts. */
+export const scheduleNeverRuns: Check = {
+  code: "schedule-never-runs",
+  severity: "wrong",
+  *find({ plan }) {
+    for (const offer of plan.offers) {
+      for (const [i, stretch] of (offer.schedule ?? []).entries()) {
+        const [timeZone = "UTC"] = timeZonesOf(plan, offer);
+        const [start, end] = interval(stretch, timeZone);
+        if (start < end || !stretch.from || !stretch.until) continue;
+        const turned = offer.schedule?.map((one, j) => (j === i ? { from: stretch.until, until: stretch.from } : one));
+        const schedule = turned?.map(({ from, until }) => ({ ...(from ? { from } : {}), ...(until ? { until } : {}) }));
+        yield {
+          sentence: `“${offer.name}” ends (${stretch.until}) before it starts (${stretch.from}): it never runs then.`,
+          at: onOffer(offer, `/schedule/${i}`),
+          witness: null,
+          ...(schedule
+            ? {
+                fix: {
+                  words: "Turn start and end round",
+                  changes: [{ kind: "offer" as const, id: offer.id, body: { ...offer, schedule } }],
+                },
+              }
+            : {}),
+        };
+      }
+    }
+  },
+};

@@ -1,0 +1,27 @@
+import { translationUnits } from "../../messages/translation-units.ts";
+import { type Check, onOffer } from "../check.ts";
+
+/** "Free" in the languages we can read it in; "free up to" names its limit. */
+const FREE = /\bfree\b(?! up to)|\bgrátis\b(?!, até)|\bgratuit|\bkostenlos/i;
+
+/** A text that promises free delivery where the reward only makes it cheaper. */
+export const textPromisesFree: Check = {
+  code: "text-promises-free",
+  severity: "wrong",
+  *find({ plan }) {
+    for (const unit of translationUnits(plan)) {
+      const offer = plan.offers.find(({ id }) => id === unit.offer);
+      const step = offer?.steps.find(({ id }) => id === unit.step);
+      if (!offer?.on || !step) continue;
+      const { kind } = step.reward;
+      if (kind === "free" || kind === "allowance" || kind === "gift" || kind === "option-price") continue;
+      for (const text of Object.values(unit.texts))
+        if (FREE.test(text))
+          yield {
+            sentence: `A text of “${offer.name}” promises free delivery, but its reward is ${kind.replaceAll("-", " ")}: “${text}”.`,
+            at: onOffer(offer, `/steps/${offer.steps.indexOf(step)}/wording/${unit.state}`),
+            witness: null,
+          };
+    }
+  },
+};

@@ -1,0 +1,24 @@
+import { type Check, onOption } from "../check.ts";
+import { chargesOf } from "../option-charges.ts";
+
+/** Products without a weight, where a charge asks for it. */
+export const weightMissing: Check = {
+  code: "weight-missing",
+  severity: "wrong",
+  *find({ plan, around, list, optionName }) {
+    const without = around.products.filter(({ weight, shipped }) => weight === null && shipped);
+    if (without.length === 0) return;
+    const names = without.length > 3 ? `${without.length} products` : list(without.map(({ name }) => name));
+    for (const { option, charge, path } of chargesOf(plan)) {
+      const needs =
+        charge.kind === "carrier" ||
+        (charge.kind === "bands" && ["weight", "chargeable-weight", "weight-volume"].includes(charge.by.kind));
+      if (needs)
+        yield {
+          sentence: `${optionName(option.id)} goes by weight, which is not known of ${names}: with them in the cart it has no price.`,
+          at: onOption(option, path),
+          witness: null,
+        };
+    }
+  },
+};

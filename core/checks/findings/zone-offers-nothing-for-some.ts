@@ -1,0 +1,25 @@
+import type { Condition } from "../../conditions/condition.ts";
+import { type Check, onZone } from "../check.ts";
+
+/** A zone in which every option has a condition, and some shopper meets none of them. */
+export const zoneOffersNothingForSome: Check = {
+  code: "zone-offers-nothing-for-some",
+  severity: "risky",
+  *find(context) {
+    const { plan, compiled } = context;
+    for (const zone of plan.zones) {
+      const [currency = ""] = compiled.currenciesOf(zone.id);
+      const options = compiled.tariffOf(zone.id, currency)?.options ?? [];
+      const conditions = options.map(({ option }) => option.when);
+      if (zone.on === false || options.length === 0 || conditions.some((when) => when === undefined)) continue;
+      const none: Condition = { kind: "any", of: conditions.filter((when) => when !== undefined) };
+      const decision = context.decide([zone.id], none, false);
+      if (decision.kind !== "witness") continue;
+      yield {
+        sentence: `In ${zone.name} some carts are offered no delivery at all: every option there has a condition.`,
+        at: onZone(zone.id),
+        witness: decision.request,
+      };
+    }
+  },
+};

@@ -1,0 +1,28 @@
+import { type Check, onZone } from "../check.ts";
+
+/** A zone in which nobody can check out. */
+export const zoneWithoutOptions: Check = {
+  code: "zone-without-options",
+  severity: "wrong",
+  *find({ plan, compiled }) {
+    for (const zone of plan.zones) {
+      const [currency = ""] = compiled.currenciesOf(zone.id);
+      const options = compiled.tariffOf(zone.id, currency)?.options ?? [];
+      if (zone.on === false || options.some(({ option }) => option.way?.kind !== "collected")) continue;
+      if (options.length > 0) {
+        yield {
+          severity: "risky",
+          sentence: `Nothing is delivered in ${zone.name}: shoppers there can only collect.`,
+          at: onZone(zone.id),
+          witness: null,
+        };
+        continue;
+      }
+      yield {
+        sentence: `${zone.name} has no delivery option: nobody there can check out.`,
+        at: onZone(zone.id),
+        witness: null,
+      };
+    }
+  },
+};

@@ -1,0 +1,49 @@
+import type { Condition, Saved } from "../conditions/condition.ts";
+
+export type Leaf = Exclude<Condition, { kind: "all" | "any" | "not" | "saved" }>;
+
+/** A clause that has to hold, or has to fail. */
+export type Literal = { readonly leaf: Leaf; readonly holds: boolean };
+
+/** Most ways a condition is taken apart into; beyond that an analysis says that it cannot decide. */
+export const MOST_WAYS = 3000;
+
+/**
+ * The ways in which a condition can come true (or false): each a list of clauses that have to hold or fail together.
+ * Undefined when there are too many to look at.
+ *
+ * @example waysTo({ kind: "not", of: { kind: "all", of: [a, b] } }, true, saved) // [[a fails], [b fails]]
+ */
+export function waysTo(condition: Condition, wanted: boolean, saved: Saved): Literal[][] | undefined {
+  switch (condition.kind) {
+    case "not":
+      return waysTo(condition.of, !wanted, saved);
+    case "saved": {
+      const found = saved.get(condition.id);
+      return found ? waysTo(found.when, wanted, saved) : [];
+    }
+    case "all":
+    case "any": {
+      const parts = condition.of.map((part) => waysTo(part, wanted, saved));
+      const known = parts.filter((part) => part !== undefined);
+      if (known.length < parts.length) return undefined;
+      return (condition.kind === "all") === wanted ? together(known) : oneOf(known);
+    }
+    default:
+      return [[{ leaf: condition, holds: wanted }]];
+  }
+}
+
+function oneOf(parts: readonly Literal[][][]): Literal[][] | undefined {
+  const ways = parts.flat();
+  return ways.length > MOST_WAYS ? undefined : ways;
+}
+
+function together(parts: readonly Literal[][][]): Literal[][] | undefined {
+  let ways: Literal[][] = [[]];
+  for (const part of parts) {
+    if (ways.length * part.length > MOST_WAYS) return undefined;
+    ways = ways.flatMap((way) => part.map((more) => [...way, ...more]));
+  }
+  return ways;
+}

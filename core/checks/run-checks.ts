@@ -1,0 +1,104 @@
+import type { CompiledPlan } from "../plan/compile.ts";
+import { type Check, CheckContext, type Surroundings } from "./check.ts";
+import type { Finding } from "./finding.ts";
+import { amountTypedInText } from "./findings/amount-typed-in-text.ts";
+import { basisBeforeDiscounts } from "./findings/basis-before-discounts.ts";
+import { basisUnlikePrices } from "./findings/basis-unlike-prices.ts";
+import { carrierWithoutFallback } from "./findings/carrier-without-fallback.ts";
+import { codeCollides } from "./findings/code-collides.ts";
+import { conditionAlwaysHolds } from "./findings/condition-always-holds.ts";
+import { conditionNeverHolds } from "./findings/condition-never-holds.ts";
+import { convertedGoalNotRound } from "./findings/converted-goal-not-round.ts";
+import { entryNeverFires } from "./findings/entry-never-fires.ts";
+import { givesNothing } from "./findings/gives-nothing.ts";
+import { goalMetByOneProduct } from "./findings/goal-met-by-one-product.ts";
+import { goalOutOfReach } from "./findings/goal-out-of-reach.ts";
+import { goalsDiffer } from "./findings/goals-differ.ts";
+import { goalsFall } from "./findings/goals-fall.ts";
+import { limitUsedUp } from "./findings/limit-used-up.ts";
+import { listLeavesGap } from "./findings/list-leaves-gap.ts";
+import { narrowZoneLacksOptions } from "./findings/narrow-zone-lacks-options.ts";
+import { offerEnded } from "./findings/offer-ended.ts";
+import { offerNowhere } from "./findings/offer-nowhere.ts";
+import { optionWithoutPrice } from "./findings/option-without-price.ts";
+import { optionsShareName } from "./findings/options-share-name.ts";
+import { placeClaimedTwice } from "./findings/place-claimed-twice.ts";
+import { pluralMissing } from "./findings/plural-missing.ts";
+import { priceCliff } from "./findings/price-cliff.ts";
+import { ratesOld } from "./findings/rates-old.ts";
+import { rewardOptionNotThere } from "./findings/reward-option-not-there.ts";
+import { scheduleInSkippedHour } from "./findings/schedule-in-skipped-hour.ts";
+import { scheduleNeverRuns } from "./findings/schedule-never-runs.ts";
+import { scheduleOverlaps } from "./findings/schedule-overlaps.ts";
+import { stepWithoutAmount } from "./findings/step-without-amount.ts";
+import { textPromisesFree } from "./findings/text-promises-free.ts";
+import { translationMissing } from "./findings/translation-missing.ts";
+import { translationOutdated } from "./findings/translation-outdated.ts";
+import { weightFarFromItsClass } from "./findings/weight-far-from-its-class.ts";
+import { weightMissing } from "./findings/weight-missing.ts";
+import { zoneOffersNothingForSome } from "./findings/zone-offers-nothing-for-some.ts";
+import { zoneWithoutOptions } from "./findings/zone-without-options.ts";
+import { zoneWithoutPlaces } from "./findings/zone-without-places.ts";
+
+/** Every check. A new one is a file of its own and its name in this list. */
+export const CHECKS: readonly Check[] = [
+  amountTypedInText,
+  basisBeforeDiscounts,
+  basisUnlikePrices,
+  carrierWithoutFallback,
+  codeCollides,
+  conditionAlwaysHolds,
+  conditionNeverHolds,
+  convertedGoalNotRound,
+  entryNeverFires,
+  givesNothing,
+  goalMetByOneProduct,
+  goalOutOfReach,
+  goalsDiffer,
+  goalsFall,
+  limitUsedUp,
+  listLeavesGap,
+  narrowZoneLacksOptions,
+  offerEnded,
+  offerNowhere,
+  optionWithoutPrice,
+  optionsShareName,
+  placeClaimedTwice,
+  pluralMissing,
+  priceCliff,
+  ratesOld,
+  rewardOptionNotThere,
+  scheduleInSkippedHour,
+  scheduleNeverRuns,
+  scheduleOverlaps,
+  stepWithoutAmount,
+  textPromisesFree,
+  translationMissing,
+  translationOutdated,
+  weightFarFromItsClass,
+  weightMissing,
+  zoneOffersNothingForSome,
+  zoneWithoutOptions,
+  zoneWithoutPlaces,
+];
+
+/** How far a run of the checks is, with what one check has found. */
+export type Checked = {
+  readonly check: string;
+  readonly done: number;
+  readonly of: number;
+  readonly findings: readonly Finding[];
+};
+
+/**
+ * Runs the checks one after the other, so that a caller can show progress and stop in between.
+ *
+ * @example for (const { findings } of runChecks(compiled, around)) all.push(...findings);
+ */
+export function* runChecks(compiled: CompiledPlan, around: Surroundings): Generator<Checked> {
+  const context = new CheckContext(compiled, around);
+  for (const [i, { code, severity, find }] of CHECKS.entries()) {
+    const findings = [...find(context)].map((found): Finding => ({ severity, ...found, code }));
+    yield { check: code, done: i + 1, of: CHECKS.length, findings };
+  }
+}

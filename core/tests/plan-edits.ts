@@ -1,0 +1,484 @@
+import type { Change } from "../plan/entities.ts";
+import { entitiesOf, entityKey, planOf } from "../plan/entities.ts";
+import type { Plan } from "../plan/plan.ts";
+
+/** A plan as plain data that an edit may change anywhere; the schemas check it again afterwards. */
+// biome-ignore lint/suspicious/noExplicitAny: edits break plans on purpose
+export type Draft = any;
+
+/** A way a person changes the demo plan. */
+export type PlanEdit = { readonly name: string; readonly edit: (draft: Draft) => void };
+
+/** The plan after an edit; the one given stays as it is. */
+export function edited(plan: Plan, { edit }: PlanEdit): Plan {
+  const draft: Draft = structuredClone(plan);
+  edit(draft);
+  return draft;
+}
+
+/** The plan after changes, as a fix makes them. */
+export function changed(plan: Plan, changes: readonly Change[]): Plan {
+  const entities = new Map(entitiesOf(plan).map((entity) => [entityKey(entity), entity]));
+  for (const change of changes) {
+    if (change.body === null) entities.delete(entityKey(change));
+    else entities.set(entityKey(change), change);
+  }
+  const next = planOf([...entities.values()]);
+  if (!next) throw new Error("the plan lost its store");
+  return next;
+}
+
+const by = (list: Draft[], id: string): Draft => list.find((one) => one.id === id);
+const offer = (draft: Draft, id: string) => by(draft.offers, id);
+const option = (draft: Draft, id: string) => by(draft.options, id);
+const zone = (draft: Draft, id: string) => by(draft.zones, id);
+const goalOf = (draft: Draft, id: string, step = 0) => offer(draft, id).steps[step].trigger.goal.at;
+
+/** Thirty ways in which a person would break the demo plan, with the finding that has to catch each (null: none does). */
+export const BREAKING: readonly (PlanEdit & { readonly caughtBy: string | null })[] = [
+  {
+    name: "yen typed as if they were euro",
+    caughtBy: "goals-differ",
+    edit: (d) => {
+      goalOf(d, "free-post").byCurrency.JPY = "60";
+    },
+  },
+  {
+    name: "a nought too many in pounds",
+    caughtBy: "goals-differ",
+    edit: (d) => {
+      goalOf(d, "free-post").byCurrency.GBP = "500.00";
+    },
+  },
+  {
+    name: "the dollar amount of a goal deleted",
+    caughtBy: "step-without-amount",
+    edit: (d) => {
+      delete goalOf(d, "free-post").byCurrency.USD;
+    },
+  },
+  {
+    name: "the pound price of post deleted",
+    caughtBy: "option-without-price",
+    edit: (d) => {
+      delete option(d, "post").charge.amount.byCurrency.GBP;
+    },
+  },
+  {
+    name: "a wide case put above a narrow one",
+    caughtBy: "entry-never-fires",
+    edit: (d) => {
+      option(d, "trade-pallet").charge.entries.unshift({
+        position: 1,
+        when: { kind: "items", is: "at-least", count: 0 },
+        charge: { kind: "flat", amount: { byCurrency: { EUR: "9.00" } } },
+      });
+    },
+  },
+  {
+    name: "the last, catch-all case removed",
+    caughtBy: "list-leaves-gap",
+    edit: (d) => {
+      const c = option(d, "trade-pallet").charge;
+      c.entries = c.entries.filter((e: Draft) => e.when);
+    },
+  },
+  {
+    name: "the Azores left without any option",
+    caughtBy: "zone-without-options",
+    edit: (d) => {
+      for (const o of d.options) o.zones = o.zones.filter((z: string) => z !== "azores");
+      for (const f of d.offers) f.zones = f.zones.filter((z: string) => z !== "azores");
+    },
+  },
+  {
+    name: "a zone emptied of its places",
+    caughtBy: "zone-without-places",
+    edit: (d) => {
+      zone(d, "japan").destinations = [];
+    },
+  },
+  {
+    name: "a country moved to one zone and left in the other",
+    caughtBy: "place-claimed-twice",
+    edit: (d) => {
+      zone(d, "spain").destinations.push({ country: "FR" });
+    },
+  },
+  {
+    name: "tax flipped in a basis",
+    caughtBy: "basis-unlike-prices",
+    edit: (d) => {
+      offer(d, "free-standard").counts.basis.tax = "without";
+    },
+  },
+  {
+    name: "order discounts no longer taken off",
+    caughtBy: "basis-before-discounts",
+    edit: (d) => {
+      offer(d, "free-post").counts.basis.orderDiscounts = "out";
+    },
+  },
+  {
+    name: "an old amount left in a text",
+    caughtBy: "amount-typed-in-text",
+    edit: (d) => {
+      offer(d, "members").steps[0].reward.amount.byCurrency.EUR = "4.50";
+    },
+  },
+  {
+    name: "a text that promises free delivery for money off",
+    caughtBy: "text-promises-free",
+    edit: (d) => {
+      offer(d, "heavy-paper").steps[0].wording.reached.en = "Heavy parcel: the courier is free";
+    },
+  },
+  {
+    name: "a later step below an earlier one",
+    caughtBy: "goals-fall",
+    edit: (d) => {
+      goalOf(d, "trade-islands", 2).byCurrency.EUR = "90.00";
+    },
+  },
+  {
+    name: "a goal that one bottle of ink meets",
+    caughtBy: "goal-met-by-one-product",
+    edit: (d) => {
+      goalOf(d, "free-standard").byCurrency.EUR = "1.00";
+    },
+  },
+  {
+    name: "a condition that contradicts itself",
+    caughtBy: "condition-never-holds",
+    edit: (d) => {
+      offer(d, "heavy-paper").when = {
+        kind: "all",
+        of: [
+          { kind: "items", is: "more-than", count: 5 },
+          { kind: "items", is: "at-most", count: 5 },
+        ],
+      };
+    },
+  },
+  {
+    name: "a condition on a country the zone does not have",
+    caughtBy: "condition-never-holds",
+    edit: (d) => {
+      offer(d, "members").when = { kind: "all", of: [{ kind: "signed-in" }, { kind: "country", countries: ["US"] }] };
+    },
+  },
+  {
+    name: "a condition that nobody can fail",
+    caughtBy: "condition-always-holds",
+    edit: (d) => {
+      option(d, "express").when = {
+        kind: "any",
+        of: [
+          { kind: "lines", is: "at-most", count: 20 },
+          { kind: "lines", is: "more-than", count: 5 },
+        ],
+      };
+    },
+  },
+  {
+    name: "start and end of a weekend swapped",
+    caughtBy: "schedule-never-runs",
+    edit: (d) => {
+      offer(d, "advent-weekend").schedule = [{ from: "2026-11-30", until: "2026-11-27" }];
+    },
+  },
+  {
+    name: "last year's weekend",
+    caughtBy: "offer-ended",
+    edit: (d) => {
+      offer(d, "advent-weekend").schedule = [{ from: "2025-11-27", until: "2025-11-30" }];
+    },
+  },
+  {
+    name: "two weekends that overlap",
+    caughtBy: "schedule-overlaps",
+    edit: (d) => {
+      offer(d, "advent-weekend").schedule[0].until = "2026-12-05";
+    },
+  },
+  {
+    name: "a start in the hour that clocks skip",
+    caughtBy: "schedule-in-skipped-hour",
+    edit: (d) => {
+      offer(d, "advent-weekend").schedule = [{ from: "2027-03-28T01:30", until: "2027-03-30" }];
+    },
+  },
+  {
+    name: "the newsletter's code given to a second offer",
+    caughtBy: "code-collides",
+    edit: (d) => {
+      d.offers.push({ ...structuredClone(offer(d, "newsletter")), id: "second", position: 200, name: "Second letter" });
+    },
+  },
+  {
+    name: "a carrier's fallback removed",
+    caughtBy: "carrier-without-fallback",
+    edit: (d) => {
+      delete option(d, "by-air").charge.fallback;
+    },
+  },
+  {
+    name: "a second option of the same name",
+    caughtBy: "options-share-name",
+    edit: (d) => {
+      d.options.push({ ...structuredClone(option(d, "express")), id: "express-2", position: 21 });
+    },
+  },
+  {
+    name: "a reward on an option of another zone",
+    caughtBy: "reward-option-not-there",
+    edit: (d) => {
+      offer(d, "free-standard").steps[0].reward.options = ["islands"];
+    },
+  },
+  {
+    name: "rates not read for a month",
+    caughtBy: "rates-old",
+    edit: (d) => {
+      d.rates[0].days = d.rates[0].days.filter((day: Draft) => day.date < "2026-10-20");
+    },
+  },
+  {
+    name: "a rounding to the cent",
+    caughtBy: "converted-goal-not-round",
+    edit: (d) => {
+      goalOf(d, "free-post").converted.to.KWD.step = "0.005";
+    },
+  },
+  {
+    name: "an offer left without zones",
+    caughtBy: "offer-nowhere",
+    edit: (d) => {
+      offer(d, "heavy-paper").zones = [];
+    },
+  },
+  {
+    name: "one option switched off that an offer still leans on",
+    caughtBy: "reward-option-not-there",
+    edit: (d) => {
+      option(d, "express").on = false;
+    },
+  },
+];
+
+/** Thirty edits a careful person makes; none of them may be found fault with. */
+export const HEALTHY: readonly PlanEdit[] = [
+  { name: "nothing", edit: () => {} },
+  {
+    name: "a goal raised a little",
+    edit: (d) => {
+      goalOf(d, "free-standard").byCurrency.EUR = "49.00";
+    },
+  },
+  {
+    name: "a goal lowered a little",
+    edit: (d) => {
+      goalOf(d, "free-post").byCurrency.EUR = "55.00";
+    },
+  },
+  {
+    name: "pounds a little rounder",
+    edit: (d) => {
+      goalOf(d, "free-post").byCurrency.GBP = "55.00";
+    },
+  },
+  {
+    name: "yen pinned",
+    edit: (d) => {
+      goalOf(d, "free-post").byCurrency.JPY = "9500";
+    },
+  },
+  {
+    name: "a price changed",
+    edit: (d) => {
+      option(d, "standard").charge.amount.byCurrency.EUR = "5.20";
+    },
+  },
+  {
+    name: "an option renamed",
+    edit: (d) => {
+      option(d, "express").name.en = "Next day";
+    },
+  },
+  {
+    name: "an offer switched off",
+    edit: (d) => {
+      offer(d, "notebooks").on = false;
+    },
+  },
+  {
+    name: "an offer renamed",
+    edit: (d) => {
+      offer(d, "notebooks").name = "Pieces to Spain";
+    },
+  },
+  {
+    name: "a purpose written down",
+    edit: (d) => {
+      offer(d, "notebooks").purpose = "More pieces in a parcel.";
+    },
+  },
+  {
+    name: "a weekend added",
+    edit: (d) => {
+      offer(d, "advent-weekend").schedule.push({ from: "2026-12-11", until: "2026-12-14" });
+    },
+  },
+  {
+    name: "a weekend that starts at nine",
+    edit: (d) => {
+      offer(d, "advent-weekend").schedule[0].from = "2026-11-27T09:00";
+    },
+  },
+  {
+    name: "a limit raised",
+    edit: (d) => {
+      offer(d, "newsletter").limits.overall = 3000;
+    },
+  },
+  {
+    name: "a code more",
+    edit: (d) => {
+      offer(d, "newsletter").steps[0].trigger.codes.push("INKPOST");
+    },
+  },
+  {
+    name: "a condition tightened",
+    edit: (d) => {
+      offer(d, "heavy-paper").when = {
+        kind: "all",
+        of: [
+          { kind: "saved", id: "no-downloads-only" },
+          { kind: "items", is: "at-most", count: 40 },
+        ],
+      };
+    },
+  },
+  {
+    name: "weekday evenings only",
+    edit: (d) => {
+      offer(d, "members").when = {
+        kind: "all",
+        of: [
+          { kind: "signed-in" },
+          { kind: "weekdays", days: [1, 2, 3, 4, 5] },
+          { kind: "hours", from: "18:00", until: "22:00" },
+        ],
+      };
+    },
+  },
+  {
+    name: "a condition about readers or trade",
+    edit: (d) => {
+      offer(d, "notebooks").when = {
+        kind: "any",
+        of: [
+          { kind: "group", groups: ["readers"] },
+          { kind: "saved", id: "trade" },
+        ],
+      };
+    },
+  },
+  {
+    name: "a case more, narrower and first",
+    edit: (d) => {
+      option(d, "trade-pallet").charge.entries.push({
+        position: 5,
+        when: { kind: "items", is: "more-than", count: 80 },
+        charge: { kind: "flat", amount: { byCurrency: { EUR: "3.00" } } },
+      });
+    },
+  },
+  {
+    name: "a band more",
+    edit: (d) => {
+      option(d, "express").charge.edges.push({
+        edge: "from",
+        at: { byCurrency: { EUR: "150.00" } },
+        price: { byCurrency: { EUR: "5.50" } },
+      });
+    },
+  },
+  {
+    name: "a band that ends in nothing offered",
+    edit: (d) => {
+      option(d, "express").charge.edges.push({
+        edge: "above",
+        at: { byCurrency: { EUR: "900.00" } },
+        price: "not-offered",
+      });
+    },
+  },
+  {
+    name: "handling on top",
+    edit: (d) => {
+      option(d, "standard").handling = { fixed: { byCurrency: { EUR: "0.50" } } };
+    },
+  },
+  {
+    name: "an own charge for the Azores",
+    edit: (d) => {
+      option(d, "islands").byZone = { azores: { charge: { kind: "flat", amount: { byCurrency: { EUR: "14.90" } } } } };
+    },
+  },
+  {
+    name: "a country added to the euro area",
+    edit: (d) => {
+      zone(d, "euro-area").destinations.push({ country: "MC" });
+    },
+  },
+  {
+    name: "a country moved to Spain's zone",
+    edit: (d) => {
+      const z = zone(d, "euro-area");
+      z.destinations = z.destinations.filter((x: Draft) => x.country !== "FR");
+      zone(d, "spain").destinations.push({ country: "FR" });
+    },
+  },
+  {
+    name: "a postcode range added",
+    edit: (d) => {
+      zone(d, "uk-highlands").destinations[0].postcodes.push("AB36..AB38");
+    },
+  },
+  {
+    name: "another day of rates",
+    edit: (d) => {
+      d.rates[0].days.push({
+        date: "2026-11-23",
+        rates: { GBP: "0.8750", JPY: "158.90", KWD: "0.3359", USD: "1.0941" },
+      });
+    },
+  },
+  {
+    name: "yen rounded down",
+    edit: (d) => {
+      goalOf(d, "free-post").converted.to.JPY.direction = "down";
+    },
+  },
+  {
+    name: "a text reworded",
+    edit: (d) => {
+      offer(d, "free-standard").steps[0].wording["on-the-way"].en = "{remaining} to go, and standard delivery is free";
+    },
+  },
+  {
+    name: "a text for the banner",
+    edit: (d) => {
+      offer(d, "free-standard").steps[0].wording.on = {
+        banner: { empty: { en: "Free delivery from {goal}", pt: "Entrega grátis a partir de {goal}" } },
+      };
+    },
+  },
+  {
+    name: "offers in another order",
+    edit: (d) => {
+      offer(d, "free-standard").position = 17;
+    },
+  },
+];
