@@ -1,5 +1,7 @@
 import { readFile } from "node:fs/promises";
 import { parseArgs } from "node:util";
+import { acceptedReason } from "../core/checks/finding.ts";
+import { runChecks } from "../core/checks/run-checks.ts";
 import { climb } from "../core/climb/climb.ts";
 import { typedAmount } from "../core/money/typed.ts";
 import { type CompiledPlan, compile } from "../core/plan/compile.ts";
@@ -8,14 +10,21 @@ import type { Problem } from "../core/plan/problem.ts";
 import { quote } from "../core/quote/quote.ts";
 import type { Why } from "../core/quote/why.ts";
 import { whySentences } from "../core/quote/why-words.ts";
+import { runSample } from "../core/samples/compare.ts";
+import { Samples } from "../core/samples/sample.ts";
 import { ownCarriers, withCarrierAnswers } from "../server/carriers/ask-carriers.ts";
+import { checkedFromFile } from "../server/catalogue/checked-products.ts";
+import { checkCatalogue } from "../server/catalogue/product.ts";
 import { calendarProblems, calendarsOf } from "../server/holidays/holidays.ts";
 import { readRatesCsv } from "../server/rates/read-rates-csv.ts";
 import type { Checked } from "../server/validation/checker.ts";
+import { checker } from "../server/validation/checker.ts";
 import { checkPlan, checkQuoteRequest, checkRateTable } from "../server/validation/documents.ts";
 import { readJson } from "../server/validation/read-json.ts";
 import { checkWholePlan } from "../server/validation/whole-plan.ts";
 import { climbTable } from "./climb-table.ts";
+
+const checkSamples = checker(Samples);
 
 const USAGE = `usage:
   summant quote --plan PLAN.json --request REQUEST.json [--why [--words]]
@@ -25,6 +34,9 @@ const USAGE = `usage:
                                                             delivery prices over cart value; --table for people
   summant validate PLAN.json                                schema and references of a plan
   summant rates --csv RATES.csv --base EUR [--id ID]        published reference rates as a rate table of a plan
+  summant check --plan PLAN.json [--samples SAMPLES.json] [--catalogue CATALOGUE.json] [--at MOMENT]
+                                                            findings, and samples against what they should see; exit
+                                                            code 1 when something is wrong or risky, or a sample differs
 "-" reads standard input. Bad input: a line per error with its path, exit code 2.
 `;
 
@@ -37,7 +49,10 @@ class BadInput extends Error {
   }
 }
 
-/** @returns the exit code: 0 done, 2 bad input or usage */
+/** What a command prints, and the exit code where it is not 0. */
+type Answer = string | { text: string; code: number };
+
+/** @returns the exit code: 0 done, 1 a check falls short, 2 bad input or usage */
 export async function main(argv: string[]): Promise<number> {
   try {
     const [command, ...rest] = argv;
@@ -47,8 +62,10 @@ export async function main(argv: string[]): Promise<number> {
     }
     const run = command === undefined ? undefined : COMMANDS.get(command);
     if (!run) throw new BadInput([command ? `there is no command "${command}"` : "no command given", USAGE.trimEnd()]);
-    process.stdout.write(`${await run(rest)}\n`);
-    return 0;
+    const answer = await run(rest);
+    const { text, code } = typeof answer === "string" ? { text: answer, code: 0 } : answer;
+    process.stdout.write(`${text}\n`);
+    return code;
   } catch (error) {
     if (!(error instanceof BadInput)) throw error;
     for (const line of error.lines) process.stderr.write(`${line}\n`);
@@ -56,11 +73,15 @@ export async function main(argv: string[]): Promise<number> {
   }
 }
 
-const COMMANDS: ReadonlyMap<string, (argv: string[]) => Promise<string>> = new Map([
+const COMMANDS: ReadonlyMap<string, (argv: string[]) => Promise<Answer>> = new Map<
+  string,
+  (argv: string[]) => Promise<Answer>
+>([
   ["quote", quoteCommand],
   ["climb", climbCommand],
   ["validate", validateCommand],
   ["rates", ratesCommand],
+  ["check", checkCommand],
 ]);
 
 /** A paragraph for each option, its first line the price. */
@@ -112,6 +133,44 @@ async function validateCommand(argv: string[]): Promise<string> {
   return `${file}: valid, ${parts.join(", ")}`;
 }
 
+/** Findings that nobody has accepted, and samples that see something else than they should. */
+async function checkCommand(argv: string[]): Promise<Answer> {
+  const {
+    plan: planFile,
+    samples: samplesFile,
+    catalogue: catalogueFile,
+    at,
+  } = optionsOf(argv, ["plan", "samples", "catalogue", "at"]);
+  if (planFile === undefined) throw new BadInput([USAGE.trimEnd()]);
+  const moment = at === undefined ? Date.now() : Date.parse(at);
+  if (Number.isNaN(moment)) throw new BadInput([`--at: "${at}" is no moment such as 2026-11-24T12:00:00Z`]);
+  const compiled = compiledFrom(planFile, await readDocument(planFile, checkPlan), moment);
+  const samples = samplesFile === undefined ? [] : await readDocument(samplesFile, checkSamples);
+  const products =
+    catalogueFile === undefined ? [] : (await readDocument(catalogueFile, checkCatalogue)).map(checkedFromFile);
+  const names = new Intl.DisplayNames(["en"], { type: "region" });
+  const placeName = (code: string) => (code.includes("-") ? code : (names.of(code) ?? code));
+  const accepted = compiled.plan.store.accepted ?? [];
+  const findings = [...runChecks(compiled, { at: moment, placeName, products, uses: {} })]
+    .flatMap((checked) => checked.findings)
+    .filter((finding) => acceptedReason(finding, accepted) === undefined);
+  const runs = samples.map((sample) => runSample(compiled, sample));
+  const fallen = runs.filter(({ differences }) => differences.length > 0);
+  const lines = [
+    ...findings.map(
+      ({ severity, code, at: { kind, id, path }, sentence }) => `${severity} ${code} ${kind}/${id}${path}: ${sentence}`,
+    ),
+    ...fallen.flatMap(({ sample, differences }) =>
+      differences.map(
+        ({ about, expected, found }) => `sample ${sample.id}: ${about}: expected ${expected}, found ${found}`,
+      ),
+    ),
+    `${findings.length} findings, ${runs.length - fallen.length} of ${runs.length} samples as expected`,
+  ];
+  const serious = findings.some(({ severity }) => severity !== "odd");
+  return { text: lines.join("\n"), code: serious || fallen.length > 0 ? 1 : 0 };
+}
+
 async function ratesCommand(argv: string[]): Promise<string> {
   const { csv, base, id } = optionsOf(argv, ["csv", "base", "id"]);
   if (csv === undefined || base === undefined) throw new BadInput([USAGE.trimEnd()]);
@@ -132,6 +191,9 @@ type Options = {
   csv?: string;
   base?: string;
   id?: string;
+  samples?: string;
+  catalogue?: string;
+  at?: string;
 };
 
 const FLAGS: ReadonlySet<string> = new Set(["table", "why", "words"]);

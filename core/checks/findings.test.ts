@@ -84,10 +84,21 @@ describe("findings", () => {
     const codes = (more: Partial<Surroundings>) => new Set(fresh(plan, more).map(({ code }) => code));
     expect(codes({ uses: { newsletter: 2000 } })).toContain("limit-used-up");
     expect(codes({ uses: { newsletter: 1999 } })).not.toContain("limit-used-up");
-    const [first] = products.filter(({ weight, categories }) => weight !== null && categories.includes("notebooks"));
-    const heavier = products.map((product) =>
-      product === first ? { ...product, weight: (product.weight ?? 0) * 5000 } : product,
+    // Five cards of one parcel class; one of them as heavy as a crate.
+    const cards = [20, 22, 25, 30, 24].map(
+      (grams, i): CheckedProduct => ({
+        sku: `card-${i}`,
+        name: `Card ${i}`,
+        prices: { EUR: 300 },
+        categories: [],
+        tags: [],
+        parcelClass: "letters",
+        weight: grams * 1000,
+        shipped: true,
+      }),
     );
+    expect(codes({ products: cards })).not.toContain("weight-far-from-its-class");
+    const heavier = cards.map((card, i) => (i === 2 ? { ...card, weight: 9_000_000 } : card));
     expect(codes({ products: heavier })).toContain("weight-far-from-its-class");
     const known = products.map((product) => ({ ...product, weight: product.weight ?? 1000 }));
     const missing = (of: typeof products) =>

@@ -7,6 +7,7 @@ import type { Calendars } from "../../../core/places/location.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
 import { type Plan, savedOf } from "../../../core/plan/plan.ts";
 import { columnsOf } from "../amounts/columns.ts";
+import { FindingsBeside } from "../checks/findings-context.tsx";
 import { ConditionBuilder } from "../conditions/condition-builder.tsx";
 import { withPart } from "../state/with-part.ts";
 import { ChargeEditor } from "./charge-editor.tsx";
@@ -62,6 +63,7 @@ export function OptionEditor(props: Props) {
           {option.when && <>; only when {conditionWords(option.when, context, saved)}</>}.
         </p>
       </header>
+      <FindingsBeside kind="option" id={option.id} />
       <div className={section}>
         <h3 className="mb-2 font-semibold">What shoppers call it</h3>
         <div className="grid grid-cols-[auto_1fr_1fr] items-center gap-x-3 gap-y-1.5">

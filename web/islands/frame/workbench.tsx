@@ -1,6 +1,7 @@
 import { keepPreviousData, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
 import { PanelRightClose, PanelRightOpen } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
+import { acceptedReason, type Finding } from "../../../core/checks/finding.ts";
 import { cartAt } from "../../../core/climb/cart-at.ts";
 import type { Calendars } from "../../../core/places/location.ts";
 import type { Market } from "../../../core/places/market.ts";
@@ -8,6 +9,9 @@ import { resolvePlace } from "../../../core/places/resolve.ts";
 import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { type Progress, quote } from "../../../core/quote/quote.ts";
+import type { QuoteRequest } from "../../../core/quote/request.ts";
+import { FindingsContext } from "../checks/findings-context.tsx";
+import { useChecks } from "../checks/use-checks.ts";
 import { ShopperView } from "../shopper/shopper-view.tsx";
 import { api } from "../state/api.ts";
 import {
@@ -38,6 +42,7 @@ const PlacesView = lazy(() => import("../places/places-view.tsx").then((module) 
 const ReleaseView = lazy(() =>
   import("../release/release-view.tsx").then((module) => ({ default: module.ReleaseView })),
 );
+const ChecksView = lazy(() => import("../checks/checks-view.tsx").then((module) => ({ default: module.ChecksView })));
 const WordingView = lazy(() =>
   import("../wording/wording-view.tsx").then((module) => ({ default: module.WordingView })),
 );
@@ -55,6 +60,7 @@ export function Workbench({ section }: { section: Section }) {
 
 const NO_CART: ShownCart = { sample: null, lines: [] };
 const NO_PROGRESS: readonly Progress[] = [];
+const NO_FINDINGS: readonly Finding[] = [];
 const NO_OFFERS: Plan["offers"] = [];
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
@@ -74,6 +80,8 @@ function Frame({ section }: { section: Section }) {
   });
   const [shopperOpen, setShopperOpen] = useStored("summant.shopper-open", window.innerWidth > 900, isBoolean);
   const [cursor, setCursor] = useState<number | null>(null);
+  /** A made-up cart and standpoint that shows a finding or an edge, instead of the shopper's own. */
+  const [witness, setWitness] = useState<QuoteRequest | null>(null);
   const [off, setOff] = useState<ReadonlySet<string>>(new Set());
   const [at] = useState(() => new Date().toISOString());
   useDraftKeys();
@@ -91,6 +99,7 @@ function Frame({ section }: { section: Section }) {
   const setCart = (next: ShownCart) => {
     setStoredCart(next);
     setCursor(null);
+    setWitness(null);
   };
 
   const products = useMemo(
@@ -116,107 +125,134 @@ function Frame({ section }: { section: Section }) {
   const { request: sampleRequest, asking } = useCarrierAnswers(looked, plainRequest, standpoint.moods);
   const cartValue = sampleRequest.cart.lines.reduce((sum, line) => sum + line.unitPrice * line.quantity, 0);
   const request = useMemo(
-    () => (cursor === null ? sampleRequest : { ...sampleRequest, cart: cartAt(sampleRequest.cart, cursor) }),
-    [sampleRequest, cursor],
+    () => witness ?? (cursor === null ? sampleRequest : { ...sampleRequest, cart: cartAt(sampleRequest.cart, cursor) }),
+    [sampleRequest, cursor, witness],
   );
   const result = useMemo(() => looked && quote(looked, request), [looked, request]);
+  const checks = useChecks(plan, Date.parse(at));
+  const show = useCallback(
+    (next: QuoteRequest) => {
+      setWitness(next);
+      setShopperOpen(true);
+    },
+    [setShopperOpen],
+  );
+  const findingsShown = useMemo(
+    () => ({ findings: checks.findings ?? NO_FINDINGS, plan, show }),
+    [checks.findings, plan, show],
+  );
+  const openFindings = findingsShown.findings.filter(
+    (finding) => finding.severity !== "odd" && acceptedReason(finding, plan?.store.accepted ?? []) === undefined,
+  ).length;
 
   return (
-    <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden">
-      <header className="flex min-h-14 flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-5 py-2">
-        <a href="/offers" className="text-[17px] font-bold tracking-tight">
-          Summant
-        </a>
-        <StandpointSentence
-          standpoint={standpoint}
-          market={market}
-          offers={plan?.offers ?? NO_OFFERS}
-          onChange={setStandpoint}
-        />
-        <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
-          <SaveMark state={state} />
-          {section !== "release" && (
-            <a href="/release" className="btn btn-neutral btn-sm">
-              Review and release
-            </a>
-          )}
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm btn-square"
-            aria-expanded={shopperOpen}
-            aria-controls="shopper-view"
-            onClick={() => setShopperOpen(!shopperOpen)}
-          >
-            {shopperOpen ? <PanelRightClose size={18} aria-hidden /> : <PanelRightOpen size={18} aria-hidden />}
-            <span className="sr-only">{shopperOpen ? "Fold the Shopper view" : "Open the Shopper view"}</span>
-          </button>
-        </div>
-      </header>
-      <div className="relative flex min-h-0">
-        <Rail section={section} changes={state.draft?.changes.length ?? 0} />
-        <main className="min-w-0 flex-1 overflow-y-auto px-5 py-4">
-          {state.conflict && <ConflictBar conflict={state.conflict} plan={plan} market={market} />}
-          {state.loadError && (
-            <p role="alert" className="alert alert-error mb-4">
-              The plan could not be loaded: {state.loadError}.
-              <button type="button" className="btn btn-sm" onClick={() => void draftStore.load()}>
-                Try again
-              </button>
-            </p>
-          )}
-          {state.draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}
-          <Suspense fallback={<p className="text-quiet">Loading…</p>}>
-            {plan && section === "places" && <PlacesView state={state} zones={zones} />}
-            {(plan || !state.draft) && section === "offers" && (
-              <OffersView
-                state={state}
-                market={market}
-                request={sampleRequest}
-                requestAt={requestAt}
-                quote={result && "quote" in result ? result.quote : null}
-                cartValue={cursor ?? cartValue}
-                productName={(sku) => products.get(sku)?.name ?? sku}
-                onCursor={setCursor}
-              />
-            )}
-            {(plan || !state.draft) && section === "delivery" && (
-              <DeliveryView state={state} market={market} zones={zones} request={request} />
-            )}
-            {plan && section === "wording" && (
-              <WordingView
-                state={state}
-                request={request}
-                progress={result && "quote" in result ? result.quote.progress : NO_PROGRESS}
-              />
-            )}
-            {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
-          </Suspense>
-        </main>
-        {shopperOpen && looked && plan && (
-          <ShopperView
-            plan={plan}
-            compiled={looked}
-            zones={zones}
-            off={off}
-            onOff={setOff}
-            moods={standpoint.moods}
-            asking={asking}
-            onMoods={(moods) => setStandpoint({ ...standpoint, moods })}
-            request={request}
-            result={result}
-            carts={catalogue.data?.carts ?? []}
-            products={products}
-            problem={catalogue.error?.message ?? null}
-            cart={cart}
-            cursor={cursor}
-            placeName={placeName(standpoint)}
-            locale={standpoint.locale}
-            onCart={setCart}
-            onLeaveCursor={() => setCursor(null)}
+    <FindingsContext value={findingsShown}>
+      <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden">
+        <header className="flex min-h-14 flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-5 py-2">
+          <a href="/offers" className="text-[17px] font-bold tracking-tight">
+            Summant
+          </a>
+          <StandpointSentence
+            standpoint={standpoint}
+            market={market}
+            offers={plan?.offers ?? NO_OFFERS}
+            onChange={setStandpoint}
           />
-        )}
+          <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
+            <SaveMark state={state} />
+            {section !== "release" && (
+              <a href="/release" className="btn btn-neutral btn-sm">
+                Review and release
+              </a>
+            )}
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm btn-square"
+              aria-expanded={shopperOpen}
+              aria-controls="shopper-view"
+              onClick={() => setShopperOpen(!shopperOpen)}
+            >
+              {shopperOpen ? <PanelRightClose size={18} aria-hidden /> : <PanelRightOpen size={18} aria-hidden />}
+              <span className="sr-only">{shopperOpen ? "Fold the Shopper view" : "Open the Shopper view"}</span>
+            </button>
+          </div>
+        </header>
+        <div className="relative flex min-h-0">
+          <Rail section={section} changes={state.draft?.changes.length ?? 0} findings={openFindings} />
+          <main className="min-w-0 flex-1 overflow-y-auto px-5 py-4">
+            {state.conflict && <ConflictBar conflict={state.conflict} plan={plan} market={market} />}
+            {state.loadError && (
+              <p role="alert" className="alert alert-error mb-4">
+                The plan could not be loaded: {state.loadError}.
+                <button type="button" className="btn btn-sm" onClick={() => void draftStore.load()}>
+                  Try again
+                </button>
+              </p>
+            )}
+            {state.draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}
+            <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+              {plan && section === "places" && <PlacesView state={state} zones={zones} />}
+              {(plan || !state.draft) && section === "offers" && (
+                <OffersView
+                  state={state}
+                  market={market}
+                  request={sampleRequest}
+                  requestAt={requestAt}
+                  quote={result && "quote" in result ? result.quote : null}
+                  cartValue={cursor ?? cartValue}
+                  productName={(sku) => products.get(sku)?.name ?? sku}
+                  onCursor={setCursor}
+                />
+              )}
+              {(plan || !state.draft) && section === "delivery" && (
+                <DeliveryView state={state} market={market} zones={zones} request={request} />
+              )}
+              {plan && section === "wording" && (
+                <WordingView
+                  state={state}
+                  request={request}
+                  progress={result && "quote" in result ? result.quote.progress : NO_PROGRESS}
+                />
+              )}
+              {plan && section === "checks" && (
+                <ChecksView
+                  state={state}
+                  checks={checks}
+                  request={request}
+                  quote={result && "quote" in result ? result.quote : null}
+                />
+              )}
+              {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
+            </Suspense>
+          </main>
+          {shopperOpen && looked && plan && (
+            <ShopperView
+              plan={plan}
+              compiled={looked}
+              zones={zones}
+              off={off}
+              onOff={setOff}
+              moods={standpoint.moods}
+              asking={asking}
+              onMoods={(moods) => setStandpoint({ ...standpoint, moods })}
+              request={request}
+              result={result}
+              carts={catalogue.data?.carts ?? []}
+              products={products}
+              problem={catalogue.error?.message ?? null}
+              cart={cart}
+              cursor={cursor}
+              witness={witness}
+              onLeaveWitness={() => setWitness(null)}
+              placeName={placeName(witness ? { ...standpoint, ...placeOfWitness(witness) } : standpoint)}
+              locale={witness?.locale ?? standpoint.locale}
+              onCart={setCart}
+              onLeaveCursor={() => setCursor(null)}
+            />
+          )}
+        </div>
       </div>
-    </div>
+    </FindingsContext>
   );
 }
 
@@ -252,6 +288,11 @@ function withoutOffers(
   );
   return "compiled" in result ? result.compiled : compiled;
 }
+
+const placeOfWitness = ({ destination }: QuoteRequest) => ({
+  country: destination.country ?? destination.region?.slice(0, 2) ?? "",
+  postcode: destination.postcode ?? "",
+});
 
 function placeName({ country, postcode, locale }: Standpoint): string {
   if (country === "") return "";

@@ -8,6 +8,7 @@ import { offerSentence } from "../../../core/offers/words.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import { AmountField } from "../amounts/amount-field.tsx";
+import { FindingsBeside } from "../checks/findings-context.tsx";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { homeOf } from "./offer-home.ts";
@@ -67,6 +68,7 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
         )}
         {children}
       </p>
+      <FindingsBeside kind="offer" id={offer.id} />
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
-import { placeFindings } from "../../../core/checks/place-findings.ts";
 import { coverageOf } from "../../../core/places/coverage.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { useOpenFindings } from "../checks/findings-context.tsx";
 import { COUNTRIES } from "./place-names.ts";
 
 type Props = { plan: Plan; nameOf: (code: string) => string; onZone: (id: string) => void };
@@ -34,7 +34,7 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
       {zoneName(id)}
     </button>
   );
-  const findings = placeFindings(plan, coverage, nameOf);
+  const findings = useOpenFindings().filter(({ at }) => at.kind === "zone");
   return (
     <section aria-label="Coverage" className="mt-6 border-t border-base-300 pt-4">
       <div className="mb-2 flex flex-wrap items-baseline gap-x-4">

@@ -2,6 +2,7 @@ import { Power, Trash2 } from "lucide-react";
 import { percent } from "../../../core/money/decimal.ts";
 import type { Zone } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { FindingsBeside } from "../checks/findings-context.tsx";
 import { TextField } from "../fields/text-field.tsx";
 import { DestinationEditor } from "./destination-editor.tsx";
 
@@ -43,6 +44,7 @@ export function ZoneEditor({ plan, zone, nameOf, onZones, onRemove }: Props) {
           {zone.on === false && "; switched off, as if it were not there"}.
         </p>
       </header>
+      <FindingsBeside kind="zone" id={zone.id} />
       <div className="flex flex-wrap gap-4">
         <TextField
           key={`name ${zone.id}`}

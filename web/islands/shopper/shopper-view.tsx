@@ -44,6 +44,9 @@ type Props = {
   problem: string | null;
   cart: ShownCart;
   cursor: number | null;
+  /** A made-up cart and standpoint shown instead of the shopper's own. */
+  witness: QuoteRequest | null;
+  onLeaveWitness: () => void;
   placeName: string;
   locale: string;
   onCart: (cart: ShownCart) => void;
@@ -126,6 +129,14 @@ export function ShopperView(props: Props) {
         </label>
         <CartKeeper cart={cart} carts={carts} onCart={onCart} />
       </div>
+      {props.witness && (
+        <p className="mb-2 text-[13px]">
+          A made-up cart, <strong>{props.placeName}</strong>, {witnessWords(props.witness)}.{" "}
+          <button type="button" className="link" onClick={props.onLeaveWitness}>
+            Back to the shopper
+          </button>
+        </p>
+      )}
       {cursor !== null && (
         <p className="mb-2 text-[13px]">
           Looking at a cart of <strong>{money(cursor)}</strong>.{" "}
@@ -156,9 +167,20 @@ export function ShopperView(props: Props) {
       </section>
       <CarrierMoods asked={asked} moods={props.moods} asking={props.asking} onMoods={props.onMoods} />
       <LookBeneath plan={props.plan} zones={props.zones} off={props.off} onOff={props.onOff} />
-      {cursor === null && <ProductFinder currency={request.currency} onAdd={add} />}
+      {cursor === null && !props.witness && <ProductFinder currency={request.currency} onAdd={add} />}
     </aside>
   );
+}
+
+/** Who and when, in a few words. */
+function witnessWords({ shopper, at, cart }: QuoteRequest): string {
+  const who = [
+    shopper?.signedIn ? "signed in" : "not signed in",
+    ...(shopper?.groups ?? []).map((group) => `in ${group}`),
+    ...(shopper?.business ? ["a company"] : []),
+    ...(cart.codes ?? []).map((code) => `with the code ${code}`),
+  ];
+  return `${who.join(", ")}, ${new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" }).format(new Date(at))}`;
 }
 
 function ShopPage(props: Props & { quote: Quote; page: ShopPageName }) {
@@ -186,7 +208,7 @@ function ShopPage(props: Props & { quote: Quote; page: ShopPageName }) {
           money={money}
           locale={locale}
           onQuantity={
-            cursor === null
+            cursor === null && !props.witness
               ? (sku, quantity) =>
                   onCart({
                     ...cart,
@@ -199,7 +221,7 @@ function ShopPage(props: Props & { quote: Quote; page: ShopPageName }) {
         />
       )}
       {page !== "banner" && display?.position === "below" && progress}
-      {page !== "banner" && cursor === null && (
+      {page !== "banner" && cursor === null && !props.witness && (
         <CodeField codes={cart.codes ?? []} locale={locale} onCodes={(codes) => onCart({ ...cart, codes })} />
       )}
       {page === "checkout" && lines.length > 0 && (

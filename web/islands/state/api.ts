@@ -1,5 +1,7 @@
+import type { CheckedProduct } from "../../../core/checks/check.ts";
 import type { Entity, StoredEntity } from "../../../core/plan/entities.ts";
 import type { CarrierQuestion, CarrierReply } from "../../../core/quote/carrier-questions.ts";
+import type { Sample } from "../../../core/samples/sample.ts";
 import type { Carrier } from "../../../server/carriers/carrier.ts";
 import type { Mood } from "../../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
@@ -80,6 +82,10 @@ export const api = {
   askCarriers: (questions: readonly CarrierQuestion[], moods: Readonly<Record<string, Mood>>) =>
     call<{ replies: (CarrierReply | null)[] }>("/api/carriers", { questions, moods }),
   carriers: () => call<CarrierChoice[]>("/api/carriers"),
+  surroundings: () => call<{ products: CheckedProduct[]; uses: Record<string, number> }>("/api/checks/surroundings"),
+  samples: () => call<{ samples: Sample[] }>("/api/samples"),
+  keepSamples: (samples: readonly Sample[]) => call<{ samples: Sample[] }>("/api/samples", { do: "keep", samples }),
+  dropSamples: (ids: readonly string[]) => call<{ samples: Sample[] }>("/api/samples", { do: "drop", ids }),
   /** How often each offer has been used, by its id. */
   uses: () => call<{ uses: Record<string, number> }>("/api/redemptions"),
   releases: () => call<{ releases: Release[] }>("/api/releases"),

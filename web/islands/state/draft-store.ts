@@ -1,5 +1,12 @@
 import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
-import { type Change, type Entity, type EntityKind, entityKey, planOf, type StoredEntity } from "../../../core/plan/entities.ts";
+import {
+  type Change,
+  type Entity,
+  type EntityKind,
+  entityKey,
+  planOf,
+  type StoredEntity,
+} from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";

@@ -1,0 +1,48 @@
+import { useQuery } from "@tanstack/react-query";
+import { proxy, type Remote, wrap } from "comlink";
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { Finding } from "../../../core/checks/finding.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { api } from "../state/api.ts";
+import type { ChecksWorker } from "./checks-worker.ts";
+
+export type ChecksState = {
+  /** What the last whole run has found; null before the first. */
+  readonly findings: readonly Finding[] | null;
+  readonly progress: { readonly done: number; readonly of: number } | null;
+  readonly stop: () => void;
+};
+
+/** Typing goes on undisturbed: a run begins when nothing has changed for so long. */
+const REST_MS = 500;
+
+/** The findings of a plan, looked for in a worker whenever it has changed and come to rest. */
+export function useChecks(plan: Plan | null, at: number): ChecksState {
+  const [findings, setFindings] = useState<readonly Finding[] | null>(null);
+  const [progress, setProgress] = useState<ChecksState["progress"]>(null);
+  const remote = useRef<Remote<ChecksWorker> | null>(null);
+  const { data: around } = useQuery({ queryKey: ["surroundings"], queryFn: api.surroundings, staleTime: 60_000 });
+
+  useEffect(() => {
+    const worker = new Worker(new URL("./checks-worker.ts", import.meta.url), { type: "module" });
+    remote.current = wrap<ChecksWorker>(worker);
+    return () => worker.terminate();
+  }, []);
+
+  useEffect(() => {
+    if (!plan || !around) return undefined;
+    const timer = setTimeout(async () => {
+      const onProgress = proxy((done: number, of: number) => setProgress(done < of ? { done, of } : null));
+      const found = await remote.current?.run(plan, { ...around, at }, onProgress);
+      if (!found) return;
+      setFindings(found);
+    }, REST_MS);
+    return () => clearTimeout(timer);
+  }, [plan, around, at]);
+
+  const stop = useCallback(() => {
+    void remote.current?.stop();
+    setProgress(null);
+  }, []);
+  return { findings, progress, stop };
+}

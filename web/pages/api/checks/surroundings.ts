@@ -1,0 +1,15 @@
+import type { APIRoute } from "astro";
+import type { CheckedProduct } from "../../../../core/checks/check.ts";
+import { allProducts } from "../../../../server/catalogue/catalogue.ts";
+import { checkedProduct } from "../../../../server/catalogue/checked-products.ts";
+import { sharedPool } from "../../../../server/database/pool.ts";
+import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { usesOf } from "../../../../server/redemptions/ledger.ts";
+
+/** What the checks have to know besides the plan: products, and how often offers have been used. */
+export const GET: APIRoute = () =>
+  answer(async () => {
+    const products: CheckedProduct[] = [];
+    for await (const part of allProducts(sharedPool())) products.push(...part.map(checkedProduct));
+    return jsonAnswer({ products, uses: await usesOf(sharedPool()) });
+  });

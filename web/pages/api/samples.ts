@@ -1,0 +1,38 @@
+import { Type } from "@sinclair/typebox";
+import type { APIRoute } from "astro";
+import { byKindOf, closed, Id } from "../../../core/plan/atoms.ts";
+import { Sample } from "../../../core/samples/sample.ts";
+import { sharedPool } from "../../../server/database/pool.ts";
+import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { readBody } from "../../../server/http/read-body.ts";
+import { dropKept, keep, listKept } from "../../../server/kept/kept.ts";
+import { checker } from "../../../server/validation/checker.ts";
+
+const KIND = "sample";
+const checkRequest = checker(
+  byKindOf(
+    "do",
+    [
+      Type.Object({ do: Type.Literal("keep"), samples: Type.Array(Sample, { minItems: 1, maxItems: 1000 }) }, closed),
+      Type.Object({ do: Type.Literal("drop"), ids: Type.Array(Id, { minItems: 1, maxItems: 1000 }) }, closed),
+    ],
+    "KeepSamples",
+  ),
+);
+
+const list = async () => jsonAnswer({ samples: (await listKept(sharedPool(), KIND, Sample)).map(({ body }) => body) });
+
+export const GET: APIRoute = () => answer(list);
+
+/** Keeps samples under their ids, or drops some; answers with all that are kept. */
+export const POST: APIRoute = ({ request }) =>
+  answer(async () => {
+    const body = await readBody(request, 8 * 1024 * 1024, checkRequest);
+    if ("refusal" in body) return body.refusal;
+    const { value } = body;
+    if (value.do === "keep")
+      for (const sample of value.samples)
+        await keep(sharedPool(), KIND, { id: sample.id, name: sample.name.slice(0, 100), body: sample });
+    else for (const id of value.ids) await dropKept(sharedPool(), KIND, id);
+    return list();
+  });
