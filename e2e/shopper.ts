@@ -14,7 +14,7 @@ export async function lookFrom(page: Page, country: string, postcode: string): P
 }
 
 export async function lookAt(page: Page, moment: string): Promise<void> {
-  await page.getByText("now", { exact: true }).click();
+  await page.locator("summary[aria-label^='Moment:']").click();
   await page.getByLabel(/^At this time in/).fill(moment);
   await page.keyboard.press("Escape");
 }

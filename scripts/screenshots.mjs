@@ -45,14 +45,6 @@ const VIEWS = [
     path: "/offers",
     before: (page) => page.getByLabel("Country", { exact: true }).selectOption("KW"),
   },
-  {
-    name: "place-partly-known",
-    path: "/offers",
-    before: async (page) => {
-      await page.getByLabel("Postcode", { exact: true }).fill("");
-      await page.getByLabel("Postcode", { exact: true }).press("Enter");
-    },
-  },
   { name: "places", path: "/places" },
   {
     name: "coverage",
@@ -69,14 +61,40 @@ const VIEWS = [
       await page.getByRole("button", { name: "why By air" }).click();
     },
   },
+  { name: "offer-list", path: "/offers#all" },
   {
-    name: "shopper-desktop",
-    path: "/offers",
+    name: "offer-editor",
+    path: "/offers#free-post",
     before: async (page) => {
-      await page.getByRole("button", { name: "As wide as a desktop" }).click();
-      await page.getByRole("tab", { name: "Checkout" }).click();
+      await seenFrom(page, "AT", "1010");
+      await page.getByRole("heading", { name: "The ladder" }).scrollIntoViewIfNeeded();
+      await page.locator("main").evaluate((main) => main.scrollBy(0, 380));
     },
   },
+  {
+    name: "condition-builder",
+    path: "/offers#trade-islands",
+    before: async (page) => {
+      await seenFrom(page, "PT", "9000-082");
+      const whom = page.getByRole("region", { name: "For whom", exact: true });
+      await whom.getByRole("button", { name: "Group" }).click();
+      await whom.getByLabel("Add a clause").selectOption({ label: "the shopper has not ordered for 90 days" });
+      await whom.locator("summary", { hasText: "has not ordered for 90 days" }).click();
+      await whom.scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: "exchange-rates",
+    path: "/offers#rates",
+    before: (page) => page.getByRole("region", { name: "One base amount" }).scrollIntoViewIfNeeded(),
+  },
+  {
+    name: "wording",
+    path: "/wording#trade-islands",
+    before: (page) => page.getByRole("button", { name: "On the way, English. Change" }).first().click(),
+  },
+  { name: "checks", path: "/checks", before: (page) => page.getByRole("list", { name: "Open findings" }).waitFor() },
+  { name: "edge-walk", path: "/checks#edges/free-post" },
   { name: "offers-narrow", path: "/offers", width: 768 },
   {
     name: "release",

@@ -1,5 +1,5 @@
 import type { Condition } from "../conditions/condition.ts";
-import { explainAt } from "../conditions/explain-at.ts";
+import { explainerIn } from "../conditions/explain-at.ts";
 import { percent } from "../money/decimal.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { postcodePattern } from "../places/postcode.ts";
@@ -33,6 +33,7 @@ export type Decision =
 
 /** Standpoints and carts tried for one way before it is given up. */
 const MOST_TRIES = 400;
+const DAY = 86_400_000;
 /** Days looked through for one on which weekday and day of the month meet. */
 const MOST_DAYS = 1500;
 const MOST_LINES = 500;
@@ -50,14 +51,24 @@ export function decide(world: World, condition: Condition, wanted: boolean): Dec
   const ways = waysTo(condition, wanted, savedOf(world.compiled.plan));
   if (!ways) return { kind: "undecided" };
   let undecided = false;
+  const outlooks = outlooksFor(world, condition);
   for (const way of ways) {
-    for (const outlook of world.outlooks) {
+    for (const outlook of outlooks) {
       const found = decideWay(world, outlook, way, condition, wanted);
       if (found.kind === "witness") return found;
       undecided ||= found.kind === "undecided";
     }
   }
   return { kind: undecided ? "undecided" : "never" };
+}
+
+/** Zones of one market and tax are alike to conditions that ask about no place. */
+function outlooksFor({ compiled, outlooks }: World, condition: Condition): readonly Outlook[] {
+  if (placesNamed(condition, savedOf(compiled.plan)).length > 0) return outlooks;
+  const apart = new Map(
+    outlooks.map((outlook) => [`${outlook.market.id} ${outlook.currency} ${outlook.zone.standardTaxRate}`, outlook]),
+  );
+  return [...apart.values()];
 }
 
 function decideWay(
@@ -74,11 +85,13 @@ function decideWay(
   for (const demands of demandsOf(way, context)) {
     const requests = requestsFor(world, outlook, demands);
     if (requests === "never") continue;
+    const tariff = compiled.tariffOf(outlook.zone.id, currency);
+    const explain = tariff ? explainerIn(compiled, tariff, condition) : () => null;
     let tries = 0;
     for (const request of requests) {
       tries += 1;
       if (tries > MOST_TRIES) break;
-      if (explainAt(compiled, request, condition)?.truth === wanted) return { kind: "witness", request };
+      if (explain(request)?.truth === wanted) return { kind: "witness", request };
     }
     undecided = true;
   }
@@ -190,26 +203,27 @@ function momentsFor({ market }: Outlook, demands: Demands, around: number): numb
     );
   };
   for (const { from, until } of instants ?? EVERYTHING) {
-    const start = from ?? (until === null || until > around ? around : until - 40 * 86_400_000);
-    for (let day = 0; day < MOST_DAYS; day += 1) {
-      const date = new Date(start + day * 86_400_000).toISOString().slice(0, 10);
-      if (until !== null && start + (day - 2) * 86_400_000 > until) break;
-      const times = [...samples(minutes ?? EVERYTHING, 0, 1439), 720].map((minute) =>
-        momentOf(
-          `${date}T${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`,
-          market.timeZone,
-          "start",
-        ),
-      );
-      const edges = day === 0 ? [...(from === null ? [] : [from]), ...(until === null ? [] : [until - 1])] : [];
-      const found = [...edges, ...times].find(wanted);
-      if (found !== undefined) return [found];
+    // Without a beginning: from now on, else looking back from the end.
+    const starts = from === null ? [around, Math.min(around, until ?? around) - (MOST_DAYS / 2) * DAY] : [from];
+    for (const start of starts) {
+      for (let day = 0; day < MOST_DAYS; day += 1) {
+        if (until !== null && start + (day - 2) * DAY > until) break;
+        const date = new Date(start + day * DAY).toISOString().slice(0, 10);
+        const times = [...samples(minutes ?? EVERYTHING, 0, 1439), 720].map((minute) =>
+          momentOf(
+            `${date}T${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`,
+            market.timeZone,
+            "start",
+          ),
+        );
+        const edges = day === 0 ? [...(from === null ? [] : [from]), ...(until === null ? [] : [until - 1])] : [];
+        const found = [...edges, ...times].find(wanted);
+        if (found !== undefined) return [found];
+      }
     }
   }
   return [];
 }
-
-const DAY = 86_400_000;
 
 function shopperFor(demands: Demands): ((at: number) => Shopper) | "never" {
   const pick = (fact: string, most = 1_000_000) => {

@@ -6,6 +6,7 @@ import { ratesOf, savedOf } from "../plan/plan.ts";
 import { findTariffs } from "../quote/find-tariffs.ts";
 import type { QuoteRequest } from "../quote/request.ts";
 import { situationOf } from "../quote/situation.ts";
+import type { Tariff } from "../quote/tariff.ts";
 import { type Condition, compileCondition, type Trace } from "./condition.ts";
 import { factsOf } from "./facts.ts";
 
@@ -16,27 +17,31 @@ import { factsOf } from "./facts.ts";
  * @example explainAt(compiled, request, { kind: "signed-in" })?.truth // false for a guest
  */
 export function explainAt(compiled: CompiledPlan, request: QuoteRequest, condition: Condition): Trace | null {
-  const cart = readCart(request.cart, "/cart");
-  const place = placeOf(request.destination);
-  const found = findTariffs(compiled, place, request.currency);
-  if ("problems" in cart || "problems" in found) return null;
-  const [tariff] = found.tariffs;
-  if (!tariff) return null;
-  const { market, currency, standardTax } = tariff;
+  const found = findTariffs(compiled, placeOf(request.destination), request.currency);
+  const tariff = "problems" in found ? undefined : found.tariffs[0];
+  return tariff ? explainerIn(compiled, tariff, condition)(request) : null;
+}
+
+/** The same for many requests to one zone: the condition is compiled once. */
+export function explainerIn(
+  compiled: CompiledPlan,
+  { market, currency, standardTax }: Tariff,
+  condition: Condition,
+): (request: QuoteRequest) => Trace | null {
   const { measures, measureNumber } = measureNumbers(market.pricesIncludeTax, standardTax);
-  const context = {
-    market: market.id,
-    currency,
-    rates: ratesOf(compiled.plan),
-    timeZone: market.timeZone,
-    measureNumber,
-  };
+  const rates = ratesOf(compiled.plan);
+  const context = { market: market.id, currency, rates, timeZone: market.timeZone, measureNumber };
   try {
     const test = compileCondition(condition, context, savedOf(compiled.plan));
-    return test.explain(situationOf(measures, factsOf(request, compiled.positions, place), cart, false));
+    return (request) => {
+      const cart = readCart(request.cart, "/cart");
+      if ("problems" in cart) return null;
+      const facts = factsOf(request, compiled.positions, placeOf(request.destination));
+      return test.explain(situationOf(measures, facts, cart, false));
+    };
   } catch (error) {
     // A saved condition that is gone, while somebody is still typing.
-    if (error instanceof RangeError) return null;
+    if (error instanceof RangeError) return () => null;
     throw error;
   }
 }

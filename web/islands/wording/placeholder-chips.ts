@@ -24,23 +24,25 @@ class Chip extends WidgetType {
   }
 }
 
-const matcher = new MatchDecorator({
-  regexp: CHIP,
-  decoration: ([, name = "", kind]) => Decoration.replace({ widget: new Chip(name, kind) }),
-});
-
-const chips = ViewPlugin.define(
-  (view) => ({
-    decorations: matcher.createDeco(view),
-    update(update: ViewUpdate) {
-      this.decorations = matcher.updateDeco(update, this.decorations);
+const chipsFor = (allowed: ReadonlySet<string>) => {
+  const matcher = new MatchDecorator({
+    regexp: CHIP,
+    decoration: ([, name = "", kind]) =>
+      allowed.has(name) ? Decoration.replace({ widget: new Chip(name, kind) }) : null,
+  });
+  return ViewPlugin.define(
+    (view) => ({
+      decorations: matcher.createDeco(view),
+      update(update: ViewUpdate) {
+        this.decorations = matcher.updateDeco(update, this.decorations);
+      },
+    }),
+    {
+      decorations: (plugin) => plugin.decorations,
+      provide: (plugin) => EditorView.atomicRanges.of((view) => view.plugin(plugin)?.decorations ?? Decoration.none),
     },
-  }),
-  {
-    decorations: (plugin) => plugin.decorations,
-    provide: (plugin) => EditorView.atomicRanges.of((view) => view.plugin(plugin)?.decorations ?? Decoration.none),
-  },
-);
+  );
+};
 
 /** The placeholders of a text, as often as each is there. */
 export const chipsIn = (text: string): string[] => [...text.matchAll(CHIP)].map(([, name = ""]) => name);
@@ -49,33 +51,37 @@ export const chipsIn = (text: string): string[] => [...text.matchAll(CHIP)].map(
  * Lets no typing, pasting, cutting or dropping take a placeholder away. A change that would is put right: what it brings
  * goes in, and the placeholders of the stretch it replaces stay, in their order, behind it.
  */
-const keepChips = EditorState.transactionFilter.of((transaction: Transaction) => {
-  if (!transaction.docChanged || transaction.isUserEvent("undo") || transaction.isUserEvent("redo")) return transaction;
-  if (!transaction.isUserEvent("input") && !transaction.isUserEvent("delete") && !transaction.isUserEvent("move"))
-    return transaction;
-  const changes: { from: number; to: number; insert: string }[] = [];
-  let lost = false;
-  transaction.changes.iterChanges((from, to, _fromB, _toB, inserted) => {
-    const text = transaction.startState.doc.toString();
-    const kept = [...text.matchAll(CHIP)].filter(({ index, 0: match }) => index < to && index + match.length > from);
-    const [first] = kept;
-    if (!first) {
-      changes.push({ from, to, insert: inserted.toString() });
-      return;
-    }
-    lost = true;
-    // The stretch is widened to whole placeholders, so that none is cut in two.
-    const start = Math.min(from, first.index);
-    const last = kept.at(-1);
-    const end = Math.max(to, last ? last.index + last[0].length : to);
-    changes.push({
-      from: start,
-      to: end,
-      insert: inserted.toString() + kept.map(([match]) => match).join(""),
+const keepChips = (allowed: ReadonlySet<string>) =>
+  EditorState.transactionFilter.of((transaction: Transaction) => {
+    if (!transaction.docChanged || transaction.isUserEvent("undo") || transaction.isUserEvent("redo"))
+      return transaction;
+    if (!transaction.isUserEvent("input") && !transaction.isUserEvent("delete") && !transaction.isUserEvent("move"))
+      return transaction;
+    const changes: { from: number; to: number; insert: string }[] = [];
+    let lost = false;
+    transaction.changes.iterChanges((from, to, _fromB, _toB, inserted) => {
+      const text = transaction.startState.doc.toString();
+      const kept = [...text.matchAll(CHIP)].filter(
+        ({ index, 0: match, 1: name = "" }) => allowed.has(name) && index < to && index + match.length > from,
+      );
+      const [first] = kept;
+      if (!first) {
+        changes.push({ from, to, insert: inserted.toString() });
+        return;
+      }
+      lost = true;
+      // The stretch is widened to whole placeholders, so that none is cut in two.
+      const start = Math.min(from, first.index);
+      const last = kept.at(-1);
+      const end = Math.max(to, last ? last.index + last[0].length : to);
+      changes.push({
+        from: start,
+        to: end,
+        insert: inserted.toString() + kept.map(([match]) => match).join(""),
+      });
     });
+    return lost ? [{ changes, scrollIntoView: true }] : transaction;
   });
-  return lost ? [{ changes, scrollIntoView: true }] : transaction;
-});
 
 const look = EditorView.theme({
   ".placeholder-chip": {
@@ -90,5 +96,14 @@ const look = EditorView.theme({
   "&.cm-focused": { outline: "none" },
 });
 
-/** Placeholders as chips that move as one and cannot be typed away. */
-export const placeholderChips: Extension = [chips, keepChips, look];
+/** The placeholders that may stand in a text, as chips that move as one and cannot be typed away. Others are plain text. */
+export const placeholderChips = (allowed: readonly string[]): Extension => {
+  const names = new Set(allowed);
+  return [chipsFor(names), keepChips(names), look];
+};
+
+/** Where the first chip of a name stands, to be taken away on purpose. */
+export function chipAt(text: string, name: string): { from: number; to: number } | undefined {
+  const found = [...text.matchAll(CHIP)].find(([, one, kind]) => one === name && kind === undefined);
+  return found && { from: found.index, to: found.index + found[0].length };
+}

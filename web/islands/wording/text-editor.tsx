@@ -2,7 +2,7 @@ import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
 import { EditorState } from "@codemirror/state";
 import { EditorView, keymap } from "@codemirror/view";
 import { useEffect, useRef, useState } from "react";
-import { placeholderChips } from "./placeholder-chips.ts";
+import { chipAt, chipsIn, placeholderChips } from "./placeholder-chips.ts";
 
 type Props = {
   label: string;
@@ -24,18 +24,20 @@ export default function TextEditor({ label, text, locale, placeholders, wrong, h
   const view = useRef<EditorView | null>(null);
   const [typed, setTyped] = useState(text);
   const problem = typed === "" ? null : wrong(typed);
-  const latest = useRef({ typed, problem, onText, onClose, text });
-  latest.current = { typed, problem, onText, onClose, text };
+  const latest = useRef({ wrong, onText, onClose, text });
+  latest.current = { wrong, onText, onClose, text };
+  /** Keeps what is there now, also before it has been drawn; what is wrong stays open. */
+  const keep = (typedNow: string) => {
+    const now = latest.current;
+    if (typedNow !== "" && now.wrong(typedNow) !== null) return;
+    if (typedNow.trim() !== now.text) now.onText(typedNow.trim());
+    now.onClose();
+  };
+  const keepNow = useRef(keep);
 
+  const allowed = useRef(placeholders);
   useEffect(() => {
     if (!host.current) return;
-    const keep = () => {
-      const now = latest.current;
-      if (now.problem !== null) return true;
-      if (now.typed !== now.text) now.onText(now.typed);
-      now.onClose();
-      return true;
-    };
     // In a shadow tree the editor's styles come as adopted sheets, which the content security policy lets in.
     const root = host.current.shadowRoot ?? host.current.attachShadow({ mode: "open" });
     const editor = new EditorView({
@@ -46,7 +48,13 @@ export default function TextEditor({ label, text, locale, placeholders, wrong, h
         extensions: [
           history(),
           keymap.of([
-            { key: "Mod-Enter", run: keep },
+            {
+              key: "Mod-Enter",
+              run: ({ state }) => {
+                keepNow.current(state.doc.toString());
+                return true;
+              },
+            },
             {
               key: "Escape",
               run: () => {
@@ -57,7 +65,7 @@ export default function TextEditor({ label, text, locale, placeholders, wrong, h
             ...defaultKeymap,
             ...historyKeymap,
           ]),
-          placeholderChips,
+          placeholderChips(allowed.current),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ "aria-label": label, lang: locale, dir: "auto" }),
           EditorView.updateListener.of((update) => update.docChanged && setTyped(update.state.doc.toString())),
@@ -80,10 +88,7 @@ export default function TextEditor({ label, text, locale, placeholders, wrong, h
       className="min-w-0 text-[14px]"
       onBlur={(event) => {
         if (event.currentTarget.contains(event.relatedTarget)) return;
-        const { typed: now, problem: found, text: before } = latest.current;
-        if (found !== null) return;
-        if (now !== before) onText(now);
-        onClose();
+        keep(view.current?.state.doc.toString() ?? typed);
       }}
     >
       <div ref={host} className={`border-b-2 bg-base-100 ${problem ? "border-warning" : "border-primary"}`} />
@@ -93,6 +98,21 @@ export default function TextEditor({ label, text, locale, placeholders, wrong, h
             + {name}
           </button>
         ))}
+        {[...new Set(chipsIn(typed))]
+          .filter((name) => chipAt(typed, name))
+          .map((name) => (
+            <button
+              key={`without ${name}`}
+              type="button"
+              className="btn btn-ghost btn-xs font-normal"
+              onClick={() => {
+                const chip = chipAt(typed, name);
+                if (chip) view.current?.dispatch({ changes: chip });
+              }}
+            >
+              − {name}
+            </button>
+          ))}
         <button
           type="button"
           className="btn btn-ghost btn-xs font-normal text-warning"

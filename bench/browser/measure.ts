@@ -1,0 +1,180 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { gzipSync } from "node:zlib";
+import { type Browser, chromium, type Page } from "@playwright/test";
+import { entitiesOf } from "../../core/plan/entities.ts";
+import { BROWSER } from "../../e2e/browser.mjs";
+import { prepareDatabase, startApp } from "../../scripts/setup/app-server.mjs";
+import { needBuild } from "../../scripts/setup/build.mjs";
+import { freePort, startDatabase } from "../../scripts/setup/database.mjs";
+import { saveProducts } from "../../server/catalogue/import-products.ts";
+import { inTransaction, openPool } from "../../server/database/pool.ts";
+import { emptyStore } from "../../server/demo/load-demo.ts";
+import { applyChangeSet } from "../../server/draft/change-set.ts";
+import { median } from "../median.ts";
+import { largeStore, PRODUCTS } from "./large-store.ts";
+
+// The real app in the real browser: the Offers page from cold, a goal dragged for five seconds, a large store typed and
+// dragged in.
+const root = fileURLToPath(new URL("../../", import.meta.url));
+const folder = mkdtempSync(join(tmpdir(), "bench-browser-"));
+needBuild(root);
+const database = await startDatabase(folder);
+prepareDatabase(root, database.url, true);
+const app = await startApp(root, database.url, await freePort());
+const browser = await chromium.launch(BROWSER);
+try {
+  await coldOffers(browser);
+  await draggedGoal(browser);
+  await largeLists(browser);
+} finally {
+  await browser.close();
+  await app.stop();
+  await database.stop();
+  rmSync(folder, { recursive: true, force: true });
+}
+
+const flagOf = (page: Page) => page.getByRole("slider", { name: "Goal of Free standard delivery" });
+
+/** From an empty cache to a flag that can be moved, against an empty page of the same server; and what scripts it loads. */
+async function coldOffers(from: Browser): Promise<void> {
+  const times: number[] = [];
+  const empty: number[] = [];
+  let bytes = 0;
+  for (let i = 0; i < 5; i += 1) {
+    const context = await from.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    let start = performance.now();
+    await page.goto(`${app.address}/api/health`);
+    empty.push(performance.now() - start);
+    const scripts: Promise<number>[] = [];
+    page.on("response", (response) => {
+      if (/\.js(\?|$)/.test(response.url()))
+        scripts.push(
+          response.body().then(
+            (body) => gzipSync(body).byteLength,
+            () => 0,
+          ),
+        );
+    });
+    start = performance.now();
+    await page.goto(`${app.address}/offers`);
+    await flagOf(page).waitFor();
+    times.push(performance.now() - start);
+    bytes = (await Promise.all(scripts)).reduce((sum, size) => sum + size, 0);
+    await context.close();
+  }
+  const [cold, plain] = [median(times), median(empty)];
+  console.log(
+    `Offers page from cold, against an empty answer: ${(cold / plain).toFixed(1)}  (${cold.toFixed(0)} ms, ${plain.toFixed(0)} ms; scripts ${(bytes / 1024).toFixed(0)} KB compressed, 250 wanted)`,
+  );
+}
+
+/** Frames and lag while a flag is pulled to and fro. */
+async function draggedGoal(from: Browser): Promise<void> {
+  const page = await from.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${app.address}/offers`);
+  await flagOf(page).waitFor();
+  const box = await flagOf(page).boundingBox();
+  if (!box) throw new Error("the flag is not drawn");
+  await page.evaluate(() => {
+    const frames: number[] = [];
+    const lags: number[] = [];
+    let last = performance.now();
+    let moved = 0;
+    const tick = (now: number) => {
+      frames.push(now - last);
+      last = now;
+      requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+    const line = document.querySelector("[data-option='standard']");
+    window.addEventListener(
+      "pointermove",
+      () => {
+        if (moved === 0) moved = performance.now();
+      },
+      true,
+    );
+    if (line)
+      new MutationObserver(() => {
+        if (moved > 0) lags.push(performance.now() - moved);
+        moved = 0;
+      }).observe(line, { attributes: true });
+    Object.assign(window, { measured: { frames, lags } });
+  });
+  await page.mouse.move(box.x + 8, box.y + 12);
+  await page.mouse.down();
+  const end = performance.now() + 5000;
+  for (let i = 0; performance.now() < end; i += 1) {
+    await page.mouse.move(box.x + 8 + 80 * Math.sin(i / 12), box.y + 12);
+    await page.waitForTimeout(8);
+  }
+  await page.mouse.up();
+  const { frames, lags } = await page.evaluate<{ frames: number[]; lags: number[] }>("window.measured");
+  const slow = frames.filter((frame) => frame > 20).length;
+  console.log(
+    `goal dragged for 5 s, slow frames / frames: ${(slow / frames.length).toFixed(3)}  (${slow} of ${frames.length} over 20 ms; pointer to redrawn line ${median(lags).toFixed(0)} ms, ${lags.length} redraws)`,
+  );
+  await page.close();
+}
+
+/** Interactions in a store of 500 zones, 200 options and 50,000 products, by the browser's own event timing. */
+async function largeLists(from: Browser): Promise<void> {
+  const pool = openPool(database.url, 2);
+  await emptyStore(pool);
+  const applied = await applyChangeSet(
+    pool,
+    { writes: entitiesOf(largeStore()).map(({ kind, id, body }) => ({ kind, id, seen: 0, body })) },
+    "bench",
+  );
+  if (!("sequence" in applied)) throw new Error(JSON.stringify(applied).slice(0, 500));
+  await inTransaction(pool, (connection) => saveProducts(connection, PRODUCTS));
+  await pool.end();
+  const page = await from.newPage({ viewport: { width: 1280, height: 800 } });
+  const watch = () =>
+    page.evaluate(() => {
+      const seen: number[] = [];
+      new PerformanceObserver((list) => {
+        for (const entry of list.getEntries()) seen.push(entry.duration);
+      }).observe({ type: "event", buffered: true, durationThreshold: 16 } as PerformanceObserverInit);
+      Object.assign(window, { seen });
+    });
+  const worst = async () => Math.max(0, ...(await page.evaluate<number[]>("window.seen")));
+  await page.goto(`${app.address}/delivery`);
+  await page.getByRole("button", { name: "Move Option 0", exact: true }).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(2500);
+  await watch();
+  const name = page.getByLabel("Name in English");
+  await name.pressSequentially("abc", { delay: 60 });
+  await page
+    .getByRole("button", { name: /^Price in/ })
+    .first()
+    .click();
+  await page.keyboard.type("7.25", { delay: 60 });
+  await page.keyboard.press("Enter");
+  await page.getByLabel("Add a product to the cart").pressSequentially("sheet 4999", { delay: 60 });
+  await page.waitForTimeout(600);
+  const typing = await worst();
+  const grip = await page.getByRole("button", { name: "Move Option 1", exact: true }).boundingBox();
+  if (!grip) throw new Error("no grip");
+  await page.mouse.move(grip.x + 8, grip.y + 8);
+  await page.mouse.down();
+  for (let i = 1; i <= 20; i += 1) await page.mouse.move(grip.x + 8, grip.y + 8 + i * 8);
+  await page.mouse.up();
+  await page.waitForTimeout(600);
+  const dragging = await worst();
+  await page.goto(`${app.address}/places`);
+  await page.getByLabel("Find a country or region").waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(2500);
+  await watch();
+  await page.getByLabel("Find a country or region").pressSequentially("port", { delay: 60 });
+  await page.waitForTimeout(600);
+  const places = await worst();
+  console.log(
+    `a store of 500 zones, 200 options, 50,000 products, slowest interaction / 200 ms: ${(Math.max(typing, dragging, places) / 200).toFixed(2)}  (typing ${typing} ms, with dragging ${dragging} ms, Places ${places} ms)`,
+  );
+  await page.close();
+}
