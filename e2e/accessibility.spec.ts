@@ -2,7 +2,17 @@ import { AxeBuilder } from "@axe-core/playwright";
 import { expect, test } from "./demo-store.ts";
 
 for (const colorScheme of ["light", "dark"] as const) {
-  for (const path of ["/places", "/delivery", "/offers", "/offers#free-post", "/offers#all", "/offers#rates", "/wording", "/checks", "/release"]) {
+  for (const path of [
+    "/places",
+    "/delivery",
+    "/offers",
+    "/offers#free-post",
+    "/offers#all",
+    "/offers#rates",
+    "/wording",
+    "/checks",
+    "/release",
+  ]) {
     test(`${path} has no fault that axe finds by WCAG 2.2 AA, ${colorScheme}`, async ({ page }) => {
       await page.emulateMedia({ colorScheme });
       await page.goto(path);

@@ -103,10 +103,7 @@ function withLiteral(
   }
 }
 
-export function statementOf(
-  leaf: Literal["leaf"],
-  context: AmountContext & { timeZone: string },
-): Statement | undefined {
+function statementOf(leaf: Literal["leaf"], context: AmountContext & { timeZone: string }): Statement | undefined {
   for (const definition of DEFINITIONS) {
     const found = definition.states(leaf, context);
     if (found) return found.statement;

@@ -6,7 +6,7 @@ export type Leaf = Exclude<Condition, { kind: "all" | "any" | "not" | "saved" }>
 export type Literal = { readonly leaf: Leaf; readonly holds: boolean };
 
 /** Most ways a condition is taken apart into; beyond that an analysis says that it cannot decide. */
-export const MOST_WAYS = 3000;
+const MOST_WAYS = 3000;
 
 /**
  * The ways in which a condition can come true (or false): each a list of clauses that have to hold or fail together.

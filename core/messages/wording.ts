@@ -60,7 +60,7 @@ export function wordingProblems(text: string, allowed: readonly string[], path: 
 }
 
 /** The placeholders of a message, each as often as it is there. */
-export function variablesIn(elements: readonly MessageFormatElement[]): string[] {
+function variablesIn(elements: readonly MessageFormatElement[]): string[] {
   return elements.flatMap((element): string[] => {
     switch (element.type) {
       case TYPE.literal:

@@ -29,7 +29,7 @@ const isPlain = (name: string): name is Plain => PLAIN.some((known) => known ===
 const MONEY = /^(price|own_charge)_([A-Z]{3})$/;
 
 /** Problems of a header: columns that are not known, or missing. */
-export function headerProblems(header: readonly string[]): Problem[] {
+function headerProblems(header: readonly string[]): Problem[] {
   const unknown = header.flatMap((name, i) =>
     isPlain(name) || MONEY.test(name) ? [] : [{ path: at(1, i), message: `there is no column "${name}"` }],
   );

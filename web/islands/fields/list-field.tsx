@@ -56,7 +56,7 @@ export function ListField({ label, value, onValue, wrong, placeholder, className
   );
 }
 
-export const listOf = (text: string): string[] => [
+const listOf = (text: string): string[] => [
   ...new Set(
     text
       .split(/[,\n]/)
