@@ -6,6 +6,8 @@ export default defineConfig({
   testDir: "e2e",
   workers: 1,
   timeout: 30_000,
+  // The first page after a start takes a while where the machine is busy.
+  expect: { timeout: 10_000 },
   forbidOnly: true,
   use: {
     baseURL: process.env.SUMMANT_URL ?? "http://127.0.0.1:4173",

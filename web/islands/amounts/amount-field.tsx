@@ -40,7 +40,7 @@ export function AmountField({ label, shown, minor, currency, onShow, onCommit, o
         ref={button}
         type="button"
         aria-label={`${label}: ${shown}. Change`}
-        className={`cursor-text border-b border-dotted border-quiet bg-tint px-0.5 hover:bg-tint-strong ${className}`}
+        className={`min-h-6 cursor-text border-b border-dotted border-quiet bg-tint px-0.5 hover:bg-tint-strong ${className}`}
         onClick={() => {
           leaving.current = false;
           setText(minor === undefined ? "" : majorUnits(minor, exponentOf(currency) ?? 2));

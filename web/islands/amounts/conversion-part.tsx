@@ -26,7 +26,7 @@ export function ConversionPart({ plan, label, amount, found, column, onCommit }:
     return converted ? (
       <button
         type="button"
-        className="block w-full cursor-pointer text-right text-[12px] text-quiet opacity-0 hover:underline hover:opacity-100 focus-visible:opacity-100 [td:hover_&]:opacity-100"
+        className="block min-h-6 w-full cursor-pointer text-right text-[12px] text-quiet opacity-0 hover:underline hover:opacity-100 focus-visible:opacity-100 [td:hover_&]:opacity-100"
         onClick={() => onCommit(converted)}
       >
         convert<span className="sr-only"> {label}</span>
@@ -44,7 +44,7 @@ export function ConversionPart({ plan, label, amount, found, column, onCommit }:
   };
   return (
     <details className="text-right text-[12px] text-quiet">
-      <summary className="cursor-pointer whitespace-nowrap">{sourceWords(found, currency)}</summary>
+      <summary className="min-h-6 cursor-pointer pt-1 whitespace-nowrap">{sourceWords(found, currency)}</summary>
       <div className="flex items-end justify-end gap-1 py-1">
         <TextField
           label="To a multiple of"

@@ -72,7 +72,7 @@ export function OfferEditor({
         />
         <TextField
           label="What it is for"
-          className="w-80"
+          className="w-60"
           value={offer.purpose ?? ""}
           wrong={(text) => (text.length > 1000 ? "1000 letters at most" : null)}
           onValue={(purpose) => save(withPart(offer, "purpose", purpose.trim() || undefined))}

@@ -97,7 +97,7 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
       <div className="max-h-64 overflow-auto border border-base-300 bg-base-100">
         <table className="table table-xs text-[13px] [&_td]:text-[13px]">
           <thead>
-            <tr>
+            <tr className="text-quiet">
               <th scope="col">Day</th>
               {currencies.map((code) => (
                 <th key={code} scope="col" className="text-right">
