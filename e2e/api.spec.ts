@@ -126,3 +126,67 @@ test("hostile text in names and wording is shown as text", async ({ page, reques
   await expect(page.getByRole("complementary", { name: "Shopper view" })).toContainText("<script>");
   await expect(page).toHaveTitle("Offers · Summant");
 });
+
+test("a shop claims a code once per shopper, its quotes know, a cancelled order gives it back", async ({ request }) => {
+  const post = async (path: string, data: object) => {
+    const response = await request.post(path, { data });
+    return { status: response.status(), body: await response.json() };
+  };
+  const base = JSON.parse(await demo("requests/berlin-guest.json"));
+  const asked = { ...base, shopper: { id: "s-77", signedIn: false }, cart: { ...base.cart, codes: ["paperpost"] } };
+  const post1 = async () => {
+    const { body } = await post("/api/quote", asked);
+    return body.options.find(({ id }: { id: string }) => id === "post").price;
+  };
+  expect(await post1()).toBe(0);
+  const claim = { order: "o-1", offers: ["newsletter"], shopper: "s-77" };
+  expect(await post("/api/redemptions", claim)).toEqual({ status: 200, body: { claimed: ["newsletter"] } });
+  expect(await post("/api/redemptions", claim)).toEqual({ status: 200, body: { claimed: ["newsletter"] } });
+  expect(await post("/api/redemptions", { ...claim, order: "o-2" })).toMatchObject({
+    status: 409,
+    body: { refused: { offer: "newsletter", reason: "shopper-limit-reached" } },
+  });
+  expect(await post1()).toBeGreaterThan(0);
+  expect(await post("/api/redemptions/cancel", { order: "o-1" })).toEqual({
+    status: 200,
+    body: { givenBack: ["newsletter"] },
+  });
+  expect(await post1()).toBe(0);
+  expect(await (await request.get("/api/redemptions")).json()).toEqual({ uses: { newsletter: 0 } });
+});
+
+test("what is kept, imported and claimed is checked too, and says where it is wrong", async ({ request }) => {
+  const refused = async (path: string, data: object) => {
+    const response = await request.post(path, { data });
+    const { errors }: ProblemDocument = await response.json();
+    return [response.status(), errors?.[0]?.pointer];
+  };
+  expect(await refused("/api/redemptions", { order: "", offers: ["newsletter"] })).toEqual([422, "#/order"]);
+  expect(await refused("/api/redemptions", { order: "o", offers: [] })).toEqual([422, "#/offers"]);
+  expect(await refused("/api/redemptions", { order: "o", offers: ["nothing-such"] })).toEqual([409, "#/offers"]);
+  expect(await refused("/api/standpoints", { do: "keep", id: "x", name: "x", body: {} })).toEqual([
+    422,
+    "#/body/country",
+  ]);
+  expect(await refused("/api/standpoints", { do: "burn" })).toEqual([422, "#"]);
+  expect(await refused("/api/samples", { do: "keep", samples: [{ id: "x", name: "x", request: {} }] })).toEqual([
+    422,
+    "#/samples/0/request/at",
+  ]);
+  const cart = { id: "x", name: "x", lines: [{ sku: "no-such-thing", quantity: 1 }] };
+  expect(await refused("/api/sample-carts", { do: "keep", cart })).toEqual([422, "#/cart/lines/0/sku"]);
+  expect(await refused("/api/products", { products: [{ sku: "x", name: "x", prices: { EUR: "-1" } }] })).toEqual([
+    422,
+    "#/products/0/prices/EUR",
+  ]);
+  const rows = { do: "rows", import: "i", header: ["sku", "name", "price_EUR"], first: 2, rows: [["a", "A", "1,50"]] };
+  expect(await refused("/api/products/import", rows)).toEqual([422, "#row 2, column 3"]);
+  expect(await refused("/api/draft/check", { format: 1 })).toEqual([422, "#/store"]);
+  const large = { products: [{ sku: "x", name: "x".repeat(2_000_000), prices: {} }] };
+  expect((await request.post("/api/products", { data: large })).status()).toBe(413);
+  // An import that was begun and never finished leaves the catalogue as it was.
+  const good = { ...rows, rows: [["half-there", "Half", "1.50"]] };
+  expect((await request.post("/api/products/import", { data: good })).status()).toBe(200);
+  const found = await (await request.get("/api/products?search=half-there")).json();
+  expect(found).toMatchObject({ products: [], tally: { products: 83 } });
+});

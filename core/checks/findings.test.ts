@@ -5,7 +5,7 @@ import { exponentOf } from "../money/currency.ts";
 import { rounded } from "../money/form.ts";
 import type { Plan } from "../plan/plan.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
-import { BREAKING, changed, edited, HEALTHY } from "../tests/plan-edits.ts";
+import { BREAKING, changed, edited, HEALTHY, MORE_FAULTS } from "../tests/plan-edits.ts";
 import type { CheckedProduct, Surroundings } from "./check.ts";
 import { acceptedReason, causeOf, type Finding } from "./finding.ts";
 import { CHECKS, runChecks } from "./run-checks.ts";
@@ -78,6 +78,13 @@ describe("findings", () => {
 
   it.each(HEALTHY)("let be: $name", (one) => {
     expect(fresh(edited(plan, one))).toEqual([]);
+  });
+
+  it.each(MORE_FAULTS)("tell $code from its nearest healthy neighbour", ({ code, fault, healthy }) => {
+    const codes = (edit: (typeof MORE_FAULTS)[number]["fault"]) =>
+      fresh(edited(plan, { name: code, edit })).map((finding) => finding.code);
+    expect(codes(fault)).toContain(code);
+    expect(codes(healthy)).not.toContain(code);
   });
 
   it("know of products, uses and limits", () => {

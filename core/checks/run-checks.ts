@@ -34,6 +34,7 @@ import { stepWithoutAmount } from "./findings/step-without-amount.ts";
 import { textPromisesFree } from "./findings/text-promises-free.ts";
 import { translationMissing } from "./findings/translation-missing.ts";
 import { translationOutdated } from "./findings/translation-outdated.ts";
+import { visitorMayBeDenied } from "./findings/visitor-may-be-denied.ts";
 import { weightFarFromItsClass } from "./findings/weight-far-from-its-class.ts";
 import { weightMissing } from "./findings/weight-missing.ts";
 import { zoneOffersNothingForSome } from "./findings/zone-offers-nothing-for-some.ts";
@@ -75,6 +76,7 @@ export const CHECKS: readonly Check[] = [
   textPromisesFree,
   translationMissing,
   translationOutdated,
+  visitorMayBeDenied,
   weightFarFromItsClass,
   weightMissing,
   zoneOffersNothingForSome,

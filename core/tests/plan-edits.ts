@@ -482,3 +482,132 @@ export const HEALTHY: readonly PlanEdit[] = [
     },
   },
 ];
+
+/** Faults that the thirty do not have, each with its nearest healthy neighbour. */
+export const MORE_FAULTS: readonly {
+  readonly code: string;
+  readonly fault: PlanEdit["edit"];
+  readonly healthy: PlanEdit["edit"];
+}[] = [
+  {
+    code: "zone-offers-nothing-for-some",
+    fault: (d) => {
+      option(d, "post").when = { kind: "items", is: "at-most", count: 20 };
+    },
+    healthy: (d) => {
+      option(d, "courier").when = { kind: "items", is: "at-most", count: 20 };
+    },
+  },
+  {
+    code: "gives-nothing",
+    fault: (d) => {
+      const o = structuredClone(offer(d, "free-standard"));
+      d.offers.push({
+        ...o,
+        id: "late",
+        position: 300,
+        name: "Too late",
+        steps: [
+          { ...o.steps[0], trigger: { kind: "goal", goal: { at: { byCurrency: { EUR: "60.00" } }, edge: "from" } } },
+        ],
+      });
+    },
+    healthy: (d) => {
+      const o = structuredClone(offer(d, "free-standard"));
+      d.offers.push({
+        ...o,
+        id: "early",
+        position: 300,
+        name: "In time",
+        steps: [
+          {
+            ...o.steps[0],
+            reward: { kind: "free", options: ["express"] },
+            trigger: { kind: "goal", goal: { at: { byCurrency: { EUR: "60.00" } }, edge: "from" } },
+          },
+        ],
+      });
+    },
+  },
+  {
+    code: "goal-out-of-reach",
+    fault: (d) => {
+      offer(d, "free-standard").when = {
+        kind: "value",
+        basis: offer(d, "free-standard").counts.basis,
+        is: "less-than",
+        amount: { byCurrency: { EUR: "40.00" } },
+      };
+    },
+    healthy: (d) => {
+      offer(d, "free-standard").when = {
+        kind: "value",
+        basis: offer(d, "free-standard").counts.basis,
+        is: "less-than",
+        amount: { byCurrency: { EUR: "90.00" } },
+      };
+    },
+  },
+  {
+    code: "price-cliff",
+    fault: (d) => {
+      option(d, "express").charge.edges.push({
+        edge: "from",
+        at: { byCurrency: { EUR: "200.00" } },
+        price: { byCurrency: { EUR: "29.00" } },
+      });
+    },
+    healthy: (d) => {
+      option(d, "express").charge.edges.push({
+        edge: "from",
+        at: { byCurrency: { EUR: "200.00" } },
+        price: { byCurrency: { EUR: "9.00" } },
+      });
+    },
+  },
+  {
+    code: "translation-outdated",
+    fault: (d) => {
+      offer(d, "free-standard").steps[0].wording.translatedFrom = { "empty/pt": "Free delivery from {goal}" };
+    },
+    healthy: (d) => {
+      offer(d, "free-standard").steps[0].wording.translatedFrom = { "empty/pt": "Free standard delivery from {goal}" };
+    },
+  },
+  {
+    code: "translation-missing",
+    fault: (d) => {
+      delete offer(d, "trade-islands").steps[1].wording.reached.pt;
+    },
+    healthy: (d) => {
+      offer(d, "trade-islands").steps[1].wording.reached.pt = "Vai na encomenda";
+    },
+  },
+  {
+    code: "plural-missing",
+    fault: (d) => {
+      offer(d, "notebooks").steps[0].wording["on-the-way"].ar = "{remaining, plural, one {قطعة} other {# قطع}}";
+    },
+    healthy: (d) => {
+      offer(d, "notebooks").steps[0].wording["on-the-way"].ja = "{remaining, plural, other {あと#点}}";
+    },
+  },
+  {
+    code: "visitor-may-be-denied",
+    fault: (d) => {
+      offer(d, "free-standard").steps[0].wording["place-unknown"].en = "Free standard delivery from {goal}";
+    },
+    healthy: (d) => {
+      offer(d, "free-standard").steps[0].wording["place-unknown"].en = "From {goal}, free in {place}";
+    },
+  },
+  {
+    code: "narrow-zone-lacks-options",
+    fault: (d) => {
+      option(d, "courier").zones = option(d, "courier").zones.filter((id: string) => id !== "uk-highlands");
+    },
+    healthy: (d) => {
+      option(d, "courier").zones = [...option(d, "courier").zones];
+    },
+  },
+];

@@ -1,0 +1,46 @@
+import { byPosition } from "../../plan/atoms.ts";
+import { type Check, onOffer } from "../check.ts";
+
+/** What a visitor is told before the address is known, where another zone of the same country may deny it. */
+export const visitorMayBeDenied: Check = {
+  code: "visitor-may-be-denied",
+  severity: "odd",
+  *find({ plan, list, zoneName }) {
+    const countriesOf = new Map(
+      plan.zones.map((zone) => [
+        zone.id,
+        zone.destinations.flatMap((one) =>
+          "region" in one ? one.region.slice(0, 2) : "country" in one ? one.country : [],
+        ),
+      ]),
+    );
+    for (const offer of plan.offers) {
+      if (!offer.on) continue;
+      const countries = new Set(offer.zones.flatMap((zone) => countriesOf.get(zone) ?? []));
+      const denied = [...plan.zones]
+        .sort(byPosition)
+        .filter(
+          ({ id, on }) =>
+            on !== false && !offer.zones.includes(id) && countriesOf.get(id)?.some((country) => countries.has(country)),
+        );
+      if (denied.length === 0) continue;
+      const named = offer.zones.map((zone) => zoneName(zone).toLowerCase());
+      for (const [i, step] of offer.steps.entries()) {
+        const texts = Object.values(step.wording["place-unknown"] ?? {});
+        // A text that names the place says for whom it is.
+        const plain = texts.find(
+          (text) =>
+            !text.includes("{place}") &&
+            !named.some((name) => name.split(" ").every((word) => text.toLowerCase().includes(word))),
+        );
+        const [first] = Object.keys(step.wording["place-unknown"] ?? {});
+        if (plain === undefined || plain !== step.wording["place-unknown"]?.[first ?? ""]) continue;
+        yield {
+          sentence: `“${offer.name}” tells visitors “${plain}” before their address is known; in ${list(denied.map(({ name }) => name))} it does not hold.`,
+          at: onOffer(offer, `/steps/${i}/wording/place-unknown`),
+          witness: null,
+        };
+      }
+    }
+  },
+};
