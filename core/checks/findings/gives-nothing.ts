@@ -3,17 +3,25 @@ import { markAt } from "../../measures/measure-spec.ts";
 import { goalOf } from "../../offers/offer.ts";
 import { isOnOrder } from "../../offers/reward.ts";
 import { type Check, onOffer } from "../check.ts";
+import { chargesOf } from "../option-charges.ts";
 
 /** A step that changes nothing on the whole climb, whatever a shopper of its kind adds: its options are that cheap anyway. */
 export const givesNothing: Check = {
   code: "gives-nothing",
   severity: "risky",
   *find(context) {
+    const carried = new Set(
+      chargesOf(context.plan).flatMap(({ option, charge }) => (charge.kind === "carrier" ? [option.id] : [])),
+    );
     for (const offer of context.plan.offers) {
       if (!offer.on || offer.counts.kind !== "value" || offer.limits) continue;
       for (const [i, step] of offer.steps.entries()) {
         const goal = goalOf(step.trigger);
         if (isOnOrder(step.reward) || !goal || step.trigger.kind !== "goal") continue;
+        // What a live carrier asks is not known here.
+        const { options, ...reward } = step.reward;
+        const others = reward.kind === "option-price" ? [reward.of] : [];
+        if ([...options, ...others].some((id) => carried.has(id))) continue;
         const idle = context.outlooksOf(offer.zones).filter((outlook) => {
           const met = offer.when ? context.decide([outlook.zone.id], offer.when, true) : null;
           if (met && met.kind !== "witness") return false;
