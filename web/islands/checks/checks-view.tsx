@@ -5,6 +5,7 @@ import type { CompiledPlan } from "../../../core/plan/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
+import { Tabs } from "../fields/tabs.tsx";
 import type { DraftState } from "../state/draft-store.ts";
 import { useHash } from "../state/use-hash.ts";
 import { EdgeWalk } from "./edge-walk.tsx";
@@ -29,18 +30,7 @@ export function ChecksView({ state, checks, request, quote }: Props) {
   return (
     <div className="mx-auto max-w-[1200px]">
       <h1 className="sr-only">Checks</h1>
-      <nav aria-label="Checks" className="mb-3 flex flex-wrap items-center gap-4 border-b border-base-300">
-        {TABS.map(({ id, name }) => (
-          <button
-            key={id}
-            type="button"
-            aria-current={tab === id ? "page" : undefined}
-            className="cursor-pointer border-b-2 border-transparent pb-1 text-quiet aria-[current]:border-neutral aria-[current]:font-semibold aria-[current]:text-base-content"
-            onClick={() => select(id)}
-          >
-            {name}
-          </button>
-        ))}
+      <Tabs name="Checks" tabs={TABS} current={tab} onTab={select}>
         {checks.progress && (
           <span className="ml-auto flex items-center gap-2 pb-1 text-[13px] text-quiet">
             <progress
@@ -55,7 +45,7 @@ export function ChecksView({ state, checks, request, quote }: Props) {
             </button>
           </span>
         )}
-      </nav>
+      </Tabs>
       {tab === "findings" && <Findings plan={plan} checks={checks} />}
       {tab === "samples" && <SamplesView compiled={compiled} request={request} quote={quote} />}
       {tab === "edges" && (

@@ -8,6 +8,7 @@ import { runSample, type SampleRun } from "../../../core/samples/compare.ts";
 import { edgeSamples } from "../../../core/samples/edges.ts";
 import { type Sample, seenIn } from "../../../core/samples/sample.ts";
 import { saveText } from "../climb/climb-export.ts";
+import { FileField } from "../fields/file-field.tsx";
 import { ApiError, api } from "../state/api.ts";
 import { FindingsContext } from "./findings-context.tsx";
 
@@ -102,19 +103,7 @@ export function SamplesView({ compiled, request, quote }: Props) {
         >
           Save as JSON
         </button>
-        <label className="flex items-center gap-2 text-[13px]">
-          Read samples
-          <input
-            type="file"
-            accept=".json,application/json"
-            className="file-input file-input-sm w-52"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void read(file);
-            }}
-          />
-        </label>
+        <FileField label="Read samples" accept=".json,application/json" onFile={(file) => void read(file)} />
       </div>
       {note && (
         <ul

@@ -1,4 +1,5 @@
 import { useRef, useState } from "react";
+import { FileField } from "../fields/file-field.tsx";
 import { ApiError, api } from "../state/api.ts";
 
 type Progress = { done: number; of: number };
@@ -31,20 +32,12 @@ export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
         <a className="btn btn-sm" href="/api/products/csv" download="catalogue.csv">
           Save the catalogue as CSV
         </a>
-        <label className="flex items-center gap-2">
-          Read a catalogue
-          <input
-            type="file"
-            accept=".csv,text/csv"
-            className="file-input file-input-sm w-60"
-            disabled={progress !== null}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void read(file);
-            }}
-          />
-        </label>
+        <FileField
+          label="Read a catalogue"
+          accept=".csv,text/csv"
+          disabled={progress !== null}
+          onFile={(file) => void read(file)}
+        />
       </div>
       {progress && (
         <p className="mt-2 flex items-center gap-3">

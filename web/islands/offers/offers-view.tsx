@@ -10,6 +10,7 @@ import { freeId, lastPosition } from "../../../core/plan/positions.ts";
 import type { Quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
 import { ClimbPanel } from "../climb/climb-panel.tsx";
+import { Tabs } from "../fields/tabs.tsx";
 import { api } from "../state/api.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import type { Standpoint } from "../state/standpoint.ts";
@@ -83,18 +84,7 @@ export function OffersView(props: Props) {
   return (
     <div className="mx-auto max-w-[1200px]">
       <h1 className="sr-only">Offers</h1>
-      <nav aria-label="Offers" className="mb-2 flex flex-wrap items-center gap-4 border-b border-base-300">
-        {TABS.map(({ id, name }) => (
-          <button
-            key={id}
-            type="button"
-            aria-current={tab === id ? "page" : undefined}
-            className="cursor-pointer border-b-2 border-transparent pb-1 text-quiet aria-[current]:border-neutral aria-[current]:font-semibold aria-[current]:text-base-content"
-            onClick={() => select(id)}
-          >
-            {name}
-          </button>
-        ))}
+      <Tabs name="Offers" tabs={TABS} current={tab} onTab={select}>
         <button
           type="button"
           className="btn btn-sm mb-1 ml-auto"
@@ -102,7 +92,7 @@ export function OffersView(props: Props) {
         >
           Add an offer
         </button>
-      </nav>
+      </Tabs>
       {problem && (
         <p role="alert" className="mt-2 text-warning">
           {problem}

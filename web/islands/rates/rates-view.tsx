@@ -5,6 +5,7 @@ import { type RateTable, rateDays } from "../../../core/money/rates.ts";
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { freeId } from "../../../core/plan/positions.ts";
+import { FileField } from "../fields/file-field.tsx";
 import { TextField } from "../fields/text-field.tsx";
 import { draftStore } from "../state/use-draft.ts";
 import { withPart } from "../state/with-part.ts";
@@ -49,19 +50,7 @@ export function RatesView({ plan, market }: { plan: Plan; market: Market | null 
             </select>
           </label>
         )}
-        <label className="flex items-center gap-2">
-          Read a file of reference rates
-          <input
-            type="file"
-            accept=".csv,text/csv"
-            className="file-input file-input-sm w-60"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void read(file);
-            }}
-          />
-        </label>
+        <FileField label="Read a file of reference rates" accept=".csv,text/csv" onFile={(file) => void read(file)} />
         <span className="text-[13px] text-quiet">
           A row for each day, a column for each currency, as central banks publish them.
         </span>

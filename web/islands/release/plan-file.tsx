@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Market } from "../../../core/places/market.ts";
 import { type Change, type Entity, entityKey, planOf } from "../../../core/plan/entities.ts";
+import { FileField } from "../fields/file-field.tsx";
 import { ApiError, api } from "../state/api.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
@@ -42,19 +43,7 @@ export function PlanFile({ state, market, currency }: Props) {
             Save the draft as JSON
           </a>
         )}
-        <label className="flex items-center gap-2">
-          Read a plan
-          <input
-            type="file"
-            accept="application/json,.json"
-            className="file-input file-input-sm w-64"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void read(file);
-            }}
-          />
-        </label>
+        <FileField label="Read a plan" accept="application/json,.json" onFile={(file) => void read(file)} />
       </div>
       {problems.length > 0 && (
         <div role="alert" className="mt-3 text-warning">

@@ -4,6 +4,7 @@ import { sourceLanguageOf, translationUnits, withTexts } from "../../../core/mes
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Problem } from "../../../core/plan/problem.ts";
 import { saveText } from "../climb/climb-export.ts";
+import { FileField } from "../fields/file-field.tsx";
 import { draftStore } from "../state/use-draft.ts";
 
 /** Texts for translators, out and in, as XLIFF or as JSON of ICU messages. All of a file is taken, or none of it. */
@@ -56,19 +57,7 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
         >
           Save as JSON
         </button>
-        <label className="flex items-center gap-2">
-          Read translations
-          <input
-            type="file"
-            accept=".xlf,.xliff,.json"
-            className="file-input file-input-sm w-56"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void read(file);
-            }}
-          />
-        </label>
+        <FileField label="Read translations" accept=".xlf,.xliff,.json" onFile={(file) => void read(file)} />
         <span className="text-[13px] text-quiet">
           {untranslated === 0 ? `Nothing is missing in ${target}.` : `${untranslated} texts are missing in ${target}.`}
         </span>
