@@ -5,7 +5,7 @@ import { BROWSER } from "./e2e/browser.mjs";
 export default defineConfig({
   testDir: "e2e",
   workers: 1,
-  timeout: 30_000,
+  timeout: 60_000,
   // The first page after a start takes a while where the machine is busy.
   expect: { timeout: 10_000 },
   forbidOnly: true,

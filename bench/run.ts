@@ -1,5 +1,6 @@
-// npm run bench: each line is `name: ratio`, with the raw medians beside it. Peers run interleaved in the same process.
-import "./engine/run.ts";
-import "./climb-drawing/measure.ts";
-import "./checks/measure.ts";
-import "./browser/measure.ts";
+// npm run bench: each line is `name: ratio`, with the raw medians beside it. Peers run interleaved in the same process; one
+// bench after the other, since imports with top-level await would run side by side.
+await import("./engine/run.ts");
+await import("./climb-drawing/measure.ts");
+await import("./checks/measure.ts");
+await import("./browser/measure.ts");
