@@ -4,3 +4,5 @@ await import("./engine/run.ts");
 await import("./climb-drawing/measure.ts");
 await import("./checks/measure.ts");
 await import("./browser/measure.ts");
+
+export {};

@@ -36,7 +36,9 @@ try {
   rmSync(folder, { recursive: true, force: true });
 }
 
-const flagOf = (page: Page) => page.getByRole("slider", { name: "Goal of Free standard delivery" });
+function flagOf(page: Page) {
+  return page.getByRole("slider", { name: "Goal of Free standard delivery" });
+}
 
 /** From an empty cache to a flag that can be moved, against an empty page of the same server; and what scripts it loads. */
 async function coldOffers(from: Browser): Promise<void> {
@@ -79,32 +81,25 @@ async function draggedGoal(from: Browser): Promise<void> {
   await flagOf(page).waitFor();
   const box = await flagOf(page).boundingBox();
   if (!box) throw new Error("the flag is not drawn");
-  await page.evaluate(() => {
-    const frames: number[] = [];
-    const lags: number[] = [];
+  // As text: what runs in the page must not be translated on the way.
+  await page.evaluate(`{
+    const frames = [];
+    const lags = [];
     let last = performance.now();
     let moved = 0;
-    const tick = (now: number) => {
+    const tick = (now) => {
       frames.push(now - last);
       last = now;
       requestAnimationFrame(tick);
     };
     requestAnimationFrame(tick);
-    const line = document.querySelector("[data-option='standard']");
-    window.addEventListener(
-      "pointermove",
-      () => {
-        if (moved === 0) moved = performance.now();
-      },
-      true,
-    );
-    if (line)
-      new MutationObserver(() => {
-        if (moved > 0) lags.push(performance.now() - moved);
-        moved = 0;
-      }).observe(line, { attributes: true });
-    Object.assign(window, { measured: { frames, lags } });
-  });
+    window.addEventListener("pointermove", () => { if (moved === 0) moved = performance.now(); }, true);
+    new MutationObserver(() => {
+      if (moved > 0) lags.push(performance.now() - moved);
+      moved = 0;
+    }).observe(document.querySelector("[data-option='standard']"), { attributes: true });
+    window.measured = { frames, lags };
+  }`);
   await page.mouse.move(box.x + 8, box.y + 12);
   await page.mouse.down();
   const end = performance.now() + 5000;
@@ -135,13 +130,13 @@ async function largeLists(from: Browser): Promise<void> {
   await pool.end();
   const page = await from.newPage({ viewport: { width: 1280, height: 800 } });
   const watch = () =>
-    page.evaluate(() => {
-      const seen: number[] = [];
+    page.evaluate(`{
+      const seen = [];
       new PerformanceObserver((list) => {
         for (const entry of list.getEntries()) seen.push(entry.duration);
-      }).observe({ type: "event", buffered: true, durationThreshold: 16 } as PerformanceObserverInit);
-      Object.assign(window, { seen });
-    });
+      }).observe({ type: "event", buffered: true, durationThreshold: 16 });
+      window.seen = seen;
+    }`);
   const worst = async () => Math.max(0, ...(await page.evaluate<number[]>("window.seen")));
   await page.goto(`${app.address}/delivery`);
   await page.getByRole("button", { name: "Move Option 0", exact: true }).waitFor({ timeout: 60_000 });
