@@ -18,7 +18,7 @@ const cursorAtGoal = async (page) => {
 };
 const newGoal = async (page) => {
   await page.getByRole("slider", { name: "Goal of Free standard delivery" }).press("PageUp");
-  await page.getByText("1 change since").waitFor();
+  await page.getByText(/changes? since/).waitFor();
 };
 
 const seenFrom = async (page, country, postcode) => {
@@ -94,6 +94,24 @@ const VIEWS = [
     before: (page) => page.getByRole("button", { name: "On the way, English. Change" }).first().click(),
   },
   { name: "checks", path: "/checks", before: (page) => page.getByRole("list", { name: "Open findings" }).waitFor() },
+  {
+    name: "finding-beside",
+    path: "/offers#free-standard",
+    before: async (page) => {
+      await page.getByRole("region", { name: "What counts" }).getByLabel("Tax").selectOption("without");
+      await page.getByRole("list", { name: "Findings" }).waitFor();
+      await page.locator("main").evaluate((main) => main.scrollTo(0, 0));
+      await page.getByRole("button", { name: "Undo" }).focus();
+    },
+  },
+  {
+    name: "expectations",
+    path: "/checks#samples",
+    before: async (page) => {
+      await page.getByRole("button", { name: "Make carts for every edge" }).click();
+      await page.getByText("edges covered").waitFor();
+    },
+  },
   { name: "edge-walk", path: "/checks#edges/free-post" },
   { name: "offers-narrow", path: "/offers", width: 768 },
   {
