@@ -66,6 +66,8 @@ export class DraftStore {
   /** Seen while typing or dragging; not sent until committed. */
   private preview: Change | null = null;
   private saving = false;
+  /** The plan as it was last compiled. */
+  private planText = "";
   private retry: ReturnType<typeof setTimeout> | undefined;
   private undoable: Done[] = [];
   private redoable: Done[] = [];
@@ -246,20 +248,29 @@ export class DraftStore {
     const overlay = new Map([...this.edits].map(([key, { change }]) => [key, change]));
     if (this.preview) overlay.set(entityKey(this.preview), this.preview);
     const plan = draft && planOf(overlaid(draft.entities, overlay));
-    const result = plan && compile(plan, draft?.calendars);
-    const failed = result && "problems" in result;
+    const text = JSON.stringify([plan, draft?.calendars]);
     this.state = {
       ...this.state,
       ...change,
-      plan,
-      compiled: failed ? this.state.compiled : (result?.compiled ?? null),
-      planProblem: failed ? result.problems.map(({ message }) => message).join("; ") : null,
+      // Saving changes nothing about the plan: whoever looks at it is not disturbed.
+      ...(text === this.planText ? {} : this.compiledAnew(plan, draft?.calendars)),
       unsaved: overlay.size,
       canUndo: this.undoable.length > 0,
       canRedo: this.redoable.length > 0,
     };
+    this.planText = text;
     writeUnsaved([...this.edits.values()]);
     for (const listener of this.listeners) listener();
+  }
+
+  private compiledAnew(plan: Plan | null, calendars: Draft["calendars"] | undefined) {
+    const result = plan && compile(plan, calendars);
+    const failed = result && "problems" in result;
+    return {
+      plan,
+      compiled: failed ? this.state.compiled : (result?.compiled ?? null),
+      planProblem: failed ? result.problems.map(({ message }) => message).join("; ") : null,
+    };
   }
 }
 
@@ -275,8 +286,16 @@ function overlaid(stored: readonly Entity[], changes: ReadonlyMap<string, Change
 
 /** The draft as it is after a save, until it is read again. */
 function withSaved(draft: Draft, sent: readonly Edit[], saved: readonly StoredEntity[]): Draft {
+  const now = new Map(saved.map((entity) => [entityKey(entity), entity]));
   const touched = new Set(sent.map(({ change }) => entityKey(change)));
-  return { ...draft, entities: [...draft.entities.filter((entity) => !touched.has(entityKey(entity))), ...saved] };
+  // In their old places, so that the plan reads the same.
+  const entities = draft.entities.flatMap((entity) => {
+    const key = entityKey(entity);
+    const next = touched.has(key) ? now.get(key) : entity;
+    now.delete(key);
+    return next ?? [];
+  });
+  return { ...draft, entities: [...entities, ...now.values()] };
 }
 
 function withoutRevision({ revision: _, ...entity }: StoredEntity): Entity {
