@@ -1,4 +1,3 @@
-import { type Static, Type } from "@sinclair/typebox";
 import type { Situation } from "../conditions/facts.ts";
 import { Edge, leastCount } from "../measures/edge.ts";
 import { Mark, MeasureSpec, markAt, markProblems } from "../measures/measure-spec.ts";
@@ -6,6 +5,7 @@ import { Amount, type AmountContext, amountFor, amountProblems } from "../money/
 import { least as leastOf, plus } from "../money/form.ts";
 import { closed } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
 import {
   type ChargeContext,
   type Charged,

@@ -1,9 +1,9 @@
-import { Type } from "@sinclair/typebox";
 import type { Situation } from "../conditions/facts.ts";
 import { Weight } from "../measures/quantity.ts";
 import { closed, Id } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 import type { CarrierAnswer } from "../quote/request.ts";
+import { Type } from "../schema/type.ts";
 import type { Charge } from "./charge.ts";
 import {
   type ChargeContext,

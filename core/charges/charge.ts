@@ -1,6 +1,6 @@
-import { type TSchema, Type } from "@sinclair/typebox";
 import { type Condition, conditionProblems } from "../conditions/condition.ts";
 import type { Problem } from "../plan/problem.ts";
+import { type TSchema, Type } from "../schema/type.ts";
 import { BandedCharge, bandsProblems, compileBands } from "./bands.ts";
 import { type CarrierCharge, CarrierChargeSchema, carrierProblems, compileCarrier } from "./carrier.ts";
 import type { ChargeContext, ChargeReferences, CompiledCharge } from "./charged.ts";

@@ -1,9 +1,9 @@
-import { Type } from "@sinclair/typebox";
 import { type CompiledCondition, type Condition, ConditionRef } from "../conditions/condition.ts";
 import type { Situation } from "../conditions/facts.ts";
 import type { Truth } from "../conditions/truth.ts";
 import { least, most, plus } from "../money/form.ts";
 import { byRank, closed, Position } from "../plan/atoms.ts";
+import { Type } from "../schema/type.ts";
 import type { Charge } from "./charge.ts";
 import { type ChargeContext, type Charged, type ChargeTrace, type CompiledCharge, isMissing } from "./charged.ts";
 

@@ -1,7 +1,7 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { Amount, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { closed } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { type ChargeContext, type CompiledCharge, plainCharge } from "./charged.ts";
 
 /** The same price for every cart. @example { kind: "flat", amount: { byCurrency: { EUR: "4.90" } } } */

@@ -1,9 +1,9 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { isOrdinary } from "../cart/read-cart.ts";
 import type { Situation } from "../conditions/facts.ts";
 import { Amount, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { closed, Tag } from "../plan/atoms.ts";
 import { type Problem, pointer } from "../plan/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { type ChargeContext, type Charged, type CompiledCharge, plainCharge } from "./charged.ts";
 
 /**

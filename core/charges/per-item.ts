@@ -1,9 +1,9 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { Amount, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { times } from "../money/form.ts";
 import { whole } from "../money/rational.ts";
 import { closed } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { type ChargeContext, type CompiledCharge, plainCharge } from "./charged.ts";
 
 /** A price for each piece the zone's charges are for. @example { kind: "per-item", amount: { byCurrency: { EUR: "1.20" } } } */

@@ -1,5 +1,5 @@
-import { type Static, Type } from "@sinclair/typebox";
 import type { Range } from "../checks/domain.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { not, type Truth } from "./truth.ts";
 
 /** How a number is compared. */

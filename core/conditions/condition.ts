@@ -1,7 +1,7 @@
-import { type Static, type TSchema, Type } from "@sinclair/typebox";
 import type { AmountContext } from "../money/amount.ts";
 import { closed, Id } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
+import { type Static, type TSchema, Type } from "../schema/type.ts";
 import { code } from "./cart/code.ts";
 import { goods } from "./cart/goods.ts";
 import { items } from "./cart/items.ts";

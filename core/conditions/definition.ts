@@ -1,8 +1,8 @@
-import type { Static, TSchema } from "@sinclair/typebox";
 import type { Statement } from "../checks/domain.ts";
 import type { MeasureSpec, Scope } from "../measures/measure-spec.ts";
 import type { AmountContext, AmountReferences } from "../money/amount.ts";
 import type { Problem } from "../plan/problem.ts";
+import type { Static, TSchema } from "../schema/type.ts";
 import type { Situation } from "./facts.ts";
 import type { Truth } from "./truth.ts";
 

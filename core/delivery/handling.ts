@@ -1,10 +1,10 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import { type Form, plus, times } from "../money/form.ts";
 import { ZERO } from "../money/rational.ts";
 import { closed, Percent } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
 
 /** A fee for packing and handling on top of the charge: a sum, a percent of the charge, a percent of the goods. */
 export const Handling = Type.Object(

@@ -1,9 +1,9 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { ChargeRef } from "../charges/charge.ts";
 import { ConditionRef } from "../conditions/condition.ts";
 import { Distance } from "../measures/quantity.ts";
 import { Amount, Rounding } from "../money/amount.ts";
 import { ByLocale, byKind, CurrencyCode, closed, Id, Percent, Position } from "../plan/atoms.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { Handling } from "./handling.ts";
 import { DeliveryPromise } from "./promise.ts";
 

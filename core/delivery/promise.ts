@@ -1,7 +1,7 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { type Calendars, Clock, dayText, type Location, minuteOf, restDays, Weekdays } from "../places/location.ts";
 import { byKind, closed, Id } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { momentOf, zoneClock } from "../time/zone-clock.ts";
 
 const Days = Type.Object(

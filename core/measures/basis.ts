@@ -1,5 +1,5 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { closed } from "../plan/atoms.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { LeavesOut, leavesOutKey, leavesOutWords } from "./goods-filter.ts";
 
 /** Which total a value measure means. */

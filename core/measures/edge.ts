@@ -1,4 +1,4 @@
-import { type Static, Type } from "@sinclair/typebox";
+import { type Static, Type } from "../schema/type.ts";
 
 /** Which side owns an edge: `from` 45.00 includes 45.00; `above` 45.00 starts with the next minor unit. */
 export const Edge = Type.Union([Type.Literal("from"), Type.Literal("above")], { title: "Edge" });

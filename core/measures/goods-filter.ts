@@ -1,5 +1,5 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { closed, Tag } from "../plan/atoms.ts";
+import { type Static, Type } from "../schema/type.ts";
 
 /** Goods that do not count, or do not profit: lines in any of these. */
 export const LeavesOut = Type.Object(

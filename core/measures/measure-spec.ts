@@ -1,9 +1,9 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { rounded } from "../money/form.ts";
 import { formatMoney } from "../money/format.ts";
 import { byKind, closed, Id } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { Basis, basisKey, basisWords } from "./basis.ts";
 import { LeavesOut, leavesOutKey, leavesOutWords } from "./goods-filter.ts";
 import { cubicMillimetres, Distance, metres, milligrams, Volume, Weight } from "./quantity.ts";

@@ -1,8 +1,8 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { decimal } from "../money/decimal.ts";
 import { type Form, form } from "../money/form.ts";
 import { multiply, type Rational, roundHalfAway, whole, ZERO } from "../money/rational.ts";
 import { closed, Decimal } from "../plan/atoms.ts";
+import { type Static, Type } from "../schema/type.ts";
 
 const unit = <Name extends string>(...names: readonly Name[]) => Type.Union(names.map((name) => Type.Literal(name)));
 

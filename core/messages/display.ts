@@ -1,5 +1,5 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { closed } from "../plan/atoms.ts";
+import { type Static, Type } from "../schema/type.ts";
 
 const Colour = Type.String({ pattern: "^#[0-9a-f]{6}$", description: "Red, green and blue: #3437b4" });
 const oneOf = <Name extends string>(...names: readonly Name[]) => Type.Union(names.map((name) => Type.Literal(name)));

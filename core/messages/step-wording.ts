@@ -1,5 +1,5 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { ByLocale, closed } from "../plan/atoms.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { STATES_SAID, SURFACES } from "./states.ts";
 
 const stateTexts = Object.fromEntries(STATES_SAID.map((state) => [state, Type.Optional(ByLocale)]));

@@ -1,6 +1,6 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { CurrencyCode, closed, Id } from "../plan/atoms.ts";
 import { type Problem, pointer } from "../plan/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { exponentOf } from "./currency.ts";
 import { decimal } from "./decimal.ts";
 import { divide, multiply, ONE, type Rational, roundHalfAway, whole } from "./rational.ts";

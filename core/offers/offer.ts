@@ -1,9 +1,9 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { ConditionRef } from "../conditions/condition.ts";
 import { Edge } from "../measures/edge.ts";
 import { LadderMeasure, Mark } from "../measures/measure-spec.ts";
 import { StepWording } from "../messages/step-wording.ts";
 import { byKind, closed, Id, Percent, Position } from "../plan/atoms.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { Local } from "../time/local.ts";
 import { Reward } from "./reward.ts";
 

@@ -1,8 +1,8 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { LeavesOut } from "../measures/goods-filter.ts";
 import { Amount, type AmountReferences, amountProblems } from "../money/amount.ts";
 import { byKind, closed, Id, Percent, Tag } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
 
 /** What every reward on delivery says: on which options, up to which full price, and what falls away with the charge. */
 const onDelivery = {

@@ -1,6 +1,6 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { CountryCode, closed, RegionCode } from "../plan/atoms.ts";
 import { type Problem, pointer } from "../plan/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { postcodePattern } from "./postcode.ts";
 
 const Patterns = Type.Array(Type.String({ minLength: 1, maxLength: 32 }), {

@@ -1,7 +1,7 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { ByLocale, CountryCode, closed, Id, Position } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 import { Coordinates } from "../quote/request.ts";
+import { type Static, Type } from "../schema/type.ts";
 
 export const Clock = Type.String({ pattern: "^([01][0-9]|2[0-3]):[0-5][0-9]$", description: "HH:MM" });
 export const minuteOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));

@@ -1,6 +1,6 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { Handling } from "../delivery/handling.ts";
 import { CurrencyCode, closed, Id, Locale, Percent, Position } from "../plan/atoms.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { ZoneDestination } from "./destination.ts";
 
 const Name = Type.String({ minLength: 1, maxLength: 100 });

@@ -1,4 +1,4 @@
-import { type Static, type TSchema, Type } from "@sinclair/typebox";
+import { type Static, type TSchema, Type } from "../schema/type.ts";
 
 /** The small parts that plan and request schemas are made of. */
 export const Id = Type.String({

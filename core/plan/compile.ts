@@ -26,7 +26,11 @@ export type CompiledPlan = {
  */
 export function compile(plan: Plan, calendars: Calendars = {}): { compiled: CompiledPlan } | { problems: Problem[] } {
   const problems = planProblems(plan);
-  if (problems.length > 0) return { problems };
+  return problems.length > 0 ? { problems } : { compiled: compileSound(plan, calendars) };
+}
+
+/** Compiles a plan that has been found without problems before, as one that another thread has compiled. */
+export function compileSound(plan: Plan, calendars: Calendars = {}): CompiledPlan {
   const places = indexPlaces(plan.zones);
   const markets = new Map(plan.markets.map((market) => [market.id, market]));
   const locations = new Map((plan.locations ?? []).map((location) => [location.id, location]));
@@ -52,7 +56,7 @@ export function compile(plan: Plan, calendars: Calendars = {}): { compiled: Comp
     return tariff;
   };
   const positions = new Map([...locations.values()].map(({ id, at }) => [id, at]));
-  return { compiled: { plan, places, positions, tariffOf, currenciesOf } };
+  return { plan, places, positions, tariffOf, currenciesOf };
 }
 
 /** The markets that serve where a location is. */

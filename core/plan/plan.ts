@@ -1,4 +1,3 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { type Saved, SavedCondition } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
 import { Display } from "../messages/display.ts";
@@ -8,6 +7,7 @@ import { type Rates, RateTable, ratesInForce } from "../money/rates.ts";
 import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { byKindOf, closed, Id, Locale } from "./atoms.ts";
 
 export const FORMAT = 1;

@@ -1,4 +1,3 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { isOrdinary, readCart } from "../cart/read-cart.ts";
 import { type CarrierCharge, parcelSpec } from "../charges/carrier.ts";
 import type { Charge } from "../charges/charge.ts";
@@ -8,6 +7,7 @@ import { ZERO } from "../money/rational.ts";
 import { placeOf } from "../places/resolve.ts";
 import { CountryCode, closed, Id } from "../plan/atoms.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
+import { type Static, Type } from "../schema/type.ts";
 import { findTariffs } from "./find-tariffs.ts";
 import { type CarrierAnswer, Coordinates, Destination, type QuoteRequest } from "./request.ts";
 

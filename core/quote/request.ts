@@ -1,6 +1,6 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { Size, Weight } from "../measures/quantity.ts";
 import { byKind, CountryCode, CurrencyCode, closed, Id, Locale, Percent, RegionCode, Tag } from "../plan/atoms.ts";
+import { type Static, Type } from "../schema/type.ts";
 
 const MinorUnits = Type.Integer({
   minimum: 0,

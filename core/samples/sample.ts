@@ -1,7 +1,7 @@
-import { type Static, Type } from "@sinclair/typebox";
 import { closed, Id } from "../plan/atoms.ts";
 import type { Quote } from "../quote/quote.ts";
 import { QuoteRequest } from "../quote/request.ts";
+import { type Static, Type } from "../schema/type.ts";
 
 const Text = Type.String({ maxLength: 2000 });
 

@@ -1,5 +1,5 @@
-import { Type } from "@sinclair/typebox";
 import type { Problem } from "../plan/problem.ts";
+import { Type } from "../schema/type.ts";
 import { momentOf, nextDay } from "./zone-clock.ts";
 
 /** A local time as plans write it. */

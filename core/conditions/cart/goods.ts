@@ -1,6 +1,6 @@
-import { Type } from "@sinclair/typebox";
 import type { ReadLine } from "../../cart/read-cart.ts";
 import { closed, Tag } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
 import type { Situation } from "../facts.ts";
 import { orList } from "../list.ts";

@@ -1,4 +1,3 @@
-import { type Static, Type } from "@sinclair/typebox";
 import type { ReadLine } from "../../cart/read-cart.ts";
 import { ranged } from "../../checks/domain.ts";
 import { milligrams, Weight } from "../../measures/quantity.ts";
@@ -6,6 +5,7 @@ import { Amount, type AmountContext, amountFor, amountProblems } from "../../mon
 import { rounded } from "../../money/form.ts";
 import { formatMoney } from "../../money/format.ts";
 import { byKind, closed } from "../../plan/atoms.ts";
+import { type Static, Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
 import { defineCondition } from "../definition.ts";
 import type { LineFigure, Situation } from "../facts.ts";

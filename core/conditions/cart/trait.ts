@@ -1,6 +1,6 @@
-import { Type } from "@sinclair/typebox";
 import type { ReadLine } from "../../cart/read-cart.ts";
 import { closed } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 const TRAITS = {

@@ -1,9 +1,9 @@
-import { Type } from "@sinclair/typebox";
 import { ranged } from "../../checks/domain.ts";
 import { Basis, basisKey, basisWords } from "../../measures/basis.ts";
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
 import { formatMoney } from "../../money/format.ts";
 import { closed } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
 import { defineCondition, leaf } from "../definition.ts";
 

@@ -1,8 +1,8 @@
-import { Type } from "@sinclair/typebox";
 import { ranged } from "../../checks/domain.ts";
 import { milligrams, Weight } from "../../measures/quantity.ts";
 import { rounded } from "../../money/form.ts";
 import { closed } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
 import { defineCondition, leaf } from "../definition.ts";
 

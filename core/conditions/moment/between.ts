@@ -1,6 +1,6 @@
-import { Type } from "@sinclair/typebox";
 import { ranged } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { interval, Local, stretchProblems } from "../../time/local.ts";
 import { defineCondition, leaf } from "../definition.ts";
 

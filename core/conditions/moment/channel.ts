@@ -1,6 +1,6 @@
-import { Type } from "@sinclair/typebox";
 import { oneOf } from "../../checks/domain.ts";
 import { closed, Tag } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 

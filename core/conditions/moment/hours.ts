@@ -1,7 +1,7 @@
-import { Type } from "@sinclair/typebox";
 import { ranged } from "../../checks/domain.ts";
 import { Clock, minuteOf } from "../../places/location.ts";
 import { closed } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { zoneClock } from "../../time/zone-clock.ts";
 import { defineCondition, leaf } from "../definition.ts";
 

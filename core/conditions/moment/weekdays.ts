@@ -1,6 +1,6 @@
-import { Type } from "@sinclair/typebox";
 import { ranged } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { zoneClock } from "../../time/zone-clock.ts";
 import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";

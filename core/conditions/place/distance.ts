@@ -1,7 +1,7 @@
-import { Type } from "@sinclair/typebox";
 import { ranged } from "../../checks/domain.ts";
 import { Distance, metres } from "../../measures/quantity.ts";
 import { closed, Id } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
 import { defineCondition, leaf } from "../definition.ts";
 

@@ -1,6 +1,6 @@
-import { Type } from "@sinclair/typebox";
 import { postcodePattern } from "../../places/postcode.ts";
 import { CountryCode, closed } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 

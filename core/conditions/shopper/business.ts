@@ -1,6 +1,6 @@
-import { Type } from "@sinclair/typebox";
 import { flag } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper buys for a company. */

@@ -1,5 +1,5 @@
-import { Type } from "@sinclair/typebox";
 import { closed, Tag } from "../../plan/atoms.ts";
+import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 

@@ -20,20 +20,24 @@ const REST_MS = 500;
 export function useChecks(plan: Plan | null, at: number): ChecksState {
   const [findings, setFindings] = useState<readonly Finding[] | null>(null);
   const [progress, setProgress] = useState<ChecksState["progress"]>(null);
-  const remote = useRef<Remote<ChecksWorker> | null>(null);
+  const checks = useRef<{ worker: Worker; remote: Remote<ChecksWorker> } | null>(null);
   const { data: around } = useQuery({ queryKey: ["surroundings"], queryFn: api.surroundings, staleTime: 60_000 });
 
-  useEffect(() => {
-    const worker = new Worker(new URL("./checks-worker.ts", import.meta.url), { type: "module" });
-    remote.current = wrap<ChecksWorker>(worker);
-    return () => worker.terminate();
-  }, []);
+  useEffect(
+    () => () => {
+      checks.current?.worker.terminate();
+      checks.current = null;
+    },
+    [],
+  );
 
   useEffect(() => {
     if (!plan || !around) return undefined;
     const timer = setTimeout(async () => {
+      // Loaded when the page has come to rest, not while it is being drawn for the first time.
+      checks.current ??= startWorker();
       const onProgress = proxy((done: number, of: number) => setProgress(done < of ? { done, of } : null));
-      const found = await remote.current?.run(plan, { ...around, at }, onProgress);
+      const found = await checks.current.remote.run(plan, { ...around, at }, onProgress);
       if (!found) return;
       setFindings(found);
     }, REST_MS);
@@ -41,8 +45,13 @@ export function useChecks(plan: Plan | null, at: number): ChecksState {
   }, [plan, around, at]);
 
   const stop = useCallback(() => {
-    void remote.current?.stop();
+    void checks.current?.remote.stop();
     setProgress(null);
   }, []);
   return { findings, progress, stop };
+}
+
+function startWorker(): { worker: Worker; remote: Remote<ChecksWorker> } {
+  const worker = new Worker(new URL("./checks-worker.ts", import.meta.url), { type: "module" });
+  return { worker, remote: wrap<ChecksWorker>(worker) };
 }

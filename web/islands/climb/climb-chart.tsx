@@ -1,7 +1,7 @@
-import { scaleLinear } from "d3-scale";
 import { type KeyboardEvent, type PointerEvent, useLayoutEffect, useRef, useState } from "react";
 import { type Climb, type ClimbInterval, priceAt } from "../../../core/climb/climb.ts";
 import { formatMoney } from "../../../core/money/format.ts";
+import { linear } from "../drawing/linear.ts";
 import type { MessageStretch } from "./message-strip.ts";
 
 type Flag = { offer: string; step: string; goal: number; flag: number | null };
@@ -57,8 +57,8 @@ export function ClimbChart({
       interval.prices.flatMap((_, option) => pricesOf(interval, option) ?? []),
     ),
   );
-  const x = scaleLinear([0, to], [MARGIN.left, width - MARGIN.right]);
-  const y = scaleLinear([0, highest * 1.15], [HEIGHT - MARGIN.bottom, MARGIN.top]).nice(5);
+  const x = linear([0, to], [MARGIN.left, width - MARGIN.right]);
+  const y = linear([0, highest * 1.15], [HEIGHT - MARGIN.bottom, MARGIN.top], 5);
   const base = HEIGHT - MARGIN.bottom;
   const badge = 16 + 7.5 * formatMoney(cursor, climb.currency, "en").length;
 

@@ -39,10 +39,11 @@ export function ClimbPanel({ state, market, request, requestAt, cartValue, onCur
   const { currency } = request;
   const unit = 10 ** (exponentOf(currency) ?? 2);
   const to = useClimbEnd(state, market, request, cartValue, unit);
-  const climb = useClimb(plan, request, to);
+  const sound = compiled?.plan ?? null;
+  const climb = useClimb(sound, request, to);
   const [against, setAgainst] = useState("");
   const { data: kept } = useQuery({ queryKey: ["standpoints"], queryFn: api.standpoints });
-  const other = useOther(against, { plan, request, draft, requestAt, standpoints: kept?.standpoints ?? [] });
+  const other = useOther(against, { plan: sound, request, draft, requestAt, standpoints: kept?.standpoints ?? [] });
   const otherClimb = useClimb(other?.plan ?? null, other?.request ?? null, to);
   const frame = useRef<HTMLElement>(null);
   const locale = request.locale ?? "en";

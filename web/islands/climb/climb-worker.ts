@@ -1,16 +1,15 @@
 import { expose } from "comlink";
 import { type Climb, climb } from "../../../core/climb/climb.ts";
-import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
+import { type CompiledPlan, compileSound } from "../../../core/plan/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
 
 let compiled: CompiledPlan | null = null;
 
 const worker = {
-  /** Holds this plan from now on. A plan that does not compile leaves the last one in place. */
+  /** Holds this plan from now on. It was found sound where it comes from. */
   setPlan(plan: Plan): void {
-    const result = compile(plan);
-    if ("compiled" in result) compiled = result.compiled;
+    compiled = compileSound(plan);
   },
   climb(request: QuoteRequest, to: number): Climb | null {
     if (!compiled) return null;

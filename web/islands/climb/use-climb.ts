@@ -13,13 +13,15 @@ export function useClimb(plan: Plan | null, request: QuoteRequest | null, to: nu
   const queue = useRef<((job: Job) => void) | null>(null);
 
   useEffect(() => {
-    const worker = new Worker(new URL("./climb-worker.ts", import.meta.url), { type: "module" });
-    const remote: Remote<ClimbWorker> = wrap<ClimbWorker>(worker);
+    let worker: Worker | null = null;
+    let remote: Remote<ClimbWorker> | null = null;
     let busy = false;
     let waiting: Job | null = null;
     let held: Plan | null = null;
     const run = async (job: Job): Promise<void> => {
       busy = true;
+      worker ??= new Worker(new URL("./climb-worker.ts", import.meta.url), { type: "module" });
+      remote ??= wrap<ClimbWorker>(worker);
       if (held !== job.plan) await remote.setPlan(job.plan);
       held = job.plan;
       setClimb(await remote.climb(job.request, job.to));
@@ -32,7 +34,7 @@ export function useClimb(plan: Plan | null, request: QuoteRequest | null, to: nu
       if (busy) waiting = job;
       else void run(job);
     };
-    return () => worker.terminate();
+    return () => worker?.terminate();
   }, []);
 
   useEffect(() => {

@@ -1,10 +1,10 @@
-import { scaleLinear } from "d3-scale";
 import { type PointerEvent, useRef, useState } from "react";
 import type { BandedCharge } from "../../../core/charges/bands.ts";
 import { markAt, measured } from "../../../core/measures/measure-spec.ts";
 import { type AmountContext, amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { formatMoney } from "../../../core/money/format.ts";
+import { linear } from "../drawing/linear.ts";
 import { markOf } from "./bands-text.ts";
 
 type Props = {
@@ -51,8 +51,8 @@ export function BandsDrawing({ charge, context, onEdge, onCancel }: Props) {
   const farthest = Math.max((edges.at(-1)?.at ?? 0) * 1.35, step * 10);
   const end = dragged === null ? farthest : Math.max(kept, 1);
   const highest = Math.max(1, ...bands.map(({ price }) => price ?? 0));
-  const x = scaleLinear([0, end], [LEFT, WIDTH - 12]);
-  const y = scaleLinear([0, highest * 1.25], [HEIGHT - BOTTOM, 14]);
+  const x = linear([0, end], [LEFT, WIDTH - 12]);
+  const y = linear([0, highest * 1.25], [HEIGHT - BOTTOM, 14]);
   const movable = markOf(kind, step, currency) !== null;
 
   const move = (index: number, units: number, done: boolean) => {

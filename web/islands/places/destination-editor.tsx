@@ -6,7 +6,7 @@ import { postcodePattern } from "../../../core/places/postcode.ts";
 import { destinationWords } from "../../../core/places/words.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { type Region, useRegions } from "../state/use-regions.ts";
+import { useRegions } from "../state/use-regions.ts";
 import { COUNTRIES } from "./place-names.ts";
 
 type Props = {
@@ -117,7 +117,7 @@ type AddProps = {
 function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
   const [country, setCountry] = useState("");
   const [patterns, setPatterns] = useState("");
-  const regions: readonly Region[] = useRegions(country);
+  const regions = useRegions(country);
   const texts = patterns
     .split(/[\n,;]+/)
     .map((text) => text.trim())

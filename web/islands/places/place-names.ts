@@ -1,5 +1,5 @@
 import { iso31661 } from "iso-3166/1.js";
-import type { Region } from "../state/use-regions.ts";
+import type { Region } from "../../../server/places/regions.ts";
 
 const countryNames = new Intl.DisplayNames(["en"], { type: "region" });
 
@@ -10,9 +10,7 @@ export const COUNTRIES: readonly Region[] = iso31661
   .sort((a, b) => a.name.localeCompare(b.name, "en"));
 
 /** What a country or region is called. */
-export function placeNamer(regions: ReadonlyMap<string, readonly Region[]>): (code: string) => string {
-  return (code) =>
-    code.includes("-")
-      ? (regions.get(code.slice(0, 2))?.find((region) => region.code === code)?.name ?? code)
-      : (countryNames.of(code) ?? code);
-}
+export const placeNamer =
+  (regions: ReadonlyMap<string, string>) =>
+  (code: string): string =>
+    code.includes("-") ? (regions.get(code) ?? code) : (countryNames.of(code) ?? code);

@@ -9,7 +9,7 @@ import { freeId, lastPosition } from "../../../core/plan/positions.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { useHash } from "../state/use-hash.ts";
-import { useAllRegions } from "../state/use-regions.ts";
+import { useRegionNames } from "../state/use-regions.ts";
 import { CoverageView } from "./coverage-view.tsx";
 import { LocationEditor } from "./location-editor.tsx";
 import { MarketEditor } from "./market-editor.tsx";
@@ -24,7 +24,7 @@ export function PlacesView({ state, zones: here }: Props) {
   const { plan, compiled } = state;
   const [selected, select] = useHash();
   const [problem, setProblem] = useState<string | null>(null);
-  const nameOf = placeNamer(useAllRegions());
+  const nameOf = placeNamer(useRegionNames(countriesIn(plan)));
   if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
 
   const markets = [...plan.markets].sort(byPosition);
@@ -226,6 +226,12 @@ function newLocation(plan: Plan): Location {
 }
 
 /** What would break if something went. */
+/** Countries of which the plan has more to say than their name. */
+function countriesIn(plan: Plan | null): string[] {
+  const destinations = plan?.zones.flatMap((zone) => zone.destinations) ?? [];
+  return [...new Set(destinations.flatMap((one) => ("country" in one ? one.country : [])))];
+}
+
 function usersOf(plan: Plan, kind: "market" | "zone" | "location", id: string): string[] {
   switch (kind) {
     case "market":

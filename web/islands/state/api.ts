@@ -10,6 +10,7 @@ import type { ChangeSet, Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
 import type { Kept } from "../../../server/kept/kept.ts";
 import type { Standpoint } from "../../../server/kept/standpoint.ts";
+import type { Region } from "../../../server/places/regions.ts";
 import type { Release } from "../../../server/releases/releases.ts";
 
 /** What an endpoint answered when it did not do what was asked; `offline` when nothing answered at all. */
@@ -82,6 +83,7 @@ export const api = {
   askCarriers: (questions: readonly CarrierQuestion[], moods: Readonly<Record<string, Mood>>) =>
     call<{ replies: (CarrierReply | null)[] }>("/api/carriers", { questions, moods }),
   carriers: () => call<CarrierChoice[]>("/api/carriers"),
+  regions: (country: string) => call<{ regions: Region[] }>(`/api/regions/${country}`),
   surroundings: () => call<{ products: CheckedProduct[]; uses: Record<string, number> }>("/api/checks/surroundings"),
   samples: () => call<{ samples: Sample[] }>("/api/samples"),
   keepSamples: (samples: readonly Sample[]) => call<{ samples: Sample[] }>("/api/samples", { do: "keep", samples }),

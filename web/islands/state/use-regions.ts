@@ -1,27 +1,24 @@
-import { useQuery } from "@tanstack/react-query";
-
-export type Region = { code: string; name: string };
+import { useQueries, useQuery } from "@tanstack/react-query";
+import type { Region } from "../../../server/places/regions.ts";
+import { api } from "./api.ts";
 
 const NONE: readonly Region[] = [];
 
-/** The regions of every country by ISO 3166-2; a long list, loaded when it is first wanted. */
-async function loadRegions(): Promise<ReadonlyMap<string, Region[]>> {
-  const { iso31662 } = await import("iso-3166/2.js");
-  const byCountry = new Map<string, Region[]>();
-  for (const { code, name } of iso31662) {
-    const country = code.slice(0, 2);
-    byCountry.set(country, [...(byCountry.get(country) ?? []), { code, name }]);
-  }
-  for (const regions of byCountry.values()) regions.sort((a, b) => a.name.localeCompare(b.name, "en"));
-  return byCountry;
+const regionsQuery = (country: string) => ({
+  queryKey: ["regions", country],
+  queryFn: () => api.regions(country),
+  staleTime: Number.POSITIVE_INFINITY,
+  enabled: country !== "",
+});
+
+/** The regions of one country by name, none until they are there. */
+export const useRegions = (country: string): readonly Region[] => useQuery(regionsQuery(country)).data?.regions ?? NONE;
+
+/** What the regions of these countries are called, by code. */
+export function useRegionNames(countries: readonly string[]): ReadonlyMap<string, string> {
+  return useQueries({ queries: countries.map(regionsQuery), combine: namesIn });
 }
 
-/** The regions of every country, empty until they are loaded. */
-export function useAllRegions(): ReadonlyMap<string, readonly Region[]> {
-  const { data } = useQuery({ queryKey: ["regions"], queryFn: loadRegions, staleTime: Number.POSITIVE_INFINITY });
-  return data ?? EMPTY;
+function namesIn(answers: readonly { data?: { regions: Region[] } | undefined }[]): ReadonlyMap<string, string> {
+  return new Map(answers.flatMap(({ data }) => data?.regions ?? []).map(({ code, name }) => [code, name]));
 }
-const EMPTY: ReadonlyMap<string, readonly Region[]> = new Map();
-
-/** The regions of one country by name. */
-export const useRegions = (country: string): readonly Region[] => useAllRegions().get(country) ?? NONE;

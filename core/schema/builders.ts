@@ -1,0 +1,15 @@
+export {
+  Array,
+  Boolean,
+  Integer,
+  Literal,
+  Null,
+  Number,
+  Object,
+  Optional,
+  Record,
+  String,
+  Tuple,
+  Union,
+  Unsafe,
+} from "@sinclair/typebox";
