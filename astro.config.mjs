@@ -8,7 +8,7 @@ export default defineConfig({
   publicDir: "./web/public",
   output: "server",
   adapter: node({ mode: "standalone" }),
-  integrations: [react()],
+  integrations: [react({ babel: { plugins: ["babel-plugin-react-compiler"] } })],
   telemetry: false,
   // Every endpoint that changes something takes JSON only, which no form of another site can send.
   security: { checkOrigin: false },

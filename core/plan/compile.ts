@@ -1,4 +1,5 @@
 import type { Calendars, Location } from "../places/location.ts";
+import { marketsOf } from "../places/markets-of.ts";
 import { indexPlaces, type PlaceIndex, resolvePlace } from "../places/resolve.ts";
 import type { Coordinates } from "../quote/request.ts";
 import { compileTariff, type Tariff } from "../quote/tariff.ts";
@@ -64,5 +65,5 @@ function marketsAround(plan: Plan, places: PlaceIndex, location: Location | unde
   if (!location) return new Set();
   const { country, postcode } = location;
   const { zones } = resolvePlace(places, { country, ...(postcode === undefined ? {} : { postcode }) });
-  return new Set(plan.zones.filter(({ id }) => zones.includes(id)).map(({ market }) => market));
+  return new Set(marketsOf(plan, zones).map(({ id }) => id));
 }

@@ -17,6 +17,7 @@ import { isOnOrder, rewardOptions, rewardProblems } from "../offers/reward.ts";
 import { destinationProblems } from "../places/destination.ts";
 import { locationProblems } from "../places/location.ts";
 import type { Market } from "../places/market.ts";
+import { marketsOf } from "../places/markets-of.ts";
 import { stretchProblems } from "../time/local.ts";
 import { type Plan, ratesOf, savedOf } from "./plan.ts";
 import { type Problem, pointer } from "./problem.ts";
@@ -128,10 +129,9 @@ function optionProblems(plan: Plan, option: DeliveryOption, path: string, known:
 
 /** The markets and currencies that zones are sold in. */
 function soldIn(plan: Plan, zoneIds: readonly string[], rates: Rates): AmountContext[] {
-  const marketIds = new Set(plan.zones.filter(({ id }) => zoneIds.includes(id)).map(({ market }) => market));
-  return plan.markets
-    .filter(({ id }) => marketIds.has(id))
-    .flatMap((market) => market.currencies.map((currency) => ({ market: market.id, currency, rates })));
+  return marketsOf(plan, zoneIds).flatMap((market) =>
+    market.currencies.map((currency) => ({ market: market.id, currency, rates })),
+  );
 }
 
 function offerProblems(offer: Offer, path: string, known: Known): Problem[] {

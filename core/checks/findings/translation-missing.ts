@@ -1,4 +1,5 @@
 import { sourceLanguageOf, translationUnits } from "../../messages/translation-units.ts";
+import { marketsOf } from "../../places/markets-of.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** Texts that some shoppers read in another language than their own. */
@@ -10,11 +11,8 @@ export const translationMissing: Check = {
     const names = new Intl.DisplayNames(["en"], { type: "language" });
     for (const offer of plan.offers) {
       if (!offer.on) continue;
-      const markets = new Set(plan.zones.filter(({ id }) => offer.zones.includes(id)).map(({ market }) => market));
       // A market's home language is read by most of its shoppers.
-      const read = new Set(
-        plan.markets.filter(({ id }) => markets.has(id)).flatMap(({ languages }) => languages[0]?.split("-")[0] ?? []),
-      );
+      const read = new Set(marketsOf(plan, offer.zones).flatMap(({ languages }) => languages[0]?.split("-")[0] ?? []));
       const lacking = [...read].filter(
         (language) =>
           language !== source &&

@@ -1,9 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
 import { proxy, type Remote, wrap } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Finding } from "../../../core/checks/finding.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { api } from "../state/api.ts";
 import type { ChecksWorker } from "./checks-worker.ts";
 
 export type ChecksState = {
@@ -21,7 +19,6 @@ export function useChecks(plan: Plan | null, at: number): ChecksState {
   const [findings, setFindings] = useState<readonly Finding[] | null>(null);
   const [progress, setProgress] = useState<ChecksState["progress"]>(null);
   const checks = useRef<{ worker: Worker; remote: Remote<ChecksWorker> } | null>(null);
-  const { data: around } = useQuery({ queryKey: ["surroundings"], queryFn: api.surroundings, staleTime: 60_000 });
 
   useEffect(
     () => () => {
@@ -32,17 +29,17 @@ export function useChecks(plan: Plan | null, at: number): ChecksState {
   );
 
   useEffect(() => {
-    if (!plan || !around) return undefined;
+    if (!plan) return undefined;
     const timer = setTimeout(async () => {
       // Loaded when the page has come to rest, not while it is being drawn for the first time.
       checks.current ??= startWorker();
       const onProgress = proxy((done: number, of: number) => setProgress(done < of ? { done, of } : null));
-      const found = await checks.current.remote.run(plan, { ...around, at }, onProgress);
+      const found = await checks.current.remote.run(plan, at, onProgress);
       if (!found) return;
       setFindings(found);
     }, REST_MS);
     return () => clearTimeout(timer);
-  }, [plan, around, at]);
+  }, [plan, at]);
 
   const stop = useCallback(() => {
     void checks.current?.remote.stop();

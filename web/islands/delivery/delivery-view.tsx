@@ -1,9 +1,10 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { chargeWords } from "../../../core/charges/words.ts";
 import { explainAt } from "../../../core/conditions/explain-at.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Market } from "../../../core/places/market.ts";
+import { marketsOf } from "../../../core/places/markets-of.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
 import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import { freeId, lastPosition, moved } from "../../../core/plan/positions.ts";
@@ -12,7 +13,7 @@ import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { useHash } from "../state/use-hash.ts";
 import { OptionEditor } from "./option-editor.tsx";
-import { OptionList, optionName } from "./option-list.tsx";
+import { OptionList, type OptionRow, optionName } from "./option-list.tsx";
 import { optionFrom, PATTERNS } from "./patterns.ts";
 import { ProductsPanel } from "./products-panel.tsx";
 
@@ -34,12 +35,11 @@ export function DeliveryView({ state, market, zones, request }: Props) {
   const { currency, at } = request;
   const [selected, select] = useHash();
   const [problem, setProblem] = useState<string | null>(null);
+  const rows = useMemo(() => (plan ? rowsOf(plan, market, zones, currency) : []), [plan, market, zones, currency]);
   if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
 
-  const options = [...plan.options].sort(byPosition);
-  const isHere = (option: DeliveryOption) => option.on !== false && option.zones.some((zone) => zones.includes(zone));
-  const current = options.find(({ id }) => id === selected) ?? options.find(isHere) ?? options[0];
-  const contextOf = (option: DeliveryOption): AmountContext => contextFor(plan, option, market, currency);
+  const options = rows.map(({ option }) => option);
+  const current = options.find(({ id }) => id === selected) ?? rows.find(({ here }) => here)?.option ?? options[0];
   const save = (...bodies: DeliveryOption[]) =>
     draftStore.commit(...bodies.map((body) => ({ kind: "option" as const, id: body.id, body })));
   const add = (pattern: string) => {
@@ -62,11 +62,8 @@ export function DeliveryView({ state, market, zones, request }: Props) {
       <div>
         <h1 className="mb-2 font-semibold">Delivery, in the shopper's order</h1>
         <OptionList
-          options={options}
-          costs={(option) => chargeWords(option.charge, contextOf(option), savedOf(plan))}
+          rows={rows}
           selected={selected === PRODUCTS ? null : (current?.id ?? null)}
-          isHere={isHere}
-          places={(option) => placesOf(plan, option)}
           onSelect={select}
           onMove={(id, to) => {
             const positions = new Map(moved(options, id, to).map((one) => [one.id, one.position]));
@@ -119,7 +116,7 @@ export function DeliveryView({ state, market, zones, request }: Props) {
             plan={plan}
             calendars={state.draft?.calendars ?? {}}
             option={current}
-            context={contextOf(current)}
+            context={contextFor(plan, current, market, currency)}
             at={Date.parse(at)}
             explain={(condition) => compiled && explainAt(compiled, request, condition)}
             onOption={(body, done) => {
@@ -145,14 +142,21 @@ export function DeliveryView({ state, market, zones, request }: Props) {
   );
 }
 
-const placesOf = (plan: Plan, { zones }: DeliveryOption): string =>
-  zones.length === 0
-    ? "nowhere yet"
-    : plan.zones
-        .filter(({ id }) => zones.includes(id))
-        .sort(byPosition)
-        .map(({ name }) => name)
-        .join(", ");
+/** The options in the shopper's order, in words. */
+function rowsOf(plan: Plan, market: Market | null, here: readonly string[], currency: string): OptionRow[] {
+  const saved = savedOf(plan);
+  const inOrder = [...plan.zones].sort(byPosition);
+  return [...plan.options].sort(byPosition).map((option) => {
+    const zones = new Set(option.zones);
+    const names = inOrder.filter(({ id }) => zones.has(id)).map(({ name }) => name);
+    return {
+      option,
+      places: names.length === 0 ? "nowhere yet" : names.join(", "),
+      cost: chargeWords(option.charge, contextFor(plan, option, market, currency), saved),
+      here: option.on !== false && here.some((zone) => zones.has(zone)),
+    };
+  });
+}
 
 /** Offers that give something on an option, or its price. */
 const usersOf = (plan: Plan, option: string): string[] =>
@@ -167,8 +171,7 @@ const usersOf = (plan: Plan, option: string): string[] =>
 
 /** Where an option's amounts are read: the standpoint's market where it is offered there, else the first it is offered in. */
 function contextFor(plan: Plan, option: DeliveryOption, standpoint: Market | null, currency: string): AmountContext {
-  const ids = new Set(plan.zones.filter(({ id }) => option.zones.includes(id)).map(({ market }) => market));
-  const markets = plan.markets.filter(({ id }) => ids.has(id)).sort(byPosition);
+  const markets = marketsOf(plan, option.zones).sort(byPosition);
   const market = markets.find(({ id }) => id === standpoint?.id) ?? markets[0] ?? standpoint ?? plan.markets[0];
   const shown = market?.currencies.includes(currency) ? currency : (market?.currencies[0] ?? currency);
   return { market: market?.id ?? "", currency: shown, rates: ratesOf(plan) };

@@ -4,11 +4,12 @@ import { type Condition, conditionWords, type Trace } from "../../../core/condit
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Calendars } from "../../../core/places/location.ts";
-import { byPosition } from "../../../core/plan/atoms.ts";
+import { marketsOf } from "../../../core/places/markets-of.ts";
 import { type Plan, savedOf } from "../../../core/plan/plan.ts";
 import { columnsOf } from "../amounts/columns.ts";
 import { FindingsBeside } from "../checks/findings-context.tsx";
 import { ConditionBuilder } from "../conditions/condition-builder.tsx";
+import { ZoneChoice } from "../places/zone-choice.tsx";
 import { withPart } from "../state/with-part.ts";
 import { ChargeEditor } from "./charge-editor.tsx";
 import { ExtraCharges } from "./extra-charges.tsx";
@@ -132,29 +133,15 @@ export function OptionEditor(props: Props) {
           onPromise={(promise) => onOption(withPart(option, "promise", promise), true)}
         />
       </div>
-      <fieldset className={section}>
-        <legend className="sr-only">Where it is offered</legend>
+      <div className={section}>
         <h3 className="mb-2 font-semibold">Where it is offered</h3>
-        <ul className="columns-2 gap-6">
-          {[...plan.zones].sort(byPosition).map(({ id, name }) => (
-            <li key={id}>
-              <label className="flex cursor-pointer items-center gap-2 py-0.5">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-xs"
-                  checked={option.zones.includes(id)}
-                  onChange={(event) =>
-                    set({
-                      zones: event.target.checked ? [...option.zones, id] : option.zones.filter((zone) => zone !== id),
-                    })
-                  }
-                />
-                {name}
-              </label>
-            </li>
-          ))}
-        </ul>
-      </fieldset>
+        <ZoneChoice
+          label="Where it is offered"
+          zones={plan.zones}
+          chosen={option.zones}
+          onChoose={(zones) => set({ zones })}
+        />
+      </div>
       <div className={`${section} grid gap-2`}>
         <h3 className="font-semibold">At the checkout</h3>
         <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
@@ -247,8 +234,7 @@ function Texts({ language, option, onTexts }: TextsProps) {
 
 /** The languages its shoppers read, and those it has texts in already. */
 function languagesOf(plan: Plan, { zones, name }: DeliveryOption): string[] {
-  const markets = new Set(plan.zones.filter(({ id }) => zones.includes(id)).map(({ market }) => market));
-  const read = plan.markets.filter(({ id }) => markets.has(id)).flatMap(({ languages }) => languages);
+  const read = marketsOf(plan, zones).flatMap(({ languages }) => languages);
   const plain = read.map((tag) => tag.split("-")[0] ?? tag);
   return [...new Set([...Object.keys(name), ...plain])].sort();
 }

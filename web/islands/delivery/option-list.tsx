@@ -7,18 +7,24 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
+import { memo, useMemo } from "react";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 
+/** An option as it stands in the list. */
+export type OptionRow = {
+  option: DeliveryOption;
+  /** Where it is offered, as words. */
+  places: string;
+  /** What it costs, as words. */
+  cost: string;
+  /** Whether it is offered at the standpoint. */
+  here: boolean;
+};
+
 type Props = {
-  options: readonly DeliveryOption[];
-  /** Where each is offered, as words. */
-  places: (option: DeliveryOption) => string;
-  /** What each costs, as words. */
-  costs: (option: DeliveryOption) => string;
+  rows: readonly OptionRow[];
   selected: string | null;
-  /** Whether an option is offered at the standpoint. */
-  isHere: (option: DeliveryOption) => boolean;
   onSelect: (id: string) => void;
   onMove: (id: string, to: number) => void;
 };
@@ -26,12 +32,12 @@ type Props = {
 export const optionName = ({ name, id }: Pick<DeliveryOption, "name" | "id">) => pickText(name, "en", [])?.text ?? id;
 
 /** The options in the order shoppers see them; moved by dragging, or by keyboard on the grip. */
-export function OptionList({ options, costs, places, selected, isHere, onSelect, onMove }: Props) {
+export function OptionList({ rows, selected, onSelect, onMove }: Props) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const ids = options.map(({ id }) => id);
+  const ids = useMemo(() => rows.map(({ option }) => option.id), [rows]);
   const drop = ({ active, over }: DragEndEvent) => {
     const to = ids.indexOf(String(over?.id));
     if (over && active.id !== over.id && to >= 0) onMove(String(active.id), to);
@@ -40,16 +46,8 @@ export function OptionList({ options, costs, places, selected, isHere, onSelect,
     <DndContext sensors={sensors} onDragEnd={drop}>
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ul aria-label="Delivery options">
-          {options.map((option) => (
-            <Row
-              key={option.id}
-              option={option}
-              cost={costs(option)}
-              places={places(option)}
-              here={isHere(option)}
-              selected={option.id === selected}
-              onSelect={onSelect}
-            />
+          {rows.map((row) => (
+            <Row key={row.option.id} {...row} selected={row.option.id === selected} onSelect={onSelect} />
           ))}
         </ul>
       </SortableContext>
@@ -57,16 +55,9 @@ export function OptionList({ options, costs, places, selected, isHere, onSelect,
   );
 }
 
-type RowProps = {
-  option: DeliveryOption;
-  cost: string;
-  places: string;
-  here: boolean;
-  selected: boolean;
-  onSelect: (id: string) => void;
-};
+type RowProps = OptionRow & { selected: boolean; onSelect: (id: string) => void };
 
-function Row({ option, cost, places, here, selected, onSelect }: RowProps) {
+const Row = memo(function Row({ option, cost, places, here, selected, onSelect }: RowProps) {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: option.id });
   return (
     <li
@@ -98,4 +89,4 @@ function Row({ option, cost, places, here, selected, onSelect }: RowProps) {
       </button>
     </li>
   );
-}
+});

@@ -1,5 +1,6 @@
 import type { Charge } from "../../../core/charges/charge.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import { marketsOf } from "../../../core/places/markets-of.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { freeId, lastPosition } from "../../../core/plan/positions.ts";
 
@@ -137,11 +138,11 @@ export const PATTERNS: readonly Pattern[] = [
 export function optionFrom(pattern: Pattern, plan: Plan, zones: readonly string[]): DeliveryOption | undefined {
   const [location] = plan.locations ?? [];
   if (pattern.needsLocation && !location) return undefined;
-  const markets = new Set(plan.zones.filter(({ id }) => zones.includes(id)).map(({ market }) => market));
-  const currencies = [
-    ...new Set(plan.markets.filter(({ id }) => markets.has(id)).flatMap((market) => market.currencies)),
-  ];
-  const others = plan.zones.filter(({ id, market }) => markets.has(market) && !zones.includes(id)).map(({ id }) => id);
+  const markets = marketsOf(plan, zones);
+  const currencies = [...new Set(markets.flatMap((market) => market.currencies))];
+  const others = plan.zones
+    .filter(({ id, market }) => markets.some((one) => one.id === market) && !zones.includes(id))
+    .map(({ id }) => id);
   const made = pattern.make(currencies, location?.id ?? "", others);
   const id = freeId(
     made.name.en ?? pattern.id,

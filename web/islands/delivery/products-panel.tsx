@@ -1,9 +1,10 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useState } from "react";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import { api } from "../state/api.ts";
+import { useRested } from "../state/use-rested.ts";
 import { CatalogueFile } from "./catalogue-file.tsx";
 import { ProductEditor } from "./product-editor.tsx";
 
@@ -13,7 +14,7 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
   const [typed, setTyped] = useState("");
   const [missing, setMissing] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
-  const search = useDeferredValue(typed.trim());
+  const search = useRested(typed.trim());
   const { data, error } = useQuery({
     queryKey: ["products", missing ? "without weight" : search],
     queryFn: () => api.products(missing ? { missing: "weight" } : { search }),

@@ -106,7 +106,10 @@ function Frame({ section }: { section: Section }) {
     () => new Map((catalogue.data?.products ?? []).map((product) => [product.sku, product])),
     [catalogue.data],
   );
-  const zones = compiled ? resolvePlace(compiled.places, destinationOf(standpoint)).zones : [];
+  const zones = useMemo(
+    () => (compiled ? resolvePlace(compiled.places, destinationOf(standpoint)).zones : []),
+    [compiled, standpoint],
+  );
   const market = marketOf(plan, zones[0]);
   const requestAt = useCallback(
     (from: Standpoint) => {

@@ -1,4 +1,5 @@
 import { Copy, Power, Trash2 } from "lucide-react";
+import { timeZonesOf } from "../../../core/checks/time-zones.ts";
 import type { Condition, Trace } from "../../../core/conditions/condition.ts";
 import type { LadderMeasure } from "../../../core/measures/measure-spec.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
@@ -13,6 +14,7 @@ import { columnsOf } from "../amounts/columns.ts";
 import { ConditionBuilder } from "../conditions/condition-builder.tsx";
 import { Choice } from "../fields/choice.tsx";
 import { TextField } from "../fields/text-field.tsx";
+import { ZoneChoice } from "../places/zone-choice.tsx";
 import { draftStore } from "../state/use-draft.ts";
 import { withPart } from "../state/with-part.ts";
 import { CompanyEditor } from "./company-editor.tsx";
@@ -54,8 +56,7 @@ export function OfferEditor({
       : draftStore.show({ kind: "offer", id: offer.id, body });
   const steps = [...offer.steps].sort(byPosition);
   const columns = columnsOf(plan, offer.zones);
-  const markets = new Set(plan.zones.filter(({ id }) => offer.zones.includes(id)).map(({ market }) => market));
-  const timeZones = [...new Set(plan.markets.filter(({ id }) => markets.has(id)).map(({ timeZone }) => timeZone))];
+  const timeZones = timeZonesOf(plan, offer);
   const setSteps = (next: readonly Step[], done = true) => save({ ...offer, steps: [...next] }, done);
   const renumbered = (list: readonly Step[]) => list.map((step, i) => ({ ...step, position: (i + 1) * 10 }));
   const optionIds = plan.options
@@ -185,23 +186,12 @@ export function OfferEditor({
 
       <section aria-label="Where" className={part}>
         <h2 className="mb-1 font-semibold">Where</h2>
-        <fieldset className="columns-2 gap-6">
-          <legend className="sr-only">Zones it holds in</legend>
-          {[...plan.zones].sort(byPosition).map(({ id, name }) => (
-            <label key={id} className="flex items-center gap-2 py-0.5">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-xs"
-                checked={offer.zones.includes(id)}
-                onChange={(event) => {
-                  const rest = offer.zones.filter((zone) => zone !== id);
-                  save({ ...offer, zones: event.target.checked ? [...rest, id] : rest });
-                }}
-              />
-              {name}
-            </label>
-          ))}
-        </fieldset>
+        <ZoneChoice
+          label="Zones it holds in"
+          zones={plan.zones}
+          chosen={offer.zones}
+          onChoose={(zones) => save({ ...offer, zones })}
+        />
       </section>
 
       <section aria-label="When" className={part}>

@@ -1,7 +1,11 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useId, useState } from "react";
+import { useId, useState } from "react";
 import { formatMoney } from "../../../core/money/format.ts";
 import { api } from "../state/api.ts";
+import { useRested } from "../state/use-rested.ts";
+
+/** As many as can be looked over at once; typing on finds the others. */
+const AT_ONCE = 8;
 
 type Props = { currency: string; onAdd: (sku: string) => void };
 
@@ -10,7 +14,7 @@ export function ProductFinder({ currency, onAdd }: Props) {
   const id = useId();
   const [typed, setTyped] = useState("");
   const [open, setOpen] = useState(false);
-  const search = useDeferredValue(typed.trim());
+  const search = useRested(typed.trim());
   const { data } = useQuery({
     queryKey: ["products", search],
     queryFn: () => api.products({ search }),
@@ -50,9 +54,9 @@ export function ProductFinder({ currency, onAdd }: Props) {
         <ul
           id={`${id}-found`}
           aria-label="Products found"
-          className="absolute bottom-full z-10 mb-1 max-h-56 w-full overflow-y-auto border border-base-300 bg-base-100 shadow-lg"
+          className="absolute bottom-full z-10 mb-1 w-full border border-base-300 bg-base-100 shadow-lg"
         >
-          {data.products.map(({ sku, name, prices }) => {
+          {data.products.slice(0, AT_ONCE).map(({ sku, name, prices }) => {
             const price = prices[currency];
             return (
               <li key={sku}>
@@ -71,8 +75,10 @@ export function ProductFinder({ currency, onAdd }: Props) {
           {data.products.length === 0 && (
             <li className="px-2 py-1 text-[13px] text-quiet">No product is called that.</li>
           )}
-          {data.products.length < data.tally.products && search === "" && (
-            <li className="px-2 py-1 text-[13px] text-quiet">Type to search all {data.tally.products}.</li>
+          {data.products.length > AT_ONCE && (
+            <li className="px-2 py-1 text-[13px] text-quiet">
+              {search === "" ? `Type to search all ${data.tally.products}.` : "There are more: type on to find them."}
+            </li>
           )}
         </ul>
       )}

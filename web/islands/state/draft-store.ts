@@ -66,8 +66,8 @@ export class DraftStore {
   /** Seen while typing or dragging; not sent until committed. */
   private preview: Change | null = null;
   private saving = false;
-  /** The plan as it was last compiled. */
-  private planText = "";
+  /** What the plan was last compiled from, by identity. */
+  private compiledFrom: readonly unknown[] = [];
   private retry: ReturnType<typeof setTimeout> | undefined;
   private undoable: Done[] = [];
   private redoable: Done[] = [];
@@ -80,7 +80,7 @@ export class DraftStore {
 
   async load(): Promise<void> {
     try {
-      const draft = await api.draft();
+      const draft = this.knownAgain(await api.draft());
       if (!this.state.draft) this.restoreUnsaved(draft);
       this.update({ draft, loadError: null });
       void this.send();
@@ -105,7 +105,7 @@ export class DraftStore {
   /** Keeps changes made together: undone together, and on their way to the server. */
   commit(...changes: Change[]): void {
     this.preview = null;
-    const after = changes.filter((change) => !sameBody(this.current(change), change.body));
+    const after = changes.filter((change) => !same(this.current(change), change.body));
     if (after.length === 0) {
       this.update({});
       return;
@@ -208,7 +208,7 @@ export class DraftStore {
   /** Reads what the server has after a save. What was saved is saved, also when the server goes away before this. */
   private async refresh(): Promise<void> {
     try {
-      const draft = await api.draft();
+      const draft = this.knownAgain(await api.draft());
       // An answer that a later save has overtaken tells nothing new.
       if (draft.sequence >= (this.state.draft?.sequence ?? 0)) this.update({ draft });
     } catch (error) {
@@ -217,10 +217,22 @@ export class DraftStore {
     }
   }
 
+  /** A draft as it was read, with what has not changed as the very objects held so far: nobody draws it anew. */
+  private knownAgain(read: Draft): Draft {
+    const held = this.state.draft;
+    if (!held) return read;
+    const known = new Map(held.entities.map((entity) => [entityKey(entity), entity]));
+    const entities = read.entities.map((entity) => {
+      const before = known.get(entityKey(entity));
+      return before?.revision === entity.revision ? before : entity;
+    });
+    return { ...read, entities, calendars: same(held.calendars, read.calendars) ? held.calendars : read.calendars };
+  }
+
   private saveFailed(error: unknown): void {
     if (!(error instanceof ApiError)) throw error;
     const [conflict] = error.conflicts;
-    if (conflict && JSON.stringify(conflict.current.body) === JSON.stringify(conflict.yours)) {
+    if (conflict && same(conflict.current.body, conflict.yours)) {
       // An earlier try of this very edit was saved though its answer got lost.
       this.edits.delete(entityKey(conflict));
       this.update({ save: { kind: "saved" } });
@@ -247,18 +259,19 @@ export class DraftStore {
     const draft = change.draft ?? this.state.draft;
     const overlay = new Map([...this.edits].map(([key, { change }]) => [key, change]));
     if (this.preview) overlay.set(entityKey(this.preview), this.preview);
-    const plan = draft && planOf(overlaid(draft.entities, overlay));
-    const text = JSON.stringify([plan, draft?.calendars]);
+    const entities = draft ? overlaid(draft.entities, overlay) : [];
+    const from = [draft?.calendars, ...entities.map(({ body }) => body)];
+    const asBefore = from.length === this.compiledFrom.length && from.every((one, i) => one === this.compiledFrom[i]);
     this.state = {
       ...this.state,
       ...change,
       // Saving changes nothing about the plan: whoever looks at it is not disturbed.
-      ...(text === this.planText ? {} : this.compiledAnew(plan, draft?.calendars)),
+      ...(asBefore ? {} : this.compiledAnew(planOf(entities), draft?.calendars)),
       unsaved: overlay.size,
       canUndo: this.undoable.length > 0,
       canRedo: this.redoable.length > 0,
     };
-    this.planText = text;
+    this.compiledFrom = from;
     writeUnsaved([...this.edits.values()]);
     for (const listener of this.listeners) listener();
   }
@@ -286,23 +299,29 @@ function overlaid(stored: readonly Entity[], changes: ReadonlyMap<string, Change
 
 /** The draft as it is after a save, until it is read again. */
 function withSaved(draft: Draft, sent: readonly Edit[], saved: readonly StoredEntity[]): Draft {
-  const now = new Map(saved.map((entity) => [entityKey(entity), entity]));
-  const touched = new Set(sent.map(({ change }) => entityKey(change)));
+  const written = new Map(sent.map(({ change }) => [entityKey(change), change]));
+  const now = new Map(saved.map((entity) => [entityKey(entity), asWritten(entity, written)]));
   // In their old places, so that the plan reads the same.
   const entities = draft.entities.flatMap((entity) => {
     const key = entityKey(entity);
-    const next = touched.has(key) ? now.get(key) : entity;
+    const next = written.has(key) ? now.get(key) : entity;
     now.delete(key);
     return next ?? [];
   });
   return { ...draft, entities: [...entities, ...now.values()] };
 }
 
+/** What was saved, as the very object that was written where it is the same. */
+function asWritten(saved: StoredEntity, written: ReadonlyMap<string, Change>): StoredEntity {
+  const change = written.get(entityKey(saved));
+  return change?.body && same(change.body, saved.body) ? { ...change, revision: saved.revision } : saved;
+}
+
 function withoutRevision({ revision: _, ...entity }: StoredEntity): Entity {
   return entity;
 }
 
-const sameBody = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 function readUnsaved(): Edit[] {
   try {

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 
 const read = () => decodeURIComponent(window.location.hash.slice(1)) || null;
 
@@ -10,9 +10,9 @@ export function useHash(): [string | null, (id: string) => void] {
     window.addEventListener("hashchange", follow);
     return () => window.removeEventListener("hashchange", follow);
   }, []);
-  const select = (next: string) => {
+  const select = useCallback((next: string) => {
     window.history.replaceState(null, "", `#${encodeURIComponent(next)}`);
     setId(next);
-  };
+  }, []);
   return [id, select];
 }
