@@ -1,5 +1,6 @@
 import { DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import {
+  arrayMove,
   SortableContext,
   sortableKeyboardCoordinates,
   useSortable,
@@ -7,7 +8,7 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
-import { memo, useMemo } from "react";
+import { memo, useMemo, useState } from "react";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 
@@ -37,16 +38,21 @@ export function OptionList({ rows, selected, onSelect, onMove }: Props) {
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const ids = useMemo(() => rows.map(({ option }) => option.id), [rows]);
+  const [dropped, setDropped] = useState<{ from: readonly OptionRow[]; rows: readonly OptionRow[] } | null>(null);
+  // What was dropped lies in its place at once; the plan follows when that has been drawn.
+  const shown = dropped?.from === rows ? dropped.rows : rows;
+  const ids = useMemo(() => shown.map(({ option }) => option.id), [shown]);
   const drop = ({ active, over }: DragEndEvent) => {
-    const to = ids.indexOf(String(over?.id));
-    if (over && active.id !== over.id && to >= 0) onMove(String(active.id), to);
+    const [id, to] = [String(active.id), ids.indexOf(String(over?.id))];
+    if (!over || active.id === over.id || to < 0) return;
+    setDropped({ from: rows, rows: arrayMove([...shown], ids.indexOf(id), to) });
+    requestAnimationFrame(() => setTimeout(() => onMove(id, to)));
   };
   return (
     <DndContext sensors={sensors} onDragEnd={drop}>
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ul aria-label="Delivery options">
-          {rows.map((row) => (
+          {shown.map((row) => (
             <Row key={row.option.id} {...row} selected={row.option.id === selected} onSelect={onSelect} />
           ))}
         </ul>
