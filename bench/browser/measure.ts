@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { gzipSync } from "node:zlib";
-import { type Browser, chromium, type Page } from "@playwright/test";
+import { type Browser, chromium, type Locator, type Page } from "@playwright/test";
 import { entitiesOf } from "../../core/plan/entities.ts";
 import { BROWSER } from "../../e2e/browser.mjs";
 import { prepareDatabase, startApp } from "../../scripts/setup/app-server.mjs";
@@ -118,6 +118,13 @@ async function draggedGoal(from: Browser): Promise<void> {
   await page.close();
 }
 
+async function middleOf(locator: Locator): Promise<{ x: number; y: number }> {
+  await locator.scrollIntoViewIfNeeded();
+  const box = await locator.boundingBox();
+  if (!box) throw new Error(`${locator} is not drawn`);
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
 /** Without anybody looking, headless Chromium leaves out frames that are then counted as waited for. */
 async function lookAt(page: Page): Promise<void> {
   const session = await page.context().newCDPSession(page);
@@ -153,32 +160,36 @@ async function largeLists(from: Browser): Promise<void> {
   const worst = async () => Math.max(0, ...(await page.evaluate<number[]>("window.seen")));
   await page.goto(`${app.address}/delivery`);
   await page.getByRole("button", { name: "Move Option 0", exact: true }).waitFor({ timeout: 60_000 });
-  await page.waitForTimeout(2500);
+  // Found beforehand: looking for things by what they are called takes the page's own time.
+  const nameAt = await middleOf(page.getByLabel("Name in English"));
+  const priceAt = await middleOf(page.getByRole("button", { name: /^Price in/ }).first());
+  const finderAt = await middleOf(page.getByLabel("Add a product to the cart"));
+  const gripAt = await middleOf(page.getByRole("button", { name: "Move Option 1", exact: true }));
+  const press = ({ x, y }: { x: number; y: number }) => page.mouse.click(x, y);
+  await page.waitForTimeout(4000);
   await watch();
-  const name = page.getByLabel("Name in English");
-  await name.pressSequentially("abc", { delay: 60 });
-  await page
-    .getByRole("button", { name: /^Price in/ })
-    .first()
-    .click();
+  await press(nameAt);
+  await page.keyboard.type("abc", { delay: 60 });
+  await press(priceAt);
   await page.keyboard.type("7.25", { delay: 60 });
   await page.keyboard.press("Enter");
-  await page.getByLabel("Add a product to the cart").pressSequentially("sheet 4999", { delay: 60 });
+  await press(finderAt);
+  await page.keyboard.type("sheet 4999", { delay: 60 });
   await page.waitForTimeout(600);
   const typing = await worst();
-  const grip = await page.getByRole("button", { name: "Move Option 1", exact: true }).boundingBox();
-  if (!grip) throw new Error("no grip");
-  await page.mouse.move(grip.x + 8, grip.y + 8);
+  await page.mouse.move(gripAt.x, gripAt.y);
   await page.mouse.down();
-  for (let i = 1; i <= 20; i += 1) await page.mouse.move(grip.x + 8, grip.y + 8 + i * 8);
+  for (let i = 1; i <= 20; i += 1) await page.mouse.move(gripAt.x, gripAt.y + i * 8);
   await page.mouse.up();
   await page.waitForTimeout(600);
   const dragging = await worst();
   await page.goto(`${app.address}/places`);
   await page.getByLabel("Find a country or region").waitFor({ timeout: 60_000 });
-  await page.waitForTimeout(2500);
+  const countryAt = await middleOf(page.getByLabel("Find a country or region"));
+  await page.waitForTimeout(4000);
   await watch();
-  await page.getByLabel("Find a country or region").pressSequentially("port", { delay: 60 });
+  await press(countryAt);
+  await page.keyboard.type("port", { delay: 60 });
   await page.waitForTimeout(600);
   const places = await worst();
   console.log(

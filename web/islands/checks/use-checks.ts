@@ -13,6 +13,8 @@ export type ChecksState = {
 
 /** Typing goes on undisturbed: a run begins when nothing has changed for so long. */
 const REST_MS = 500;
+/** The first run waits longer: the page is drawn before anything of the checks is loaded. */
+const FIRST_REST_MS = 2000;
 
 /** The findings of a plan, looked for in a worker whenever it has changed and come to rest. */
 export function useChecks(plan: Plan | null, at: number): ChecksState {
@@ -30,14 +32,16 @@ export function useChecks(plan: Plan | null, at: number): ChecksState {
 
   useEffect(() => {
     if (!plan) return undefined;
-    const timer = setTimeout(async () => {
-      // Loaded when the page has come to rest, not while it is being drawn for the first time.
-      checks.current ??= startWorker();
-      const onProgress = proxy((done: number, of: number) => setProgress(done < of ? { done, of } : null));
-      const found = await checks.current.remote.run(plan, at, onProgress);
-      if (!found) return;
-      setFindings(found);
-    }, REST_MS);
+    const timer = setTimeout(
+      async () => {
+        checks.current ??= startWorker();
+        const onProgress = proxy((done: number, of: number) => setProgress(done < of ? { done, of } : null));
+        const found = await checks.current.remote.run(plan, at, onProgress);
+        if (!found) return;
+        setFindings(found);
+      },
+      checks.current ? REST_MS : FIRST_REST_MS,
+    );
     return () => clearTimeout(timer);
   }, [plan, at]);
 

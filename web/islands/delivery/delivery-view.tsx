@@ -145,15 +145,15 @@ export function DeliveryView({ state, market, zones, request }: Props) {
 /** The options in the shopper's order, in words. */
 function rowsOf(plan: Plan, market: Market | null, here: readonly string[], currency: string): OptionRow[] {
   const saved = savedOf(plan);
-  const inOrder = [...plan.zones].sort(byPosition);
+  const zoneOf = new Map(plan.zones.map((zone) => [zone.id, zone]));
   return [...plan.options].sort(byPosition).map((option) => {
-    const zones = new Set(option.zones);
-    const names = inOrder.filter(({ id }) => zones.has(id)).map(({ name }) => name);
+    const zones = option.zones.flatMap((id) => zoneOf.get(id) ?? []).sort(byPosition);
+    const names = zones.map(({ name }) => name);
     return {
       option,
       places: names.length === 0 ? "nowhere yet" : names.join(", "),
       cost: chargeWords(option.charge, contextFor(plan, option, market, currency), saved),
-      here: option.on !== false && here.some((zone) => zones.has(zone)),
+      here: option.on !== false && here.some((zone) => option.zones.includes(zone)),
     };
   });
 }
