@@ -11,6 +11,7 @@ import { GripVertical } from "lucide-react";
 import { memo, useMemo, useState } from "react";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { pickText } from "../../../core/messages/locale.ts";
+import { afterPaint } from "../state/after-paint.ts";
 
 /** An option as it stands in the list. */
 export type OptionRow = {
@@ -46,7 +47,7 @@ export function OptionList({ rows, selected, onSelect, onMove }: Props) {
     const [id, to] = [String(active.id), ids.indexOf(String(over?.id))];
     if (!over || active.id === over.id || to < 0) return;
     setDropped({ from: rows, rows: arrayMove([...shown], ids.indexOf(id), to) });
-    requestAnimationFrame(() => setTimeout(() => onMove(id, to)));
+    afterPaint(() => onMove(id, to));
   };
   return (
     <DndContext sensors={sensors} onDragEnd={drop}>

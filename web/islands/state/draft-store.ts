@@ -10,6 +10,7 @@ import {
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
+import { afterPaint } from "./after-paint.ts";
 import { ApiError, api } from "./api.ts";
 
 /** A change made here, and the revision it was made on; 0 for what was not there. */
@@ -65,6 +66,7 @@ export class DraftStore {
   private readonly edits = new Map<string, Edit>();
   /** Seen while typing or dragging; not sent until committed. */
   private preview: Change | null = null;
+  private showing = false;
   private saving = false;
   /** What the plan was last compiled from, by identity. */
   private compiledFrom: readonly unknown[] = [];
@@ -89,10 +91,15 @@ export class DraftStore {
     }
   }
 
-  /** Shows an edit everywhere without saving it. */
+  /** Shows an edit everywhere without saving it: the newest of those that come faster than they can be drawn. */
   show(entity: Entity): void {
     this.preview = entity;
-    this.update({});
+    if (this.showing) return;
+    this.showing = true;
+    afterPaint(() => {
+      this.showing = false;
+      this.update({});
+    });
   }
 
   /** Drops what was only shown. */
