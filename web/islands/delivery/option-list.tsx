@@ -42,7 +42,9 @@ export function OptionList({ rows, selected, onSelect, onMove }: Props) {
   const [dropped, setDropped] = useState<{ from: readonly OptionRow[]; rows: readonly OptionRow[] } | null>(null);
   // What was dropped lies in its place at once; the plan follows when that has been drawn.
   const shown = dropped?.from === rows ? dropped.rows : rows;
-  const ids = useMemo(() => shown.map(({ option }) => option.id), [shown]);
+  // The same list while the order is the same: with another one every row would be drawn again.
+  const inOrder = shown.map(({ option }) => option.id).join(" ");
+  const ids = useMemo(() => (inOrder === "" ? [] : inOrder.split(" ")), [inOrder]);
   const drop = ({ active, over }: DragEndEvent) => {
     const [id, to] = [String(active.id), ids.indexOf(String(over?.id))];
     if (!over || active.id === over.id || to < 0) return;
