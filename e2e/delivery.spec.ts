@@ -36,6 +36,31 @@ test("an option is kept for some by a condition, whose truth is shown, and given
   await saved(page);
 });
 
+test("what is delivered within a radius is had at three kilometres, not at twelve, and not while nobody knows", async ({
+  page,
+}) => {
+  await page.goto("/delivery#standard");
+  await expect(priceOf(page, "standard")).toHaveText("€4.90");
+  const editor = page.getByRole("region", { name: "Standard" }).first();
+  const clause = editor.getByLabel("Add a clause");
+  await clause.selectOption({ label: (await clause.getByRole("option", { name: /km from/ }).textContent()) ?? "" });
+  await expect(editor.getByText("not known")).toBeVisible();
+  await expect(option(page, "standard")).toBeHidden();
+  await page.locator("summary[aria-label^='Distance:']").click();
+  await page.getByLabel("So far from a location").check();
+  await expect(priceOf(page, "standard")).toHaveText("€4.90");
+  const far = page.getByLabel("Kilometres");
+  await far.fill("twelve");
+  await far.press("Enter");
+  await expect(page.getByRole("alert")).toHaveText("a number from 0 to 5000");
+  await far.fill("12");
+  await far.press("Enter");
+  await page.keyboard.press("Escape");
+  await expect(page.locator("summary[aria-label='Distance: 12 km from Workshop, Porto']")).toBeVisible();
+  await expect(option(page, "standard")).toBeHidden();
+  await expect(editor.getByText("fails: 12 km")).toBeVisible();
+});
+
 test("handling, a surcharge under a condition and cases in order are charged as they read", async ({ page }) => {
   await page.goto("/delivery#standard");
   const editor = page.getByRole("region", { name: "Standard" }).first();

@@ -2,7 +2,7 @@ import * as fc from "fast-check";
 import { getDistance, getPreciseDistance } from "geolib";
 import { describe, expect, it } from "vitest";
 import type { Coordinates } from "../quote/request.ts";
-import { distanceBetween } from "./distance.ts";
+import { distanceBetween, placeAway } from "./distance.ts";
 
 const anywhere = fc.tuple(
   fc.double({ min: -89.9, max: 89.9, noNaN: true }),
@@ -20,6 +20,8 @@ describe("the distance between two places", () => {
         // Its cosine formula cannot tell very near places apart, nor ends of the Earth.
         if (sphere > 1000 && sphere < 19_900_000) expect(Math.abs(ours - sphere)).toBeLessThan(1 + sphere * 1e-6);
         expect(distanceBetween(b, a)).toBe(ours);
+        const metres = Math.abs(Math.round(b[1] * 10_000));
+        expect(Math.abs(distanceBetween(a, placeAway(a, metres)) - metres)).toBeLessThanOrEqual(1);
       }),
       { numRuns: 1000 },
     );

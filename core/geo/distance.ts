@@ -16,4 +16,15 @@ export function distanceBetween([latA, lonA]: Coordinates, [latB, lonB]: Coordin
   return Math.round(2 * EARTH * Math.asin(Math.min(1, Math.sqrt(h))));
 }
 
+/**
+ * A place so many metres away: due north, or due south where the pole is nearer than that.
+ *
+ * @param metres up to half a meridian, some 10,000 km
+ * @example distanceBetween([41.15, -8.61], placeAway([41.15, -8.61], 3000)) // 3000
+ */
+export function placeAway([latitude, longitude]: Coordinates, metres: number): Coordinates {
+  const degrees = (metres / EARTH) * (180 / Math.PI);
+  return [latitude + degrees <= 90 ? latitude + degrees : latitude - degrees, longitude];
+}
+
 const radians = (degrees: number) => (degrees * Math.PI) / 180;

@@ -1,7 +1,7 @@
 import type { Charge } from "../charges/charge.ts";
 import type { NoPrice } from "../charges/charged.ts";
-import { type Condition, conditionWords } from "../conditions/condition.ts";
-import type { Actual } from "../conditions/definition.ts";
+import { actualWords } from "../conditions/actual-words.ts";
+import { conditionWords } from "../conditions/condition.ts";
 import { type DeliveryOption, optionIn } from "../delivery/option.ts";
 import { measured, measureWords } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
@@ -190,19 +190,8 @@ class Words {
     if (kind === "not") return `not (${(of ?? []).map((part) => this.condition(part)).join()}): ${TRUTH_WORDS(truth)}`;
     if (!wanted) return TRUTH_WORDS(truth);
     const words = conditionWords(wanted, this.context, savedOf(this.plan));
-    // Yes, no and unknown have been said already.
-    const there =
-      actual === undefined || actual === null || typeof actual === "boolean" ? "" : ` (${this.actual(wanted, actual)})`;
-    return `${words}: ${TRUTH_WORDS(truth)}${there}`;
-  }
-
-  private actual({ kind }: Condition, actual: Exclude<Actual, boolean | null>): string {
-    if (typeof actual === "number") {
-      if (kind === "value" || kind === "total-spent") return formatMoney(actual, this.context.currency, "en");
-      if (kind === "weight" || kind === "distance") return measured(kind, actual, this.context.currency, "en");
-      return String(actual);
-    }
-    return typeof actual === "string" ? actual : actual.length === 0 ? "nothing" : actual.join(", ");
+    const there = actualWords(wanted, actual, this.context.currency);
+    return `${words}: ${TRUTH_WORDS(truth)}${there === undefined ? "" : ` (${there})`}`;
   }
 
   /** Exact amounts, with more decimals than the currency has where they fall between its units. */

@@ -26,6 +26,12 @@ export const Standpoint = Type.Object(
     country: Text,
     region: Text,
     postcode: Text,
+    away: Type.Optional(
+      Type.Object(
+        { location: Text, km: Type.Number({ minimum: 0, maximum: 5000 }) },
+        { ...closed, description: "How far it goes from one of the plan's locations; not known when left out" },
+      ),
+    ),
     currency: Text,
     locale: Text,
     shopper: Type.Union([DescribedShopper, Type.Null()], { description: "null: a guest of whom nothing is known" }),

@@ -32,7 +32,7 @@ const FAMILIES: Readonly<Record<Family, string>> = {
 
 /** A condition as a sentence whose clauses are changed in place; each says how it stands for the current shopper. */
 export function ConditionBuilder(props: Props) {
-  const { condition, lead, onCondition, trace } = props;
+  const { condition, context, lead, onCondition, trace } = props;
   if (!condition) {
     return (
       <p className="flex flex-wrap items-center gap-2">
@@ -45,7 +45,9 @@ export function ConditionBuilder(props: Props) {
     <div>
       <p className="mb-1">
         {lead} carts where
-        {(condition.kind === "all" || condition.kind === "any") && trace && <TruthMark trace={trace} />}
+        {(condition.kind === "all" || condition.kind === "any") && trace && (
+          <TruthMark trace={trace} currency={context.currency} />
+        )}
       </p>
       <Part {...props} condition={condition} depth={0} />
     </div>
@@ -74,7 +76,7 @@ function Part(props: PartProps) {
               <option value="all">all</option>
               <option value="any">any</option>
             </select>
-            of these hold{depth > 0 && trace && <TruthMark trace={trace} />}
+            of these hold{depth > 0 && trace && <TruthMark trace={trace} currency={context.currency} />}
             <SaveButton {...props} />
             <RemoveButton onRemove={() => onCondition(undefined)} words="this group" />
           </p>
@@ -107,7 +109,7 @@ function Part(props: PartProps) {
         <div className="border-l-2 border-warning pl-3">
           <p className="flex items-center gap-2">
             <strong>it is not so that</strong>
-            {trace && <TruthMark trace={trace} />}
+            {trace && <TruthMark trace={trace} currency={context.currency} />}
             <button type="button" className="btn btn-ghost btn-xs" onClick={() => onCondition(condition.of)}>
               Turn round
             </button>
@@ -128,7 +130,7 @@ function Part(props: PartProps) {
             {conditionWords(condition, context, savedOf(plan))}
           </a>
           <span className="text-[12px] text-quiet">saved</span>
-          {trace && <TruthMark trace={trace} />}
+          {trace && <TruthMark trace={trace} currency={context.currency} />}
           <NotButton {...props} />
           <GroupButton {...props} />
           <RemoveButton
@@ -149,7 +151,7 @@ function ClauseRow(props: PartProps & { clause: Clause }) {
     <details className="py-0.5">
       <summary className="flex cursor-pointer flex-wrap items-center gap-x-2">
         <span className="border-b border-dotted border-quiet font-semibold">{words}</span>
-        {trace && <TruthMark trace={trace} />}
+        {trace && <TruthMark trace={trace} currency={context.currency} />}
       </summary>
       <div className="my-1.5 flex flex-wrap items-end gap-3 border-l-2 border-primary pl-3">
         <ClauseFields plan={plan} clause={clause} columns={columnsOf(plan, zones)} onClause={onCondition} />

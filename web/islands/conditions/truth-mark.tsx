@@ -1,21 +1,18 @@
+import { actualWords } from "../../../core/conditions/actual-words.ts";
 import type { Trace } from "../../../core/conditions/condition.ts";
 
+const LONGEST = 40;
+
 /** How a clause stands for the current shopper, with what was found. Said in words, not by colour alone. */
-export function TruthMark({ trace: { truth, actual } }: { trace: Trace }) {
+export function TruthMark({ trace: { truth, condition, actual }, currency }: { trace: Trace; currency: string }) {
   const words = truth === null ? "not known" : truth ? "holds" : "fails";
-  const found = actual === undefined || actual === null || typeof actual === "boolean" ? "" : `: ${foundText(actual)}`;
+  const found = actualWords(condition, actual, currency);
   return (
     <span
       className={`ml-1 text-[12px] font-semibold ${truth === true ? "text-primary" : truth === null ? "text-quiet" : "text-warning"}`}
     >
       {words}
-      {found}
+      {found !== undefined && `: ${found.length > LONGEST ? `${found.slice(0, LONGEST - 1)}…` : found}`}
     </span>
   );
-}
-
-function foundText(actual: string | number | readonly string[]): string {
-  if (typeof actual === "number") return String(actual);
-  const text = typeof actual === "string" ? actual : actual.length === 0 ? "nothing" : actual.join(", ");
-  return text.length > 40 ? `${text.slice(0, 39)}…` : text;
 }

@@ -1,9 +1,12 @@
 import { useId, useState } from "react";
 import type { Offer } from "../../../core/offers/offer.ts";
+import type { Location } from "../../../core/places/location.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { COUNTRIES } from "../places/place-names.ts";
 import type { Standpoint } from "../state/standpoint.ts";
 import { useRegions } from "../state/use-regions.ts";
+import { withPart } from "../state/with-part.ts";
+import { DistancePart } from "./distance-part.tsx";
 import { MomentPart } from "./moment-part.tsx";
 import { ShopperPart } from "./shopper-part.tsx";
 import { StandpointKeeper } from "./standpoint-keeper.tsx";
@@ -12,6 +15,7 @@ type Props = {
   standpoint: Standpoint;
   market: Market | null;
   offers: readonly Offer[];
+  locations: readonly Location[];
   onChange: (standpoint: Standpoint) => void;
 };
 
@@ -22,7 +26,7 @@ const part =
   "[field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent font-semibold text-base-content";
 
 /** "Seen from Portugal, 3000-001 by a guest now in euro and English": each part can be changed in place. */
-export function StandpointSentence({ standpoint, market, offers, onChange }: Props) {
+export function StandpointSentence({ standpoint, market, offers, locations, onChange }: Props) {
   const id = useId();
   const [postcode, setPostcode] = useState(standpoint.postcode);
   const keepPostcode = () =>
@@ -46,7 +50,9 @@ export function StandpointSentence({ standpoint, market, offers, onChange }: Pro
         value={standpoint.country}
         onChange={(event) => {
           setPostcode("");
-          onChange({ ...standpoint, country: event.target.value, region: "", postcode: "" });
+          onChange(
+            withPart({ ...standpoint, country: event.target.value, region: "", postcode: "" }, "away", undefined),
+          );
         }}
       >
         <option value="">a place not known yet</option>
@@ -84,6 +90,11 @@ export function StandpointSentence({ standpoint, market, offers, onChange }: Pro
         onChange={(event) => setPostcode(event.target.value)}
         onBlur={keepPostcode}
         onKeyDown={(event) => event.key === "Enter" && keepPostcode()}
+      />
+      <DistancePart
+        away={standpoint.away}
+        locations={locations}
+        onChange={(away) => onChange(withPart(standpoint, "away", away))}
       />
       by
       <ShopperPart

@@ -3,7 +3,7 @@ import { PanelRightClose, PanelRightOpen } from "lucide-react";
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
 import { acceptedReason, type Finding } from "../../../core/checks/finding.ts";
 import { cartAt } from "../../../core/climb/cart-at.ts";
-import type { Calendars } from "../../../core/places/location.ts";
+import type { Calendars, Location } from "../../../core/places/location.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
@@ -61,6 +61,8 @@ export function Workbench({ section }: { section: Section }) {
 const NO_CART: ShownCart = { sample: null, lines: [] };
 const NO_PROGRESS: readonly Progress[] = [];
 const NO_FINDINGS: readonly Finding[] = [];
+const NO_POSITIONS: CompiledPlan["positions"] = new Map();
+const NO_LOCATIONS: readonly Location[] = [];
 const NO_OFFERS: Plan["offers"] = [];
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
@@ -107,16 +109,17 @@ function Frame({ section }: { section: Section }) {
     [catalogue.data],
   );
   const zones = useMemo(
-    () => (compiled ? resolvePlace(compiled.places, destinationOf(standpoint)).zones : []),
+    () => (compiled ? resolvePlace(compiled.places, destinationOf(standpoint, compiled.positions)).zones : []),
     [compiled, standpoint],
   );
   const market = marketOf(plan, zones[0]);
   const requestAt = useCallback(
     (from: Standpoint) => {
-      const there = compiled ? resolvePlace(compiled.places, destinationOf(from)).zones : [];
+      const destination = destinationOf(from, compiled?.positions ?? NO_POSITIONS);
+      const there = compiled ? resolvePlace(compiled.places, destination).zones : [];
       const codes = cart.codes?.length ? { codes: cart.codes } : {};
       const lines = cartLines(cart, products, from.currency);
-      return requestFor(from, marketOf(plan, there[0]), { lines, ...codes }, at);
+      return requestFor(from, destination, marketOf(plan, there[0]), { lines, ...codes }, at);
     },
     [compiled, plan, cart, products, at],
   );
@@ -159,6 +162,7 @@ function Frame({ section }: { section: Section }) {
             standpoint={standpoint}
             market={market}
             offers={plan?.offers ?? NO_OFFERS}
+            locations={plan?.locations ?? NO_LOCATIONS}
             onChange={setStandpoint}
           />
           <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -260,8 +264,8 @@ function Frame({ section }: { section: Section }) {
 }
 
 /** A standpoint in a currency and language its market takes: the market's first where it does not take the one at hand. */
-function settled(standpoint: Standpoint, { places, plan }: CompiledPlan): Standpoint {
-  const markets = resolvePlace(places, destinationOf(standpoint)).zones.map(
+function settled(standpoint: Standpoint, { places, plan, positions }: CompiledPlan): Standpoint {
+  const markets = resolvePlace(places, destinationOf(standpoint, positions)).zones.map(
     (id) => plan.zones.find((zone) => zone.id === id)?.market,
   );
   const market = plan.markets.find(({ id }) => id === markets[0]);

@@ -1,4 +1,6 @@
+import { placeAway } from "../../../core/geo/distance.ts";
 import type { Market } from "../../../core/places/market.ts";
+import type { CompiledPlan } from "../../../core/plan/compile.ts";
 import type { CartLine, QuoteRequest, Shopper } from "../../../core/quote/request.ts";
 import { momentOf } from "../../../core/time/zone-clock.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
@@ -56,22 +58,31 @@ function deliveryIn(delivery: CatalogueProduct["delivery"], currency: string): P
   return amount === undefined ? {} : { delivery: { kind: "own-charge", amount, per: delivery.per } };
 }
 
-export const destinationOf = ({ country, region, postcode }: Standpoint): QuoteRequest["destination"] => ({
-  ...(country === "" ? {} : { country }),
-  ...(region === "" ? {} : { region }),
-  ...(postcode === "" ? {} : { postcode }),
-});
+/** @param positions where the plan's locations are; a distance from one that is gone is not known */
+export function destinationOf(
+  { country, region, postcode, away }: Standpoint,
+  positions: CompiledPlan["positions"],
+): QuoteRequest["destination"] {
+  const from = away && positions.get(away.location);
+  return {
+    ...(country === "" ? {} : { country }),
+    ...(region === "" ? {} : { region }),
+    ...(postcode === "" ? {} : { postcode }),
+    ...(from ? { position: placeAway(from, away.km * 1000) } : {}),
+  };
+}
 
 /** @param market whose clocks a chosen moment is by; null where nobody delivers */
 export function requestFor(
   standpoint: Standpoint,
+  destination: QuoteRequest["destination"],
   market: Market | null,
   cart: QuoteRequest["cart"],
   now: string,
 ): QuoteRequest {
   const { currency, locale, moment, shopper } = standpoint;
   const at = moment === null ? now : new Date(momentOf(moment, market?.timeZone ?? "UTC", "start")).toISOString();
-  const request = { at, currency, locale, destination: destinationOf(standpoint), cart };
+  const request = { at, currency, locale, destination, cart };
   if (!shopper) return request;
   const uses = Object.entries(shopper.uses ?? {}).map(([offer, byShopper]) => ({
     offer,
