@@ -2,28 +2,37 @@ import { spawnSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { describe, expect, it } from "vitest";
+import { main } from "./main.ts";
 
 const root = fileURLToPath(new URL("../", import.meta.url));
-const summant = (args: string[], input?: string) =>
-  spawnSync(process.execPath, ["bin/summant", ...args], {
-    cwd: root,
-    encoding: "utf8",
-    ...(input === undefined ? {} : { input }),
-  });
+const summant = async (args: string[], input = "") => {
+  const { code: status, out: stdout, err: stderr } = await main(args, async () => input);
+  return { status, stdout, stderr };
+};
 const plan = ["--plan", "demo/plan.json"];
 const demoPlan = readFileSync(`${root}demo/plan.json`, "utf8");
 
 describe("summant quote", () => {
-  it("prints the quote; the remaining amount added as a line makes the option free", () => {
-    const below = summant(["quote", ...plan, "--request", "demo/requests/below-goal.json"]);
+  it("prints the quote; the remaining amount added as a line makes the option free", async () => {
+    const below = await summant(["quote", ...plan, "--request", "demo/requests/below-goal.json"]);
     expect(below.status).toBe(0);
     expect(JSON.parse(below.stdout).progress[0].remaining).toBe(640);
-    const at = summant(["quote", ...plan, "--request", "-"], readFileSync(`${root}demo/requests/at-goal.json`, "utf8"));
+    // Once as a process of its own, reading standard input.
+    const at = spawnSync(process.execPath, [`${root}bin/summant`, "quote", ...plan, "--request", "-"], {
+      cwd: root,
+      encoding: "utf8",
+      input: readFileSync(`${root}demo/requests/at-goal.json`, "utf8"),
+    });
     expect(JSON.parse(at.stdout).options[0]).toMatchObject({ id: "standard", price: 0, offers: ["free-standard"] });
   });
 
-  it("exits 2 with one line that names the path of a negative price", () => {
-    const { status, stdout, stderr } = summant(["quote", ...plan, "--request", "demo/requests/negative-price.json"]);
+  it("exits 2 with one line that names the path of a negative price", async () => {
+    const { status, stdout, stderr } = await summant([
+      "quote",
+      ...plan,
+      "--request",
+      "demo/requests/negative-price.json",
+    ]);
     expect({ status, stdout, stderr }).toEqual({
       status: 2,
       stdout: "",
@@ -62,42 +71,45 @@ describe("summant quote", () => {
     ],
     ["a newer format", demoPlan.replace('"format": 1', '"format": 9'), "/format"],
     ["no JSON", demoPlan.slice(0, 300), "/"],
-  ])("refuses a plan with %s and says where", (_, text, path) => {
+  ])("refuses a plan with %s and says where", async (_, text, path) => {
     expect(text).not.toBe(demoPlan);
-    const { status, stderr } = summant(["quote", "--plan", "-", "--request", "demo/requests/below-goal.json"], text);
+    const { status, stderr } = await summant(
+      ["quote", "--plan", "-", "--request", "demo/requests/below-goal.json"],
+      text,
+    );
     expect(status).toBe(2);
     const [line, ...more] = stderr.trimEnd().split("\n");
     expect(line).toMatch(new RegExp(`^standard input: ${path} `));
     expect(more).toEqual([]);
   });
 
-  it("explains itself when used wrongly", () => {
-    expect(summant([]).status).toBe(2);
-    expect(summant(["quote", "--plan", "nowhere.json", "--request", "-"], "{}").stderr).toMatch(
+  it("explains itself when used wrongly", async () => {
+    expect((await summant([])).status).toBe(2);
+    expect((await summant(["quote", "--plan", "nowhere.json", "--request", "-"], "{}")).stderr).toMatch(
       /^nowhere.json: cannot be read/,
     );
-    expect(summant(["quote", "--plam", "x"]).stderr).toMatch(/plam/);
-    expect(summant(["--help"]).status).toBe(0);
+    expect((await summant(["quote", "--plam", "x"])).stderr).toMatch(/plam/);
+    expect((await summant(["--help"])).status).toBe(0);
   });
 });
 
 describe("summant climb, validate and rates", () => {
-  it("prints the climb as JSON and as a table for people", () => {
+  it("prints the climb as JSON and as a table for people", async () => {
     const args = ["climb", ...plan, "--request", "demo/requests/kuwait.json", "--to", "60"];
-    const { intervals } = JSON.parse(summant(args).stdout);
+    const { intervals } = JSON.parse((await summant(args)).stdout);
     expect(intervals.map(({ from, prices }: { from: number; prices: number[] }) => [from, ...prices])).toEqual([
       [0, 2750, 6000],
       [1, 2750, 6000],
       [20000, 0, 6000],
       [37000, 0, 2750],
     ]);
-    expect(summant([...args, "--table"]).stdout.split("\n")[4]).toMatch(
+    expect((await summant([...args, "--table"])).stdout.split("\n")[4]).toMatch(
       /^KWD.37\.000 +KWD.60\.000 +KWD.0\.000 +KWD.2\.750 +reached +reached$/,
     );
   });
 
-  it("explains every price and every offer, used or refused", () => {
-    const { stdout } = summant([
+  it("explains every price and every offer, used or refused", async () => {
+    const { stdout } = await summant([
       "quote",
       "--why",
       "--plan",
@@ -121,9 +133,9 @@ describe("summant climb, validate and rates", () => {
     });
   });
 
-  it("explains in sentences, down to the carrier that was down", () => {
+  it("explains in sentences, down to the carrier that was down", async () => {
     const down = ["--request", "demo/requests/washington-carrier-down.json"];
-    const { stdout } = summant(["quote", ...plan, ...down, "--why", "--words"]);
+    const { stdout } = await summant(["quote", ...plan, ...down, "--why", "--words"]);
     expect(stdout).toContain(
       [
         "Air costs $40.17.",
@@ -134,15 +146,15 @@ describe("summant climb, validate and rates", () => {
     );
   });
 
-  it("says what a plan holds, or each thing that is wrong with it", () => {
-    expect(summant(["validate", "demo/plan.json"]).stdout).toBe(
+  it("says what a plan holds, or each thing that is wrong with it", async () => {
+    expect((await summant(["validate", "demo/plan.json"])).stdout).toBe(
       "demo/plan.json: valid, 6 markets, 11 zones, 13 options, 9 offers\n",
     );
     const broken = demoPlan
       .replace('"options": ["standard"]', '"options": ["standrd"]')
       .replace('"id": "no-oversize"', '"id": "no-oversise"')
       .replace('"45.00"', '"45.001"');
-    const { status, stderr } = summant(["validate", "-"], broken);
+    const { status, stderr } = await summant(["validate", "-"], broken);
     expect(status).toBe(2);
     expect(stderr.match(/^standard input: \/\S+/gm)?.sort()).toEqual([
       "standard input: /offers/0/steps/0/reward/options/0",
@@ -150,21 +162,24 @@ describe("summant climb, validate and rates", () => {
       "standard input: /options/1/when/id",
     ]);
     // Where the form of one part is wrong, the references of all others are still looked at.
-    const three = summant(["validate", "-"], broken.replace('"kind": "signed-in"', '"kind": "moon-phase"'));
+    const three = await summant(["validate", "-"], broken.replace('"kind": "signed-in"', '"kind": "moon-phase"'));
     expect(three.stderr.match(/^standard input: \S+/gm)).toContain("standard input: /offers/7/when");
     expect(three.stderr.trimEnd().split("\n")).toHaveLength(4);
-    const unknownKind = summant(["validate", "-"], demoPlan.replace('"kind": "goods"', '"kind": "gods"'));
+    const unknownKind = await summant(["validate", "-"], demoPlan.replace('"kind": "goods"', '"kind": "gods"'));
     expect(unknownKind.stderr).toBe("standard input: /options/7/when has no known kind\n");
   });
 
-  it("turns published rates into a table, and refuses cells by row and column", () => {
-    const { stdout } = summant(["rates", "--csv", "-", "--base", "EUR"], "Date,USD,JPY\n2026-11-20,1.09,158.64\n");
+  it("turns published rates into a table, and refuses cells by row and column", async () => {
+    const { stdout } = await summant(
+      ["rates", "--csv", "-", "--base", "EUR"],
+      "Date,USD,JPY\n2026-11-20,1.09,158.64\n",
+    );
     expect(JSON.parse(stdout)).toEqual({
       id: "reference",
       base: "EUR",
       days: [{ date: "2026-11-20", rates: { USD: "1.09", JPY: "158.64" } }],
     });
-    const bad = summant(["rates", "--csv", "-", "--base", "EUR"], "Date,USD\n2026-11-20,x\n");
+    const bad = await summant(["rates", "--csv", "-", "--base", "EUR"], "Date,USD\n2026-11-20,x\n");
     expect([bad.status, bad.stderr]).toEqual([2, 'standard input: row 2, column 2 "x" is no rate\n']);
   });
 });

@@ -52,31 +52,36 @@ class BadInput extends Error {
 /** What a command prints, and the exit code where it is not 0. */
 type Answer = string | { text: string; code: number };
 
-/** @returns the exit code: 0 done, 1 a check falls short, 2 bad input or usage */
-export async function main(argv: string[]): Promise<number> {
+/** What the program prints, and its exit code: 0 done, 1 a check falls short, 2 bad input or usage. */
+export type Printed = { code: number; out: string; err: string };
+
+/**
+ * The whole program, without a process around it.
+ *
+ * @param standardInput read at most once, for a file called "-"
+ * @example await main(["validate", "demo/plan.json"], async () => "")
+ */
+export async function main(argv: string[], standardInput: () => Promise<string>): Promise<Printed> {
+  const read = (file: string) => (file === "-" ? standardInput() : readFromDisk(file));
   try {
     const [command, ...rest] = argv;
-    if (command === "--help" || command === "help") {
-      process.stdout.write(USAGE);
-      return 0;
-    }
+    if (command === "--help" || command === "help") return { code: 0, out: USAGE, err: "" };
     const run = command === undefined ? undefined : COMMANDS.get(command);
     if (!run) throw new BadInput([command ? `there is no command "${command}"` : "no command given", USAGE.trimEnd()]);
-    const answer = await run(rest);
+    const answer = await run(rest, read);
     const { text, code } = typeof answer === "string" ? { text: answer, code: 0 } : answer;
-    process.stdout.write(`${text}\n`);
-    return code;
+    return { code, out: `${text}\n`, err: "" };
   } catch (error) {
     if (!(error instanceof BadInput)) throw error;
-    for (const line of error.lines) process.stderr.write(`${line}\n`);
-    return 2;
+    return { code: 2, out: "", err: error.lines.map((line) => `${line}\n`).join("") };
   }
 }
 
-const COMMANDS: ReadonlyMap<string, (argv: string[]) => Promise<Answer>> = new Map<
-  string,
-  (argv: string[]) => Promise<Answer>
->([
+/** The text of a file, or of standard input. */
+type Read = (file: string) => Promise<string>;
+type Command = (argv: string[], read: Read) => Promise<Answer>;
+
+const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   ["quote", quoteCommand],
   ["climb", climbCommand],
   ["validate", validateCommand],
@@ -93,18 +98,18 @@ const whyText = (plan: Plan, accounts: readonly Why[], currency: string): string
 
 const asJson = (value: unknown) => JSON.stringify(value, null, 2);
 
-async function quoteCommand(argv: string[]): Promise<string> {
+async function quoteCommand(argv: string[], read: Read): Promise<string> {
   const options = optionsOf(argv, ["plan", "request", "why", "words"]);
-  const { compiled, request, requestFile } = await planAndRequest(options);
+  const { compiled, request, requestFile } = await planAndRequest(options, read);
   const result = quote(compiled, request, { why: options.why !== undefined });
   if ("problems" in result) throw refused(requestFile, result.problems);
   const { why } = result.quote;
   return options.words === undefined || !why ? asJson(result.quote) : whyText(compiled.plan, why, request.currency);
 }
 
-async function climbCommand(argv: string[]): Promise<string> {
+async function climbCommand(argv: string[], read: Read): Promise<string> {
   const options = optionsOf(argv, ["plan", "request", "to", "table"]);
-  const { compiled, request, requestFile } = await planAndRequest(options);
+  const { compiled, request, requestFile } = await planAndRequest(options, read);
   const end = options.to === undefined ? { minor: DEFAULT_CLIMB } : typedAmount(options.to, request.currency);
   if ("problem" in end) throw new BadInput([`--to: ${end.problem}`]);
   if (end.minor > LONGEST_CLIMB) throw new BadInput([`--to: at most ${LONGEST_CLIMB} minor units`]);
@@ -118,10 +123,10 @@ async function climbCommand(argv: string[]): Promise<string> {
 const DEFAULT_CLIMB = 20_000;
 const LONGEST_CLIMB = 10_000_000;
 
-async function validateCommand(argv: string[]): Promise<string> {
+async function validateCommand(argv: string[], read: Read): Promise<string> {
   const [file, ...more] = argv;
   if (file === undefined || more.length > 0) throw new BadInput([USAGE.trimEnd()]);
-  const plan = await readDocument(file, checkWholePlan);
+  const plan = await readDocument(read, file, checkWholePlan);
   compiledFrom(file, plan, Date.now());
   const count = (list: readonly unknown[], one: string) => `${list.length} ${one}${list.length === 1 ? "" : "s"}`;
   const parts = [
@@ -134,7 +139,7 @@ async function validateCommand(argv: string[]): Promise<string> {
 }
 
 /** Findings that nobody has accepted, and samples that see something else than they should. */
-async function checkCommand(argv: string[]): Promise<Answer> {
+async function checkCommand(argv: string[], read: Read): Promise<Answer> {
   const {
     plan: planFile,
     samples: samplesFile,
@@ -144,10 +149,10 @@ async function checkCommand(argv: string[]): Promise<Answer> {
   if (planFile === undefined) throw new BadInput([USAGE.trimEnd()]);
   const moment = at === undefined ? Date.now() : Date.parse(at);
   if (Number.isNaN(moment)) throw new BadInput([`--at: "${at}" is no moment such as 2026-11-24T12:00:00Z`]);
-  const compiled = compiledFrom(planFile, await readDocument(planFile, checkPlan), moment);
-  const samples = samplesFile === undefined ? [] : await readDocument(samplesFile, checkSamples);
+  const compiled = compiledFrom(planFile, await readDocument(read, planFile, checkPlan), moment);
+  const samples = samplesFile === undefined ? [] : await readDocument(read, samplesFile, checkSamples);
   const products =
-    catalogueFile === undefined ? [] : (await readDocument(catalogueFile, checkCatalogue)).map(checkedFromFile);
+    catalogueFile === undefined ? [] : (await readDocument(read, catalogueFile, checkCatalogue)).map(checkedFromFile);
   const names = new Intl.DisplayNames(["en"], { type: "region" });
   const placeName = (code: string) => (code.includes("-") ? code : (names.of(code) ?? code));
   const accepted = compiled.plan.store.accepted ?? [];
@@ -171,12 +176,12 @@ async function checkCommand(argv: string[]): Promise<Answer> {
   return { text: lines.join("\n"), code: serious || fallen.length > 0 ? 1 : 0 };
 }
 
-async function ratesCommand(argv: string[]): Promise<string> {
+async function ratesCommand(argv: string[], read: Read): Promise<string> {
   const { csv, base, id } = optionsOf(argv, ["csv", "base", "id"]);
   if (csv === undefined || base === undefined) throw new BadInput([USAGE.trimEnd()]);
-  const read = readRatesCsv(await readText(csv), id ?? "reference", base);
-  if ("problems" in read) throw refused(csv, read.problems);
-  const checked = checkRateTable(read.value);
+  const table = readRatesCsv(await read(csv), id ?? "reference", base);
+  if ("problems" in table) throw refused(csv, table.problems);
+  const checked = checkRateTable(table.value);
   if ("problems" in checked) throw refused(csv, checked.problems);
   return asJson(checked.value);
 }
@@ -210,14 +215,14 @@ function optionsOf(argv: string[], known: readonly (keyof Options)[]): Options {
   }
 }
 
-async function planAndRequest({ plan: planFile, request: requestFile }: Options) {
+async function planAndRequest({ plan: planFile, request: requestFile }: Options, read: Read) {
   if (planFile === undefined || requestFile === undefined) throw new BadInput([USAGE.trimEnd()]);
   if (planFile === "-" && requestFile === "-")
     throw new BadInput(["only one of --plan and --request can be standard input"]);
-  const plan = await readDocument(planFile, checkPlan);
-  const read = await readDocument(requestFile, checkQuoteRequest);
-  const compiled = compiledFrom(planFile, plan, Date.parse(read.at));
-  return { compiled, request: await withCarrierAnswers(compiled, read, ownCarriers()), requestFile };
+  const plan = await readDocument(read, planFile, checkPlan);
+  const asked = await readDocument(read, requestFile, checkQuoteRequest);
+  const compiled = compiledFrom(planFile, plan, Date.parse(asked.at));
+  return { compiled, request: await withCarrierAnswers(compiled, asked, ownCarriers()), requestFile };
 }
 
 /** @param at public holidays are looked up around this moment */
@@ -228,20 +233,15 @@ function compiledFrom(file: string, plan: Plan, at: number): CompiledPlan {
   return result.compiled;
 }
 
-async function readDocument<T>(file: string, check: (data: unknown) => Checked<T>): Promise<T> {
-  const json = readJson(await readText(file));
+async function readDocument<T>(read: Read, file: string, check: (data: unknown) => Checked<T>): Promise<T> {
+  const json = readJson(await read(file));
   if ("problems" in json) throw refused(file, json.problems);
   const checked = check(json.value);
   if ("problems" in checked) throw refused(file, checked.problems);
   return checked.value;
 }
 
-async function readText(file: string): Promise<string> {
-  if (file === "-") {
-    const chunks: Buffer[] = [];
-    for await (const chunk of process.stdin) chunks.push(Buffer.from(chunk));
-    return Buffer.concat(chunks).toString("utf8");
-  }
+async function readFromDisk(file: string): Promise<string> {
   try {
     return await readFile(file, "utf8");
   } catch (error) {
