@@ -1,3 +1,4 @@
+import Papa from "papaparse";
 import { exponentOf } from "../../core/money/currency.ts";
 import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
 import type { Problem } from "../../core/plan/problem.ts";
@@ -158,14 +159,8 @@ export function productsCsv(products: readonly CatalogueProduct[]): string {
       ...charges.map((code) => money(ownCharges(product)[code], code)),
     ];
   });
-  return [header, ...rows]
-    .map((row) => row.map(csvCell).join(","))
-    .join("\r\n")
-    .concat("\r\n");
+  return `${Papa.unparse([header, ...rows])}\r\n`;
 }
 
 const ownCharges = ({ delivery }: CatalogueProduct): Record<string, number> =>
   delivery?.kind === "own-charge" ? delivery.amounts : {};
-
-/** A cell by RFC 4180. */
-const csvCell = (text: string): string => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);

@@ -32,10 +32,10 @@ async function surroundings(wanted: () => boolean): Promise<Awaited<ReturnType<t
 
 const worker = {
   /**
-   * Runs every check over a plan, telling how far it is. A newer run, or `stop`, ends it between two checks.
+   * Runs every check over a plan, telling how far it is. A newer run ends it between two checks.
    *
    * @param at the moment the checks look from, in epoch milliseconds
-   * @returns null when it was stopped, or the plan does not compile
+   * @returns null when a newer one has begun, or the plan does not compile
    */
   async run(plan: Plan, at: number, onProgress: (done: number, of: number) => void): Promise<Finding[] | null> {
     newest += 1;
@@ -57,9 +57,6 @@ const worker = {
       if (own !== newest) return null;
     }
     return found;
-  },
-  stop(): void {
-    newest += 1;
   },
 };
 

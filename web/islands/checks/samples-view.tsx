@@ -7,8 +7,8 @@ import type { QuoteRequest } from "../../../core/quote/request.ts";
 import { runSample, type SampleRun } from "../../../core/samples/compare.ts";
 import { edgeSamples } from "../../../core/samples/edges.ts";
 import { type Sample, seenIn } from "../../../core/samples/sample.ts";
-import { saveText } from "../climb/climb-export.ts";
 import { FileField } from "../fields/file-field.tsx";
+import { saveText } from "../fields/save-text.ts";
 import { ApiError, api } from "../state/api.ts";
 import { FindingsContext } from "./findings-context.tsx";
 

@@ -22,14 +22,6 @@ export function useChecks(plan: Plan | null, at: number): ChecksState {
   const [progress, setProgress] = useState<ChecksState["progress"]>(null);
   const checks = useRef<{ worker: Worker; remote: Remote<ChecksWorker> } | null>(null);
 
-  useEffect(
-    () => () => {
-      checks.current?.worker.terminate();
-      checks.current = null;
-    },
-    [],
-  );
-
   useEffect(() => {
     if (!plan) return undefined;
     const timer = setTimeout(
@@ -45,10 +37,13 @@ export function useChecks(plan: Plan | null, at: number): ChecksState {
     return () => clearTimeout(timer);
   }, [plan, at]);
 
+  // Also in the middle of a finding: what comes next starts a worker of its own.
   const stop = useCallback(() => {
-    void checks.current?.remote.stop();
+    checks.current?.worker.terminate();
+    checks.current = null;
     setProgress(null);
   }, []);
+  useEffect(() => () => checks.current?.worker.terminate(), []);
   return { findings, progress, stop };
 }
 

@@ -1,3 +1,4 @@
+import Papa from "papaparse";
 import { type Climb, priceAt } from "../../../core/climb/climb.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
@@ -23,11 +24,7 @@ export function climbCsv(climb: Climb, optionNames: readonly string[], stretches
     );
     return [major(from), major(to), ...prices, texts.join(" · ")];
   });
-  const cell = (text: string) => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
-  return [header, ...rows]
-    .map((row) => row.map(cell).join(","))
-    .join("\r\n")
-    .concat("\r\n");
+  return `${Papa.unparse([header, ...rows])}\r\n`;
 }
 
 /** A drawing as a file that stands alone: colours and fonts that came from the page are written into it. */
@@ -47,14 +44,4 @@ export function standaloneSvg(svg: SVGSVGElement): string {
   });
   copy.setAttribute("xmlns", "http://www.w3.org/2000/svg");
   return new XMLSerializer().serializeToString(copy);
-}
-
-/** Hands a text to the reader as a file. */
-export function saveText(text: string, type: string, name: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const link = document.createElement("a");
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }

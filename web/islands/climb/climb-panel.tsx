@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useRef, useState } from "react";
-import { countedAt } from "../../../core/climb/climb.ts";
+import { type Climb, countedAt } from "../../../core/climb/climb.ts";
+import { measured } from "../../../core/measures/measure-spec.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
@@ -11,13 +12,13 @@ import { entityKey, planOf } from "../../../core/plan/entities.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
+import { saveText } from "../fields/save-text.ts";
 import { spendGoal, withGoal } from "../offers/with-goal.ts";
 import { api } from "../state/api.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import type { Standpoint } from "../state/standpoint.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { ClimbChart } from "./climb-chart.tsx";
-import { climbCsv, saveText, standaloneSvg } from "./climb-export.ts";
 import { ClimbTable } from "./climb-table.tsx";
 import { messageStretches } from "./message-strip.ts";
 import { useClimb } from "./use-climb.ts";
@@ -100,6 +101,7 @@ export function ClimbPanel({ state, market, request, requestAt, cartValue, onCur
         onFlagCancel={() => draftStore.cancel()}
         onFlagNudge={nudgeFlag}
       />
+      <OtherScales climb={climb} offerName={(id) => plan.offers.find((offer) => offer.id === id)?.name ?? id} />
       {compiled && <PartlyKnown compiled={compiled} request={request} shown={climb.zone} />}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 text-[13px] text-quiet">
         <label className="flex items-center gap-1.5">
@@ -129,8 +131,9 @@ export function ClimbPanel({ state, market, request, requestAt, cartValue, onCur
           <button
             type="button"
             className="btn btn-ghost btn-xs"
-            onClick={() => {
+            onClick={async () => {
               const svg = frame.current?.querySelector("svg");
+              const { standaloneSvg } = await import("./climb-export.ts");
               if (svg) saveText(standaloneSvg(svg), "image/svg+xml", "climb.svg");
             }}
           >
@@ -139,7 +142,10 @@ export function ClimbPanel({ state, market, request, requestAt, cartValue, onCur
           <button
             type="button"
             className="btn btn-ghost btn-xs"
-            onClick={() => saveText(climbCsv(climb, names, stretches), "text/csv", "climb.csv")}
+            onClick={async () => {
+              const { climbCsv } = await import("./climb-export.ts");
+              saveText(climbCsv(climb, names, stretches), "text/csv", "climb.csv");
+            }}
           >
             as CSV
           </button>
@@ -179,6 +185,30 @@ function useOther(against: string, context: OtherContext): { plan: Plan; request
   if (before) return { plan: before, request, words: against === "saved" ? "as it is saved" : "what shops get now" };
   return plan && chosen && there ? { plan, request: there, words: chosen.name } : null;
 }
+
+/** Goals that stand nowhere on a scale of value: how far those are, the ladder and the message say. */
+function OtherScales({ climb, offerName }: { climb: Climb; offerName: (id: string) => string }) {
+  const goals = climb.steps.flatMap(({ offer, step, goal, measure }) =>
+    goal === null || measure === "value"
+      ? []
+      : [{ key: `${offer}/${step}`, offer: offerName(offer), goal: goalWords(measure, goal, climb.currency) }],
+  );
+  if (goals.length === 0) return null;
+  return (
+    <ul aria-label="Goals that are not of value" className="flex flex-wrap gap-x-4 px-4 text-[13px] text-quiet">
+      {goals.map(({ key, offer, goal }) => (
+        <li key={key}>
+          {offer}: at <strong className="text-base-content">{goal}</strong>, whatever they are worth
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const goalWords = (measure: "items" | "weight", goal: number, currency: string) =>
+  measure === "items" && goal === 1
+    ? "1 item"
+    : `${measured(measure, goal, currency, "en")}${measure === "items" ? " items" : ""}`;
 
 /** While the place is only partly known, the climb shows one of several zones: it says which. */
 function PartlyKnown({ compiled, request, shown }: { compiled: CompiledPlan; request: QuoteRequest; shown: string }) {

@@ -1,4 +1,5 @@
-import { useId, useState } from "react";
+import { TextField } from "./text-field.tsx";
+import { textList } from "./text-list.ts";
 
 type Props = {
   label: string;
@@ -13,54 +14,22 @@ type Props = {
 };
 
 /** A list of short texts with commas between; kept when it is left. An empty list, or a wrong entry, stays and says why. */
-export function ListField({ label, value, onValue, wrong, placeholder, className = "w-56", known }: Props) {
-  const id = useId();
-  const [typed, setTyped] = useState<string | null>(null);
-  const entries = typed === null ? null : listOf(typed);
-  const problem = entries && (entries.map((entry) => wrong?.(entry) ?? null).find((found) => found !== null) ?? null);
-  const keep = () => {
-    if (!entries || problem) return;
-    setTyped(null);
-    if (entries.join("\n") !== value.join("\n")) onValue(entries);
-  };
+export function ListField({ value, onValue, wrong, className = "w-56", ...field }: Props) {
   return (
-    <label className="inline-grid gap-0.5 text-[13px] text-quiet">
-      {label}
-      <input
-        className={`input input-sm text-base-content ${className} ${problem ? "input-error" : ""}`}
-        value={typed ?? value.join(", ")}
-        placeholder={placeholder}
-        list={known ? `${id}-known` : undefined}
-        aria-invalid={problem !== null}
-        aria-describedby={problem ? id : undefined}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={keep}
-        onKeyDown={(event) => {
-          if (event.key === "Enter") keep();
-          if (event.key === "Escape") setTyped(null);
-        }}
-      />
-      {known && (
-        <datalist id={`${id}-known`}>
-          {known.map((name) => (
-            <option key={name} value={name} />
-          ))}
-        </datalist>
-      )}
-      {problem && (
-        <span id={id} role="alert" className="text-warning">
-          {problem}
-        </span>
-      )}
-    </label>
+    <TextField
+      {...field}
+      inline
+      className={className}
+      value={value.join(", ")}
+      wrong={(text) =>
+        textList(text)
+          .map((entry) => wrong?.(entry) ?? null)
+          .find((found) => found !== null) ?? null
+      }
+      onValue={(text) => {
+        const entries = textList(text);
+        if (entries.join("\n") !== value.join("\n")) onValue(entries);
+      }}
+    />
   );
 }
-
-const listOf = (text: string): string[] => [
-  ...new Set(
-    text
-      .split(/[,\n]/)
-      .map((part) => part.trim())
-      .filter((part) => part !== ""),
-  ),
-];

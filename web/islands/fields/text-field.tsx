@@ -9,10 +9,16 @@ type Props = {
   wrong: (text: string) => string | null;
   onValue: (text: string) => void;
   className?: string;
+  placeholder?: string;
+  /** Texts to choose from while typing. */
+  known?: readonly string[];
+  /** In a line of words instead of on a line of its own. */
+  inline?: boolean;
 };
 
 /** A text kept when it is left or Enter is pressed. What is wrong stays as it was typed, and says why; Escape gives it back. */
-export function TextField({ label, ariaLabel, value, wrong, onValue, className = "w-52" }: Props) {
+export function TextField({ label, ariaLabel, value, wrong, onValue, className = "w-52", ...look }: Props) {
+  const { placeholder, known, inline = false } = look;
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const problem = typed === null ? null : wrong(typed);
@@ -22,12 +28,14 @@ export function TextField({ label, ariaLabel, value, wrong, onValue, className =
     if (typed !== value) onValue(typed);
   };
   return (
-    <label className="grid gap-1 text-[13px] text-quiet">
+    <label className={`${inline ? "inline-grid gap-0.5" : "grid gap-1"} text-[13px] text-quiet`}>
       {label}
       <input
         className={`input input-sm text-base-content ${className} ${problem ? "input-error" : ""}`}
         value={typed ?? value}
         aria-label={ariaLabel}
+        placeholder={placeholder}
+        list={known ? `${id}-known` : undefined}
         aria-invalid={problem !== null}
         aria-describedby={problem ? id : undefined}
         onChange={(event) => setTyped(event.target.value)}
@@ -37,6 +45,13 @@ export function TextField({ label, ariaLabel, value, wrong, onValue, className =
           if (event.key === "Escape") setTyped(null);
         }}
       />
+      {known && (
+        <datalist id={`${id}-known`}>
+          {known.map((name) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
+      )}
       {problem && (
         <span id={id} role="alert" className="text-warning">
           {problem}

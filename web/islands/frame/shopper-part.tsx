@@ -1,3 +1,4 @@
+import { textList } from "../fields/text-list.ts";
 import type { DescribedShopper } from "../state/standpoint.ts";
 import { SentencePopover } from "./sentence-popover.tsx";
 
@@ -63,8 +64,8 @@ export function ShopperPart({ shopper, limited, onChange }: Props) {
                 className="input input-sm w-full"
                 defaultValue={shopper.groups.join(", ")}
                 placeholder="trade, readers"
-                onBlur={(event) => change({ groups: listOf(event.target.value) })}
-                onKeyDown={(event) => event.key === "Enter" && change({ groups: listOf(event.currentTarget.value) })}
+                onBlur={(event) => change({ groups: groupsIn(event.target.value) })}
+                onKeyDown={(event) => event.key === "Enter" && change({ groups: groupsIn(event.currentTarget.value) })}
               />
             </label>
             <label className="grid gap-1">
@@ -106,14 +107,7 @@ export function ShopperPart({ shopper, limited, onChange }: Props) {
   );
 }
 
-const listOf = (text: string) => [
-  ...new Set(
-    text
-      .split(",")
-      .map((part) => part.trim().slice(0, 64))
-      .filter((part) => part !== ""),
-  ),
-];
+const groupsIn = (text: string) => textList(text).map((group) => group.slice(0, 64));
 
 function wholeNumber(text: string): number | null {
   const number = Number(text);

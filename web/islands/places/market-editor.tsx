@@ -2,10 +2,12 @@ import { Trash2 } from "lucide-react";
 import { exponentOf } from "../../../core/money/currency.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { TextField } from "../fields/text-field.tsx";
+import { textList } from "../fields/text-list.ts";
 
 type Props = { market: Market; onMarket: (market: Market) => void; onRemove: () => void };
 
-const listOf = (text: string) => [...new Set(text.split(/[\s,]+/).filter((part) => part !== ""))];
+/** Codes, with spaces between them as well. */
+const codesIn = (text: string) => textList(text.replaceAll(/\s+/g, ","));
 const TIME_ZONES = new Set(Intl.supportedValuesOf("timeZone"));
 
 /** A commercial territory: what is paid in, what is read, whose clocks, with or without tax. */
@@ -31,24 +33,24 @@ export function MarketEditor({ market, onMarket, onRemove }: Props) {
           value={market.currencies.join(", ")}
           className="w-full"
           wrong={(text) => {
-            const codes = listOf(text.toUpperCase());
+            const codes = codesIn(text.toUpperCase());
             const unknown = codes.filter((code) => exponentOf(code) === undefined);
             if (codes.length === 0) return "A market needs a currency, such as EUR";
             return unknown.length > 0 ? `${unknown.join(", ")} is no currency code of ISO 4217` : null;
           }}
-          onValue={(text) => onMarket({ ...market, currencies: listOf(text.toUpperCase()) })}
+          onValue={(text) => onMarket({ ...market, currencies: codesIn(text.toUpperCase()) })}
         />
         <TextField
           label="Languages, home first"
           value={market.languages.join(", ")}
           className="w-full"
           wrong={(text) => {
-            const tags = listOf(text);
+            const tags = codesIn(text);
             if (tags.length === 0) return "A market needs a language, such as en or pt-PT";
             const unknown = tags.filter((tag) => !isLanguage(tag));
             return unknown.length > 0 ? `${unknown.join(", ")} is no language tag` : null;
           }}
-          onValue={(text) => onMarket({ ...market, languages: listOf(text) })}
+          onValue={(text) => onMarket({ ...market, languages: codesIn(text) })}
         />
         <TextField
           label="Time zone"

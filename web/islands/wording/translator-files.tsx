@@ -3,8 +3,8 @@ import type { IncomingText } from "../../../core/messages/translation-units.ts";
 import { sourceLanguageOf, translationUnits, withTexts } from "../../../core/messages/translation-units.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Problem } from "../../../core/plan/problem.ts";
-import { saveText } from "../climb/climb-export.ts";
 import { FileField } from "../fields/file-field.tsx";
+import { saveText } from "../fields/save-text.ts";
 import { draftStore } from "../state/use-draft.ts";
 
 /** Texts for translators, out and in, as XLIFF or as JSON of ICU messages. All of a file is taken, or none of it. */
