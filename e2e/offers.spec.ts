@@ -205,6 +205,13 @@ test("the list says where offers stand and changes their order; a climb is drawn
     page.getByRole("button", { name: "Save as SVG" }).click(),
   ]);
   expect(svg.suggestedFilename()).toBe("climb.svg");
+
+  await lookFrom(page, "ES", "28001");
+  await expect(page.getByRole("list", { name: "Goals that are not of value" }).getByRole("listitem")).toHaveText([
+    "Five pieces to Spain: at 5 items, whatever they are worth",
+    "Five pieces to Spain: at 10 items, whatever they are worth",
+  ]);
+  await expect(page.getByRole("region", { name: "Goals of Five pieces to Spain" })).toContainText("5 items");
 });
 
 test("a placeholder cannot be typed, pasted or imported away; hostile text stays text; translators' files come back whole", async ({

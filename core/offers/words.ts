@@ -36,11 +36,16 @@ function stepParts(plan: Plan, offer: Offer, step: Step, context: AmountContext,
   const text =
     reached === undefined
       ? `(no goal in ${context.currency})`
-      : measured(offer.counts.kind, reached, context.currency, "en", "short");
-  const unit = offer.counts.kind === "items" ? (reached === 1 ? " item" : " items") : "";
-  const goal: SentencePart = amountOf(at) ? { text, step: step.id } : { text: text + unit };
+      : goalWords(offer.counts.kind, reached, context.currency);
+  const goal: SentencePart = amountOf(at) ? { text, step: step.id } : { text };
   const tail = { "goal-or-code": ` or with ${codes}`, "goal-and-code": ` with ${codes}`, goal: "" }[trigger.kind];
   return [{ text: `${reward} ${edge} ` }, goal, ...(tail ? [{ text: tail }] : [])];
+}
+
+/** A goal of value, items or weight, in whole units of it. @example goalWords("items", 5, "EUR") // "5 items" */
+export function goalWords(kind: Offer["counts"]["kind"], goal: number, currency: string): string {
+  const text = measured(kind, goal, currency, "en", "short");
+  return kind === "items" ? `${text} ${goal === 1 ? "item" : "items"}` : text;
 }
 
 const codeWords = (codes: readonly string[]) =>

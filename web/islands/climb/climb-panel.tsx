@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useRef, useState } from "react";
 import { type Climb, countedAt } from "../../../core/climb/climb.ts";
-import { measured } from "../../../core/measures/measure-spec.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
+import { goalWords } from "../../../core/offers/words.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import type { CompiledPlan } from "../../../core/plan/compile.ts";
@@ -204,11 +204,6 @@ function OtherScales({ climb, offerName }: { climb: Climb; offerName: (id: strin
     </ul>
   );
 }
-
-const goalWords = (measure: "items" | "weight", goal: number, currency: string) =>
-  measure === "items" && goal === 1
-    ? "1 item"
-    : `${measured(measure, goal, currency, "en")}${measure === "items" ? " items" : ""}`;
 
 /** While the place is only partly known, the climb shows one of several zones: it says which. */
 function PartlyKnown({ compiled, request, shown }: { compiled: CompiledPlan; request: QuoteRequest; shown: string }) {

@@ -1,6 +1,7 @@
+import { markAt } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
-import type { Offer, Step } from "../../../core/offers/offer.ts";
-import { stepWords } from "../../../core/offers/words.ts";
+import { goalOf, type Offer, type Step } from "../../../core/offers/offer.ts";
+import { goalWords, stepWords } from "../../../core/offers/words.ts";
 import { byPosition } from "../../../core/plan/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { type AmountRow, AmountsTable } from "../amounts/amounts-table.tsx";
@@ -21,7 +22,7 @@ export function GoalGrid({ plan, offer, tools = false }: { plan: Plan; offer: Of
         </>
       ),
       amount: spendGoal(step) ?? null,
-      instead: "no spend",
+      instead: otherGoal(offer, step),
       set: (amount, done) => {
         const edit = { kind: "offer", id: offer.id, body: withGoalAmount(offer, step.id, amount) } as const;
         if (done) draftStore.commit(edit);
@@ -61,6 +62,15 @@ export function GoalGrid({ plan, offer, tools = false }: { plan: Plan; offer: Of
       )}
     </section>
   );
+}
+
+/** What a step waits for that is no amount. */
+function otherGoal({ counts }: Offer, { trigger }: Step): string {
+  const goal = goalOf(trigger);
+  if (!goal) return "codes" in trigger ? "by code alone" : "no goal";
+  // A goal of items or weight is the same in every currency.
+  const count = markAt(goal.at, { market: "", currency: "", rates: new Map() });
+  return count === undefined ? "no amount" : goalWords(counts.kind, count, "");
 }
 
 /** Every typed goal as the nearest whole multiple of so many units of its currency, never nothing. */
