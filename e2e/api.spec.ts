@@ -63,6 +63,15 @@ test("bad requests get problem documents that say where, and nothing breaks", as
   expect(still.status()).toBe(200);
 });
 
+test("regions come country by country, and a country that is none is refused", async ({ request }) => {
+  const portugal: { regions: { code: string; name: string }[] } = await (await request.get("/api/regions/PT")).json();
+  // ISO 3166-2: eighteen districts and two autonomous regions.
+  expect(portugal.regions).toHaveLength(20);
+  expect(portugal.regions).toContainEqual({ code: "PT-20", name: "Região Autónoma dos Açores" });
+  expect((await request.get("/api/regions/XX")).status()).toBe(404);
+  expect((await request.get("/api/regions/%3Cb%3E")).status()).toBe(404);
+});
+
 test("a change-set on an old revision is refused with both versions; one that breaks the plan says where", async ({
   request,
 }) => {

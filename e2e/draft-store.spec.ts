@@ -1,0 +1,177 @@
+import * as fc from "fast-check";
+import type { Offer } from "../core/offers/offer.ts";
+import { type Entity, entityKey, planOf } from "../core/plan/entities.ts";
+import type { Draft } from "../server/draft/read-draft.ts";
+import { DraftStore } from "../web/islands/state/draft-store.ts";
+import { expect, test } from "./demo-store.ts";
+
+// The draft as the page keeps it, driven without a page against the real server: many edits in many orders.
+
+/** What a browser has and Node has not. */
+const stored = new Map<string, string>();
+const browser = {
+  localStorage: {
+    getItem: (key: string) => stored.get(key) ?? null,
+    setItem: (key: string, text: string) => stored.set(key, text),
+    removeItem: (key: string) => stored.delete(key),
+  },
+  requestAnimationFrame: (draw: () => void) => setTimeout(draw, 1),
+};
+const server = process.env.SUMMANT_URL ?? "http://127.0.0.1:4173";
+const reach = globalThis.fetch;
+let cutOff = false;
+
+test.beforeAll(() => {
+  Object.assign(globalThis, browser, {
+    fetch: (path: string, init?: RequestInit) =>
+      cutOff ? Promise.reject(new TypeError("cut off")) : reach(new URL(path, server), init),
+  });
+});
+test.afterAll(() => Object.assign(globalThis, { fetch: reach }));
+test.beforeEach(() => {
+  stored.clear();
+  cutOff = false;
+});
+
+const OFFERS = ["free-standard", "free-post", "newsletter"] as const;
+const onServer = async (): Promise<Draft> => (await reach(new URL("/api/draft", server))).json();
+
+async function opened(): Promise<DraftStore> {
+  const store = new DraftStore();
+  await store.load();
+  return store;
+}
+
+function offerIn(store: DraftStore, id: string): Offer {
+  const found = store.snapshot().plan?.offers.find((offer) => offer.id === id);
+  if (!found) throw new Error(`there is no offer ${id}`);
+  return found;
+}
+
+const named = (store: DraftStore, id: string, name: string): Entity => ({
+  kind: "offer",
+  id,
+  body: { ...offerIn(store, id), name },
+});
+
+/** Until nothing waits for the server; conflicts are settled in favour of what was written here. */
+async function atRest(store: DraftStore): Promise<void> {
+  await expect
+    .poll(
+      async () => {
+        if (store.snapshot().conflict) await store.settle("mine");
+        const { save, unsaved, conflict } = store.snapshot();
+        if (save.kind === "waiting") store.tryAgain();
+        return save.kind === "saved" && unsaved === 0 && conflict === null;
+      },
+      { timeout: 15_000, intervals: [5, 10, 20, 50] },
+    )
+    .toBe(true);
+}
+
+test("whatever is edited, undone and redone, the server ends up with what is shown, and all undone is where it began", async () => {
+  const step = fc.oneof(
+    {
+      weight: 4,
+      arbitrary: fc.record({ do: fc.constant("name" as const), id: fc.constantFrom(...OFFERS), to: fc.nat(99) }),
+    },
+    {
+      weight: 1,
+      arbitrary: fc.record({ do: fc.constant("show" as const), id: fc.constantFrom(...OFFERS), to: fc.nat(99) }),
+    },
+    {
+      weight: 2,
+      arbitrary: fc.record({ do: fc.constantFrom("undo" as const, "redo" as const, "wait" as const, "cut" as const) }),
+    },
+  );
+  await fc.assert(
+    fc.asyncProperty(fc.array(step, { maxLength: 20 }), async (steps) => {
+      cutOff = false;
+      const store = await opened();
+      const began = store.snapshot().plan;
+      for (const one of steps) {
+        if (one.do === "name") store.commit(named(store, one.id, `Name ${one.to}`));
+        else if (one.do === "show") store.show(named(store, one.id, `Shown ${one.to}`));
+        else if (one.do === "undo") store.undo();
+        else if (one.do === "redo") store.redo();
+        else if (one.do === "wait") await new Promise((resolve) => setTimeout(resolve, 8));
+        else cutOff = !cutOff;
+        expect(store.snapshot().planProblem).toBeNull();
+      }
+      cutOff = false;
+      store.cancel();
+      await atRest(store);
+      expect(planOf((await onServer()).entities)).toEqual(store.snapshot().plan);
+      const ended = store.snapshot().plan;
+
+      let undone = 0;
+      for (; store.snapshot().canUndo; undone += 1) store.undo();
+      expect(store.snapshot().plan).toEqual(began);
+      for (let again = 0; again < undone; again += 1) store.redo();
+      expect(store.snapshot().plan).toEqual(ended);
+      while (store.snapshot().canUndo) store.undo();
+      await atRest(store);
+      expect(planOf((await onServer()).entities)).toEqual(began);
+    }),
+    { seed: 20261125, numRuns: 25 },
+  );
+});
+
+test("two people who edit the same offers are told, and end up with one plan that has what each chose to keep", async () => {
+  const turn = fc.record({ who: fc.nat(1), id: fc.constantFrom(...OFFERS), to: fc.nat(999), rest: fc.boolean() });
+  let round = 0;
+  await fc.assert(
+    fc.asyncProperty(fc.array(turn, { minLength: 2, maxLength: 12 }), async (turns) => {
+      stored.clear();
+      round += 1;
+      const words = (who: number, to: number) => `Round ${round}: ${who} wrote ${to}`;
+      const people = [await opened(), await opened()];
+      for (const { who, id, to, rest } of turns) {
+        const store = people[who];
+        if (!store) throw new Error("nobody");
+        store.commit(named(store, id, words(who, to)));
+        // Also while a save is under way or a conflict is open: what was written last is what is shown.
+        expect(offerIn(store, id).name).toBe(words(who, to));
+        if (rest) await atRest(store);
+      }
+      for (const store of people) await atRest(store);
+      for (const store of people) await store.load();
+      const plan = planOf((await onServer()).entities);
+      for (const store of people) expect(store.snapshot().plan).toEqual(plan);
+      // Nothing is mixed: every name is one that somebody wrote for that offer, or the one it had.
+      for (const { id, name } of plan?.offers ?? []) {
+        if (!name.startsWith(`Round ${round}:`)) continue;
+        expect(turns.map(({ who, id: of, to }) => `${of}: ${words(who, to)}`)).toContain(`${id}: ${name}`);
+      }
+    }),
+    { seed: 20261125, numRuns: 20 },
+  );
+});
+
+test("what was cut off is kept for the next visit and saved once; of two versions theirs can be taken", async () => {
+  const first = await opened();
+  cutOff = true;
+  first.commit(named(first, "newsletter", "Typed on the train"));
+  await expect.poll(() => first.snapshot().save.kind).toBe("waiting");
+
+  cutOff = false;
+  const next = await opened();
+  expect(offerIn(next, "newsletter").name).toBe("Typed on the train");
+  await atRest(next);
+  const saved = (await onServer()).entities.find((entity) => entityKey(entity) === "offer/newsletter");
+  expect(saved?.body).toMatchObject({ name: "Typed on the train" });
+
+  // The first page does not know yet that its own edit has arrived: the same words are no conflict.
+  first.tryAgain();
+  await atRest(first);
+  expect(first.snapshot().conflict).toBeNull();
+
+  next.commit(named(next, "newsletter", "Theirs"));
+  await atRest(next);
+  first.commit(named(first, "newsletter", "Mine"));
+  await expect.poll(() => first.snapshot().conflict?.yours).toMatchObject({ name: "Mine" });
+  expect(first.snapshot().conflict?.current.body).toMatchObject({ name: "Theirs" });
+  await first.settle("theirs");
+  await atRest(first);
+  expect(offerIn(first, "newsletter").name).toBe("Theirs");
+});
