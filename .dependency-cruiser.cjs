@@ -34,7 +34,7 @@ module.exports = {
     {
       name: "islands-take-only-types-from-the-server",
       severity: "error",
-      from: { path: "^web/islands/" },
+      from: { path: "^web/islands/", pathNot: "\\.test\\.ts$" },
       to: { path: "^server/", dependencyTypesNot: ["type-only"] },
     },
     { name: "nothing-unresolved", severity: "error", from: {}, to: { couldNotResolve: true, pathNot: "^astro:" } },

@@ -59,6 +59,8 @@ export function ClimbChart({
   );
   const x = linear([0, to], [MARGIN.left, width - MARGIN.right]);
   const y = linear([0, highest * 1.15], [HEIGHT - MARGIN.bottom, MARGIN.top], 5);
+  // Lines of the same price lie beside each other.
+  const nudge = (option: number) => (option - (climb.options.length - 1) / 2) * 1.5;
   const base = HEIGHT - MARGIN.bottom;
   const badge = 16 + 7.5 * formatMoney(cursor, climb.currency, "en").length;
 
@@ -157,7 +159,7 @@ export function ClimbChart({
         {climb.options.map((id, option) => (
           <path
             key={id}
-            d={pathOf(climb.intervals, option, x, y, (option - (climb.options.length - 1) / 2) * 1.5)}
+            d={pathOf(climb.intervals, option, x, y, nudge(option))}
             fill="none"
             stroke={LINES[option % LINES.length]}
             strokeWidth={2.5}
@@ -195,7 +197,7 @@ export function ClimbChart({
             <circle
               key={option}
               cx={x(cursor)}
-              cy={y(price)}
+              cy={y(price) + nudge(option)}
               r={5}
               fill="var(--color-base-100)"
               stroke={LINES[option % LINES.length]}
