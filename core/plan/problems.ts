@@ -14,7 +14,7 @@ import { exponentOf } from "../money/currency.ts";
 import { type Rates, rateTableProblems } from "../money/rates.ts";
 import { goalOf, type Offer } from "../offers/offer.ts";
 import { isOnOrder, rewardOptions, rewardProblems } from "../offers/reward.ts";
-import { destinationProblems } from "../places/destination.ts";
+import { destinationProblems, type ZoneDestination } from "../places/destination.ts";
 import { locationProblems } from "../places/location.ts";
 import type { Market } from "../places/market.ts";
 import { marketsOf } from "../places/markets-of.ts";
@@ -66,9 +66,7 @@ export function planProblems(plan: Plan): Problem[] {
     ]),
     ...plan.zones.flatMap((zone, i) => [
       ...unknown([zone.market], known.markets, "market", () => `/zones/${i}/market`),
-      ...zone.destinations.flatMap((destination, d) =>
-        destinationProblems(destination, `/zones/${i}/destinations/${d}`),
-      ),
+      ...zone.destinations.flatMap((destination, d) => newProblems(destination, `/zones/${i}/destinations/${d}`)),
       ...handlingProblems(zone.handling, `/zones/${i}/handling`, known),
     ]),
     ...plan.options.flatMap((option, i) => optionProblems(plan, option, `/options/${i}`, known)),
@@ -77,6 +75,16 @@ export function planProblems(plan: Plan): Problem[] {
     ...circleProblems(plan.conditions ?? []),
     ...(plan.rates ?? []).flatMap((table, i) => rateTableProblems(table, `/rates/${i}`)),
   ];
+}
+
+/** Destinations that were found sound before: nothing about them changes, and a large plan has thousands. */
+const sound = new WeakSet<ZoneDestination>();
+
+function newProblems(destination: ZoneDestination, path: string): Problem[] {
+  if (sound.has(destination)) return [];
+  const problems = destinationProblems(destination, path);
+  if (problems.length === 0) sound.add(destination);
+  return problems;
 }
 
 const whenProblems = (condition: Condition | undefined, path: string, known: Known): Problem[] =>
