@@ -9,6 +9,7 @@ export default defineConfig({
       "web/**/*.test.ts",
       "scripts/**/*.test.ts",
     ],
+    setupFiles: ["core/tests/seed.ts"],
     testTimeout: 120_000,
     hookTimeout: 120_000,
   },

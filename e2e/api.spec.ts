@@ -177,6 +177,12 @@ test("what is kept, imported and claimed is checked too, and says where it is wr
     422,
     "#/body/country",
   ]);
+  const from = { country: "PT", region: "", postcode: "", currency: "EUR", locale: "en", shopper: null, moment: null };
+  const away = { ...from, moods: {}, away: { location: "workshop", km: -1 } };
+  expect(await refused("/api/standpoints", { do: "keep", id: "x", name: "x", body: away })).toEqual([
+    422,
+    "#/body/away/km",
+  ]);
   expect(await refused("/api/standpoints", { do: "burn" })).toEqual([422, "#"]);
   expect(await refused("/api/samples", { do: "keep", samples: [{ id: "x", name: "x", request: {} }] })).toEqual([
     422,

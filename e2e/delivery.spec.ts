@@ -61,6 +61,50 @@ test("what is delivered within a radius is had at three kilometres, not at twelv
   await expect(editor.getByText("fails: 12 km")).toBeVisible();
 });
 
+test("in a store of a hundred zones one is found by its name, chosen and kept; products by typing on", async ({
+  page,
+  request,
+}) => {
+  const writes = Array.from({ length: 100 }, (_, i) => ({
+    kind: "zone",
+    id: `district-${i}`,
+    seen: 0,
+    body: {
+      id: `district-${i}`,
+      position: 1000 + i,
+      market: "portugal",
+      name: `District ${i}`,
+      destinations: [],
+      standardTaxRate: "23",
+    },
+  }));
+  expect((await request.post("/api/draft/changes", { data: { writes } })).status()).toBe(200);
+  await page.goto("/delivery#express");
+  const where = page.getByRole("group", { name: "Where it is offered" });
+  // What is chosen comes first, however long the list.
+  await expect(where.getByRole("checkbox").first()).toBeChecked();
+  await expect(where.getByRole("checkbox")).toHaveCount(40);
+  await expect(where).toContainText("1 of 111 chosen");
+  await where.getByLabel("Find a zone").fill("atlantis");
+  await expect(where).toContainText("No zone is called that.");
+  await where.getByLabel("Find a zone").fill("district 77");
+  await where.getByRole("checkbox", { name: "District 77" }).check();
+  await saved(page);
+  await expect(where).toContainText("2 of 111 chosen");
+  await page.reload();
+  await expect(where.getByRole("checkbox", { name: "District 77" })).toBeChecked();
+
+  const finder = page.getByLabel("Add a product to the cart");
+  const found = page.getByRole("list", { name: "Products found" });
+  await finder.focus();
+  await expect(found).toContainText("Type to search all 83.");
+  await expect(found.getByRole("button")).toHaveCount(8);
+  await finder.fill("a");
+  await expect(found).toContainText("There are more: type on to find them.");
+  await finder.fill("no such thing");
+  await expect(found).toContainText("No product is called that.");
+});
+
 test("handling, a surcharge under a condition and cases in order are charged as they read", async ({ page }) => {
   await page.goto("/delivery#standard");
   const editor = page.getByRole("region", { name: "Standard" }).first();

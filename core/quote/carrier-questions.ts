@@ -1,15 +1,18 @@
 import { isOrdinary, readCart } from "../cart/read-cart.ts";
 import { type CarrierCharge, parcelSpec } from "../charges/carrier.ts";
 import type { Charge } from "../charges/charge.ts";
+import type { DeliveryOption } from "../delivery/option.ts";
 import { compileSpec } from "../measures/measure.ts";
 import { inCurrency, type Rates } from "../money/rates.ts";
 import { ZERO } from "../money/rational.ts";
-import { placeOf } from "../places/resolve.ts";
+import { rewardOptions } from "../offers/reward.ts";
+import { type Place, placeOf } from "../places/resolve.ts";
 import { CountryCode, closed, Id } from "../plan/atoms.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { findTariffs } from "./find-tariffs.ts";
 import { type CarrierAnswer, Coordinates, Destination, type QuoteRequest } from "./request.ts";
+import type { Tariff } from "./tariff.ts";
 
 /** What a live carrier has to be asked for a quote. */
 export const CarrierQuestion = Type.Object(
@@ -63,9 +66,7 @@ export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest):
   const cart = readCart(request.cart, "/cart");
   if ("problems" in found || "problems" in cart || place.postcode === null || !cart.lines.some(isOrdinary)) return [];
   const options = new Map(found.tariffs.flatMap(({ options }) => options.map(({ id, option }) => [id, option])));
-  const charges = [...options.values()].flatMap(({ charge, surcharges }) =>
-    [charge, ...(surcharges ?? []).map((surcharge) => surcharge.charge)].flatMap(carrierChargesIn),
-  );
+  const charges = [...options.values()].flatMap(allCarrierCharges);
   const { plan } = compiled;
   const questions = charges.flatMap((charge): [string, CarrierQuestion][] => {
     const { carrier, service, from } = charge;
@@ -89,6 +90,33 @@ export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest):
   });
   return [...new Map(questions).values()];
 }
+
+/**
+ * The steps, as "offer step", that touch an option with a live carrier's charge, while the address is not complete: what
+ * the carrier will ask as the cart grows is not known, so neither is what such a step would better.
+ */
+export function stepsWaitingForCarriers(tariffs: readonly Tariff[], place: Place): ReadonlySet<string> {
+  if (place.postcode !== null) return new Set();
+  const asking = new Set(
+    tariffs.flatMap(({ options }) =>
+      options.filter(({ option }) => allCarrierCharges(option).length > 0).map(({ id }) => id),
+    ),
+  );
+  return new Set(
+    tariffs.flatMap(({ offers }) =>
+      offers.flatMap(({ offer }) =>
+        offer.steps
+          .filter(({ reward }) =>
+            [...rewardOptions(reward), ...("of" in reward ? [reward.of] : [])].some((id) => asking.has(id)),
+          )
+          .map((step) => `${offer.id} ${step.id}`),
+      ),
+    ),
+  );
+}
+
+const allCarrierCharges = ({ charge, surcharges }: DeliveryOption): CarrierCharge[] =>
+  [charge, ...(surcharges ?? []).map((surcharge) => surcharge.charge)].flatMap(carrierChargesIn);
 
 const isAnswered = ({ carriers }: QuoteRequest, { carrier, service, from }: CarrierCharge): boolean =>
   (carriers ?? []).some(

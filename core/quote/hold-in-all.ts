@@ -6,8 +6,13 @@ import type { Progress, Quote, QuotedOption } from "./quote.ts";
  * differently promises nothing and is `place-unknown`.
  *
  * @param orNowhere the place may also be one that nobody serves: then nothing is certain
+ * @param waiting steps, as "offer step", of which nobody can say what more goods would better
  */
-export function holdInAll(quotes: readonly [Quote, ...Quote[]], orNowhere: boolean): Quote {
+export function holdInAll(
+  quotes: readonly [Quote, ...Quote[]],
+  orNowhere: boolean,
+  waiting: ReadonlySet<string> = new Set(),
+): Quote {
   const [first] = quotes;
   const same = <T>(read: (quote: Quote) => T) => quotes.every((quote) => read(quote) === read(first));
   // Where a charge cannot be told, nobody can say what a step would better.
@@ -17,7 +22,7 @@ export function holdInAll(quotes: readonly [Quote, ...Quote[]], orNowhere: boole
   const progress = steps.map((key) =>
     mergedStep(
       quotes.map((quote) => quote.progress.find(({ offer, step }) => `${offer} ${step}` === key)),
-      orNowhere || open,
+      orNowhere || open || waiting.has(key),
     ),
   );
   return {
@@ -38,6 +43,7 @@ export function holdInAll(quotes: readonly [Quote, ...Quote[]], orNowhere: boole
       (message) =>
         !orNowhere &&
         !open &&
+        !waiting.has(`${message.offer} ${message.step}`) &&
         quotes.every(({ messages }) => messages.some((other) => JSON.stringify(other) === JSON.stringify(message))),
     ),
   };

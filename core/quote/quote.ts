@@ -9,6 +9,7 @@ import type { Offer } from "../offers/offer.ts";
 import { placeOf } from "../places/resolve.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
+import { stepsWaitingForCarriers } from "./carrier-questions.ts";
 import { chosenAtFirst } from "./chosen-at-first.ts";
 import { findTariffs } from "./find-tariffs.ts";
 import { type Grant, grantsOf } from "./grants.ts";
@@ -131,7 +132,7 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest, form: Quote
   const same = JSON.stringify({ ...first, why: null });
   const alike = others.every((other) => JSON.stringify({ ...other, why: null }) === same);
   if (alike && tariffs.length === 1 && !orNowhere) return { quote: first };
-  const held = holdInAll([first, ...others], orNowhere);
+  const held = holdInAll([first, ...others], orNowhere, stepsWaitingForCarriers(tariffs, place));
   const unknown = form.text === false ? [] : placeUnknownMessages(tariffs, held.progress, request);
   const why = form.why ? { why: [first, ...others].flatMap((one) => one.why ?? []) } : {};
   return { quote: { ...held, messages: [...held.messages, ...unknown], ...why } };

@@ -54,7 +54,7 @@ function batch(count: number, taken: readonly string[]): string[] {
   const made = new Set<string>();
   while (made.size < count) {
     const bytes = crypto.getRandomValues(new Uint8Array(10));
-    // 256 is a multiple of the alphabet's 32 letters: every letter is as likely as any other.
+    // 256 is a multiple of the alphabet's 32 letters: all letters are equally likely.
     const code = [...bytes].map((byte) => ALPHABET[byte % ALPHABET.length]).join("");
     if (!taken.includes(code)) made.add(code);
   }
