@@ -5,7 +5,7 @@ import { multiply, ONE, subtract } from "../money/rational.ts";
 import { bestSet, type Cost } from "../offers/best-set.ts";
 import { type CompiledReward, rewarded } from "../offers/rewarded.ts";
 import type { CompiledOrderReward, Tariff, TariffOffer, TariffStep } from "./tariff.ts";
-import type { Earned, Outcome, Weighed } from "./weighed.ts";
+import { type Earned, emptyMemo, type Outcome, type Weighed } from "./weighed.ts";
 
 const everything = () => true;
 const NOTHING: readonly Earned[] = [];
@@ -45,6 +45,7 @@ function newOutcome(tariff: Tariff, option: number, situation: Weighed, without?
     const other = tariff.options.find((candidate) => candidate.id === id);
     return other ? fullPriceOf(tariff, other.number, situation) : "not-offered";
   };
+  if (isLeast(tariff, option, situation)) return leastOutcome(full, earned, otherPrice, situation);
   const [first] = earned;
   if (first && earned.length === 1 && first.onOrder.length === 0) {
     // One offer on delivery alone: it is used where it lowers the price.
@@ -55,6 +56,37 @@ function newOutcome(tariff: Tariff, option: number, situation: Weighed, without?
   }
   return bestOutcome(full, earned, otherPrice, situation);
 }
+
+/** Whether a full price is only the least there could be: some of what it is made of depends on where exactly it goes. */
+function isLeast(tariff: Tariff, option: number, situation: Weighed): boolean {
+  if (!situation.unknownAs) return false;
+  return hasNoPrice(fullPriceOf(tariff, option, { ...situation, unknownAs: false, memo: emptyMemo() }));
+}
+
+/**
+ * What nobody is charged less than: with a dearer full price another set may be best, and rewards that cover other parts
+ * may get more of it. So it is the cheapest any set makes it, each reward taken to cover everything where they differ.
+ */
+function leastOutcome(
+  full: Parts,
+  earned: readonly Earned[],
+  otherPrice: (id: string) => FullPrice,
+  situation: Weighed,
+): Outcome {
+  const cover = coverAlike(earned) ? asItIs : coveringAll;
+  const priceAfter = (set: readonly Earned[]) =>
+    rewarded(
+      full,
+      set.flatMap(({ rewards }) => rewards.map(cover)),
+      otherPrice,
+      situation.horizon,
+    );
+  const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
+  const { set } = bestSet(earned, stand, costOf, costOf, situation.horizon);
+  return { full, price: priceAfter(set), used: set, offOrder: 0 };
+}
+
+const stand = (a: Earned, b: Earned) => a.offer.friends[b.offer.number] === true;
 
 /** With several offers earned: what comes of the best set of them. */
 function bestOutcome(
@@ -81,7 +113,6 @@ function bestOutcome(
   // Rewards that cover the same parts only ever add up; others may get in each other's way, and are bounded by what
   // they would come to if each covered everything.
   const boundOf = coverAlike(earned) ? costOf : costWith(coveringAll);
-  const stand = (a: Earned, b: Earned) => a.offer.friends[b.offer.number] === true;
   const { set } = bestSet(earned, stand, costOf, boundOf, situation.horizon);
   return { full, price: priceAfter(set), used: set, offOrder: orderOff(set, situation) };
 }
