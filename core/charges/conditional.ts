@@ -103,13 +103,17 @@ function priceOf(entries: readonly Entry[], take: Take, situation: Situation): C
 }
 
 function combined(take: Take, prices: readonly Charged[], { horizon }: Situation): Charged {
-  const missing = prices.find(isMissing);
+  const missing = prices.find((price) => isMissing(price) && !(take === "lowest" && isRuledOut(price)));
+  if (missing !== undefined) return missing;
   const [first, ...others] = prices.filter((price) => typeof price !== "string");
-  if (first === undefined) return missing ?? "no-entry";
+  if (first === undefined) return prices.find(isMissing) ?? "no-entry";
   if (take === "lowest") return others.reduce((a, b) => least(a, b, horizon), first);
-  if (missing) return missing;
   return others.reduce((a, b) => (take === "highest" ? most(a, b, horizon) : plus(a, b)), first);
 }
+
+/** An entry known not to be offered is no candidate for the lowest; one that cannot be told might be it. */
+const RULED_OUT: ReadonlySet<Charged> = new Set(["not-offered", "no-entry", "carrier-not-served", "carrier-too-heavy"]);
+const isRuledOut = (price: Charged) => RULED_OUT.has(price);
 
 /** No more than any way of settling what is unknown comes to. */
 function leastPossible(take: Take, found: readonly Found[], situation: Situation): Charged {
@@ -120,9 +124,10 @@ function leastPossible(take: Take, found: readonly Found[], situation: Situation
   if (take === "sum" || take === "highest") {
     if (sure.length > 0) return combined(take, sure, situation);
   }
-  return combined(
-    "lowest",
-    open.map(({ price }) => price()),
-    situation,
-  );
+  const untold = take === "lowest" ? sure.find((price) => isMissing(price) && !isRuledOut(price)) : undefined;
+  if (untold !== undefined) return untold;
+  const prices = open.map(({ price }) => price());
+  const [first, ...others] = prices.filter((price) => typeof price !== "string");
+  if (first === undefined) return prices.find(isMissing) ?? "no-entry";
+  return others.reduce((a, b) => least(a, b, situation.horizon), first);
 }

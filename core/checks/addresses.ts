@@ -50,7 +50,12 @@ export function addressesOf(compiled: CompiledPlan, more: readonly Destination[]
       named.push(...(destination.exceptRegions ?? []).map((region) => ({ region })));
     }
   }
-  named.push(...[...countries].map((country) => ({ country })));
+  for (const country of countries) {
+    named.push({ country });
+    // Where postcodes leave the region open, it has to be told.
+    const regions = compiled.named.get(country);
+    if (regions) named.push(...[...regions.keys(), otherRegion(country)].map((region) => ({ country, region })));
+  }
   const byZone = new Map<string, Destination[]>();
   const seen = new Set<string>();
   for (const destination of named.flatMap(completed)) {
@@ -71,6 +76,9 @@ function completed(destination: Destination): Destination[] {
   const country = destination.country ?? destination.region?.slice(0, 2) ?? "";
   return codesOf(country).map((postcode) => ({ ...destination, country, postcode }));
 }
+
+/** A code that no region has: stands for every region of a country that a plan does not name. */
+const otherRegion = (country: string) => `${country}-ZZZ`;
 
 export function codesOf(country: string): readonly string[] {
   const lettered = LETTERED[country];

@@ -2,8 +2,9 @@ import type { Condition } from "../conditions/condition.ts";
 import { explainerIn } from "../conditions/explain-at.ts";
 import { percent } from "../money/decimal.ts";
 import type { Market, Zone } from "../places/market.ts";
+import { placeOf } from "../places/place.ts";
+import { possiblePlaces } from "../places/possible-places.ts";
 import { postcodePattern } from "../places/postcode.ts";
-import { placeOf } from "../places/resolve.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import { ratesOf, savedOf } from "../plan/plan.ts";
 import type { CartLine, Destination, QuoteRequest, Shopper } from "../quote/request.ts";
@@ -145,18 +146,20 @@ function placesFor(compiled: CompiledPlan, { addresses }: Outlook, demands: Dema
   const country = demands.names.get("place.country");
   const region = demands.names.get("place.region");
   const fits = (destination: Destination) => {
-    const place = placeOf(destination);
+    const [place, ...others] = possiblePlaces(placeOf(destination), compiled.named);
+    if (!place) return false;
+    const settled = others.length === 0 && place.regionKnown;
     const named = (asked: typeof country, names: readonly string[]) =>
       !asked ||
       ((asked.in === null || names.some((name) => asked.in?.includes(name))) &&
         !names.some((name) => asked.not.includes(name)));
     return (
       named(country, place.countries) &&
-      (!region || (place.regions.length > 0 && named(region, place.regions))) &&
-      patterns.every(({ country: of, compiled, holds }) => {
+      (!region || (settled && named(region, place.regions))) &&
+      patterns.every(({ country: of, compiled: read, holds }) => {
         const there =
           place.countries.includes(of) &&
-          compiled.some((pattern) => place.postcode !== null && pattern.matches(place.postcode));
+          read.some((pattern) => place.postcode !== null && pattern.matches(place.postcode));
         return there === holds;
       })
     );

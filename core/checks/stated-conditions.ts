@@ -1,7 +1,7 @@
 import type { Condition } from "../conditions/condition.ts";
+import { chargesOf } from "../plan/option-charges.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Finding } from "./finding.ts";
-import { chargesOf } from "./option-charges.ts";
 
 /** A condition where it stands, with the zones it is asked in and what to call it. */
 export type StatedCondition = {

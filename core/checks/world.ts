@@ -1,6 +1,7 @@
 import type { Condition } from "../conditions/condition.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import { savedOf } from "../plan/plan.ts";
+import { conditionsIn } from "../plan/plan-conditions.ts";
 import { addressesOf } from "./addresses.ts";
 import { type Outlook, placesNamed, type World } from "./satisfy.ts";
 
@@ -10,7 +11,7 @@ export function worldOf(compiled: CompiledPlan, at: number, about: readonly Cond
   const saved = savedOf(plan);
   const addresses = addressesOf(
     compiled,
-    [...about, ...conditionsOf(plan)].flatMap((condition) => placesNamed(condition, saved)),
+    [...about, ...conditionsIn(plan)].flatMap((condition) => placesNamed(condition, saved)),
   );
   const markets = new Map(plan.markets.map((market) => [market.id, market]));
   const outlooks = plan.zones.flatMap((zone): Outlook[] => {
@@ -27,15 +28,3 @@ export const within = (world: World, zones: readonly string[]): World => ({
   ...world,
   outlooks: world.outlooks.filter(({ zone }) => zones.includes(zone.id)),
 });
-
-/** Every condition that a plan states somewhere. */
-export function conditionsOf(plan: CompiledPlan["plan"]): Condition[] {
-  const found: Condition[] = [...(plan.conditions ?? []).map(({ when }) => when)];
-  for (const { when } of plan.offers) if (when) found.push(when);
-  for (const { when, surcharges, charge } of plan.options) {
-    if (when) found.push(when);
-    for (const surcharge of surcharges ?? []) if (surcharge.when) found.push(surcharge.when);
-    if (charge.kind === "conditional") for (const entry of charge.entries) if (entry.when) found.push(entry.when);
-  }
-  return found;
-}

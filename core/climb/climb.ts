@@ -5,7 +5,6 @@ import type { StepState } from "../messages/states.ts";
 import { exactOf, type Form, slopeOf } from "../money/form.ts";
 import { add, compare, multiply, type Rational, reduce, roundHalfAway, whole } from "../money/rational.ts";
 import type { Offer } from "../offers/offer.ts";
-import { placeOf } from "../places/resolve.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
 import { findTariffs } from "../quote/find-tariffs.ts";
@@ -64,13 +63,13 @@ export function climb(
 ): { climb: Climb | null } | { problems: Problem[] } {
   const sample = readCart(request.cart, "/cart");
   if ("problems" in sample) return sample;
-  const place = placeOf(request.destination);
-  const found = findTariffs(compiled, place, request.currency);
+  const found = findTariffs(compiled, request.destination, request.currency);
   if ("problems" in found) return found;
-  const [tariff] = found.tariffs;
-  if (!tariff) return { climb: null };
+  const [first] = found.there;
+  if (!first) return { climb: null };
 
-  const facts = factsOf(request, compiled.positions, place);
+  const { tariff } = first;
+  const facts = factsOf(request, compiled.positions, first.place);
   const segments = segmentsOf(tariff, facts, sample, to);
   const intervals = joined([
     emptyCart(tariff, facts, sample),
@@ -273,14 +272,14 @@ function flagOf(
 
 /** What a measure counts at shelf value x: the goal that a flag dragged to x stands for. */
 export function countedAt(compiled: CompiledPlan, request: QuoteRequest, offer: string, x: number): number | null {
-  const place = placeOf(request.destination);
-  const found = findTariffs(compiled, place, request.currency);
+  const found = findTariffs(compiled, request.destination, request.currency);
   const cart = readCart(cartAt(request.cart, x), "/cart");
   if ("problems" in found || "problems" in cart) return null;
-  const [tariff] = found.tariffs;
-  const goal = tariff?.offers.find(({ id }) => id === offer)?.steps.find((step) => step.goal)?.goal;
-  if (!tariff || !goal) return null;
-  return situationOf(tariff.measures, factsOf(request, compiled.positions, place), cart, false).count(goal.measure);
+  const [first] = found.there;
+  const goal = first?.tariff.offers.find(({ id }) => id === offer)?.steps.find((step) => step.goal)?.goal;
+  if (!first || !goal) return null;
+  const facts = factsOf(request, compiled.positions, first.place);
+  return situationOf(first.tariff.measures, facts, cart, false).count(goal.measure);
 }
 
 /** Joins neighbours over which nothing changes but along the same straight lines. */

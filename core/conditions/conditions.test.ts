@@ -5,7 +5,7 @@ import { describe, expect, it } from "vitest";
 import { readCart } from "../cart/read-cart.ts";
 import { breakpoints } from "../checks/domain.ts";
 import { measureKey } from "../measures/measure-spec.ts";
-import { placeOf } from "../places/resolve.ts";
+import { placeOf } from "../places/place.ts";
 import { anyCondition, anyShopper } from "../tests/arbitrary.ts";
 import { inJsonLogic } from "../tests/json-logic.ts";
 import { interval } from "../time/local.ts";

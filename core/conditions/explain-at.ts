@@ -1,6 +1,7 @@
 import { readCart } from "../cart/read-cart.ts";
 import { measureNumbers } from "../measures/measure-numbers.ts";
-import { placeOf } from "../places/resolve.ts";
+import { placeOf } from "../places/place.ts";
+import { possiblePlaces } from "../places/possible-places.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import { ratesOf, savedOf } from "../plan/plan.ts";
 import { findTariffs } from "../quote/find-tariffs.ts";
@@ -17,9 +18,9 @@ import { factsOf } from "./facts.ts";
  * @example explainAt(compiled, request, { kind: "signed-in" })?.truth // false for a guest
  */
 export function explainAt(compiled: CompiledPlan, request: QuoteRequest, condition: Condition): Trace | null {
-  const found = findTariffs(compiled, placeOf(request.destination), request.currency);
-  const tariff = "problems" in found ? undefined : found.tariffs[0];
-  return tariff ? explainerIn(compiled, tariff, condition)(request) : null;
+  const found = findTariffs(compiled, request.destination, request.currency);
+  const first = "problems" in found ? undefined : found.there[0];
+  return first ? explainerIn(compiled, first.tariff, condition)(request) : null;
 }
 
 /** The same for many requests to one zone: the condition is compiled once. */
@@ -36,7 +37,9 @@ export function explainerIn(
     return (request) => {
       const cart = readCart(request.cart, "/cart");
       if ("problems" in cart) return null;
-      const facts = factsOf(request, compiled.positions, placeOf(request.destination));
+      const [place] = possiblePlaces(placeOf(request.destination), compiled.named);
+      if (!place) return null;
+      const facts = factsOf(request, compiled.positions, place);
       return test.explain(situationOf(measures, facts, cart, false));
     };
   } catch (error) {

@@ -1,8 +1,9 @@
 import type { ReadLine } from "../cart/read-cart.ts";
 import { distanceBetween } from "../geo/distance.ts";
 import type { Form, Horizon } from "../money/form.ts";
-import type { Place } from "../places/resolve.ts";
+import type { Place } from "../places/place.ts";
 import type { CarrierAnswer, Coordinates, QuoteRequest, Shopper } from "../quote/request.ts";
+import { instantOf } from "../time/instant.ts";
 import type { Truth } from "./truth.ts";
 
 /** Everything a condition can be about besides what the cart holds, read from one request. */
@@ -68,7 +69,7 @@ export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Co
     currency,
     locale: locale ?? null,
     codes: cart.codes ? new Set(cart.codes.map(normalCode)) : NO_CODES,
-    at: Date.parse(at),
+    at: instantOf(at),
     distances: position
       ? new Map([...locations].map(([id, from]) => [id, distanceBetween(from, position)]))
       : NO_DISTANCES,

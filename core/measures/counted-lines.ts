@@ -1,5 +1,4 @@
 import { isShipped, readCart } from "../cart/read-cart.ts";
-import { placeOf } from "../places/resolve.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import { findTariffs } from "../quote/find-tariffs.ts";
 import type { QuoteRequest } from "../quote/request.ts";
@@ -16,9 +15,9 @@ export type CountedLines = {
 /** How a ladder counts the cart of a request: what an editor shows beside the settings of its basis. */
 export function countedLines(compiled: CompiledPlan, request: QuoteRequest, spec: LadderMeasure): CountedLines | null {
   const cart = readCart(request.cart, "/cart");
-  const found = findTariffs(compiled, placeOf(request.destination), request.currency);
+  const found = findTariffs(compiled, request.destination, request.currency);
   if ("problems" in cart || "problems" in found) return null;
-  const [tariff] = found.tariffs;
+  const tariff = found.there[0]?.tariff;
   if (!tariff) return null;
   const leavesOut = spec.kind === "value" ? spec.basis.leavesOut : spec.leavesOut;
   const filter = goodsFilter(leavesOut);

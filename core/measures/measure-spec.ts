@@ -152,7 +152,39 @@ export function measureWords(spec: MeasureSpec): string {
   }
 }
 
-/** A figure of a measure in words, in whole units in. @example measured({ kind: "weight" }, 2_000_000, "EUR", "en") // "2 kg" */
+const KILOGRAM = 1_000_000;
+/** Milligrams to a kilogram's third decimal: kilograms are said no finer, grams to the milligram. */
+const GRAM = 1000;
+
+/**
+ * The least figure of a ladder that can be said and is no less: of weights, grams below a kilogram have all their decimals,
+ * kilograms three; money and pieces are said as they are.
+ *
+ * @example sayable("weight", 1_451_496) // 1_452_000, "1.452 kg"
+ */
+export const sayable = (kind: LadderMeasure["kind"], figure: number): number =>
+  kind === "weight" && figure >= KILOGRAM ? Math.ceil(figure / GRAM) * GRAM : figure;
+
+/** The same for what is there: the most that can be said and is no more. */
+const saidAtMost = (mg: number): number => (mg < KILOGRAM ? mg : Math.floor(mg / GRAM) * GRAM);
+
+/** @param decimals of kilograms, grams or kilometres */
+function inUnits(value: number, unit: string, locale: string, decimals = 3): string {
+  return new Intl.NumberFormat(locale, { style: "unit", unit, maximumFractionDigits: decimals }).format(value);
+}
+
+const weightText = (mg: number, locale: string, decimals: number): string =>
+  mg < KILOGRAM ? inUnits(mg / GRAM, "gram", locale, 3) : inUnits(mg / KILOGRAM, "kilogram", locale, decimals);
+
+/** A goal in words, exactly: money, pieces, or a weight to the milligram. @example goalText("weight", 1_451_496, "EUR", "en") // "1.451496 kg" */
+export const goalText = (kind: LadderMeasure["kind"], goal: number, currency: string, locale: string): string =>
+  kind === "weight" ? weightText(goal, locale, 6) : measured(kind, goal, currency, locale, "short");
+
+/**
+ * A figure of a measure in words, in whole units in; of a weight no more than there is.
+ *
+ * @example measured("weight", 2_000_000, "EUR", "en") // "2 kg"
+ */
 export function measured(
   kind: MeasureSpec["kind"],
   count: number,
@@ -160,8 +192,6 @@ export function measured(
   locale: string,
   style: "exact" | "short" = "exact",
 ): string {
-  const figure = (value: number, unit: string) =>
-    new Intl.NumberFormat(locale, { style: "unit", unit, maximumFractionDigits: 3 }).format(value);
   switch (kind) {
     case "value":
       return formatMoney(count, currency, locale, style);
@@ -170,12 +200,12 @@ export function measured(
     case "weight":
     case "volumetric-weight":
     case "chargeable-weight":
-      return count < 1_000_000 ? figure(count / 1000, "gram") : figure(count / 1_000_000, "kilogram");
+      return weightText(saidAtMost(count), locale, 3);
     case "volume":
-      return figure(count / 1_000_000, "liter");
+      return inUnits(count / 1_000_000, "liter", locale);
     case "weight-volume":
       return `${new Intl.NumberFormat(locale).format(count / 1000)} kg·l`;
     case "distance":
-      return count < 1000 ? figure(count, "meter") : figure(count / 1000, "kilometer");
+      return count < 1000 ? inUnits(count, "meter", locale) : inUnits(count / 1000, "kilometer", locale);
   }
 }

@@ -1,5 +1,5 @@
 import { IntlMessageFormat } from "intl-messageformat";
-import { measured } from "../measures/measure-spec.ts";
+import { goalText, measured } from "../measures/measure-spec.ts";
 import type { Offer } from "../offers/offer.ts";
 import type { StepState } from "./states.ts";
 
@@ -13,6 +13,7 @@ export type Saying = {
   readonly measure: Offer["counts"]["kind"];
   readonly goal: number | null;
   readonly counted: number | null;
+  /** As it can be said: see `sayable`. */
   readonly remaining: number | null;
   readonly percent: number;
   readonly reward: string;
@@ -30,14 +31,16 @@ const MOST_FORMATS = 2000;
 /** Puts a saying into words for the shopper. @throws when the text is not an ICU message, which plans are checked for */
 export function speak(saying: Saying, currency: string): string {
   const { measure, locale } = saying;
-  const figure = (count: number | null, style: "exact" | "short") => {
+  const figure = (count: number | null) => {
     if (count === null) return "";
-    return measure === "items" ? count : measured(measure, count, currency, locale, style);
+    return measure === "items" ? count : measured(measure, count, currency, locale);
   };
+  const goal =
+    saying.goal === null || measure === "items" ? saying.goal : goalText(measure, saying.goal, currency, locale);
   return speakValues(saying, {
-    goal: figure(saying.goal, "short"),
-    counted: figure(saying.counted, "exact"),
-    remaining: figure(saying.remaining, "exact"),
+    goal: goal ?? "",
+    counted: figure(saying.counted),
+    remaining: figure(saying.remaining),
     percent: saying.percent,
     reward: saying.reward,
     option: saying.option,

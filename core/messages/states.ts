@@ -5,8 +5,10 @@ export type Surface = (typeof SURFACES)[number];
 /**
  * Where a step stands:
  * `empty` nothing is in the cart yet; `on-the-way` adding `remaining` earns it; `reached` earned, and it betters
- * something; `covered` it would change nothing, its options are that cheap already; `blocked` no amount of goods earns
- * it; `sign-in` it would be in reach if only the shopper signed in; `not-for-place` it does not hold where the cart goes;
+ * something; `covered` it would change nothing, its options are that cheap already; `code-missing` only its code is still to
+ * be entered; `weight-unknown` its goal is a weight, and one in the cart is not known; `used-up` as often used as it may be;
+ * `ended` and `not-yet` its time is over, or has not begun; `blocked` no amount of goods earns it for any other reason;
+ * `sign-in` it would be in reach if only the shopper signed in; `not-for-place` it does not hold where the cart goes;
  * `place-unknown` it depends on where that is, and it is not known yet.
  */
 export type StepState =
@@ -14,14 +16,30 @@ export type StepState =
   | "on-the-way"
   | "reached"
   | "covered"
+  | "code-missing"
+  | "weight-unknown"
+  | "used-up"
+  | "ended"
+  | "not-yet"
   | "blocked"
   | "sign-in"
   | "not-for-place"
   | "place-unknown";
 
+/** States in which goods change nothing, whatever is added. */
+export const OUT_OF_REACH: ReadonlySet<StepState> = new Set([
+  "blocked",
+  "code-missing",
+  "weight-unknown",
+  "used-up",
+  "ended",
+  "not-yet",
+]);
+
 /**
  * What can be said about a step: finer than where it stands. `nearly-there` close to the goal, `between` with an earlier
- * step earned, `top` earned with nothing above it on a ladder of several. Each falls back to the plainer state.
+ * step earned, `top` earned with nothing above it on a ladder of several. Each falls back to the plainer state. Of what is
+ * used up, over or not begun, and of weights that are not known, nothing is said.
  */
 export const STATES_SAID = [
   "empty",
@@ -31,9 +49,12 @@ export const STATES_SAID = [
   "reached",
   "top",
   "covered",
+  "code-missing",
   "blocked",
   "sign-in",
   "not-for-place",
   "place-unknown",
 ] as const;
 export type StateSaid = (typeof STATES_SAID)[number];
+
+export const isSaid = (state: string): state is StateSaid => STATES_SAID.some((one) => one === state);

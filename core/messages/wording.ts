@@ -17,6 +17,8 @@ export const STEP_VARIABLES: Readonly<Record<StateSaid, readonly string[]>> = {
   reached: [...ALWAYS, "counted"],
   top: [...ALWAYS, "counted"],
   covered: [...ALWAYS, "counted"],
+  // Nothing here tells the code.
+  "code-missing": ALWAYS,
   blocked: [...ALWAYS, "counted"],
   "sign-in": ALWAYS,
   "not-for-place": ALWAYS,

@@ -2,8 +2,18 @@ import type { FullPrice } from "../delivery/full-price.ts";
 import { hasNoPrice, type Parts, sumOf } from "../delivery/full-price.ts";
 import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
-import { compareForms, type Form, type Horizon, least, lessAtLeastZero, minus, plus, times } from "../money/form.ts";
-import { ONE, type Rational, subtract } from "../money/rational.ts";
+import {
+  compareForms,
+  type Form,
+  form,
+  type Horizon,
+  least,
+  lessAtLeastZero,
+  minus,
+  plus,
+  times,
+} from "../money/form.ts";
+import { ONE, type Rational, subtract, ZERO } from "../money/rational.ts";
 import type { DeliveryReward } from "./reward.ts";
 
 /**
@@ -28,7 +38,13 @@ export function compileReward(reward: DeliveryReward, context: AmountContext): C
   const limit = reward.limit ? amountFor(reward.limit, context) : null;
   const change = changeOf(reward, context);
   if (limit === undefined || !change) return undefined;
-  const { handling = true, surcharges = true, ownCharges = false } = reward.covers ?? {};
+  // What another option costs is all of what it costs: handling and products' own charges are not paid twice.
+  const whole = { handling: true, surcharges: true, ownCharges: true };
+  const {
+    handling = true,
+    surcharges = true,
+    ownCharges = false,
+  } = reward.kind === "option-price" ? whole : (reward.covers ?? {});
   const order = { "option-price": 0, "flat-price": 1, free: 1, "percent-off": 2, "money-off": 3, allowance: 4 };
   return { order: order[reward.kind], limit, handling, surcharges, own: ownCharges, change };
 }
@@ -71,7 +87,7 @@ export function rewarded(
   const ordered = rewards.length > 1 ? [...rewards].sort((a, b) => a.order - b.order) : rewards;
   for (const reward of ordered) {
     const { limit, change } = reward;
-    if (limit !== null && compareForms(sumOf(full), limit, horizon) > 0) continue;
+    if (limit !== null && isAbove(sumOf(full), limit, horizon)) continue;
     switch (change.kind) {
       case "down-to":
         parts = downTo(parts, reward, change.price, horizon);
@@ -96,6 +112,14 @@ export function rewarded(
   }
   return sumOf(parts);
 }
+
+/** Whether a price as it is stated, rounded half away from zero, is more than a limit. */
+const isAbove = (price: Form, limit: number, horizon: Horizon | null): boolean =>
+  compareForms(
+    price,
+    typeof price === "number" ? limit + 1 : form({ n: 2n * BigInt(limit) + 1n, d: 2n }, ZERO),
+    horizon,
+  ) >= 0;
 
 type Covers = Pick<CompiledReward, "handling" | "surcharges" | "own">;
 

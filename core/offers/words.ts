@@ -1,10 +1,11 @@
 import { conditionWords } from "../conditions/condition.ts";
-import { amountOf, markAt, measured } from "../measures/measure-spec.ts";
+import { amountOf, goalText, markAt } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
 import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
 import { byPosition } from "../plan/atoms.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
+import { companyOf } from "./company.ts";
 import type { Offer, Step } from "./offer.ts";
 import { isOnOrder, rewardOptions } from "./reward.ts";
 
@@ -44,7 +45,7 @@ function stepParts(plan: Plan, offer: Offer, step: Step, context: AmountContext,
 
 /** A goal of value, items or weight, in whole units of it. @example goalWords("items", 5, "EUR") // "5 items" */
 export function goalWords(kind: Offer["counts"]["kind"], goal: number, currency: string): string {
-  const text = measured(kind, goal, currency, "en", "short");
+  const text = goalText(kind, goal, currency, "en");
   return kind === "items" ? `${text} ${goal === 1 ? "item" : "items"}` : text;
 }
 
@@ -130,7 +131,7 @@ function whereWords(plan: Plan, offer: Offer): string {
 
 /** For whom, when, how often, with what else. */
 function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
-  const { when, schedule, limits, stacking } = offer;
+  const { when, schedule, limits } = offer;
   const stretch = ({ from, until }: { from?: string; until?: string }) =>
     [from && `from ${localWords(from)}`, until && `until ${localWords(until)}`].filter(Boolean).join(" ");
   const often = [
@@ -141,11 +142,18 @@ function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
     ...(when ? [`when ${conditionWords(when, context, savedOf(plan))}`] : []),
     ...(schedule ? [schedule.map(stretch).join(" and ")] : []),
     ...(often.length > 0 ? [often.join(", ")] : []),
-    ...(stacking?.kind === "any" ? ["together with other offers"] : []),
-    ...(stacking?.kind === "with"
-      ? [`together with ${listWords(stacking.offers.map((id) => offerName(plan, id)))}`]
-      : []),
+    ...togetherWords(plan, offer),
   ];
+}
+
+/** Those an offer can really meet and be used with: both have to allow it. */
+function togetherWords(plan: Plan, offer: Offer): string[] {
+  if (!offer.stacking || offer.stacking.kind === "alone") return [];
+  const names = companyOf(plan, offer)
+    .filter(({ outcome }) => outcome === "together")
+    .map(({ other }) => other.name);
+  if (names.length === 0) return [];
+  return [`together with ${names.length > 3 ? `${names.length} other offers` : listWords(names)}`];
 }
 
 /** @example localWords("2026-11-27T09:00") // "27 Nov 2026, 09:00" */
@@ -155,6 +163,5 @@ function localWords(local: string): string {
   return [day.format(new Date(`${date}T00:00:00Z`)), time].filter(Boolean).join(", ");
 }
 
-const offerName = (plan: Plan, id: string) => plan.offers.find((offer) => offer.id === id)?.name ?? id;
 const times = (count: number) => (count === 1 ? "once" : count === 2 ? "twice" : `${count} times`);
 const listWords = (words: readonly string[]) => new Intl.ListFormat("en", { type: "conjunction" }).format(words);

@@ -2,8 +2,10 @@ import { byPosition } from "../plan/atoms.ts";
 import type { Destination } from "../quote/request.ts";
 import type { ZoneDestination } from "./destination.ts";
 import type { Zone } from "./market.ts";
-import { normalPostcode, type PostcodePattern, postcodePattern } from "./postcode.ts";
-import { parentOf, regionsOf, territoriesUnder, territoryOf } from "./territory.ts";
+import { type Place, placeOf } from "./place.ts";
+import { type NamedRegions, namedRegions, possiblePlaces, regionsNamedBy } from "./possible-places.ts";
+import { type PostcodePattern, postcodePattern } from "./postcode.ts";
+import { territoriesUnder } from "./territory.ts";
 
 /** What made a zone the one that serves a place. */
 export type ServedBy = "postcode" | "region" | "country" | "rest-of-world";
@@ -27,6 +29,8 @@ export type PlaceIndex = {
   readonly world: readonly Claim[];
   /** Every zone that is on, in order. */
   readonly zones: readonly string[];
+  /** The regions that zones claim or except. */
+  readonly named: NamedRegions;
 };
 
 /** The one zone that serves a place, or those still possible while it is partly known. */
@@ -67,7 +71,8 @@ export function indexPlaces(zones: readonly Zone[]): PlaceIndex {
       claims.sort((a, b) => Number(b.pattern.exact) - Number(a.pattern.exact) || narrower(a, b));
     }
   }
-  return { postcodes, regions, countries, world, zones: on.map(({ id }) => id) };
+  const named = namedRegions(on.flatMap(({ destinations }) => destinations.map(regionsNamedBy)));
+  return { postcodes, regions, countries, world, zones: on.map(({ id }) => id), named };
 }
 
 const narrower = (a: PostcodeClaim, b: PostcodeClaim) =>
@@ -92,34 +97,24 @@ function claimOf(zone: string, destination: ZoneDestination): Claim {
   };
 }
 
-/** A destination with its codes made one: a territory is named both as a country and as a region. */
-export type Place = {
-  /** The narrowest country code first, then the one it is listed under. */
-  readonly countries: readonly string[];
-  readonly regions: readonly string[];
-  readonly postcode: string | null;
-};
-
-export function placeOf({ country, region, postcode }: Destination): Place {
-  const territory = (region && territoryOf(region)) ?? (country && parentOf(country) ? country : undefined);
-  const home = territory ? parentOf(territory) : (country ?? region?.slice(0, 2));
-  const countries = [territory, home].filter((code) => code !== undefined);
-  const regions = [...new Set([...(region ? [region] : []), ...(territory ? regionsOf(territory) : [])])];
-  const typed = postcode?.trim() ?? "";
-  return { countries, regions, postcode: typed === "" || !home ? null : normalPostcode(home, typed) };
-}
-
 /**
  * The zone that serves a destination: postcode over region over country over rest of world; among postcodes the exact
- * one, then more fixed leading characters, then the narrower range; ties by position. An address with a postcode is
- * taken as complete. With less, every zone is named that a fuller address could still lead to.
+ * one, then more fixed leading characters, then the narrower range; ties by position. A postcode stands for every region
+ * it may lie in. Where that or anything else is left open, every zone is named that the address could still lead to.
  *
  * @example resolvePlace(index, { country: "PT", postcode: "9000-123" }) // { zones: ["islands"], by: "postcode", … }
  */
-export const resolvePlace = (index: PlaceIndex, destination: Destination): Resolution =>
-  resolve(index, placeOf(destination));
+export function resolvePlace(index: PlaceIndex, destination: Destination): Resolution {
+  const found = possiblePlaces(placeOf(destination), index.named).map((place) => resolve(index, place));
+  const [first] = found;
+  if (first && found.length === 1) return first;
+  const possible = new Set(found.flatMap(({ zones }) => zones));
+  const orNowhere = found.some((one) => one.orNowhere);
+  const [by = null] = possible.size === 1 && !orNowhere ? found.map((one) => one.by) : [];
+  return { zones: index.zones.filter((zone) => possible.has(zone)), orNowhere, by };
+}
 
-/** {@link resolvePlace} for a place already read. */
+/** {@link resolvePlace} for one place whose region is settled. */
 export function resolve(index: PlaceIndex, place: Place): Resolution {
   if (place.countries.length === 0) return { zones: index.zones, orNowhere: !worldIsServed(index), by: null };
   if (place.postcode === null) return stillPossible(index, place);
@@ -166,7 +161,7 @@ function stillPossible(index: PlaceIndex, place: Place): Resolution {
   for (const country of place.countries) {
     for (const claims of index.postcodes.get(country)?.values() ?? []) add(claims);
   }
-  const regionUnknown = place.regions.length === 0;
+  const regionUnknown = !place.regionKnown;
   if (regionUnknown) {
     for (const country of place.countries) {
       for (const [region, claims] of index.regions) if (region.startsWith(`${country}-`)) add(claims);

@@ -1,9 +1,11 @@
 import type { Calendars, Location } from "../places/location.ts";
 import { marketsOf } from "../places/markets-of.ts";
+import { type NamedRegions, namedRegions, regionsNamedBy } from "../places/possible-places.ts";
 import { indexPlaces, type PlaceIndex, resolvePlace } from "../places/resolve.ts";
 import type { Coordinates } from "../quote/request.ts";
 import { compileTariff, type Tariff } from "../quote/tariff.ts";
 import { type Plan, ratesOf, savedOf } from "./plan.ts";
+import { conditionsIn, regionsAskedFor } from "./plan-conditions.ts";
 import type { Problem } from "./problem.ts";
 import { planProblems } from "./problems.ts";
 
@@ -11,6 +13,8 @@ import { planProblems } from "./problems.ts";
 export type CompiledPlan = {
   readonly plan: Plan;
   readonly places: PlaceIndex;
+  /** The regions that zones and conditions tell apart. */
+  readonly named: NamedRegions;
   /** Where the plan's locations are. */
   readonly positions: ReadonlyMap<string, Coordinates>;
   /** Undefined where the zone's market does not take the currency. */
@@ -57,7 +61,9 @@ export function compileSound(plan: Plan, calendars: Calendars = {}): CompiledPla
     return tariff;
   };
   const positions = new Map([...locations.values()].map(({ id, at }) => [id, at]));
-  return { plan, places, positions, tariffOf, currenciesOf };
+  const claimed = plan.zones.flatMap(({ on, destinations }) => (on === false ? [] : destinations.map(regionsNamedBy)));
+  const named = namedRegions([...claimed, ...regionsAskedFor(conditionsIn(plan))]);
+  return { plan, places, named, positions, tariffOf, currenciesOf };
 }
 
 /** The markets that serve where a location is. */

@@ -6,13 +6,11 @@ import { compileSpec } from "../measures/measure.ts";
 import { inCurrency, type Rates } from "../money/rates.ts";
 import { ZERO } from "../money/rational.ts";
 import { rewardOptions } from "../offers/reward.ts";
-import { type Place, placeOf } from "../places/resolve.ts";
 import { CountryCode, closed, Id } from "../plan/atoms.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import { type Static, Type } from "../schema/type.ts";
-import { findTariffs } from "./find-tariffs.ts";
+import { findTariffs, type Tariffs } from "./find-tariffs.ts";
 import { type CarrierAnswer, Coordinates, Destination, type QuoteRequest } from "./request.ts";
-import type { Tariff } from "./tariff.ts";
 
 /** What a live carrier has to be asked for a quote. */
 export const CarrierQuestion = Type.Object(
@@ -61,11 +59,10 @@ export function answerFrom(
  * @example carrierQuestions(compiled, request) // [{ carrier: "osprelle", service: "parcel", weight: 1250000, … }]
  */
 export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest): CarrierQuestion[] {
-  const place = placeOf(request.destination);
-  const found = findTariffs(compiled, place, request.currency);
+  const found = findTariffs(compiled, request.destination, request.currency);
   const cart = readCart(request.cart, "/cart");
-  if ("problems" in found || "problems" in cart || place.postcode === null || !cart.lines.some(isOrdinary)) return [];
-  const options = new Map(found.tariffs.flatMap(({ options }) => options.map(({ id, option }) => [id, option])));
+  if ("problems" in found || "problems" in cart || !found.postcodeKnown || !cart.lines.some(isOrdinary)) return [];
+  const options = new Map(found.there.flatMap(({ tariff }) => tariff.options.map(({ id, option }) => [id, option])));
   const charges = [...options.values()].flatMap(allCarrierCharges);
   const { plan } = compiled;
   const questions = charges.flatMap((charge): [string, CarrierQuestion][] => {
@@ -95,8 +92,9 @@ export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest):
  * The steps, as "offer step", that touch an option with a live carrier's charge, while the address is not complete: what
  * the carrier will ask as the cart grows is not known, so neither is what such a step would better.
  */
-export function stepsWaitingForCarriers(tariffs: readonly Tariff[], place: Place): ReadonlySet<string> {
-  if (place.postcode !== null) return new Set();
+export function stepsWaitingForCarriers({ there, postcodeKnown }: Tariffs): ReadonlySet<string> {
+  if (postcodeKnown) return new Set();
+  const tariffs = there.map(({ tariff }) => tariff);
   const asking = new Set(
     tariffs.flatMap(({ options }) =>
       options.filter(({ option }) => allCarrierCharges(option).length > 0).map(({ id }) => id),

@@ -1,8 +1,9 @@
+import { sayable } from "../measures/measure-spec.ts";
 import { speak } from "../messages/speak.ts";
 import type { StateSaid, StepState } from "../messages/states.ts";
 import { STEP_VARIABLES, wordingProblems } from "../messages/wording.ts";
-import { placeOf } from "../places/resolve.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
+import { instantOf } from "../time/instant.ts";
 import { findTariffs } from "./find-tariffs.ts";
 import type { Progress } from "./quote.ts";
 import type { QuoteRequest } from "./request.ts";
@@ -33,15 +34,15 @@ export function exampleSaying(
   if (!tariff || !offer || !step) return { problem: "this step gives nothing anywhere yet" };
   const state = plainState(place.state);
   const here = progress.find((one) => one.offer === offer.id && one.step === step.step.id && one.state === state);
-  const shown = here ?? madeUp(step.goal?.at ?? 0, place.state);
-  const saying = sayingOf(tariff, offer, step, picked, state, shown, Date.parse(request.at));
+  const shown = here ?? madeUp(step.goal?.at ?? 0, place.state, offer.offer.counts.kind);
+  const saying = sayingOf(tariff, offer, step, picked, state, shown, instantOf(request.at));
   return { text: speak(saying, tariff.currency), real: here !== undefined };
 }
 
 /** The standpoint's tariff where the offer holds there, else the first in which it does. */
 function tariffFor(compiled: CompiledPlan, request: QuoteRequest, offer: string | null): Tariff | undefined {
-  const found = findTariffs(compiled, placeOf(request.destination), request.currency);
-  const here = "tariffs" in found ? found.tariffs : [];
+  const found = findTariffs(compiled, request.destination, request.currency);
+  const here = "there" in found ? found.there.map(({ tariff }) => tariff) : [];
   const has = (tariff: Tariff) =>
     offer === null ? tariff.offers.length > 0 : tariff.offers.some(({ id }) => id === offer);
   const known = here.find(has);
@@ -61,13 +62,17 @@ function plainState(state: StateSaid): StepState {
 }
 
 /** Figures that fit a state: a good half there, nearly there, or all of it. */
-function madeUp(goal: number, state: StateSaid): Pick<Progress, "counted" | "remaining" | "percent"> {
-  if (state === "empty") return { counted: 0, remaining: goal, percent: 0 };
-  if (state === "reached" || state === "top") return { counted: goal, remaining: null, percent: 100 };
+function madeUp(
+  goal: number,
+  state: StateSaid,
+  kind: Progress["measure"],
+): Pick<Progress, "counted" | "remainingSaid" | "percent"> {
+  if (state === "empty") return { counted: 0, remainingSaid: sayable(kind, goal), percent: 0 };
+  if (state === "reached" || state === "top") return { counted: goal, remainingSaid: null, percent: 100 };
   const remaining = Math.max(1, Math.round(goal / (state === "nearly-there" ? 10 : 2.5)));
   return {
     counted: goal - remaining,
-    remaining,
+    remainingSaid: sayable(kind, remaining),
     percent: Math.min(99, Math.floor((100 * (goal - remaining)) / Math.max(1, goal))),
   };
 }

@@ -104,6 +104,7 @@ function mergedStep(found: readonly (Progress | undefined)[], unsettled: boolean
     percent: Math.min(99, ...present.map(({ percent }) => percent)),
     reached: false,
     remaining: null,
+    remainingSaid: null,
     state: "place-unknown",
   };
 }

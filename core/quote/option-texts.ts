@@ -1,13 +1,13 @@
 import { hasNoPrice, sumOf } from "../delivery/full-price.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
-import { measured } from "../measures/measure-spec.ts";
+import { goalText, measured } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
 import { speakValues } from "../messages/speak.ts";
 import { rounded } from "../money/form.ts";
 import { formatMoney } from "../money/format.ts";
 import type { StepProgress } from "./quote.ts";
 import type { QuoteRequest } from "./request.ts";
-import { localeOf } from "./sayings.ts";
+import { isAnnounced, localeOf } from "./sayings.ts";
 import type { Tariff } from "./tariff.ts";
 import type { Outcome } from "./weighed.ts";
 
@@ -44,12 +44,18 @@ function valuesOf(
   const money = (minor: number) => formatMoney(minor, currency, locale);
   const number = tariff.options.find((one) => one.id === id)?.number;
   const next = progress.find(
-    ({ remaining, step }) => remaining !== null && number !== undefined && step.options.includes(number),
+    (entry) =>
+      entry.said !== null &&
+      number !== undefined &&
+      entry.step.options.includes(number) &&
+      isAnnounced(entry, progress),
   );
   const kind = next?.offer.offer.counts.kind ?? "value";
-  const figure = (count: number | null | undefined) =>
-    count === null || count === undefined ? "" : measured(kind, count, currency, locale, "short");
-  const ahead = { goal: figure(next?.step.goal?.at), remaining: figure(next?.remaining) };
+  const goal = next?.step.goal?.at;
+  const ahead = {
+    goal: goal === undefined ? "" : goalText(kind, goal, currency, locale),
+    remaining: typeof next?.said === "number" ? measured(kind, next.said, currency, locale, "short") : "",
+  };
   if (hasNoPrice(full) || typeof price === "string")
     return { price: "", fullPrice: "", saving: "", lowered: "other", ...ahead };
   const [now, before] = [rounded(price), rounded(sumOf(full))];

@@ -242,7 +242,8 @@ export function betters(tariff: Tariff, step: TariffStep, situation: Weighed): B
     const before = outcomeOf(tariff, option, situation, step);
     if (typeof after.price === "string" || typeof before.price === "string") continue;
     anyPrice = true;
-    if (giftsOf(after.used) > giftsOf(before.used)) return "better";
+    // A gift of another offer that a tie brings along is none of what this step promises.
+    if (step.onOrder?.kind === "gift" && giftsOf(after.used) > giftsOf(before.used)) return "better";
     const gain = rounded(before.price) - rounded(before.offOrder) - (rounded(after.price) - rounded(after.offOrder));
     const onOrder = after.offOrder !== 0 || before.offOrder !== 0;
     const [netAfter, netBefore] = onOrder

@@ -44,7 +44,8 @@ function granted({ plan, request }: Case, offer: string, step: string): (extra: 
       const [after, before] = [here, there].map((quote) => quote.options.find((option) => option.id === id));
       if (!after?.available || !before?.available) return false;
       const gifts = (quoted: QuotedOption) => quoted.grants.filter(({ kind }) => kind === "gift").length;
-      return payableFor(after) < payableFor(before) || gifts(after) > gifts(before);
+      // Another offer's gift, which only a tie brings along, is nothing this step gives.
+      return payableFor(after) < payableFor(before) || (reward?.kind === "gift" && gifts(after) > gifts(before));
     });
   };
 }

@@ -6,7 +6,7 @@ import type { Promised } from "../delivery/promise.ts";
 import type { StepState, Surface } from "../messages/states.ts";
 import { rounded } from "../money/form.ts";
 import type { Offer } from "../offers/offer.ts";
-import { placeOf } from "../places/resolve.ts";
+import type { AddressNote } from "../places/place.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import type { Problem } from "../plan/problem.ts";
 import { stepsWaitingForCarriers } from "./carrier-questions.ts";
@@ -19,7 +19,7 @@ import { outcomeOf, reached } from "./outcome.ts";
 import type { QuoteRequest } from "./request.ts";
 import { messagesOf, placeUnknownMessages } from "./sayings.ts";
 import { situationOf } from "./situation.ts";
-import { ahead, outlookOf, standing } from "./standing.ts";
+import { ahead, asSaid, type Outlook, outlookOf, standing } from "./standing.ts";
 import type { Tariff, TariffOffer, TariffStep } from "./tariff.ts";
 import { goodsTax, payable, type Totals, totalsOf } from "./totals.ts";
 import { fillerWalk, type Walk } from "./walk.ts";
@@ -65,6 +65,8 @@ export type Progress = {
   /** Null while a weight is not known. */
   counted: number | null;
   remaining: number | null;
+  /** What texts ask for: weights rounded up to what can be said; null too where no such amount would do. */
+  remainingSaid: number | null;
   /** Whole percent of the goal; 100 only once it is reached. */
   percent: number;
   reached: boolean;
@@ -81,6 +83,8 @@ export type Quote = {
   zonesPossible?: string[];
   /** While the place is only partly known: whether nobody may turn out to serve it. */
   orNowhere?: boolean;
+  /** What the address says that cannot be; the answer goes by the rest of it. */
+  addressNote?: AddressNote;
   currency: string;
   totals: Totals;
   options: QuotedOption[];
@@ -103,16 +107,16 @@ export type QuoteForm = { readonly text?: boolean; readonly why?: boolean };
 export function quote(compiled: CompiledPlan, request: QuoteRequest, form: QuoteForm = {}): QuoteResult {
   const cart = readCart(request.cart, "/cart");
   if ("problems" in cart) return cart;
-  const place = placeOf(request.destination);
-  const found = findTariffs(compiled, place, request.currency);
+  const found = findTariffs(compiled, request.destination, request.currency);
   if ("problems" in found) return found;
-  const { tariffs, orNowhere } = found;
-  const facts = factsOf(request, compiled.positions, place);
+  const { there, orNowhere, note } = found;
+  const about = note ? { addressNote: note } : {};
   // While an address is not complete, what its conditions cannot tell is answered both ways.
-  const ways = facts.place.postcode === null ? [false, true] : [false];
-  const [first, ...others] = tariffs.flatMap((tariff) =>
-    ways.map((unknownAs) => quoteIn(tariff, cart, request, facts, unknownAs, form)),
-  );
+  const ways = found.postcodeKnown ? [false] : [false, true];
+  const [first, ...others] = there.flatMap(({ tariff, place }) => {
+    const facts = factsOf(request, compiled.positions, place);
+    return ways.map((unknownAs) => quoteIn(tariff, cart, request, facts, unknownAs, form));
+  });
   if (!first) {
     const { currency } = request;
     return {
@@ -124,18 +128,20 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest, form: Quote
         options: [],
         progress: [],
         messages: [],
+        ...about,
         ...(form.why ? { why: [] } : {}),
       },
     };
   }
-  if (others.length === 0) return { quote: first };
+  if (others.length === 0 && !orNowhere) return { quote: { ...first, ...about } };
   const same = JSON.stringify({ ...first, why: null });
   const alike = others.every((other) => JSON.stringify({ ...other, why: null }) === same);
-  if (alike && tariffs.length === 1 && !orNowhere) return { quote: first };
-  const held = holdInAll([first, ...others], orNowhere, stepsWaitingForCarriers(tariffs, place));
+  if (alike && !orNowhere) return { quote: { ...first, ...about } };
+  const held = holdInAll([first, ...others], orNowhere, stepsWaitingForCarriers(found));
+  const tariffs = there.map(({ tariff }) => tariff);
   const unknown = form.text === false ? [] : placeUnknownMessages(tariffs, held.progress, request);
   const why = form.why ? { why: [first, ...others].flatMap((one) => one.why ?? []) } : {};
-  return { quote: { ...held, messages: [...held.messages, ...unknown], ...why } };
+  return { quote: { ...held, messages: [...held.messages, ...unknown], ...about, ...why } };
 }
 
 /** The quote where it is known which zone serves. */
@@ -238,6 +244,8 @@ export type StepProgress = {
   readonly step: TariffStep;
   readonly state: StepState;
   readonly remaining: number | null;
+  /** `remaining` as it is said. */
+  readonly said: number | null;
   readonly shown: Progress | null;
 };
 
@@ -250,10 +258,15 @@ function progressOf(tariff: Tariff, now: Weighed, cart: ReadCart): StepProgress[
   const progress: StepProgress[] = [];
   for (const offer of tariff.offers) {
     for (const step of offer.steps) {
-      const { state, remaining } = standing(tariff, offer, step, now, () =>
-        ahead(outlookOf(tariff, offer, step, walkOf(offer.offer.counts.kind), now.unknownAs), 0),
-      );
-      progress.push({ offer, step, state, remaining, shown: shownProgress(offer, step, now, state, remaining) });
+      const { kind } = offer.offer.counts;
+      let outlook: Outlook | undefined;
+      const { state, remaining } = standing(tariff, offer, step, now, () => {
+        outlook = outlookOf(tariff, offer, step, walkOf(kind), now.unknownAs);
+        return ahead(outlook, 0);
+      });
+      const said = outlook && remaining !== null ? asSaid(outlook, kind, remaining) : null;
+      const shown = shownProgress(offer, step, now, state, remaining, said);
+      progress.push({ offer, step, state, remaining, said, shown });
     }
   }
   return progress;
@@ -265,6 +278,7 @@ function shownProgress(
   now: Weighed,
   state: StepState,
   remaining: number | null,
+  said: number | null,
 ): Progress | null {
   const { goal } = step;
   if (!goal) return null;
@@ -280,5 +294,6 @@ function shownProgress(
     reached: earned,
     state,
     remaining,
+    remainingSaid: said,
   };
 }

@@ -1,10 +1,12 @@
+import { normalCode } from "../conditions/facts.ts";
 import { pickText } from "../messages/locale.ts";
 import { type Saying, speak } from "../messages/speak.ts";
-import { type StateSaid, type StepState, SURFACES, type Surface } from "../messages/states.ts";
+import { isSaid, type StateSaid, type StepState, SURFACES, type Surface } from "../messages/states.ts";
 import type { StepWording } from "../messages/step-wording.ts";
 import { amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
 import { type Reward, rewardOptions } from "../offers/reward.ts";
+import { instantOf } from "../time/instant.ts";
 import { inTime } from "./outcome.ts";
 import type { Progress, QuotedMessage, StepProgress } from "./quote.ts";
 import type { QuoteRequest } from "./request.ts";
@@ -14,15 +16,37 @@ import type { Weighed } from "./weighed.ts";
 export const localeOf = (request: Pick<QuoteRequest, "locale">, tariff: Tariff) =>
   request.locale ?? tariff.market.languages[0] ?? "en";
 
+/** A step as it stands, in the order of its ladder. */
+type Rung = { readonly state: StepState; readonly remaining: number | null };
+
 /** What is worth saying about an offer: the highest step earned, then the nearest that can be, else what stands in its way. */
-export function told<Entry extends { state: StepState }>(ladder: readonly Entry[]): Entry[] {
+export function told<Entry extends Rung>(ladder: readonly Entry[]): Entry[] {
   const earned = ladder.filter(({ state }) => state === "reached").at(-1);
-  const next = ladder.find(({ state }) => state === "empty" || state === "on-the-way" || state === "sign-in");
+  const next = ladder.find((entry) => isAhead(entry) && speaksForItself(entry, ladder));
   const spoken = [earned, next].filter((entry) => entry !== undefined);
   if (spoken.length > 0) return spoken;
-  const silent = ladder.find(({ state }) => state === "covered" || state === "blocked");
+  const silent =
+    ladder.find(({ state }) => state === "code-missing") ??
+    ladder.find(({ state }) => state === "covered" || state === "blocked");
   return silent ? [silent] : [];
 }
+
+const isAhead = ({ state }: Rung) => state === "empty" || state === "on-the-way" || state === "sign-in";
+
+/** Whether what a step asks for leads to it alone: where a later step is earned with it, that one speaks. */
+function speaksForItself(entry: Rung, ladder: readonly Rung[]): boolean {
+  const { remaining } = entry;
+  if (remaining === null) return true;
+  const later = ladder.slice(ladder.indexOf(entry) + 1);
+  return later.every((other) => other.remaining === null || other.remaining > remaining);
+}
+
+/** Whether a step's own goal is spoken of, among all steps of a quote. */
+export const isAnnounced = (entry: StepProgress, progress: readonly StepProgress[]): boolean =>
+  speaksForItself(
+    entry,
+    progress.filter(({ offer }) => offer === entry.offer),
+  );
 
 const NEARLY = 80;
 
@@ -40,7 +64,7 @@ export function statesSaid(
     return [...(near ? (["nearly-there"] as const) : []), ...(between ? (["between"] as const) : []), "on-the-way"];
   }
   if (state === "reached") return ladder.length > 1 && index === ladder.length - 1 ? ["top", "reached"] : ["reached"];
-  return [state];
+  return isSaid(state) ? [state] : [];
 }
 
 export function messagesOf(
@@ -52,6 +76,8 @@ export function messagesOf(
   const here = tariff.offers.flatMap((offer) => {
     const ladder = progress.filter((entry) => entry.offer === offer);
     return told(ladder).flatMap((entry) => {
+      // Where no amount that can be said earns the step, nothing is promised.
+      if (entry.remaining !== null && entry.said === null) return [];
       const states = statesSaid(
         entry.state,
         ladder,
@@ -104,9 +130,17 @@ function sayings(
     const texts = textsFor(step.step.wording, tariff.store.wording, surface, states);
     const picked = texts && pickText(texts, locale, tariff.market.languages);
     if (!picked) return [];
-    const saying = sayingOf(tariff, offer, step, picked, state, shown, Date.parse(request.at));
+    if (state === "code-missing" && tellsACode(picked.text, step.codes)) return [];
+    const saying = sayingOf(tariff, offer, step, picked, state, shown, instantOf(request.at));
     return [{ surface, offer: offer.id, step: step.step.id, state, text: speak(saying, tariff.currency) }];
   });
+}
+
+/** Whoever reads that only a code is missing is not told which. */
+export function tellsACode(text: string, codes: Iterable<string>): boolean {
+  const read = normalCode(text);
+  for (const code of codes) if (read.includes(normalCode(code))) return true;
+  return false;
 }
 
 /** A text with everything it may mention, for one step as it stands. */
@@ -116,7 +150,7 @@ export function sayingOf(
   step: TariffStep,
   picked: { readonly text: string; readonly locale: string },
   state: StepState,
-  shown: Pick<Progress, "counted" | "remaining" | "percent"> | null,
+  shown: Pick<Progress, "counted" | "remainingSaid" | "percent"> | null,
   at: number,
 ): Saying {
   return {
@@ -127,7 +161,7 @@ export function sayingOf(
     measure: offer.offer.counts.kind,
     goal: step.goal?.at ?? null,
     counted: shown?.counted ?? null,
-    remaining: shown?.remaining ?? null,
+    remaining: shown?.remainingSaid ?? null,
     percent: shown?.percent ?? 0,
     reward: rewardText(step.step.reward, tariff, picked.locale),
     option: optionText(step.step.reward, tariff, picked.locale),

@@ -1,6 +1,8 @@
+import type { FillerKind } from "../cart/read-cart.ts";
 import type { Facts } from "../conditions/facts.ts";
+import { sayable } from "../measures/measure-spec.ts";
 import type { StepState } from "../messages/states.ts";
-import { betters, offerHolds, reached, triggered } from "./outcome.ts";
+import { betters, inTime, offerHolds, reached, triggered, withinLimits } from "./outcome.ts";
 import { situationAlong } from "./situation.ts";
 import type { Tariff, TariffOffer, TariffStep } from "./tariff.ts";
 import { crossing, type Walk } from "./walk.ts";
@@ -85,6 +87,21 @@ export function ahead(outlook: Outlook, added: number): Ahead {
 }
 
 /**
+ * What remains as it can be said: the least such amount that earns the step and betters something; null when there is none,
+ * so that nothing is promised.
+ */
+export function asSaid(outlook: Outlook, kind: FillerKind, remaining: number): number | null {
+  let said = sayable(kind, remaining);
+  for (let i = 0; i < outlook.stretches.length || outlook.extend(); i += 1) {
+    const stretch = outlook.stretches[i];
+    if (!stretch || stretch.outcome !== "better" || stretch.to < said) continue;
+    said = sayable(kind, Math.max(said, stretch.from));
+    if (said <= stretch.to) return said;
+  }
+  return null;
+}
+
+/**
  * Where a step stands now. `remaining` is the least filler that earns the step and betters something; one unit less does
  * not. It is null in every state but `empty` and `on-the-way`.
  *
@@ -100,14 +117,35 @@ export function standing(
   if (reached(offer, step, now)) {
     return { state: betters(tariff, step, now) === "better" ? "reached" : "covered", remaining: null };
   }
-  if (luresIn(tariff, offer, step, now)) return { state: "sign-in", remaining: null };
-  // No goods stand for a code that is missing.
-  if (!step.goal || (step.trigger === "goal-and-code" && triggered({ ...step, trigger: "code" }, now) !== true)) {
-    return { state: "blocked", remaining: null };
-  }
+  const out = inTheWay(offer, now) ?? (luresIn(tariff, offer, step, now) ? "sign-in" : null);
+  if (out) return { state: out, remaining: null };
+  if (lacksCode(step, now)) return { state: withCode(tariff, offer, step, now), remaining: null };
+  if (!step.goal) return { state: "blocked", remaining: null };
+  if (now.count(step.goal.measure) === null && offerHolds(offer, now))
+    return { state: "weight-unknown", remaining: null };
   const { remaining, covered } = aheadNow();
   if (remaining === null) return { state: covered ? "covered" : "blocked", remaining };
   return { state: now.lines.length === 0 ? "empty" : "on-the-way", remaining };
+}
+
+/** What keeps an offer from anybody: its time, or how often it has been used. */
+function inTheWay(offer: TariffOffer, now: Weighed): "ended" | "not-yet" | "used-up" | null {
+  if (!inTime(offer, now)) return offer.schedule?.every(([, end]) => end <= now.facts.at) ? "ended" : "not-yet";
+  return withinLimits(offer, now) === false ? "used-up" : null;
+}
+
+const lacksCode = (step: TariffStep, now: Weighed): boolean =>
+  (step.trigger === "code" || step.trigger === "goal-and-code") &&
+  triggered({ ...step, trigger: "code" }, now) !== true;
+
+/** Whether a code is all that is missing; no goods stand for it. */
+function withCode(tariff: Tariff, offer: TariffOffer, step: TariffStep, now: Weighed): StepState {
+  const [code] = step.codes;
+  if (code === undefined) return "blocked";
+  const facts: Facts = { ...now.facts, codes: new Set([...now.facts.codes, code]) };
+  const entered: Weighed = { ...now, facts, memo: emptyMemo() };
+  if (!reached(offer, step, entered)) return "blocked";
+  return betters(tariff, step, entered) === "better" ? "code-missing" : "covered";
 }
 
 /** Whether only signing in is missing for an offer that says so, and doing it would not leave the step without use. */

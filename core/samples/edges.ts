@@ -1,5 +1,4 @@
 import { filler, readLine } from "../cart/read-cart.ts";
-import { chargesOf } from "../checks/option-charges.ts";
 import { decide, type Outlook } from "../checks/satisfy.ts";
 import { within, worldOf } from "../checks/world.ts";
 import { explainAt } from "../conditions/explain-at.ts";
@@ -10,6 +9,7 @@ import { percent } from "../money/decimal.ts";
 import { ZERO } from "../money/rational.ts";
 import { goalOf, type Offer } from "../offers/offer.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
+import { chargesOf } from "../plan/option-charges.ts";
 import { ratesOf } from "../plan/plan.ts";
 import type { CartLine, QuoteRequest } from "../quote/request.ts";
 import { interval } from "../time/local.ts";

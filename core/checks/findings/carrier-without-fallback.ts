@@ -1,5 +1,5 @@
+import { chargesOf } from "../../plan/option-charges.ts";
 import { type Check, onOption } from "../check.ts";
-import { chargesOf } from "../option-charges.ts";
 
 /** A live carrier without a fallback: when it is slow or down, the option is gone. */
 export const carrierWithoutFallback: Check = {

@@ -1,9 +1,9 @@
 import { chargeWords } from "../../charges/words.ts";
 import type { Condition } from "../../conditions/condition.ts";
 import { conditionWords } from "../../conditions/condition.ts";
+import { chargesOf } from "../../plan/option-charges.ts";
 import { savedOf } from "../../plan/plan.ts";
 import { type Check, onOption } from "../check.ts";
-import { chargesOf } from "../option-charges.ts";
 
 /** An entry of a list that earlier ones always forestall: a narrower rule below a wider one never fires (F5). */
 export const entryNeverFires: Check = {

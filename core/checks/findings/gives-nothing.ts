@@ -1,9 +1,10 @@
 import { climb } from "../../climb/climb.ts";
 import { markAt } from "../../measures/measure-spec.ts";
+import { OUT_OF_REACH } from "../../messages/states.ts";
 import { goalOf } from "../../offers/offer.ts";
 import { isOnOrder } from "../../offers/reward.ts";
+import { chargesOf } from "../../plan/option-charges.ts";
 import { type Check, onOffer } from "../check.ts";
-import { chargesOf } from "../option-charges.ts";
 
 /** A step that changes nothing on the whole climb, whatever a shopper of its kind adds: its options are that cheap anyway. */
 export const givesNothing: Check = {
@@ -33,7 +34,10 @@ export const givesNothing: Check = {
           if (!("climb" in result) || !result.climb) return false;
           const number = result.climb.steps.findIndex((one) => one.offer === offer.id && one.step === step.id);
           const states = result.climb.intervals.map((one) => one.steps[number]?.state);
-          return states.includes("covered") && states.every((state) => state === "covered" || state === "blocked");
+          return (
+            states.includes("covered") &&
+            states.every((state) => state !== undefined && (state === "covered" || OUT_OF_REACH.has(state)))
+          );
         });
         if (idle.length === 0 || idle.length < context.outlooksOf(offer.zones).length) continue;
         yield {

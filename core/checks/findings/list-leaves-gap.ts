@@ -1,6 +1,6 @@
 import type { Condition } from "../../conditions/condition.ts";
+import { chargesOf } from "../../plan/option-charges.ts";
 import { type Check, onOption } from "../check.ts";
-import { chargesOf } from "../option-charges.ts";
 
 /** A list of cases of which none applies to some carts: the option is not offered to them. */
 export const listLeavesGap: Check = {

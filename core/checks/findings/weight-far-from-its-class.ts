@@ -1,5 +1,5 @@
+import { chargesOf } from "../../plan/option-charges.ts";
 import { type Check, onOption } from "../check.ts";
-import { chargesOf } from "../option-charges.ts";
 
 /** How many times its class's middle weight is too much to believe. */
 const FAR = 20;

@@ -1,5 +1,5 @@
+import { chargesOf } from "../../plan/option-charges.ts";
 import { type Check, onOption } from "../check.ts";
-import { chargesOf } from "../option-charges.ts";
 
 /** Products without a weight, where a charge asks for it. */
 export const weightMissing: Check = {

@@ -4,7 +4,7 @@ import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
 import { orList } from "../list.ts";
 
-/** Where the cart is: a web shop, an app, a till. Unknown unless the request says. */
+/** Where the cart is: a web shop, an app, a till. A channel left out is none of them. */
 export const channel = defineCondition({
   kind: "channel",
   family: "moment",
@@ -16,7 +16,7 @@ export const channel = defineCondition({
   compile: ({ channels }) => {
     const wanted = new Set(channels);
     return leaf(
-      ({ facts }) => (facts.channel === null ? null : wanted.has(facts.channel)),
+      ({ facts }) => facts.channel !== null && wanted.has(facts.channel),
       ({ facts }) => facts.channel,
     );
   },

@@ -23,7 +23,7 @@ export const country = defineCondition({
         if (place.countries.some((code) => wanted.has(code))) return true;
         // Who only says "United States" may still mean Puerto Rico.
         const narrower =
-          place.regions.length === 0 && place.countries.flatMap(territoriesUnder).some((code) => wanted.has(code));
+          !place.regionKnown && place.countries.flatMap(territoriesUnder).some((code) => wanted.has(code));
         return place.countries.length === 0 || narrower ? null : false;
       },
       ({ facts }) => facts.place.countries[0] ?? null,

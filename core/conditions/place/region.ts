@@ -18,7 +18,7 @@ export const region = defineCondition({
     const countries = new Set(regions.map((code) => code.slice(0, 2)));
     return leaf(
       ({ facts: { place } }) => {
-        if (place.regions.length > 0) return place.regions.some((code) => wanted.has(code));
+        if (place.regionKnown) return place.regions.some((code) => wanted.has(code));
         return place.countries.length > 0 && !place.countries.some((code) => countries.has(code)) ? false : null;
       },
       ({ facts }) => (facts.place.regions.length > 0 ? facts.place.regions : null),

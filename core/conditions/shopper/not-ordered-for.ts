@@ -1,6 +1,7 @@
 import { ranged } from "../../checks/domain.ts";
 import { closed } from "../../plan/atoms.ts";
 import { Type } from "../../schema/type.ts";
+import { instantOf } from "../../time/instant.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 const DAY = 86_400_000;
@@ -21,7 +22,7 @@ export const notOrderedFor = defineCondition({
     leaf(
       ({ facts }) => {
         const { lastOrderAt, orderCount } = facts.shopper;
-        if (lastOrderAt !== undefined) return facts.at - Date.parse(lastOrderAt) >= days * DAY;
+        if (lastOrderAt !== undefined) return facts.at - instantOf(lastOrderAt) >= days * DAY;
         return orderCount === 0 ? true : null;
       },
       ({ facts }) => facts.shopper.lastOrderAt ?? (facts.shopper.orderCount === 0 ? "never" : null),

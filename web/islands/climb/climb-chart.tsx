@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useLayoutEffect, useRef, useState } from "react";
 import { type Climb, type ClimbInterval, priceAt } from "../../../core/climb/climb.ts";
+import { OUT_OF_REACH } from "../../../core/messages/states.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import { linear } from "../drawing/linear.ts";
 import type { MessageStretch } from "./message-strip.ts";
@@ -223,7 +224,8 @@ export function ClimbChart({
 }
 
 /** A step that is blocked whatever the cart is worth has no flag for this shopper. */
-const canStand = (climb: Climb, step: number) => climb.intervals.some(({ steps }) => steps[step]?.state !== "blocked");
+const canStand = (climb: Climb, step: number) =>
+  climb.intervals.some(({ steps }) => !OUT_OF_REACH.has(steps[step]?.state ?? "blocked"));
 
 type FlagMarkProps = {
   label: string;

@@ -1,5 +1,5 @@
 import type { Climb } from "../../../core/climb/climb.ts";
-import { measured } from "../../../core/measures/measure-spec.ts";
+import { goalText } from "../../../core/measures/measure-spec.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { speakValues } from "../../../core/messages/speak.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
@@ -17,7 +17,11 @@ export function messageStretches(
 ): MessageStretch[] {
   const stretches: (MessageStretch & { key: string })[] = [];
   for (const { from, to, steps } of climb.intervals) {
-    const entries = climb.steps.map((step, i) => ({ ...step, state: steps[i]?.state ?? "blocked" }));
+    const entries = climb.steps.map((step, i) => ({
+      ...step,
+      state: steps[i]?.state ?? "blocked",
+      remaining: steps[i]?.remaining?.start ?? null,
+    }));
     const offers = [...new Set(entries.map(({ offer }) => offer))];
     const messages = offers.flatMap((id) => told(entries.filter(({ offer }) => offer === id)));
     const key = JSON.stringify(messages.map(({ offer, step, state }) => [offer, step, state]));
@@ -34,7 +38,7 @@ export function messageStretches(
       const wording = step && textsFor(step.wording, plan.store.wording, "cart", states);
       const text = wording && pickText(wording, locale, languages);
       if (!text) return [];
-      const goal = entry.goal === null ? "" : measured(entry.measure, entry.goal, climb.currency, text.locale, "short");
+      const goal = entry.goal === null ? "" : goalText(entry.measure, entry.goal, climb.currency, text.locale);
       const open = { counted: "…", remaining: "…", percent: "…", reward: "…", option: "…", deadline: "…", place: "…" };
       return [speakValues(text, { goal, ...open })];
     });

@@ -1,5 +1,6 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { codesOf } from "../../../core/checks/addresses.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import { compile } from "../../../core/plan/compile.ts";
 import { quote } from "../../../core/quote/quote.ts";
@@ -20,7 +21,7 @@ const into = (id: string) => {
   if (!found || !("country" in found)) return { country: "NZ" };
   const code = "postcodes" in found ? found.postcodes?.[0]?.replace(/[.*].*$/, "") : undefined;
   // A carrier wants a postcode, any will do.
-  return { country: found.country, postcode: (code ?? "10115").padEnd(4, "0") };
+  return { country: found.country, postcode: code?.padEnd(4, "0") ?? codesOf(found.country)[0] ?? "10115" };
 };
 /** At the door of the shop: near enough for whatever is delivered by its own people. */
 const position = plan.locations?.[0]?.at;

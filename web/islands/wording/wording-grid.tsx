@@ -37,6 +37,7 @@ export const STATE_WORDS: Readonly<Record<StateSaid, string>> = {
   reached: "Reached",
   top: "Top of the ladder",
   covered: "Has as much already",
+  "code-missing": "Only the code is missing",
   blocked: "Cannot be reached",
   "sign-in": "Only signing in is missing",
   "not-for-place": "Not for this place",

@@ -1,6 +1,6 @@
 import type { Charge } from "../charges/charge.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
-import type { Plan } from "../plan/plan.ts";
+import type { Plan } from "./plan.ts";
 
 /** A charge of an option, wherever in it, and the option with another in its place. */
 export type OptionCharge = {
@@ -12,26 +12,28 @@ export type OptionCharge = {
 };
 
 /** Every charge of the options that are on: their own, those of single zones, surcharges, cases of lists, fallbacks. */
-export function chargesOf(plan: Plan): OptionCharge[] {
-  return plan.options
-    .filter((option) => option.on !== false)
-    .flatMap((option) => [
-      ...nested(option, option.charge, "/charge", (charge) => ({ ...option, charge })),
-      ...Object.entries(option.byZone ?? {}).flatMap(([zone, own]) =>
-        own.charge
-          ? nested(option, own.charge, `/byZone/${zone}/charge`, (charge) => ({
-              ...option,
-              byZone: { ...option.byZone, [zone]: { ...own, charge } },
-            }))
-          : [],
-      ),
-      ...(option.surcharges ?? []).flatMap((surcharge, i) =>
-        nested(option, surcharge.charge, `/surcharges/${i}/charge`, (charge) => ({
-          ...option,
-          surcharges: (option.surcharges ?? []).map((one, j) => (j === i ? { ...one, charge } : one)),
-        })),
-      ),
-    ]);
+export const chargesOf = (plan: Plan): OptionCharge[] =>
+  plan.options.filter((option) => option.on !== false).flatMap(chargesIn);
+
+/** Every charge of one option, wherever in it. */
+export function chargesIn(option: DeliveryOption): OptionCharge[] {
+  return [
+    ...nested(option, option.charge, "/charge", (charge) => ({ ...option, charge })),
+    ...Object.entries(option.byZone ?? {}).flatMap(([zone, own]) =>
+      own.charge
+        ? nested(option, own.charge, `/byZone/${zone}/charge`, (charge) => ({
+            ...option,
+            byZone: { ...option.byZone, [zone]: { ...own, charge } },
+          }))
+        : [],
+    ),
+    ...(option.surcharges ?? []).flatMap((surcharge, i) =>
+      nested(option, surcharge.charge, `/surcharges/${i}/charge`, (charge) => ({
+        ...option,
+        surcharges: (option.surcharges ?? []).map((one, j) => (j === i ? { ...one, charge } : one)),
+      })),
+    ),
+  ];
 }
 
 function nested(

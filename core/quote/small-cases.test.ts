@@ -1,0 +1,162 @@
+import { describe, expect, it } from "vitest";
+import type { Charge } from "../charges/charge.ts";
+import type { Condition } from "../conditions/condition.ts";
+import type { DeliveryOption } from "../delivery/option.ts";
+import type { Offer, Step } from "../offers/offer.ts";
+import type { Reward } from "../offers/reward.ts";
+import type { Plan } from "../plan/plan.ts";
+import { compiledPlan, quoteOf } from "../tests/compiled.ts";
+import { oneZonePlan } from "../tests/one-zone.ts";
+import type { CartLine, QuoteRequest } from "./request.ts";
+
+const EUR = (amount: string) => ({ byCurrency: { EUR: amount } });
+const flat = (amount: string): Charge => ({ kind: "flat", amount: EUR(amount) });
+const option = (id: string, charge: Charge, more: Partial<DeliveryOption> = {}): DeliveryOption => ({
+  id,
+  position: 1,
+  name: { en: id },
+  zones: ["z"],
+  charge,
+  ...more,
+});
+const VALUE: Offer["counts"] = { kind: "value", basis: { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } };
+const offer = (id: string, step: Omit<Step, "id" | "position" | "wording">, more: Partial<Offer> = {}): Offer => ({
+  id,
+  position: 1,
+  name: id,
+  on: true,
+  zones: ["z"],
+  counts: VALUE,
+  steps: [{ id: "step", position: 1, wording: {}, ...step }],
+  ...more,
+});
+const always: Step["trigger"] = { kind: "nothing" };
+const line: CartLine = { sku: "goods", quantity: 1, unitPrice: 1000 };
+const request = (more: Partial<QuoteRequest> = {}): QuoteRequest => ({
+  at: "2026-11-28T10:00:00Z",
+  currency: "EUR",
+  destination: { country: "PT", postcode: "3000-001" },
+  cart: { lines: [line] },
+  ...more,
+});
+const quoted = (plan: Pick<Plan, "options"> & Partial<Plan>, asked: Partial<QuoteRequest> = {}) =>
+  quoteOf(compiledPlan(oneZonePlan(plan)), request(asked));
+const pricesOf = (...args: Parameters<typeof quoted>) =>
+  quoted(...args).options.map(({ price, reason }) => price ?? reason);
+
+describe("small cases in which the answer was another", () => {
+  it("another option's price is never more than what that option costs, own charges and handling included", () => {
+    const own: CartLine = { ...line, delivery: { kind: "own-charge", amount: 200, per: "line" } };
+    const options = [
+      option("s", flat("4.90")),
+      option("t", flat("9.90"), { position: 2, handling: { fixed: EUR("1") } }),
+    ];
+    const reward: Reward = { kind: "option-price", options: ["t"], of: "s" };
+    const lines = { cart: { lines: [line, own] } };
+    expect(pricesOf({ options, offers: [offer("f", { trigger: always, reward })] }, lines)).toEqual([690, 690]);
+    const uncovered: Reward = { ...reward, covers: { handling: false, surcharges: false } };
+    expect(pricesOf({ options, offers: [offer("f", { trigger: always, reward: uncovered })] }, lines)).toEqual([
+      690, 690,
+    ]);
+  });
+
+  it("a channel left out matches no channel", () => {
+    const app: Condition = { kind: "channel", channels: ["app"] };
+    const charge: Charge = {
+      kind: "conditional",
+      take: "first",
+      entries: [
+        { position: 1, when: app, charge: flat("2") },
+        { position: 2, charge: flat("4") },
+      ],
+    };
+    expect(pricesOf({ options: [option("s", charge)] })).toEqual([400]);
+    expect(pricesOf({ options: [option("s", charge)] }, { channel: "app" })).toEqual([200]);
+    expect(pricesOf({ options: [option("s", flat("3"), { when: { kind: "not", of: app } })] })).toEqual([300]);
+  });
+
+  it("the lowest of several charges needs all of them told, but not those that are not offered", () => {
+    const byWeight: Charge = {
+      kind: "bands",
+      by: { kind: "weight" },
+      first: EUR("1"),
+      edges: [{ edge: "above", at: { weight: { value: "1", unit: "kg" } }, price: "not-offered" }],
+    };
+    const lowest = (...charges: Charge[]): Charge => ({
+      kind: "conditional",
+      take: "lowest",
+      entries: charges.map((charge, position) => ({ position, charge })),
+    });
+    const weighing = (value: string) => ({ cart: { lines: [{ ...line, weight: { value, unit: "kg" as const } }] } });
+    const options = [option("s", lowest(flat("4"), byWeight))];
+    expect(pricesOf({ options })).toEqual(["weight-unknown"]);
+    expect(pricesOf({ options }, weighing("0.5"))).toEqual([100]);
+    expect(pricesOf({ options }, weighing("5"))).toEqual([400]);
+    const dollars: Charge = { kind: "flat", amount: { byCurrency: { USD: "1" } } };
+    expect(pricesOf({ options: [option("s", lowest(flat("4"), dollars))] })).toEqual(["no-amount"]);
+  });
+
+  it("a reward up to a limit compares it with the price as stated", () => {
+    const limited = (limit: string): Reward => ({ kind: "free", options: ["s"], limit: EUR(limit) });
+    const priced = (charge: string, limit: string) =>
+      pricesOf({
+        options: [option("s", flat(charge), { handling: { percentOfCharge: "0.1" } })],
+        offers: [offer("f", { trigger: always, reward: limited(limit) })],
+      });
+    // 3.003 is stated as 3.00; 5.005 as 5.01, half away from zero.
+    expect([priced("3.00", "3.00"), priced("3.00", "2.99"), priced("5.00", "5.00")]).toEqual([[0], [300], [501]]);
+  });
+
+  it("nothing is promised that the shopper has already, though another offer's gift comes along", () => {
+    const free: Reward = { kind: "free", options: ["s"] };
+    const gift: Reward = { kind: "gift", sku: "bookmark", quantity: 1 };
+    const goal: Step["trigger"] = { kind: "goal", goal: { at: EUR("20"), edge: "from" } };
+    const any = { stacking: { kind: "any" as const } };
+    const here = quoted({
+      options: [option("s", flat("4.90"))],
+      offers: [
+        offer("a", { trigger: always, reward: free }),
+        offer("b", { trigger: goal, reward: free }, { ...any, position: 2 }),
+        offer("c", { trigger: always, reward: gift }, { ...any, position: 3 }),
+      ],
+    });
+    expect(here.options.map(({ price }) => price)).toEqual([0]);
+    expect(here.progress.map(({ offer: id, state, remaining }) => [id, state, remaining])).toEqual([
+      ["b", "covered", null],
+    ]);
+  });
+
+  it("a leap second is the second before it", () => {
+    const offers = [
+      offer(
+        "f",
+        { trigger: always, reward: { kind: "free", options: ["s"] } },
+        { schedule: [{ until: "2016-12-31" }] },
+      ),
+    ];
+    const plan = { options: [option("s", flat("4.90"))], offers };
+    expect(pricesOf(plan, { at: "2016-12-31T23:59:60Z" })).toEqual([0]);
+    expect(pricesOf(plan, { at: "2017-01-01T00:00:00Z" })).toEqual([490]);
+  });
+
+  it("postcodes are read in full-width digits and with their country in front", () => {
+    const zones = (country: string, postcodes: string[]): Plan["zones"] => [
+      { id: "wide", position: 1, market: "m", name: "W", destinations: [{ country }], standardTaxRate: "10" },
+      { id: "z", position: 2, market: "m", name: "Z", destinations: [{ country, postcodes }], standardTaxRate: "10" },
+    ];
+    const zoneOf = (country: string, patterns: string[], postcode: string) =>
+      quoted(
+        { options: [option("s", flat("4.90"))], zones: zones(country, patterns) },
+        {
+          destination: { country, postcode },
+        },
+      ).zone;
+    expect(zoneOf("JP", ["900..907"], "９００－０００１")).toBe("z");
+    for (const typed of ["D-10115", "DE-10115", "de 10115", "１０１１５"])
+      expect(zoneOf("DE", ["10*"], typed)).toBe("z");
+    expect(zoneOf("PT", ["9000..9399"], "PT-9000-123")).toBe("z");
+    expect(zoneOf("PT", ["PT-9*"], "9000-123")).toBe("z");
+    expect(zoneOf("GB", ["SW1A 1AA"], "GB-SW1A 1AA")).toBe("z");
+    expect(zoneOf("LV", ["1010"], "LV-1010")).toBe("z");
+  });
+});

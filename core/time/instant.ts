@@ -1,0 +1,7 @@
+/**
+ * The moment of an RFC 3339 text, in milliseconds of UTC; NaN when it is none. Clocks here know no leap seconds: one is read
+ * as the second before it.
+ *
+ * @example instantOf("2016-12-31T23:59:60Z") === instantOf("2016-12-31T23:59:59Z")
+ */
+export const instantOf = (text: string): number => Date.parse(text.replace(/(T\d{2}:\d{2}):60/i, "$1:59"));
