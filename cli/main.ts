@@ -12,6 +12,7 @@ import type { Why } from "../core/quote/why.ts";
 import { whySentences } from "../core/quote/why-words.ts";
 import { runSample } from "../core/samples/compare.ts";
 import { Samples } from "../core/samples/sample.ts";
+import { instantOf } from "../core/time/instant.ts";
 import { ownCarriers, withCarrierAnswers } from "../server/carriers/ask-carriers.ts";
 import { checkedFromFile } from "../server/catalogue/checked-products.ts";
 import { checkCatalogue } from "../server/catalogue/product.ts";
@@ -50,7 +51,7 @@ class BadInput extends Error {
 }
 
 /** What a command prints, and the exit code where it is not 0. */
-type Answer = string | { text: string; code: number };
+type Answer = string | { text: string; code: number; told?: readonly string[] };
 
 /** What the program prints, and its exit code: 0 done, 1 a check falls short, 2 bad input or usage. */
 export type Printed = { code: number; out: string; err: string };
@@ -69,8 +70,8 @@ export async function main(argv: string[], standardInput: () => Promise<string>)
     const run = command === undefined ? undefined : COMMANDS.get(command);
     if (!run) throw new BadInput([command ? `there is no command "${command}"` : "no command given", USAGE.trimEnd()]);
     const answer = await run(rest, read);
-    const { text, code } = typeof answer === "string" ? { text: answer, code: 0 } : answer;
-    return { code, out: `${text}\n`, err: "" };
+    const { text, code, told = [] } = typeof answer === "string" ? { text: answer, code: 0 } : answer;
+    return { code, out: `${text}\n`, err: told.map((line) => `${line}\n`).join("") };
   } catch (error) {
     if (!(error instanceof BadInput)) throw error;
     return { code: 2, out: "", err: error.lines.map((line) => `${line}\n`).join("") };
@@ -98,13 +99,16 @@ const whyText = (plan: Plan, accounts: readonly Why[], currency: string): string
 
 const asJson = (value: unknown) => JSON.stringify(value, null, 2);
 
-async function quoteCommand(argv: string[], read: Read): Promise<string> {
+async function quoteCommand(argv: string[], read: Read): Promise<Answer> {
   const options = optionsOf(argv, ["plan", "request", "why", "words"]);
   const { compiled, request, requestFile } = await planAndRequest(options, read);
   const result = quote(compiled, request, { why: options.why !== undefined });
   if ("problems" in result) throw refused(requestFile, result.problems);
   const { why } = result.quote;
-  return options.words === undefined || !why ? asJson(result.quote) : whyText(compiled.plan, why, request.currency);
+  const text =
+    options.words === undefined || !why ? asJson(result.quote) : whyText(compiled.plan, why, request.currency);
+  const told = (result.unsaid ?? []).map((one) => `left out, since ${one.why}: ${JSON.stringify(one.text)}`);
+  return { text, code: 0, told };
 }
 
 async function climbCommand(argv: string[], read: Read): Promise<string> {
@@ -147,16 +151,20 @@ async function checkCommand(argv: string[], read: Read): Promise<Answer> {
     at,
   } = optionsOf(argv, ["plan", "samples", "catalogue", "at"]);
   if (planFile === undefined) throw new BadInput([USAGE.trimEnd()]);
-  const moment = at === undefined ? Date.now() : Date.parse(at);
+  const moment = at === undefined ? Date.now() : instantOf(at);
   if (Number.isNaN(moment)) throw new BadInput([`--at: "${at}" is no moment such as 2026-11-24T12:00:00Z`]);
   const compiled = compiledFrom(planFile, await readDocument(read, planFile, checkPlan), moment);
   const samples = samplesFile === undefined ? [] : await readDocument(read, samplesFile, checkSamples);
+  const addresses = samples.map(({ name, request }) => ({
+    whose: `The sample “${name}”`,
+    destination: request.destination,
+  }));
   const products =
     catalogueFile === undefined ? [] : (await readDocument(read, catalogueFile, checkCatalogue)).map(checkedFromFile);
   const names = new Intl.DisplayNames(["en"], { type: "region" });
   const placeName = (code: string) => (code.includes("-") ? code : (names.of(code) ?? code));
   const accepted = compiled.plan.store.accepted ?? [];
-  const findings = [...runChecks(compiled, { at: moment, placeName, products, uses: {} })]
+  const findings = [...runChecks(compiled, { at: moment, placeName, products, uses: {}, addresses })]
     .flatMap((checked) => checked.findings)
     .filter((finding) => acceptedReason(finding, accepted) === undefined);
   const runs = samples.map((sample) => runSample(compiled, sample));
@@ -221,7 +229,7 @@ async function planAndRequest({ plan: planFile, request: requestFile }: Options,
     throw new BadInput(["only one of --plan and --request can be standard input"]);
   const plan = await readDocument(read, planFile, checkPlan);
   const asked = await readDocument(read, requestFile, checkQuoteRequest);
-  const compiled = compiledFrom(planFile, plan, Date.parse(asked.at));
+  const compiled = compiledFrom(planFile, plan, instantOf(asked.at));
   return { compiled, request: await withCarrierAnswers(compiled, asked, ownCarriers()), requestFile };
 }
 

@@ -1,7 +1,7 @@
 import { type OrderDiscounts, orderDiscounts } from "../measures/order-discount.ts";
 import { milligrams, volumeOf } from "../measures/quantity.ts";
 import { percent } from "../money/decimal.ts";
-import type { Form } from "../money/form.ts";
+import { type Form, rounded } from "../money/form.ts";
 import type { Rational } from "../money/rational.ts";
 import type { Problem } from "../plan/problem.ts";
 import type { Cart, CartLine } from "../quote/request.ts";
@@ -71,14 +71,17 @@ export const readFiller = (kind: FillerKind, amount: number): ReadLine => ({
   delivery: null,
 });
 
-/** Larger carts could not be summed exactly in a double. */
+/** Larger carts could not be summed exactly in a double: minor units, milligrams, cubic millimetres. */
 const LARGEST_CART = 2 ** 50;
 
 export function readCart(cart: Cart, path: string): ReadCart | { problems: Problem[] } {
   const problems = cartProblems(cart, path);
   if (problems.length > 0) return { problems };
+  const lines = cart.lines.map(readLine);
+  const heavy = sizeProblems(lines, path);
+  if (heavy.length > 0) return { problems: heavy };
   return {
-    lines: cart.lines.map(readLine),
+    lines,
     discounts: cart.discounts?.length ? orderDiscounts(cart.discounts) : null,
   };
 }
@@ -101,6 +104,19 @@ export function readLine(line: CartLine): ReadLine {
     used: line.used ?? false,
     delivery: delivery ?? null,
   };
+}
+
+/** Lines that weigh or take up more than can be counted together. */
+function sizeProblems(lines: readonly ReadLine[], path: string): Problem[] {
+  const totals = { weight: 0, volume: 0 };
+  return lines.flatMap((line, i) =>
+    (["weight", "volume"] as const).flatMap((figure): Problem[] => {
+      totals[figure] += (line[figure] === null ? 0 : rounded(line[figure])) * line.quantity;
+      if (totals[figure] <= LARGEST_CART) return [];
+      const at = figure === "weight" ? "weight" : "size";
+      return [{ path: `${path}/lines/${i}/${at}`, message: "is more than can be counted" }];
+    }),
+  );
 }
 
 function cartProblems(cart: Cart, path: string): Problem[] {

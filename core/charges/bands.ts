@@ -2,7 +2,8 @@ import type { Situation } from "../conditions/facts.ts";
 import { Edge, leastCount } from "../measures/edge.ts";
 import { Mark, MeasureSpec, markAt, markProblems } from "../measures/measure-spec.ts";
 import { Amount, type AmountContext, amountFor, amountProblems } from "../money/amount.ts";
-import { least as leastOf, plus } from "../money/form.ts";
+import { least as leastOf, plus, times } from "../money/form.ts";
+import { whole } from "../money/rational.ts";
 import { closed } from "../plan/atoms.ts";
 import type { Problem } from "../plan/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
@@ -111,7 +112,7 @@ function compilePrice(price: BandPrice, measure: number, context: AmountContext)
     const units = past > 0 ? Math.ceil(past / unit) : 0;
     reaches(measure, start + units * unit + 1);
     if (units > 0) reaches(measure, start + (units - 1) * unit + 1);
-    return plus(fixed, units * more);
+    return plus(fixed, times(units, whole(more)));
   };
 }
 

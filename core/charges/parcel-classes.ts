@@ -1,6 +1,7 @@
 import { isOrdinary } from "../cart/read-cart.ts";
 import type { Situation } from "../conditions/facts.ts";
 import { Amount, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
+import { type Form, most, plus } from "../money/form.ts";
 import { closed, Tag } from "../plan/atoms.ts";
 import { type Problem, pointer } from "../plan/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
@@ -32,11 +33,11 @@ export function compileParcelClasses(charge: ParcelClassCharge, context: ChargeC
       .filter(isOrdinary)
       .map(({ parcelClass }) => (parcelClass !== null && prices.has(parcelClass) ? parcelClass : null));
     const names = new Set(known.length > 0 ? known : [null]);
-    let total = 0;
+    let total: Form = 0;
     for (const name of names) {
       const one = priceOf(name);
       if (one === undefined) return "no-amount";
-      total = charge.take === "sum" ? total + one : Math.max(total, one);
+      total = charge.take === "sum" ? plus(total, one) : most(total, one, null);
     }
     return total;
   };

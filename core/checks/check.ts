@@ -23,6 +23,9 @@ export type CheckedProduct = {
   readonly shipped: boolean;
 };
 
+/** An address that a standpoint or a sample is kept with. */
+export type CheckedAddress = { readonly whose: string; readonly destination: Destination };
+
 /** What checks know besides the plan. */
 export type Surroundings = {
   readonly at: number;
@@ -30,6 +33,7 @@ export type Surroundings = {
   readonly products: readonly CheckedProduct[];
   /** How often each offer has been used, by its id. */
   readonly uses: Readonly<Record<string, number>>;
+  readonly addresses: readonly CheckedAddress[];
 };
 
 /** Everything a check can look at. */

@@ -36,7 +36,13 @@ const products = catalogue.map(
     shipped: delivery?.kind !== "nothing-to-ship",
   }),
 );
-const around: Surroundings = { at: Date.UTC(2026, 10, 24, 12), placeName: (code) => code, products, uses: {} };
+const around: Surroundings = {
+  at: Date.UTC(2026, 10, 24, 12),
+  placeName: (code) => code,
+  products,
+  uses: {},
+  addresses: [],
+};
 
 function check(of: Plan, more: Partial<Surroundings> = {}): Finding[] {
   return [...runChecks(compiledPlan(of), { ...around, ...more })].flatMap(({ findings }) => findings);

@@ -14,20 +14,28 @@ const MOST_WAYS = 3000;
  *
  * @example waysTo({ kind: "not", of: { kind: "all", of: [a, b] } }, true, saved) // [[a fails], [b fails]]
  */
-export function waysTo(condition: Condition, wanted: boolean, saved: Saved): Literal[][] | undefined {
+export function waysTo(
+  condition: Condition,
+  wanted: boolean,
+  saved: Saved,
+  known: Map<string, Literal[][] | undefined> = new Map(),
+): Literal[][] | undefined {
   switch (condition.kind) {
     case "not":
-      return waysTo(condition.of, !wanted, saved);
+      return waysTo(condition.of, !wanted, saved, known);
     case "saved": {
+      // Taken apart once, however often it is named.
+      const key = `${wanted} ${condition.id}`;
       const found = saved.get(condition.id);
-      return found ? waysTo(found.when, wanted, saved) : [];
+      if (!known.has(key)) known.set(key, found ? waysTo(found.when, wanted, saved, known) : []);
+      return known.get(key);
     }
     case "all":
     case "any": {
-      const parts = condition.of.map((part) => waysTo(part, wanted, saved));
-      const known = parts.filter((part) => part !== undefined);
-      if (known.length < parts.length) return undefined;
-      return (condition.kind === "all") === wanted ? together(known) : oneOf(known);
+      const parts = condition.of.map((part) => waysTo(part, wanted, saved, known));
+      const whole = parts.filter((part) => part !== undefined);
+      if (whole.length < parts.length) return undefined;
+      return (condition.kind === "all") === wanted ? together(whole) : oneOf(whole);
     }
     default:
       return [[{ leaf: condition, holds: wanted }]];

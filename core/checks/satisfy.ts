@@ -397,16 +397,23 @@ function cartOf(
 
 /** Places that a condition speaks of, to be looked from besides those of the plan. */
 export function placesNamed(condition: Condition, saved: ReturnType<typeof savedOf>): Destination[] {
+  const places: Destination[] = [];
+  const seen = new Set<string>();
+  const open = [condition];
+  for (let one = open.pop(); one !== undefined; one = open.pop()) {
+    if (one.kind === "all" || one.kind === "any") open.push(...one.of);
+    else if (one.kind === "not") open.push(one.of);
+    else if (one.kind === "saved" && !seen.has(one.id)) {
+      seen.add(one.id);
+      const found = saved.get(one.id);
+      if (found) open.push(found.when);
+    } else places.push(...placesOf(one));
+  }
+  return places;
+}
+
+function placesOf(condition: Condition): Destination[] {
   switch (condition.kind) {
-    case "all":
-    case "any":
-      return condition.of.flatMap((part) => placesNamed(part, saved));
-    case "not":
-      return placesNamed(condition.of, saved);
-    case "saved": {
-      const found = saved.get(condition.id);
-      return found ? placesNamed(found.when, saved) : [];
-    }
     case "country":
       return condition.countries.map((country) => ({ country }));
     case "region":

@@ -12,6 +12,7 @@ import { outcomeOf } from "../quote/outcome.ts";
 import type { QuoteRequest } from "../quote/request.ts";
 import { situationAlong, situationOf } from "../quote/situation.ts";
 import { type Ahead, ahead, type Outlook, outcomeAt, outlookOf, standing } from "../quote/standing.ts";
+import { standpointProblems } from "../quote/standpoint-problems.ts";
 import type { Tariff, TariffOffer, TariffStep } from "../quote/tariff.ts";
 import { cartAfter, countAt, fillerWalk, lineWalk, nextTurn, type Walk } from "../quote/walk.ts";
 import type { Weighed } from "../quote/weighed.ts";
@@ -61,6 +62,8 @@ export function climb(
   request: QuoteRequest,
   to: number,
 ): { climb: Climb | null } | { problems: Problem[] } {
+  const wrong = standpointProblems(request);
+  if (wrong.length > 0) return { problems: wrong };
   const sample = readCart(request.cart, "/cart");
   if ("problems" in sample) return sample;
   const found = findTariffs(compiled, request.destination, request.currency);

@@ -117,67 +117,105 @@ export type Trace = {
 /** A condition ready to be tested, fast or with its reasons. Both look at the same leaves. */
 export type CompiledCondition = {
   readonly test: (situation: Situation) => Truth;
-  readonly explain: (situation: Situation) => Trace;
+  /** @param shown saved conditions taken apart already: each is once, so that no account grows beyond what is stated */
+  readonly explain: (situation: Situation, shown?: Set<string>) => Trace;
   readonly seesLineFigures: boolean;
 };
 
-/** Compiles a condition whose saved ones exist and go in no circle. */
-export function compileCondition(condition: Condition, context: ConditionContext, saved: Saved): CompiledCondition {
-  switch (condition.kind) {
-    case "all":
-    case "any": {
-      const parts = condition.of.map((part) => compileCondition(part, context, saved));
-      const tests = parts.map(({ test }) => test);
-      const [combine, settling] = condition.kind === "all" ? ([allOf, false] as const) : ([anyOf, true] as const);
-      return {
-        test: (situation) => {
-          let result: Truth = !settling;
-          for (const test of tests) {
-            const truth = test(situation);
-            if (truth === settling) return settling;
-            if (truth === null) result = null;
-          }
-          return result;
-        },
-        explain: (situation) => {
-          const of = parts.map((part) => part.explain(situation));
-          return { truth: combine(of.map(({ truth }) => truth)), condition, of };
-        },
-        seesLineFigures: parts.some((part) => part.seesLineFigures),
-      };
+/** Compiles one condition; see {@link conditionCompiler}. */
+export const compileCondition = (condition: Condition, context: ConditionContext, saved: Saved): CompiledCondition =>
+  conditionCompiler(context, saved)(condition);
+
+/**
+ * Compiles conditions for one place and currency, whose saved ones exist and go in no circle. A saved condition is compiled once,
+ * however often it is named, and asked once of each situation.
+ */
+export function conditionCompiler(
+  context: ConditionContext,
+  saved: Saved,
+): (condition: Condition) => CompiledCondition {
+  const compiled = new Map<string, CompiledCondition>();
+  const compile = (condition: Condition): CompiledCondition => {
+    switch (condition.kind) {
+      case "all":
+      case "any": {
+        const parts = condition.of.map(compile);
+        const tests = parts.map(({ test }) => test);
+        const [combine, settling] = condition.kind === "all" ? ([allOf, false] as const) : ([anyOf, true] as const);
+        return {
+          test: (situation) => {
+            let result: Truth = !settling;
+            for (const test of tests) {
+              const truth = test(situation);
+              if (truth === settling) return settling;
+              if (truth === null) result = null;
+            }
+            return result;
+          },
+          explain: (situation, shown = new Set()) => {
+            const of = parts.map((part) => part.explain(situation, shown));
+            return { truth: combine(of.map(({ truth }) => truth)), condition, of };
+          },
+          seesLineFigures: parts.some((part) => part.seesLineFigures),
+        };
+      }
+      case "not": {
+        const part = compile(condition.of);
+        return {
+          test: (situation) => not(part.test(situation)),
+          explain: (situation, shown = new Set()) => {
+            const inner = part.explain(situation, shown);
+            return { truth: not(inner.truth), condition, of: [inner] };
+          },
+          seesLineFigures: part.seesLineFigures,
+        };
+      }
+      case "saved": {
+        const part = compileSaved(condition.id);
+        return {
+          ...part,
+          explain: (situation, shown = new Set()) => {
+            if (shown.has(condition.id)) return { truth: part.test(situation), condition };
+            shown.add(condition.id);
+            const inner = part.explain(situation, shown);
+            return { truth: inner.truth, condition, of: [inner] };
+          },
+        };
+      }
+      default: {
+        const { test, actual, seesLineFigures } = ask(condition, (one) => one.compile(condition, context));
+        return {
+          test,
+          explain: (situation) => ({ truth: test(situation), condition, actual: actual(situation) }),
+          seesLineFigures,
+        };
+      }
     }
-    case "not": {
-      const part = compileCondition(condition.of, context, saved);
-      return {
-        test: (situation) => not(part.test(situation)),
-        explain: (situation) => {
-          const inner = part.explain(situation);
-          return { truth: not(inner.truth), condition, of: [inner] };
-        },
-        seesLineFigures: part.seesLineFigures,
-      };
+  };
+  const compileSaved = (id: string): CompiledCondition => {
+    const before = compiled.get(id);
+    if (before) return before;
+    const found = saved.get(id);
+    if (!found) throw new RangeError(`there is no saved condition "${id}"`);
+    const part = compile(found.when);
+    const once = { ...part, test: oncePerSituation(part.test) };
+    compiled.set(id, once);
+    return once;
+  };
+  return compile;
+}
+
+/** Remembers the answer for the situation asked about last: decisions tell their horizon when they are made first. */
+function oncePerSituation(test: CompiledCondition["test"]): CompiledCondition["test"] {
+  let last: Situation | undefined;
+  let truth: Truth = null;
+  return (situation) => {
+    if (situation !== last) {
+      truth = test(situation);
+      last = situation;
     }
-    case "saved": {
-      const found = saved.get(condition.id);
-      if (!found) throw new RangeError(`there is no saved condition "${condition.id}"`);
-      const part = compileCondition(found.when, context, saved);
-      return {
-        ...part,
-        explain: (situation) => {
-          const inner = part.explain(situation);
-          return { truth: inner.truth, condition, of: [inner] };
-        },
-      };
-    }
-    default: {
-      const { test, actual, seesLineFigures } = ask(condition, (definition) => definition.compile(condition, context));
-      return {
-        test,
-        explain: (situation) => ({ truth: test(situation), condition, actual: actual(situation) }),
-        seesLineFigures,
-      };
-    }
-  }
+    return truth;
+  };
 }
 
 /** A condition as a clause, in English for the people who make it. @example "the shopper is in trade and not (…)" */
@@ -232,26 +270,31 @@ export function conditionProblems(
 
 /** Saved conditions that lead back to themselves. */
 export function circleProblems(conditions: readonly SavedCondition[]): Problem[] {
-  const saved: Saved = new Map(conditions.map((one) => [one.id, one]));
-  const leadsTo = (condition: Condition, target: string, seen: ReadonlySet<string>): boolean => {
-    switch (condition.kind) {
-      case "all":
-      case "any":
-        return condition.of.some((part) => leadsTo(part, target, seen));
-      case "not":
-        return leadsTo(condition.of, target, seen);
-      case "saved": {
-        if (condition.id === target) return true;
-        const next = saved.get(condition.id);
-        return (
-          !seen.has(condition.id) && next !== undefined && leadsTo(next.when, target, new Set([...seen, condition.id]))
-        );
-      }
-      default:
-        return false;
+  const names = new Map(conditions.map(({ id, when }) => [id, savedNamed(when)]));
+  const leadsBack = (start: string): boolean => {
+    const seen = new Set<string>();
+    const open = [...(names.get(start) ?? [])];
+    for (let id = open.pop(); id !== undefined; id = open.pop()) {
+      if (id === start) return true;
+      if (seen.has(id)) continue;
+      seen.add(id);
+      open.push(...(names.get(id) ?? []));
     }
+    return false;
   };
-  return conditions.flatMap(({ id, when }, i) =>
-    leadsTo(when, id, new Set()) ? [{ path: `/conditions/${i}/when`, message: `"${id}" leads back to itself` }] : [],
+  return conditions.flatMap(({ id }, i) =>
+    leadsBack(id) ? [{ path: `/conditions/${i}/when`, message: `"${id}" leads back to itself` }] : [],
   );
+}
+
+/** The saved conditions that a condition names itself. */
+function savedNamed(condition: Condition): Set<string> {
+  const found = new Set<string>();
+  const open = [condition];
+  for (let one = open.pop(); one !== undefined; one = open.pop()) {
+    if (one.kind === "all" || one.kind === "any") open.push(...one.of);
+    else if (one.kind === "not") open.push(one.of);
+    else if (one.kind === "saved") found.add(one.id);
+  }
+  return found;
 }

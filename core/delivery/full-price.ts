@@ -7,7 +7,7 @@ import { metres } from "../measures/quantity.ts";
 import { type Amount, amountFor, stepFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import { type Form, least, minus, most, plus, times, toMultiple } from "../money/form.ts";
-import { add, divide, ONE, type Rational, ZERO } from "../money/rational.ts";
+import { add, divide, ONE, type Rational, whole, ZERO } from "../money/rational.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { byPosition } from "../plan/atoms.ts";
 import { compileHandling } from "./handling.ts";
@@ -131,12 +131,12 @@ export function compileFullPrice(
       extra = plus(extra, amount);
     }
 
-    let own = 0;
+    let own: Form = 0;
     for (const line of lines) {
       const amount = ownCharge(line);
       if (amount === 0) continue;
       tell?.({ part: "own-charge", id: line.sku, amount });
-      own += amount;
+      own = plus(own, amount);
     }
     return { charge: running, handling, surcharges: extra, own };
   };
@@ -145,9 +145,9 @@ export function compileFullPrice(
 
 const hasOwnCharge = ({ delivery }: ReadLine) => delivery?.kind === "own-charge";
 
-const ownCharge = ({ delivery, quantity }: ReadLine): number => {
+const ownCharge = ({ delivery, quantity }: ReadLine): Form => {
   if (delivery?.kind !== "own-charge") return 0;
-  return delivery.per === "piece" ? delivery.amount * quantity : delivery.amount;
+  return delivery.per === "piece" ? times(delivery.amount, whole(quantity)) : delivery.amount;
 };
 
 type Step = {

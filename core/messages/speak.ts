@@ -2,6 +2,7 @@ import { IntlMessageFormat } from "intl-messageformat";
 import { goalText, measured } from "../measures/measure-spec.ts";
 import type { Offer } from "../offers/offer.ts";
 import type { StepState } from "./states.ts";
+import { numbersIn } from "./wording.ts";
 
 /** What is to be said, before it is put into words: figures in whole units of what is counted. */
 export type Saying = {
@@ -25,10 +26,10 @@ export type Saying = {
   readonly place: string;
 };
 
-const formats = new Map<string, IntlMessageFormat>();
+const formats = new Map<string, { readonly format: IntlMessageFormat; readonly numbers: readonly string[] }>();
 const MOST_FORMATS = 2000;
 
-/** Puts a saying into words for the shopper. @throws when the text is not an ICU message, which plans are checked for */
+/** Puts a saying into words for the shopper. @throws as {@link speakValues} does */
 export function speak(saying: Saying, currency: string): string {
   const { measure, locale } = saying;
   const figure = (count: number | null) => {
@@ -55,17 +56,70 @@ function deadlineText(end: number, { locale, timeZone }: Pick<Saying, "locale" |
   return format.format(end - 60_000);
 }
 
-/** An ICU message with its placeholders filled. Parsed texts are kept, the parser being the slow part. */
+/**
+ * An ICU message with its placeholders filled. Parsed texts are kept, the parser being the slow part.
+ *
+ * @throws when the text cannot be put into words with such values, which edits and releases are checked for
+ */
 export function speakValues(
   message: { text: string; locale: string },
   values: Record<string, string | number>,
 ): string {
   const key = `${message.locale} ${message.text}`;
-  let format = formats.get(key);
-  if (!format) {
+  let known = formats.get(key);
+  if (!known) {
     if (formats.size >= MOST_FORMATS) formats.clear();
-    format = new IntlMessageFormat(message.text, message.locale, undefined, { ignoreTag: true });
-    formats.set(key, format);
+    const format = new IntlMessageFormat(message.text, message.locale, undefined, { ignoreTag: true });
+    known = { format, numbers: numbersIn(format.getAst()) };
+    formats.set(key, known);
   }
-  return String(format.format(values));
+  for (const name of known.numbers)
+    if (typeof values[name] !== "number") throw new RangeError(`{${name}} comes as a text and is taken for a number`);
+  return String(known.format.format(values));
+}
+
+/** A text that could not be put into words, and was left out. */
+export type UnsaidText = { readonly text: string; readonly locale: string; readonly why: string };
+
+/** {@link speakValues} for answers that must not fail: a text that does is left out, and told. */
+export function speakOrTell(
+  message: { text: string; locale: string },
+  speak: () => string,
+  unsaid: UnsaidText[],
+): string | undefined {
+  try {
+    return speak();
+  } catch (error) {
+    const { text, locale } = message;
+    unsaid.push({ text, locale, why: error instanceof Error ? error.message : String(error) });
+    return undefined;
+  }
+}
+
+/** The placeholder for an amount that is still open. */
+export const OPEN = "…";
+
+/** A message of which some amounts are still open: they read as an ellipsis, numbers inside plurals too. */
+export function speakOpen(
+  message: { text: string; locale: string },
+  values: Record<string, string | number>,
+): string | undefined {
+  const numbers = new OpenNumbers(message.locale);
+  const formatters = {
+    getNumberFormat: () => numbers,
+    getPluralRules: () => new Intl.PluralRules(message.locale),
+    getDateTimeFormat: () => new Intl.DateTimeFormat(message.locale),
+  };
+  try {
+    const format = new IntlMessageFormat(message.text, message.locale, undefined, { ignoreTag: true, formatters });
+    return String(format.format(values));
+  } catch {
+    return undefined;
+  }
+}
+
+class OpenNumbers extends Intl.NumberFormat {
+  override format(value: number | bigint | Intl.StringNumericLiteral): string {
+    return Number.isNaN(Number(value)) ? OPEN : super.format(value);
+  }
 }

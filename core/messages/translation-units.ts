@@ -4,7 +4,7 @@ import type { Plan } from "../plan/plan.ts";
 import type { Problem } from "../plan/problem.ts";
 import { STATES_SAID, type StateSaid, SURFACES, type Surface } from "./states.ts";
 import type { StepWording } from "./step-wording.ts";
-import { placeholdersOf, STEP_VARIABLES, wordingProblems } from "./wording.ts";
+import { placeholdersOf, STEP_VARIABLES, sayingProblems, stepVariableKinds, wordingProblems } from "./wording.ts";
 
 /** Where a text stands: of a step of an offer, or of the whole plan; for every surface, or one. */
 export type WordingPlace = {
@@ -128,7 +128,10 @@ export function withTexts(
       problems.push({ path, message: "the source text has changed since the file was made" });
       continue;
     }
-    const wrong = wordingProblems(text, STEP_VARIABLES[unit.state], path);
+    const counts = offers.get(unit.offer ?? "")?.counts.kind ?? null;
+    const unread = wordingProblems(text, STEP_VARIABLES[unit.state], path);
+    const wrong =
+      unread.length > 0 ? unread : sayingProblems(text, locale, stepVariableKinds(unit.state, counts), path);
     problems.push(...wrong, ...lostPlaceholders(unit.texts[source] ?? "", text, path));
     if (wrong.length > 0 || unit.texts[locale] === text) continue;
     if (unit.offer === null) {

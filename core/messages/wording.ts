@@ -1,4 +1,5 @@
 import { type MessageFormatElement, parse, TYPE } from "@formatjs/icu-messageformat-parser";
+import { IntlMessageFormat } from "intl-messageformat";
 import type { Problem } from "../plan/problem.ts";
 import { STATES_SAID, type StateSaid } from "./states.ts";
 
@@ -42,6 +43,107 @@ export function stateTexts(
 
 /** What an option's name and note may mention; `lowered` is "yes" when an offer has made it cheaper. */
 export const OPTION_VARIABLES = ["price", "fullPrice", "saving", "lowered", "goal", "remaining"] as const;
+
+/** What a variable is filled with: a text, or a number that plurals agree with. */
+export type VariableKind = "text" | "number";
+export type VariableKinds = Readonly<Record<string, VariableKind>>;
+
+/**
+ * What each variable of a step's texts is filled with. Goal, counted and remaining are numbers where items are counted; money
+ * and weights come as texts, and so does everything in texts of the whole plan, which may be said of any step.
+ *
+ * @param counts what the offer counts; null for texts of the whole plan
+ */
+export function stepVariableKinds(state: StateSaid, counts: string | null): VariableKinds {
+  const figures = new Set(["goal", "counted", "remaining"]);
+  const kindOf = (name: string): VariableKind =>
+    name === "percent" || (figures.has(name) && counts === "items") ? "number" : "text";
+  return Object.fromEntries(STEP_VARIABLES[state].map((name) => [name, kindOf(name)]));
+}
+
+export const OPTION_VARIABLE_KINDS: VariableKinds = Object.fromEntries(OPTION_VARIABLES.map((name) => [name, "text"]));
+
+/** Numbers that bring up every plural form of every language, and figures of some length. */
+const TRIAL_NUMBERS = [0, 1, 2, 3, 4, 5, 6, 10, 11, 20, 21, 100, 101, 1000, 1_000_000, 123_456_789];
+const TRIAL_TEXTS = ["", "€6.40", "1.452 kg", "yes", "{", "<b>"];
+
+/**
+ * Problems of how a text uses its variables, beyond {@link wordingProblems}: forms that do not fit what they are filled with, and
+ * whatever else makes it fail or say NaN when it is put into words, tried with values of every length.
+ */
+export function sayingProblems(text: string, locale: string, kinds: VariableKinds, path: string): Problem[] {
+  let elements: MessageFormatElement[];
+  try {
+    elements = parse(text, { requiresOtherClause: true, ignoreTag: true });
+  } catch {
+    return [];
+  }
+  const unfit = formsIn(elements).flatMap((element) => {
+    const name = nameOf(element);
+    const why = name === undefined ? undefined : unfitForm(element, kinds[name] ?? "text");
+    return why === undefined ? [] : [{ path, message: `{${name}} ${why}` }];
+  });
+  if (unfit.length > 0) return unfit;
+  try {
+    const format = new IntlMessageFormat(text, locale, undefined, { ignoreTag: true });
+    for (let i = 0; i < TRIAL_NUMBERS.length; i += 1) {
+      const values = Object.entries(kinds).map(([name, kind]): [string, string | number] => [
+        name,
+        kind === "number" ? (TRIAL_NUMBERS[i] ?? 0) : (TRIAL_TEXTS[i % TRIAL_TEXTS.length] ?? ""),
+      ]);
+      format.format(Object.fromEntries(values));
+    }
+    return [];
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    return [{ path, message: `cannot be put into words: ${why.split("\n")[0]}` }];
+  }
+}
+
+/** The placeholders that a text takes for numbers, dates or times. */
+export const numbersIn = (elements: readonly MessageFormatElement[]): string[] =>
+  formsIn(elements).flatMap((element) =>
+    element.type === TYPE.plural ||
+    element.type === TYPE.number ||
+    element.type === TYPE.date ||
+    element.type === TYPE.time
+      ? [element.value]
+      : [],
+  );
+
+/** Every placeholder, those inside cases too. */
+function formsIn(elements: readonly MessageFormatElement[]): MessageFormatElement[] {
+  return elements.flatMap((element) => {
+    if (element.type === TYPE.tag) return formsIn(element.children);
+    if (element.type !== TYPE.plural && element.type !== TYPE.select) return [element];
+    return [element, ...Object.values(element.options).flatMap((option) => formsIn(option.value))];
+  });
+}
+
+const nameOf = (element: MessageFormatElement): string | undefined =>
+  element.type === TYPE.literal || element.type === TYPE.pound ? undefined : element.value;
+
+/** The forms a placeholder may have: by itself, select; for numbers also plural, selectordinal and a plain number. */
+function unfitForm(element: MessageFormatElement, kind: VariableKind): string | undefined {
+  switch (element.type) {
+    case TYPE.argument:
+    case TYPE.select:
+    case TYPE.literal:
+    case TYPE.pound:
+    case TYPE.tag:
+      return undefined;
+    case TYPE.plural:
+      return kind === "number" ? undefined : "comes as a text here, so it has no plural";
+    case TYPE.number:
+      if (kind !== "number") return "comes as a text here, written out already: leave “number” out";
+      return element.style === null || element.style === undefined || element.style === "integer"
+        ? undefined
+        : "is written the way of the language: leave the style of the number out";
+    case TYPE.date:
+    case TYPE.time:
+      return "is no moment: dates and times come written out";
+  }
+}
 
 /** Problems of an ICU message: text that cannot be read, and placeholders that nothing fills. */
 export function wordingProblems(text: string, allowed: readonly string[], path: string): Problem[] {

@@ -96,7 +96,8 @@ function converted(
   if (exact === undefined || !multiple) return undefined;
   const steps = divide(exact, whole(multiple));
   const count = { nearest: roundHalfAway, up: ceil, down: floor }[direction](steps);
-  return Math.max(0, Number(count) * multiple - (lessOne ? 1 : 0));
+  const minor = Math.max(0, Number(count) * multiple - (lessOne ? 1 : 0));
+  return Number.isSafeInteger(minor) ? minor : undefined;
 }
 
 /** What amounts of a plan may refer to. */

@@ -41,17 +41,19 @@ const moving = (form: Form): Moving => (typeof form === "number" ? { at: whole(f
 export function form(at: Rational, slope: Rational): Form {
   if (slope.n !== 0n) return { at: reduce(at), slope: reduce(slope) };
   const least = reduce(at);
-  return least.d === 1n ? Number(least.n) : { at: least, slope: ZERO };
+  const figure = Number(least.n);
+  // Beyond whole numbers that a double holds exactly, the fraction stays.
+  return least.d === 1n && Number.isSafeInteger(figure) ? figure : { at: least, slope: ZERO };
 }
 
 export function plus(a: Form, b: Form): Form {
-  if (typeof a === "number" && typeof b === "number") return a + b;
+  if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a + b)) return a + b;
   const [x, y] = [moving(a), moving(b)];
   return form(add(x.at, y.at), add(x.slope, y.slope));
 }
 
 export function minus(a: Form, b: Form): Form {
-  if (typeof a === "number" && typeof b === "number") return a - b;
+  if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a - b)) return a - b;
   const [x, y] = [moving(a), moving(b)];
   return form(subtract(x.at, y.at), subtract(x.slope, y.slope));
 }

@@ -1,6 +1,7 @@
 import { CurrencyCode, closed, Id } from "../plan/atoms.ts";
 import { type Problem, pointer } from "../plan/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
+import { isDay } from "../time/day.ts";
 import { exponentOf } from "./currency.ts";
 import { decimal } from "./decimal.ts";
 import { divide, multiply, ONE, type Rational, roundHalfAway, whole } from "./rational.ts";
@@ -91,11 +92,6 @@ export function rateTableProblems(table: RateTable, path: string): Problem[] {
       ];
     }),
   ];
-}
-
-function isDay(date: string): boolean {
-  const time = new Date(`${date}T00:00:00Z`);
-  return !Number.isNaN(time.getTime()) && time.toISOString().startsWith(date);
 }
 
 /**

@@ -21,6 +21,26 @@ export type Entity =
 export type Change = Entity | { kind: Entity["kind"]; id: string; body: null };
 
 export type EntityKind = Entity["kind"];
+
+/** The lists of a plan, and the kind of entity in each. */
+export const LISTS = {
+  markets: "market",
+  zones: "zone",
+  options: "option",
+  offers: "offer",
+  locations: "location",
+  rates: "rates",
+  conditions: "condition",
+} as const satisfies Record<string, EntityKind>;
+export type List = keyof typeof LISTS;
+export const isList = (key: string): key is List => Object.hasOwn(LISTS, key);
+
+/** Where an entity stands in a plan, as a JSON pointer. @example planPath(plan, offer) // "/offers/2" */
+export function planPath(plan: Plan, { kind, id }: { kind: EntityKind; id: string }): string {
+  for (const list of Object.keys(LISTS))
+    if (isList(list) && LISTS[list] === kind) return `/${list}/${(plan[list] ?? []).findIndex((one) => one.id === id)}`;
+  return `/${kind}`;
+}
 export type StoredEntity = Entity & { revision: number };
 export const STORE_ID = "store";
 

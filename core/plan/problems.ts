@@ -19,6 +19,7 @@ import { locationProblems } from "../places/location.ts";
 import type { Market } from "../places/market.ts";
 import { marketsOf } from "../places/markets-of.ts";
 import { stretchProblems } from "../time/local.ts";
+import { MOST_READABLE, nestingProblem } from "./nesting.ts";
 import { type Plan, ratesOf, savedOf } from "./plan.ts";
 import { type Problem, pointer } from "./problem.ts";
 
@@ -38,6 +39,8 @@ const idsOf = (list: readonly { id: string }[] | undefined) => new Set((list ?? 
  * currency cannot hold, texts that cannot be read. Empty when it can be compiled.
  */
 export function planProblems(plan: Plan): Problem[] {
+  const nested = nestingProblem(plan, MOST_READABLE);
+  if (nested) return [nested];
   const rates = ratesOf(plan);
   const known: Known = {
     markets: idsOf(plan.markets),

@@ -1,7 +1,7 @@
 import { sayable } from "../measures/measure-spec.ts";
 import { speak } from "../messages/speak.ts";
 import type { StateSaid, StepState } from "../messages/states.ts";
-import { STEP_VARIABLES, wordingProblems } from "../messages/wording.ts";
+import { STEP_VARIABLES, sayingProblems, stepVariableKinds, wordingProblems } from "../messages/wording.ts";
 import type { CompiledPlan } from "../plan/compile.ts";
 import { instantOf } from "../time/instant.ts";
 import { findTariffs } from "./find-tariffs.ts";
@@ -32,6 +32,13 @@ export function exampleSaying(
   const offer = tariff?.offers.find(({ id }) => place.offer === null || id === place.offer);
   const step = offer?.steps.find((one) => place.step === null || one.step.id === place.step);
   if (!tariff || !offer || !step) return { problem: "this step gives nothing anywhere yet" };
+  const [unfit] = sayingProblems(
+    picked.text,
+    picked.locale,
+    stepVariableKinds(place.state, place.offer === null ? null : offer.offer.counts.kind),
+    "",
+  );
+  if (unfit) return { problem: unfit.message };
   const state = plainState(place.state);
   const here = progress.find((one) => one.offer === offer.id && one.step === step.step.id && one.state === state);
   const shown = here ?? madeUp(step.goal?.at ?? 0, place.state, offer.offer.counts.kind);

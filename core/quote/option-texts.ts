@@ -2,7 +2,7 @@ import { hasNoPrice, sumOf } from "../delivery/full-price.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
 import { goalText, measured } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
-import { speakValues } from "../messages/speak.ts";
+import { speakOrTell, speakValues, type UnsaidText } from "../messages/speak.ts";
 import { rounded } from "../money/form.ts";
 import { formatMoney } from "../money/format.ts";
 import type { StepProgress } from "./quote.ts";
@@ -21,13 +21,15 @@ export function optionTexts(
   outcome: Outcome,
   progress: readonly StepProgress[],
   request: QuoteRequest,
+  unsaid: UnsaidText[],
 ): { name: string; note?: string } {
   const locale = localeOf(request, tariff);
   const { languages } = tariff.market;
   const textOf = (texts: Readonly<Record<string, string>>): string | undefined => {
     const picked = pickText(texts, locale, languages);
     if (!picked?.text.includes("{")) return picked?.text;
-    return speakValues(picked, valuesOf(tariff, option.id, outcome, progress, picked.locale));
+    const say = () => speakValues(picked, valuesOf(tariff, option.id, outcome, progress, picked.locale));
+    return speakOrTell(picked, say, unsaid);
   };
   const note = option.note && textOf(option.note);
   return { name: textOf(option.name) ?? option.id, ...(note === undefined ? {} : { note }) };

@@ -3,6 +3,7 @@ import type { NoPrice } from "../charges/charged.ts";
 import { type Facts, factsOf } from "../conditions/facts.ts";
 import { hasNoPrice, sumOf } from "../delivery/full-price.ts";
 import type { Promised } from "../delivery/promise.ts";
+import type { UnsaidText } from "../messages/speak.ts";
 import type { StepState, Surface } from "../messages/states.ts";
 import { rounded } from "../money/form.ts";
 import type { Offer } from "../offers/offer.ts";
@@ -20,8 +21,10 @@ import type { QuoteRequest } from "./request.ts";
 import { messagesOf, placeUnknownMessages } from "./sayings.ts";
 import { situationOf } from "./situation.ts";
 import { ahead, asSaid, type Outlook, outlookOf, standing } from "./standing.ts";
+import { standpointProblems } from "./standpoint-problems.ts";
 import type { Tariff, TariffOffer, TariffStep } from "./tariff.ts";
 import { goodsTax, payable, type Totals, totalsOf } from "./totals.ts";
+import { uncountable } from "./uncountable.ts";
 import { fillerWalk, type Walk } from "./walk.ts";
 import type { Outcome, Weighed } from "./weighed.ts";
 import { type Why, whyOf } from "./why.ts";
@@ -94,7 +97,9 @@ export type Quote = {
   why?: Why[];
 };
 
-export type QuoteResult = { quote: Quote } | { problems: Problem[] };
+export type QuoteResult =
+  /** `unsaid`: texts that could not be put into words, and were left out; for whoever runs the shop to be told. */
+  { quote: Quote; unsaid?: UnsaidText[] } | { problems: Problem[] };
 
 /** `text`: names, notes and messages are put into words. `why`: every price and offer comes with its reasons. */
 export type QuoteForm = { readonly text?: boolean; readonly why?: boolean };
@@ -105,6 +110,8 @@ export type QuoteForm = { readonly text?: boolean; readonly why?: boolean };
  * @example const result = quote(compiled, request); if ("quote" in result) result.quote.options[0].price // 490
  */
 export function quote(compiled: CompiledPlan, request: QuoteRequest, form: QuoteForm = {}): QuoteResult {
+  const wrong = standpointProblems(request);
+  if (wrong.length > 0) return { problems: wrong };
   const cart = readCart(request.cart, "/cart");
   if ("problems" in cart) return cart;
   const found = findTariffs(compiled, request.destination, request.currency);
@@ -113,35 +120,41 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest, form: Quote
   const about = note ? { addressNote: note } : {};
   // While an address is not complete, what its conditions cannot tell is answered both ways.
   const ways = found.postcodeKnown ? [false] : [false, true];
+  const unsaid: UnsaidText[] = [];
+  const answered = (quote: Quote): QuoteResult =>
+    withinCounting(unsaid.length > 0 ? { quote: { ...quote, ...about }, unsaid } : { quote: { ...quote, ...about } });
   const [first, ...others] = there.flatMap(({ tariff, place }) => {
     const facts = factsOf(request, compiled.positions, place);
-    return ways.map((unknownAs) => quoteIn(tariff, cart, request, facts, unknownAs, form));
+    return ways.map((unknownAs) => quoteIn(tariff, cart, request, facts, unknownAs, form, unsaid));
   });
   if (!first) {
     const { currency } = request;
-    return {
-      quote: {
-        market: null,
-        zone: null,
-        currency,
-        totals: totalsOf(cart),
-        options: [],
-        progress: [],
-        messages: [],
-        ...about,
-        ...(form.why ? { why: [] } : {}),
-      },
-    };
+    return answered({
+      market: null,
+      zone: null,
+      currency,
+      totals: totalsOf(cart),
+      options: [],
+      progress: [],
+      messages: [],
+      ...(form.why ? { why: [] } : {}),
+    });
   }
-  if (others.length === 0 && !orNowhere) return { quote: { ...first, ...about } };
+  if (others.length === 0 && !orNowhere) return answered(first);
   const same = JSON.stringify({ ...first, why: null });
   const alike = others.every((other) => JSON.stringify({ ...other, why: null }) === same);
-  if (alike && !orNowhere) return { quote: { ...first, ...about } };
+  if (alike && !orNowhere) return answered(first);
   const held = holdInAll([first, ...others], orNowhere, stepsWaitingForCarriers(found));
   const tariffs = there.map(({ tariff }) => tariff);
-  const unknown = form.text === false ? [] : placeUnknownMessages(tariffs, held.progress, request);
+  const unknown = form.text === false ? [] : placeUnknownMessages(tariffs, held.progress, request, unsaid);
   const why = form.why ? { why: [first, ...others].flatMap((one) => one.why ?? []) } : {};
-  return { quote: { ...held, messages: [...held.messages, ...unknown], ...about, ...why } };
+  return answered({ ...held, messages: [...held.messages, ...unknown], ...why });
+}
+
+/** An answer all of whose figures can be counted exactly; else which of them cannot. */
+function withinCounting(result: { quote: Quote; unsaid?: UnsaidText[] }): QuoteResult {
+  const problems = uncountable(result.quote);
+  return problems.length > 0 ? { problems } : result;
 }
 
 /** The quote where it is known which zone serves. */
@@ -152,6 +165,7 @@ function quoteIn(
   facts: Facts,
   unknownAs: boolean,
   form: QuoteForm,
+  unsaid: UnsaidText[],
 ): Quote {
   const now = situationOf(tariff.measures, facts, cart, unknownAs);
   const totals = totalsOf(cart);
@@ -162,9 +176,9 @@ function quoteIn(
     zone: tariff.zone.id,
     currency: tariff.currency,
     totals,
-    options: quotedOptions(tariff, cart, totals, now, outcomes, progress, request, form),
+    options: quotedOptions(tariff, cart, totals, now, outcomes, progress, request, form, unsaid),
     progress: progress.map(({ shown }) => shown).filter((shown) => shown !== null),
-    messages: form.text === false ? [] : messagesOf(tariff, progress, now, request),
+    messages: form.text === false ? [] : messagesOf(tariff, progress, now, request, unsaid),
     // What unknown conditions are taken for the other way round is no account of anything.
     ...(form.why && !unknownAs ? { why: [whyOf(tariff, now)] } : {}),
   };
@@ -179,6 +193,7 @@ function quotedOptions(
   progress: readonly StepProgress[],
   request: QuoteRequest,
   form: QuoteForm,
+  unsaid: UnsaidText[],
 ): QuotedOption[] {
   const { pricesIncludeTax } = tariff.market;
   const promises = tariff.options.map(({ promised }) => promised?.(now.facts.at) ?? null);
@@ -206,7 +221,7 @@ function quotedOptions(
       from: false,
     };
     if (form.text !== false) {
-      const { name, note } = optionTexts(tariff, option, outcome, progress, request);
+      const { name, note } = optionTexts(tariff, option, outcome, progress, request, unsaid);
       quoted.name = name;
       if (note !== undefined) quoted.note = note;
     }

@@ -1,5 +1,6 @@
 import { Size, Weight } from "../measures/quantity.ts";
-import { byKind, CountryCode, CurrencyCode, closed, Id, Locale, Percent, RegionCode, Tag } from "../plan/atoms.ts";
+import { byKind, CountryCode, CurrencyCode, closed, Id, Locale, Percent, RegionCode } from "../plan/atoms.ts";
+import { IDENTIFIER_PATTERN } from "../plan/identifier.ts";
 import { type Static, Type } from "../schema/type.ts";
 
 const MinorUnits = Type.Integer({
@@ -7,6 +8,15 @@ const MinorUnits = Type.Integer({
   maximum: 100_000_000_000,
   description: "Minor units of the request's currency",
 });
+
+/** A name by which shops' servers know something. */
+const Name = (maxLength = 64) =>
+  Type.String({
+    minLength: 1,
+    maxLength,
+    pattern: IDENTIFIER_PATTERN,
+    description: "Not blank, without control characters",
+  });
 
 /**
  * What a product says about its own delivery: it ships free, it is charged on its own (for each piece or for the line), or
@@ -30,16 +40,16 @@ const LineDelivery = byKind(
 
 export const CartLine = Type.Object(
   {
-    sku: Type.String({ minLength: 1, maxLength: 64 }),
+    sku: Name(),
     quantity: Type.Integer({ minimum: 1, maximum: 100_000 }),
     unitPrice: MinorUnits,
     discount: Type.Optional({ ...MinorUnits, description: "Taken off this line as a whole, in minor units" }),
     taxRate: Type.Optional(Percent),
-    categories: Type.Optional(Type.Array(Tag, { maxItems: 50 })),
-    tags: Type.Optional(Type.Array(Tag, { maxItems: 50 })),
+    categories: Type.Optional(Type.Array(Name(), { maxItems: 50 })),
+    tags: Type.Optional(Type.Array(Name(), { maxItems: 50 })),
     weight: Type.Optional({ ...Weight, description: "Of one piece; unknown when left out" }),
     size: Type.Optional({ ...Size, description: "Of one piece; unknown when left out" }),
-    parcelClass: Type.Optional(Tag),
+    parcelClass: Type.Optional(Name()),
     used: Type.Optional(Type.Boolean()),
     delivery: Type.Optional(LineDelivery),
   },
@@ -56,7 +66,7 @@ export type OrderDiscount = Static<typeof OrderDiscount>;
 export const Cart = Type.Object(
   {
     lines: Type.Array(CartLine, { maxItems: 500 }),
-    codes: Type.Optional(Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { maxItems: 50 })),
+    codes: Type.Optional(Type.Array(Name(), { maxItems: 50 })),
     discounts: Type.Optional(
       Type.Array(OrderDiscount, {
         maxItems: 20,
@@ -89,9 +99,9 @@ export type Destination = Static<typeof Destination>;
 /** Who buys, as far as the shop knows. What is left out is a guest's, except history: that is unknown. */
 export const Shopper = Type.Object(
   {
-    id: Type.Optional(Type.String({ minLength: 1, maxLength: 100 })),
+    id: Type.Optional(Name(100)),
     signedIn: Type.Optional(Type.Boolean()),
-    groups: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
+    groups: Type.Optional(Type.Array(Name(), { maxItems: 100 })),
     orderCount: Type.Optional(Type.Integer({ minimum: 0, maximum: 1_000_000_000 })),
     lastOrderAt: Type.Optional(Type.String({ format: "date-time" })),
     totalSpent: Type.Optional(MinorUnits),
@@ -140,7 +150,7 @@ export const QuoteRequest = Type.Object(
     at: Type.String({ format: "date-time", description: "The moment, RFC 3339 with an offset" }),
     currency: CurrencyCode,
     locale: Type.Optional(Locale),
-    channel: Type.Optional(Tag),
+    channel: Type.Optional(Name()),
     destination: Destination,
     shopper: Type.Optional(Shopper),
     cart: Cart,

@@ -1,6 +1,6 @@
 import { normalCode } from "../conditions/facts.ts";
 import { pickText } from "../messages/locale.ts";
-import { type Saying, speak } from "../messages/speak.ts";
+import { type Saying, speak, speakOrTell, type UnsaidText } from "../messages/speak.ts";
 import { isSaid, type StateSaid, type StepState, SURFACES, type Surface } from "../messages/states.ts";
 import type { StepWording } from "../messages/step-wording.ts";
 import { amountFor } from "../money/amount.ts";
@@ -72,6 +72,7 @@ export function messagesOf(
   progress: readonly StepProgress[],
   now: Weighed,
   request: QuoteRequest,
+  unsaid: UnsaidText[],
 ): QuotedMessage[] {
   const here = tariff.offers.flatMap((offer) => {
     const ladder = progress.filter((entry) => entry.offer === offer);
@@ -85,13 +86,13 @@ export function messagesOf(
         entry.shown?.percent ?? 0,
         offer.offer.nearlyThere,
       );
-      return sayings(tariff, offer, entry.step, states, entry.state, entry.shown, request);
+      return sayings(tariff, offer, entry.step, states, entry.state, entry.shown, request, unsaid);
     });
   });
   const elsewhere = tariff.elsewhere.flatMap((offer) => {
     if (!inTime(offer, now)) return [];
     const [step] = offer.steps;
-    return step ? sayings(tariff, offer, step, ["not-for-place"], "not-for-place", null, request) : [];
+    return step ? sayings(tariff, offer, step, ["not-for-place"], "not-for-place", null, request, unsaid) : [];
   });
   return [...here, ...elsewhere];
 }
@@ -101,6 +102,7 @@ export function placeUnknownMessages(
   tariffs: readonly Tariff[],
   progress: readonly Progress[],
   request: QuoteRequest,
+  unsaid: UnsaidText[],
 ): QuotedMessage[] {
   return progress.flatMap((entry) => {
     if (entry.state !== "place-unknown") return [];
@@ -108,7 +110,7 @@ export function placeUnknownMessages(
       const offer = tariff.offers.find(({ id }) => id === entry.offer);
       const step = offer?.steps.find((one) => one.step.id === entry.step);
       if (!offer || !step) continue;
-      const said = sayings(tariff, offer, step, ["place-unknown"], "place-unknown", entry, request);
+      const said = sayings(tariff, offer, step, ["place-unknown"], "place-unknown", entry, request, unsaid);
       if (said.length > 0) return said;
     }
     return [];
@@ -124,6 +126,7 @@ function sayings(
   state: StepState,
   shown: Progress | null,
   request: QuoteRequest,
+  unsaid: UnsaidText[],
 ): QuotedMessage[] {
   const locale = localeOf(request, tariff);
   return SURFACES.flatMap((surface) => {
@@ -132,7 +135,8 @@ function sayings(
     if (!picked) return [];
     if (state === "code-missing" && tellsACode(picked.text, step.codes)) return [];
     const saying = sayingOf(tariff, offer, step, picked, state, shown, instantOf(request.at));
-    return [{ surface, offer: offer.id, step: step.step.id, state, text: speak(saying, tariff.currency) }];
+    const text = speakOrTell(picked, () => speak(saying, tariff.currency), unsaid);
+    return text === undefined ? [] : [{ surface, offer: offer.id, step: step.step.id, state, text }];
   });
 }
 

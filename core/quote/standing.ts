@@ -94,7 +94,7 @@ export function asSaid(outlook: Outlook, kind: FillerKind, remaining: number): n
   let said = sayable(kind, remaining);
   for (let i = 0; i < outlook.stretches.length || outlook.extend(); i += 1) {
     const stretch = outlook.stretches[i];
-    if (!stretch || stretch.outcome !== "better" || stretch.to < said) continue;
+    if (stretch?.outcome !== "better" || stretch.to < said) continue;
     said = sayable(kind, Math.max(said, stretch.from));
     if (said <= stretch.to) return said;
   }

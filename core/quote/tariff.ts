@@ -1,4 +1,4 @@
-import { type CompiledCondition, type Condition, compileCondition, type Saved } from "../conditions/condition.ts";
+import { type CompiledCondition, conditionCompiler, type Saved } from "../conditions/condition.ts";
 import type { MeasureNumber } from "../conditions/definition.ts";
 import { normalCode } from "../conditions/facts.ts";
 import { type CompiledFullPrice, compileFullPrice } from "../delivery/full-price.ts";
@@ -94,8 +94,7 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
   const context: AmountContext = { market: market.id, currency, rates };
   const standardTax = percent(zone.standardTaxRate) ?? ZERO;
   const { measures, measureNumber } = measureNumbers(market.pricesIncludeTax, standardTax);
-  const compileWhen = (condition: Condition) =>
-    compileCondition(condition, { ...context, timeZone: market.timeZone, measureNumber }, saved);
+  const compileWhen = conditionCompiler({ ...context, timeZone: market.timeZone, measureNumber }, saved);
 
   const options = plan.options
     .filter((option) => option.on !== false && isOfferedIn(option, zone, whole))

@@ -1,5 +1,6 @@
 import type { Problem } from "../plan/problem.ts";
 import { Type } from "../schema/type.ts";
+import { isDay } from "./day.ts";
 import { momentOf, nextDay } from "./zone-clock.ts";
 
 /** A local time as plans write it. */
@@ -21,7 +22,8 @@ export function interval({ from, until }: LocalStretch, timeZone: string): [numb
 export function stretchProblems({ from, until }: LocalStretch, path: string): Problem[] {
   return [from, until].flatMap((local, i) => {
     const day = local?.slice(0, 10);
-    const real = day === undefined || new Date(`${day}T00:00:00Z`).toISOString().startsWith(day);
-    return real ? [] : [{ path: `${path}/${i === 0 ? "from" : "until"}`, message: `${day} is no day of the calendar` }];
+    return day === undefined || isDay(day)
+      ? []
+      : [{ path: `${path}/${i === 0 ? "from" : "until"}`, message: `${day} is no day of the calendar` }];
   });
 }

@@ -139,7 +139,8 @@ interface LabelRow extends RowDataPacket {
 export async function findProducts(pool: Pool, search: string, limit: number): Promise<CatalogueProduct[]> {
   const like = `%${search.replaceAll(/[\\%_]/g, (character) => `\\${character}`)}%`;
   const [products] = await pool.query<ProductRow[]>(
-    "SELECT * FROM products WHERE name LIKE ? OR sku LIKE ? ORDER BY position, sku LIMIT ?",
+    `SELECT * FROM products WHERE name LIKE ? COLLATE utf8mb4_unicode_ci OR sku LIKE ? COLLATE utf8mb4_unicode_ci
+     ORDER BY position, sku LIMIT ?`,
     [like, like, limit],
   );
   return withTraits(pool, products);

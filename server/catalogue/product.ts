@@ -1,7 +1,16 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { Size, Weight } from "../../core/measures/quantity.ts";
-import { byKind, CurrencyCode, closed, Decimal, Id, Percent, Tag } from "../../core/plan/atoms.ts";
+import { byKind, CurrencyCode, closed, Decimal, Id, Percent } from "../../core/plan/atoms.ts";
+import { IDENTIFIER_PATTERN } from "../../core/plan/identifier.ts";
 import { checker } from "../validation/checker.ts";
+
+/** A SKU or a label: goods are told apart by it to the letter. */
+const Name = Type.String({
+  minLength: 1,
+  maxLength: 64,
+  pattern: IDENTIFIER_PATTERN,
+  description: "Not blank, without control characters",
+});
 
 /** What a product says about its own delivery; an own charge in major units, for each piece or for the line. */
 const ProductDelivery = byKind(
@@ -23,15 +32,15 @@ const ProductDelivery = byKind(
 /** A product as a catalogue file writes it: prices in major units as decimal strings. */
 export const Product = Type.Object(
   {
-    sku: Type.String({ minLength: 1, maxLength: 64 }),
+    sku: Name,
     name: Type.String({ minLength: 1, maxLength: 200 }),
     prices: Type.Record(CurrencyCode, Decimal, closed),
-    categories: Type.Optional(Type.Array(Tag, { maxItems: 50, uniqueItems: true })),
-    tags: Type.Optional(Type.Array(Tag, { maxItems: 50, uniqueItems: true })),
+    categories: Type.Optional(Type.Array(Name, { maxItems: 50, uniqueItems: true })),
+    tags: Type.Optional(Type.Array(Name, { maxItems: 50, uniqueItems: true })),
     taxRate: Type.Optional(Percent),
     weight: Type.Optional(Weight),
     size: Type.Optional(Size),
-    parcelClass: Type.Optional(Tag),
+    parcelClass: Type.Optional(Name),
     used: Type.Optional(Type.Boolean()),
     delivery: Type.Optional(ProductDelivery),
   },
@@ -46,13 +55,9 @@ export const SampleCart = Type.Object(
   {
     id: Id,
     name: Type.String({ minLength: 1, maxLength: 100 }),
-    lines: Type.Array(
-      Type.Object(
-        { sku: Type.String({ minLength: 1, maxLength: 64 }), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) },
-        closed,
-      ),
-      { maxItems: 500 },
-    ),
+    lines: Type.Array(Type.Object({ sku: Name, quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) }, closed), {
+      maxItems: 500,
+    }),
   },
   { ...closed, title: "SampleCart" },
 );

@@ -1,13 +1,22 @@
 import { type Static, Type } from "@sinclair/typebox";
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
+import type { Saved } from "../../core/conditions/condition.ts";
 import { closed, Id } from "../../core/plan/atoms.ts";
 import { compile } from "../../core/plan/compile.ts";
-import { type Entity, type EntityKind, entityKey, planOf, type StoredEntity } from "../../core/plan/entities.ts";
+import {
+  type Entity,
+  type EntityKind,
+  entityKey,
+  isList,
+  LISTS,
+  planOf,
+  type StoredEntity,
+} from "../../core/plan/entities.ts";
 import type { Problem } from "../../core/plan/problem.ts";
+import { ruleProblems } from "../../core/plan/rules.ts";
 import { inTransaction } from "../database/pool.ts";
 import { calendarProblems } from "../holidays/holidays.ts";
 import { checker } from "../validation/checker.ts";
-import { LISTS } from "../validation/whole-plan.ts";
 import { checkedEntity, readEntities } from "./entities.ts";
 
 const Kind = Type.Union(
@@ -61,9 +70,15 @@ export async function applyChangeSet(pool: Pool, changeSet: ChangeSet, madeBy: s
   const { writes } = checked;
   return inTransaction(pool, async (connection): Promise<ChangeResult> => {
     const sequence = (await lockHead(connection)) + 1;
-    const before = new Map((await readEntities(connection)).map((entity) => [entityKey(entity), entity]));
+    const { entities, unreadable } = await readEntities(connection);
+    const before = new Map(entities.map((entity) => [entityKey(entity), entity]));
+    const broken = new Map(unreadable.map((entity) => [entityKey(entity), entity]));
 
-    const conflicts = writes.flatMap((write) => conflictOf(write, before.get(entityKey(write))));
+    const conflicts = writes.flatMap((write) => {
+      const there = broken.get(entityKey(write));
+      // What cannot be read may be written over by whoever has seen it, and can be of no use to anybody else.
+      return there?.revision === write.seen ? [] : conflictOf(write, before.get(entityKey(write)));
+    });
     if (conflicts.length > 0) return { conflicts };
 
     const after = new Map<string, Entity>(before);
@@ -71,7 +86,7 @@ export async function applyChangeSet(pool: Pool, changeSet: ChangeSet, madeBy: s
       if (write.entity) after.set(entityKey(write), write.entity);
       else after.delete(entityKey(write));
     }
-    const problems = planWideProblems([...after.values()], writes);
+    const problems = [...planWideProblems([...after.values()], writes), ...newlyBroken(before, after, writes)];
     if (problems.length > 0) return { problems };
 
     await writeAll(connection, writes, before, sequence, madeBy);
@@ -122,8 +137,6 @@ function conflictOf({ kind, id, seen, entity }: CheckedWrite, current: StoredEnt
   return [{ kind, id, seen, current: { revision, body: current?.body ?? null }, yours: entity?.body ?? null }];
 }
 
-const isList = (key: string): key is keyof typeof LISTS => Object.hasOwn(LISTS, key);
-
 /** Problems of the plan as it would be, with paths into the change-set where a write is to blame. */
 function planWideProblems(entities: readonly Entity[], writes: readonly CheckedWrite[]): Problem[] {
   const plan = planOf(entities);
@@ -140,6 +153,27 @@ function planWideProblems(entities: readonly Entity[], writes: readonly CheckedW
     return write >= 0
       ? { path: `/writes/${write}/body${rest}`, message }
       : { path: "/writes", message: `${kind} "${id}" would break at ${rest}: ${message}` };
+  });
+}
+
+/** Rules that a write breaks and its entity did not break before. */
+function newlyBroken(
+  before: ReadonlyMap<string, Entity>,
+  after: ReadonlyMap<string, Entity>,
+  writes: readonly CheckedWrite[],
+): Problem[] {
+  const saved = (entities: ReadonlyMap<string, Entity>): Saved =>
+    new Map(
+      [...entities.values()].flatMap(({ kind, id, body }) => (kind === "condition" ? [[id, body] as const] : [])),
+    );
+  const [savedBefore, savedAfter] = [saved(before), saved(after)];
+  return writes.flatMap(({ entity }, i) => {
+    if (!entity) return [];
+    const old = before.get(entityKey(entity));
+    const known = new Set((old ? ruleProblems(old, savedBefore) : []).map(({ path, message }) => `${path} ${message}`));
+    return ruleProblems(entity, savedAfter)
+      .filter(({ path, message }) => !known.has(`${path} ${message}`))
+      .map(({ path, message }) => ({ path: `/writes/${i}/body${path}`, message }));
   });
 }
 

@@ -1,7 +1,9 @@
 import type { Connection, Pool, RowDataPacket } from "mysql2/promise";
 import { type Entity, type EntityKind, STORE_ID, type StoredEntity } from "../../core/plan/entities.ts";
+import type { Problem } from "../../core/plan/problem.ts";
 import type { Checked } from "../validation/checker.ts";
 import { checkEntity } from "../validation/documents.ts";
+import { readJson } from "../validation/read-json.ts";
 
 /** Checks an entity's body by the schema of its kind, and that the body carries the entity's id. */
 export function checkedEntity(kind: EntityKind, id: string, body: unknown): Checked<Entity> {
@@ -51,14 +53,23 @@ interface EntityRow extends RowDataPacket {
   revision: number;
 }
 
-/** All entities of the draft in a fixed order. @throws when a row no longer fits its schema */
-export async function readEntities(connection: Pool | Connection): Promise<StoredEntity[]> {
+/** A row that does not fit its schema any more, or never should have got in: shown as it is, to be mended or removed. */
+export type UnreadableEntity = { kind: EntityKind; id: string; revision: number; text: string; problems: Problem[] };
+
+/** All entities of the draft in a fixed order, and what cannot be read as one. */
+export async function readEntities(
+  connection: Pool | Connection,
+): Promise<{ entities: StoredEntity[]; unreadable: UnreadableEntity[] }> {
   const [rows] = await connection.query<EntityRow[]>(
     "SELECT kind, id, body, revision FROM draft_entities ORDER BY kind, position, id",
   );
-  return rows.map(({ kind, id, body, revision }) => {
-    const checked = checkedEntity(kind, id, JSON.parse(body));
-    if ("problems" in checked) throw new Error(`draft ${kind} ${id}: ${JSON.stringify(checked.problems)}`);
-    return { ...checked.value, revision };
-  });
+  const entities: StoredEntity[] = [];
+  const unreadable: UnreadableEntity[] = [];
+  for (const { kind, id, body, revision } of rows) {
+    const json = readJson(body);
+    const checked = "problems" in json ? json : checkedEntity(kind, id, json.value);
+    if ("problems" in checked) unreadable.push({ kind, id, revision, text: body, problems: checked.problems });
+    else entities.push({ ...checked.value, revision });
+  }
+  return { entities, unreadable };
 }

@@ -12,7 +12,7 @@ import {
 import { inSnapshot } from "../database/pool.ts";
 import { calendarsOf } from "../holidays/holidays.ts";
 import { latestPlan } from "../releases/releases.ts";
-import { readEntities } from "./entities.ts";
+import { readEntities, type UnreadableEntity } from "./entities.ts";
 
 /** What differs between the draft and the latest release; null on the side where it is not there. */
 export type DraftChange = { kind: EntityKind; id: string; released: Entity | null; draft: Entity | null };
@@ -21,6 +21,8 @@ export type DraftChange = { kind: EntityKind; id: string; released: Entity | nul
 export type Draft = {
   sequence: number;
   entities: StoredEntity[];
+  /** Rows that cannot be read as what they are, to be mended or removed. */
+  unreadable: UnreadableEntity[];
   release: { number: number; releasedAt: string } | null;
   /** The public holidays that its locations keep. */
   calendars: Calendars;
@@ -35,11 +37,12 @@ export function readDraft(pool: Pool): Promise<Draft> {
   return inSnapshot(pool, async (connection) => {
     const [[head]] = await connection.query<HeadRow[]>("SELECT sequence FROM draft_head WHERE id = 1");
     if (!head) throw new Error("the draft has no head row; the database was not migrated");
-    const entities = await readEntities(connection);
+    const { entities, unreadable } = await readEntities(connection);
     const latest = await latestPlan(connection);
     return {
       sequence: head.sequence,
       entities,
+      unreadable,
       calendars: calendarsOf(planOf(entities) ?? {}, Date.now()),
       release: latest && { number: latest.release.number, releasedAt: latest.release.releasedAt },
       changes: changesSince(latest ? entitiesOf(latest.plan) : [], entities),

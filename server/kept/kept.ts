@@ -1,6 +1,6 @@
-import type { Static, TSchema } from "@sinclair/typebox";
 import type { Pool, RowDataPacket } from "mysql2/promise";
-import { checker } from "../validation/checker.ts";
+import type { Checked } from "../validation/checker.ts";
+import { readJson } from "../validation/read-json.ts";
 
 /** Something a team keeps beside its plan, under a name. */
 export type Kept<Body> = { id: string; name: string; body: Body };
@@ -11,20 +11,32 @@ interface KeptRow extends RowDataPacket {
   body: string;
 }
 
-/** What is kept of one kind, oldest first. What an older version wrote and nobody can read any more is left out. */
-export async function listKept<Schema extends TSchema>(
+/** Something kept that cannot be used, and why: it stays until somebody drops it. */
+export type SetAside = { id: string; name: string; why: string };
+
+/** What is kept of one kind, oldest first; what an older version wrote and nobody can use any more is set aside, with a word. */
+export async function listKept<Body>(
   pool: Pool,
   kind: string,
-  schema: Schema,
-): Promise<Kept<Static<Schema>>[]> {
+  check: (data: unknown) => Checked<Body>,
+): Promise<{ kept: Kept<Body>[]; setAside: SetAside[] }> {
   const [rows] = await pool.query<KeptRow[]>("SELECT id, name, body FROM kept WHERE kind = ? ORDER BY kept_at, id", [
     kind,
   ]);
-  const check = checker(schema);
-  return rows.flatMap(({ id, name, body }) => {
-    const checked = check(JSON.parse(body));
-    return "value" in checked ? [{ id, name, body: checked.value }] : [];
-  });
+  const kept: Kept<Body>[] = [];
+  const setAside: SetAside[] = [];
+  for (const { id, name, body } of rows) {
+    const json = readJson(body);
+    const checked = "problems" in json ? json : check(json.value);
+    if ("value" in checked) kept.push({ id, name, body: checked.value });
+    else
+      setAside.push({
+        id,
+        name,
+        why: checked.problems.map(({ path, message }) => `${path} ${message}`.trim()).join("; "),
+      });
+  }
+  return { kept, setAside };
 }
 
 export async function keep(pool: Pool, kind: string, { id, name, body }: Kept<unknown>): Promise<void> {

@@ -1,8 +1,12 @@
-import { type Static, Type } from "@sinclair/typebox";
-import { closed } from "../../core/plan/atoms.ts";
+import { type Static, type TSchema, Type } from "@sinclair/typebox";
+import { CountryCode, CurrencyCode, closed, Locale, RegionCode } from "../../core/plan/atoms.ts";
+import type { Problem } from "../../core/plan/problem.ts";
+import { standpointFaults } from "../../core/samples/standpoint-faults.ts";
 import { Mood } from "../carriers/simulated.ts";
+import { type Checked, checker } from "../validation/checker.ts";
 
 const Text = Type.String({ maxLength: 64 });
+const orEmpty = <Schema extends TSchema>(schema: Schema) => Type.Union([Type.Literal(""), schema]);
 
 /** A shopper as described; null figures are not known. */
 const DescribedShopper = Type.Object(
@@ -23,8 +27,8 @@ export type DescribedShopper = Static<typeof DescribedShopper>;
 /** Who looks: where it goes (empty while not known), who and when, in which currency and language. */
 export const Standpoint = Type.Object(
   {
-    country: Text,
-    region: Text,
+    country: orEmpty(CountryCode),
+    region: orEmpty(RegionCode),
     postcode: Text,
     away: Type.Optional(
       Type.Object(
@@ -32,8 +36,8 @@ export const Standpoint = Type.Object(
         { ...closed, description: "How far it goes from one of the plan's locations; not known when left out" },
       ),
     ),
-    currency: Text,
-    locale: Text,
+    currency: CurrencyCode,
+    locale: Locale,
     shopper: Type.Union([DescribedShopper, Type.Null()], { description: "null: a guest of whom nothing is known" }),
     moment: Type.Union([Text, Type.Null()], { description: "By the market's clocks, YYYY-MM-DDTHH:MM; null: now" }),
     moods: Type.Record(Text, Mood, { description: "How simulated carriers behave, by id; well where left out" }),
@@ -41,3 +45,13 @@ export const Standpoint = Type.Object(
   { ...closed, title: "Standpoint" },
 );
 export type Standpoint = Static<typeof Standpoint>;
+
+const checkForm = checker(Standpoint);
+
+/** A standpoint one can look from: of the right form, and nothing in it is impossible. */
+export function checkStandpoint(data: unknown): Checked<Standpoint> {
+  const checked = checkForm(data);
+  if ("problems" in checked) return checked;
+  const problems: Problem[] = standpointFaults(checked.value);
+  return problems.length > 0 ? { problems } : checked;
+}

@@ -2,11 +2,17 @@ import { type Static, Type } from "@sinclair/typebox";
 import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql2/promise";
 import type { Offer } from "../../core/offers/offer.ts";
 import { closed, Id } from "../../core/plan/atoms.ts";
+import { IDENTIFIER_PATTERN } from "../../core/plan/identifier.ts";
 import type { QuoteRequest } from "../../core/quote/request.ts";
 import { inTransaction } from "../database/pool.ts";
 import { checker } from "../validation/checker.ts";
 
-const Reference = Type.String({ minLength: 1, maxLength: 100 });
+const Reference = Type.String({
+  minLength: 1,
+  maxLength: 100,
+  pattern: IDENTIFIER_PATTERN,
+  description: "Not blank, without control characters; compared to the letter",
+});
 
 /** An order that uses offers: all of them are claimed, or none. */
 export const Claim = Type.Object(

@@ -5,6 +5,9 @@ import type { Calendars } from "../../core/places/location.ts";
 import { type CompiledPlan, compile } from "../../core/plan/compile.ts";
 import { planOf } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
+import type { Problem } from "../../core/plan/problem.ts";
+import { planProblems } from "../../core/plan/problems.ts";
+import { brokenRules } from "../../core/plan/rules.ts";
 import { inTransaction } from "../database/pool.ts";
 import { lockHead } from "../draft/change-set.ts";
 import { readEntities } from "../draft/entities.ts";
@@ -15,7 +18,8 @@ import { checkPlan } from "../validation/documents.ts";
 export type Release = { number: number; sequence: number; checksum: string; releasedBy: string; releasedAt: string };
 export type ReleaseResult =
   | { release: Release }
-  | { refused: "nothing-changed" | "empty" | "draft-moved"; sequence: number };
+  | { refused: "nothing-changed" | "empty" | "draft-moved"; sequence: number }
+  | { refused: "unsound"; sequence: number; problems: Problem[] };
 
 interface ReleaseRow extends RowDataPacket {
   number: number;
@@ -60,8 +64,15 @@ export async function releaseDraft(pool: Pool, seen: number, releasedBy: string)
     const [[last]] = await connection.query<ReleaseRow[]>(
       `SELECT ${COLUMNS} FROM releases ORDER BY number DESC LIMIT 1`,
     );
-    const plan = planOf(await readEntities(connection));
+    const { entities, unreadable } = await readEntities(connection);
+    const plan = planOf(entities);
     if (!plan) return { refused: "empty", sequence };
+    const problems = [
+      ...unreadable.map(({ kind, id }) => ({ path: "", message: `${kind} "${id}" cannot be read` })),
+      ...planProblems(plan),
+      ...brokenRules(plan),
+    ];
+    if (problems.length > 0) return { refused: "unsound", sequence, problems };
     const text = JSON.stringify(plan);
     const calendars = JSON.stringify(calendarsOf(plan, Date.now()));
     const checksum = checksumOf(text, calendars);

@@ -3,6 +3,7 @@ import { Ajv, type ErrorObject } from "ajv";
 import addFormats from "ajv-formats";
 import { ChargeSchema } from "../../core/charges/charge.ts";
 import { ConditionSchema } from "../../core/conditions/condition.ts";
+import { MOST_READABLE, nestingProblem } from "../../core/plan/nesting.ts";
 import type { Problem } from "../../core/plan/problem.ts";
 
 /** Data of the right shape, or what is wrong with it and where. */
@@ -21,7 +22,12 @@ ajv.addSchema([ConditionSchema, ChargeSchema]);
 /** A function that checks unknown data against a schema. Compile once, at module level. */
 export function checker<Schema extends TSchema>(schema: Schema): (data: unknown) => Checked<Static<Schema>> {
   const validate = ajv.compile<Static<Schema>>(schema);
-  return (data) => (validate(data) ? { value: data } : { problems: problemsOf(validate.errors ?? []) });
+  return (data) => {
+    // First: what lies too deep in each other would be too much for the schema's check.
+    const nested = nestingProblem(data, MOST_READABLE);
+    if (nested) return { problems: [nested] };
+    return validate(data) ? { value: data } : { problems: problemsOf(validate.errors ?? []) };
+  };
 }
 
 /** Most problems reported at once; the rest would only bury them. */

@@ -1,12 +1,47 @@
+import { pointer } from "../../core/plan/problem.ts";
 import type { Checked } from "./checker.ts";
 
-/** Parses JSON text; a problem at the root says where in the text it breaks off. */
+/**
+ * Parses JSON text; a problem at the root says where in the text it breaks off. A byte-order mark before it is skipped. A key
+ * that stands twice in one object is a problem: which of the two was meant nobody can tell.
+ */
 export function readJson(text: string): Checked<unknown> {
+  const bare = text.startsWith(BYTE_ORDER_MARK) ? text.slice(1) : text;
+  let value: unknown;
   try {
-    const value: unknown = JSON.parse(text);
-    return { value };
+    value = JSON.parse(bare);
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
     return { problems: [{ path: "", message: `is not JSON: ${why.replace(/\s+/g, " ").slice(0, 200)}` }] };
   }
+  const repeated = repeatedKey(bare);
+  return repeated === undefined
+    ? { value }
+    : { problems: [{ path: repeated, message: "stands twice in the same object" }] };
+}
+
+const BYTE_ORDER_MARK = "\uFEFF";
+const TOKEN = /"(?:[^"\\]|\\.)*"|[{}[\],:]/g;
+
+/** An object being read, with its keys so far and the one at hand; or a list, with the number of the entry at hand. */
+type Open = { keys: Set<string>; at: string } | { index: number };
+
+/** The first key that stands twice, as a JSON pointer; of text that is JSON. */
+function repeatedKey(text: string): string | undefined {
+  const open: Open[] = [];
+  let last = "";
+  for (const [token] of text.matchAll(TOKEN)) {
+    const here = open.at(-1);
+    if (token === "{") open.push({ keys: new Set(), at: "" });
+    else if (token === "[") open.push({ index: 0 });
+    else if (token === "}" || token === "]") open.pop();
+    else if (token === "," && here && "index" in here) here.index += 1;
+    else if (token === ":" && here && "keys" in here) {
+      const key: unknown = JSON.parse(last);
+      here.at = String(key);
+      if (here.keys.has(here.at)) return pointer(...open.map((one) => ("keys" in one ? one.at : one.index)));
+      here.keys.add(here.at);
+    } else last = token;
+  }
+  return undefined;
 }

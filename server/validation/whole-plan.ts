@@ -1,22 +1,10 @@
-import { type EntityKind, STORE_ID } from "../../core/plan/entities.ts";
+import { isList, LISTS, STORE_ID } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { Problem } from "../../core/plan/problem.ts";
 import { planProblems } from "../../core/plan/problems.ts";
+import { brokenRules } from "../../core/plan/rules.ts";
 import type { Checked } from "./checker.ts";
 import { checkEntity, checkPlan } from "./documents.ts";
-
-/** The lists of a plan, and the kind of entity in each. */
-export const LISTS = {
-  markets: "market",
-  zones: "zone",
-  options: "option",
-  offers: "offer",
-  locations: "location",
-  rates: "rates",
-  conditions: "condition",
-} as const satisfies Record<string, EntityKind>;
-type List = keyof typeof LISTS;
-const isListName = (key: string): key is List => Object.hasOwn(LISTS, key);
 
 /**
  * Checks a plan file as a whole: its form, and its references wherever the form is right, so that one reading tells
@@ -27,7 +15,7 @@ const isListName = (key: string): key is List => Object.hasOwn(LISTS, key);
 export function checkWholePlan(data: unknown): Checked<Plan> {
   const checked = checkPlan(data);
   if ("value" in checked) {
-    const problems = planProblems(checked.value);
+    const problems = [...planProblems(checked.value), ...brokenRules(checked.value)];
     return problems.length > 0 ? { problems } : checked;
   }
   return { problems: [...checked.problems, ...referenceProblems(data)] };
@@ -63,7 +51,7 @@ function referenceProblems(data: unknown): Problem[] {
     .filter(({ message }) => !aboutLeft(message))
     .map(({ path, message }) => {
       const [, list = "", index = "", rest = ""] = /^\/(\w+)\/(\d+)(.*)$/.exec(path) ?? [];
-      const original = isListName(list) ? places.get(list)?.[Number(index)] : undefined;
+      const original = isList(list) ? places.get(list)?.[Number(index)] : undefined;
       return { path: original === undefined ? path : `/${list}/${original}${rest}`, message };
     });
 }

@@ -1,7 +1,7 @@
 import type { Climb } from "../../../core/climb/climb.ts";
 import { goalText } from "../../../core/measures/measure-spec.ts";
 import { pickText } from "../../../core/messages/locale.ts";
-import { speakValues } from "../../../core/messages/speak.ts";
+import { OPEN, speakOpen } from "../../../core/messages/speak.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { statesSaid, textsFor, told } from "../../../core/quote/sayings.ts";
 
@@ -39,8 +39,11 @@ export function messageStretches(
       const text = wording && pickText(wording, locale, languages);
       if (!text) return [];
       const goal = entry.goal === null ? "" : goalText(entry.measure, entry.goal, climb.currency, text.locale);
-      const open = { counted: "…", remaining: "…", percent: "…", reward: "…", option: "…", deadline: "…", place: "…" };
-      return [speakValues(text, { goal, ...open })];
+      const open = ["counted", "remaining", "percent", "reward", "option", "deadline", "place"].map((name) => [
+        name,
+        OPEN,
+      ]);
+      return speakOpen(text, { goal, ...Object.fromEntries(open) }) ?? [];
     });
     stretches.push({ from, to, texts, gained: messages.filter(({ state }) => state === "reached").length, key });
   }

@@ -1,4 +1,4 @@
-import type { CheckedProduct } from "../../../core/checks/check.ts";
+import type { CheckedAddress, CheckedProduct } from "../../../core/checks/check.ts";
 import type { Entity, StoredEntity } from "../../../core/plan/entities.ts";
 import type { CarrierQuestion, CarrierReply } from "../../../core/quote/carrier-questions.ts";
 import type { Sample } from "../../../core/samples/sample.ts";
@@ -8,7 +8,7 @@ import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { Product, SampleCart } from "../../../server/catalogue/product.ts";
 import type { ChangeSet, Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
-import type { Kept } from "../../../server/kept/kept.ts";
+import type { Kept, SetAside } from "../../../server/kept/kept.ts";
 import type { Standpoint } from "../../../server/kept/standpoint.ts";
 import type { Region } from "../../../server/places/regions.ts";
 import type { Release } from "../../../server/releases/releases.ts";
@@ -57,6 +57,9 @@ async function callWith<T>(path: string, body: string | undefined): Promise<T> {
   );
 }
 
+type KeptStandpoints = { standpoints: Kept<Standpoint>[]; setAside: SetAside[] };
+type KeptSamples = { samples: Sample[]; setAside: SetAside[] };
+
 export const api = {
   draft: () => call<Draft>("/api/draft"),
   change: (changeSet: ChangeSet) =>
@@ -76,18 +79,20 @@ export const api = {
   importProducts: (part: object) => call<{ taken?: number }>("/api/products/import", part),
   keepCart: (cart: SampleCart) => call<object>("/api/sample-carts", { do: "keep", cart }),
   dropCart: (id: string) => call<object>("/api/sample-carts", { do: "drop", id }),
-  standpoints: () => call<{ standpoints: Kept<Standpoint>[] }>("/api/standpoints"),
-  keepStandpoint: (kept: Kept<Standpoint>) =>
-    call<{ standpoints: Kept<Standpoint>[] }>("/api/standpoints", { do: "keep", ...kept }),
-  dropStandpoint: (id: string) => call<{ standpoints: Kept<Standpoint>[] }>("/api/standpoints", { do: "drop", id }),
+  standpoints: () => call<KeptStandpoints>("/api/standpoints"),
+  keepStandpoint: (kept: Kept<Standpoint>) => call<KeptStandpoints>("/api/standpoints", { do: "keep", ...kept }),
+  dropStandpoint: (id: string) => call<KeptStandpoints>("/api/standpoints", { do: "drop", id }),
   askCarriers: (questions: readonly CarrierQuestion[], moods: Readonly<Record<string, Mood>>) =>
     call<{ replies: (CarrierReply | null)[] }>("/api/carriers", { questions, moods }),
   carriers: () => call<CarrierChoice[]>("/api/carriers"),
   regions: (country: string) => call<{ regions: Region[] }>(`/api/regions/${country}`),
-  surroundings: () => call<{ products: CheckedProduct[]; uses: Record<string, number> }>("/api/checks/surroundings"),
-  samples: () => call<{ samples: Sample[] }>("/api/samples"),
-  keepSamples: (samples: readonly Sample[]) => call<{ samples: Sample[] }>("/api/samples", { do: "keep", samples }),
-  dropSamples: (ids: readonly string[]) => call<{ samples: Sample[] }>("/api/samples", { do: "drop", ids }),
+  surroundings: () =>
+    call<{ products: CheckedProduct[]; uses: Record<string, number>; addresses: CheckedAddress[] }>(
+      "/api/checks/surroundings",
+    ),
+  samples: () => call<KeptSamples>("/api/samples"),
+  keepSamples: (samples: readonly Sample[]) => call<KeptSamples>("/api/samples", { do: "keep", samples }),
+  dropSamples: (ids: readonly string[]) => call<KeptSamples>("/api/samples", { do: "drop", ids }),
   /** How often each offer has been used, by its id. */
   uses: () => call<{ uses: Record<string, number> }>("/api/redemptions"),
   releases: () => call<{ releases: Release[] }>("/api/releases"),

@@ -7,7 +7,13 @@ import {
   type TranslationUnit,
   withText,
 } from "../../../core/messages/translation-units.ts";
-import { missingPlurals, STEP_VARIABLES, wordingProblems } from "../../../core/messages/wording.ts";
+import {
+  missingPlurals,
+  STEP_VARIABLES,
+  sayingProblems,
+  stepVariableKinds,
+  wordingProblems,
+} from "../../../core/messages/wording.ts";
 import type { CompiledPlan } from "../../../core/plan/compile.ts";
 import { exampleSaying } from "../../../core/quote/example-saying.ts";
 import type { Progress } from "../../../core/quote/quote.ts";
@@ -128,7 +134,11 @@ function Cell(props: CellProps) {
           locale={locale}
           placeholders={variables}
           wrong={(typed) => {
-            const [problem] = wordingProblems(typed, variables, "");
+            const counts = compiled.plan.offers.find(({ id }) => id === offer)?.counts.kind ?? null;
+            const [problem] = [
+              ...wordingProblems(typed, variables, ""),
+              ...sayingProblems(typed, locale, stepVariableKinds(state, counts), ""),
+            ];
             if (problem) return problem.message;
             const lost = chipsIn(texts[source] ?? "").filter(
               (one) => locale !== source && !chipsIn(typed).includes(one),

@@ -26,6 +26,8 @@ export const POST: APIRoute = ({ request }) =>
     const result = quote(release.compiled, counted.uses ? { ...asked, uses: counted.uses } : asked);
     if ("problems" in result)
       return problemDocument(422, "The request cannot be quoted", { problems: result.problems });
+    for (const { text, locale, why } of result.unsaid ?? [])
+      console.error(`release ${release.number}: left out, since ${why}: ${JSON.stringify(text)} (${locale})`);
     const response = jsonAnswer(result.quote);
     response.headers.set("summant-release", String(release.number));
     return response;

@@ -4,8 +4,10 @@ import { byKindOf, closed, Id } from "../../../core/plan/atoms.ts";
 import { Sample } from "../../../core/samples/sample.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { dropKept, keep, listKept } from "../../../server/kept/kept.ts";
+import { checkSample } from "../../../server/kept/samples.ts";
 import { checker } from "../../../server/validation/checker.ts";
 
 const KIND = "sample";
@@ -20,7 +22,10 @@ const checkRequest = checker(
   ),
 );
 
-const list = async () => jsonAnswer({ samples: (await listKept(sharedPool(), KIND, Sample)).map(({ body }) => body) });
+const list = async () => {
+  const { kept, setAside } = await listKept(sharedPool(), KIND, checkSample);
+  return jsonAnswer({ samples: kept.map(({ body }) => body), setAside });
+};
 
 export const GET: APIRoute = () => answer(list);
 
@@ -30,6 +35,12 @@ export const POST: APIRoute = ({ request }) =>
     const body = await readBody(request, 8 * 1024 * 1024, checkRequest);
     if ("refusal" in body) return body.refusal;
     const { value } = body;
+    const problems = (value.do === "keep" ? value.samples : []).flatMap((sample, i) => {
+      const checked = checkSample(sample);
+      const found = "problems" in checked ? checked.problems : [];
+      return found.map(({ path, message }) => ({ path: `/samples/${i}${path}`, message }));
+    });
+    if (problems.length > 0) return problemDocument(422, "A sample cannot be kept", { problems });
     if (value.do === "keep")
       for (const sample of value.samples)
         await keep(sharedPool(), KIND, { id: sample.id, name: sample.name.slice(0, 100), body: sample });

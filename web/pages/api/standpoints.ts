@@ -3,9 +3,10 @@ import type { APIRoute } from "astro";
 import { byKindOf, closed, Id } from "../../../core/plan/atoms.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { dropKept, keep, listKept } from "../../../server/kept/kept.ts";
-import { Standpoint } from "../../../server/kept/standpoint.ts";
+import { checkStandpoint, Standpoint } from "../../../server/kept/standpoint.ts";
 import { checker } from "../../../server/validation/checker.ts";
 
 const KIND = "standpoint";
@@ -23,7 +24,10 @@ const checkRequest = checker(
   ),
 );
 
-const list = async () => jsonAnswer({ standpoints: await listKept(sharedPool(), KIND, Standpoint) });
+const list = async () => {
+  const { kept, setAside } = await listKept(sharedPool(), KIND, checkStandpoint);
+  return jsonAnswer({ standpoints: kept, setAside });
+};
 
 export const GET: APIRoute = () => answer(list);
 
@@ -32,7 +36,12 @@ export const POST: APIRoute = ({ request }) =>
   answer(async () => {
     const body = await readBody(request, 64 * 1024, checkRequest);
     if ("refusal" in body) return body.refusal;
-    if (body.value.do === "keep") await keep(sharedPool(), KIND, body.value);
-    else await dropKept(sharedPool(), KIND, body.value.id);
+    if (body.value.do === "keep") {
+      const checked = checkStandpoint(body.value.body);
+      const found = "problems" in checked ? checked.problems : [];
+      const problems = found.map(({ path, message }) => ({ path: `/body${path}`, message }));
+      if (problems.length > 0) return problemDocument(422, "The standpoint cannot be kept", { problems });
+      await keep(sharedPool(), KIND, body.value);
+    } else await dropKept(sharedPool(), KIND, body.value.id);
     return list();
   });

@@ -4,12 +4,16 @@ import { allProducts } from "../../../../server/catalogue/catalogue.ts";
 import { checkedProduct } from "../../../../server/catalogue/checked-products.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { keptAddresses } from "../../../../server/kept/addresses.ts";
 import { usesOf } from "../../../../server/redemptions/ledger.ts";
 
-/** What the checks have to know besides the plan: products, and how often offers have been used. */
+/**
+ * What the checks have to know besides the plan: products, how often offers have been used, and the
+ * addresses that standpoints and samples are kept with.
+ */
 export const GET: APIRoute = () =>
   answer(async () => {
     const products: CheckedProduct[] = [];
     for await (const part of allProducts(sharedPool())) products.push(...part.map(checkedProduct));
-    return jsonAnswer({ products, uses: await usesOf(sharedPool()) });
+    return jsonAnswer({ products, uses: await usesOf(sharedPool()), addresses: await keptAddresses(sharedPool()) });
   });

@@ -19,6 +19,7 @@ const REFUSALS = {
   "nothing-changed": "The draft is the same as the latest release",
   empty: "The draft is empty",
   "draft-moved": "The draft has changed since it was looked at",
+  unsound: "The draft cannot be released as it is",
 } as const;
 
 export const GET: APIRoute = () => answer(async () => jsonAnswer({ releases: await listReleases(sharedPool()) }));
@@ -30,5 +31,7 @@ export const POST: APIRoute = ({ request }) =>
     if ("refusal" in body) return body.refusal;
     const result = await releaseDraft(sharedPool(), body.value.sequence, "local");
     if ("release" in result) return jsonAnswer(result.release, 201);
-    return problemDocument(409, REFUSALS[result.refused], { extra: { sequence: result.sequence } });
+    const { refused, sequence } = result;
+    const problems = refused === "unsound" ? { problems: result.problems } : {};
+    return problemDocument(409, REFUSALS[refused], { ...problems, extra: { sequence } });
   });

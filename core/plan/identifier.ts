@@ -1,0 +1,7 @@
+/** A name that shops' servers bring along: something is in it, and nothing nobody can type. */
+export const IDENTIFIER_PATTERN = "^(?=.*\\S)[^\\u0000-\\u001f\\u007f-\\u009f]*$";
+
+const IDENTIFIER = new RegExp(IDENTIFIER_PATTERN, "u");
+
+/** @example isIdentifier(" ") // false */
+export const isIdentifier = (text: string): boolean => IDENTIFIER.test(text);

@@ -1,0 +1,36 @@
+import { exponentOf } from "../money/currency.ts";
+import type { Problem } from "../plan/problem.ts";
+import { isLocale } from "../quote/standpoint-problems.ts";
+import { isDay } from "../time/day.ts";
+
+type Looked = {
+  readonly country: string;
+  readonly region: string;
+  readonly currency: string;
+  readonly locale: string;
+  readonly moment: string | null;
+  readonly shopper: { readonly lastOrder: string | null } | null;
+};
+
+const LOCAL = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d$/;
+
+/** What nobody can look from: places, languages, currencies, days that do not exist. A field left open ("") is none of them. */
+export function standpointFaults({ country, region, currency, locale, moment, shopper }: Looked): Problem[] {
+  const day = moment === null ? null : (LOCAL.exec(moment)?.[1] ?? "");
+  const lastOrder = shopper?.lastOrder ?? null;
+  return [
+    ...(country === "" || /^[A-Z]{2}$/.test(country) ? [] : [fault("country", country, "country code")]),
+    ...(region === "" || /^[A-Z]{2}-[A-Z0-9]{1,3}$/.test(region) ? [] : [fault("region", region, "region code")]),
+    ...(exponentOf(currency) === undefined ? [fault("currency", currency, "active ISO 4217 currency")] : []),
+    ...(isLocale(locale) ? [] : [fault("locale", locale, "language tag")]),
+    ...(day === null || isDay(day) ? [] : [fault("moment", moment ?? "", "moment of the calendar")]),
+    ...(lastOrder === null || (/^\d{4}-\d{2}-\d{2}$/.test(lastOrder) && isDay(lastOrder))
+      ? []
+      : [fault("shopper/lastOrder", lastOrder, "day of the calendar")]),
+  ];
+}
+
+const fault = (key: string, text: string, what: string): Problem => ({
+  path: `/${key}`,
+  message: `"${text}" is no ${what}`,
+});
