@@ -4,6 +4,7 @@ import { milligrams } from "../measures/quantity.ts";
 import { exponentOf } from "../money/currency.ts";
 import { rounded } from "../money/form.ts";
 import type { Plan } from "../plan/plan.ts";
+import type { Destination } from "../quote/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { BREAKING, changed, edited, HEALTHY, MORE_FAULTS } from "../tests/plan-edits.ts";
 import type { CheckedProduct, Surroundings } from "./check.ts";
@@ -117,6 +118,15 @@ describe("findings", () => {
     const missing = (of: typeof products) =>
       check(plan, { products: of }).filter(({ code }) => code === "weight-missing").length;
     expect([missing(known), missing(products) > 0]).toEqual([0, true]);
+  });
+
+  it("know of addresses that are kept and cannot be", () => {
+    const codes = (destination: Destination) =>
+      fresh(plan, { addresses: [{ whose: "The standpoint", destination }] }).map(({ code }) => code);
+    expect(codes({ country: "PT", region: "PT-30", postcode: "3000-001" })).toEqual(["region-contradicts-postcode"]);
+    expect(codes({ country: "PT", region: "PT-30", postcode: "9000-001" })).toEqual([]);
+    expect(codes({ country: "PT", postcode: "hello" })).toEqual(["region-contradicts-postcode"]);
+    expect(codes({ country: "GB", region: "GB-ORK", postcode: "KW16 3AA" })).toEqual([]);
   });
 
   it("stay accepted until their cause changes", () => {

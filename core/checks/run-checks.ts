@@ -4,6 +4,7 @@ import type { Finding } from "./finding.ts";
 import { amountTypedInText } from "./findings/amount-typed-in-text.ts";
 import { basisBeforeDiscounts } from "./findings/basis-before-discounts.ts";
 import { basisUnlikePrices } from "./findings/basis-unlike-prices.ts";
+import { breaksARule } from "./findings/breaks-a-rule.ts";
 import { carrierWithoutFallback } from "./findings/carrier-without-fallback.ts";
 import { codeCollides } from "./findings/code-collides.ts";
 import { conditionAlwaysHolds } from "./findings/condition-always-holds.ts";
@@ -24,8 +25,11 @@ import { optionWithoutPrice } from "./findings/option-without-price.ts";
 import { optionsShareName } from "./findings/options-share-name.ts";
 import { placeClaimedTwice } from "./findings/place-claimed-twice.ts";
 import { pluralMissing } from "./findings/plural-missing.ts";
+import { postcodeOfNoCountry } from "./findings/postcode-of-no-country.ts";
 import { priceCliff } from "./findings/price-cliff.ts";
 import { ratesOld } from "./findings/rates-old.ts";
+import { regionContradictsPostcode } from "./findings/region-contradicts-postcode.ts";
+import { regionUndecided } from "./findings/region-undecided.ts";
 import { rewardOptionNotThere } from "./findings/reward-option-not-there.ts";
 import { scheduleInSkippedHour } from "./findings/schedule-in-skipped-hour.ts";
 import { scheduleNeverRuns } from "./findings/schedule-never-runs.ts";
@@ -46,6 +50,7 @@ export const CHECKS: readonly Check[] = [
   amountTypedInText,
   basisBeforeDiscounts,
   basisUnlikePrices,
+  breaksARule,
   carrierWithoutFallback,
   codeCollides,
   conditionAlwaysHolds,
@@ -66,8 +71,11 @@ export const CHECKS: readonly Check[] = [
   optionsShareName,
   placeClaimedTwice,
   pluralMissing,
+  postcodeOfNoCountry,
   priceCliff,
   ratesOld,
+  regionContradictsPostcode,
+  regionUndecided,
   rewardOptionNotThere,
   scheduleInSkippedHour,
   scheduleNeverRuns,

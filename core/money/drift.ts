@@ -1,6 +1,6 @@
 import { type Amount, type AmountContext, resolveAmount } from "./amount.ts";
 import { exponentOf } from "./currency.ts";
-import { decimal } from "./decimal.ts";
+import { decimal, percent } from "./decimal.ts";
 import { exchanged, type RateTable, ratesInForce } from "./rates.ts";
 import { divide, multiply, type Rational, roundHalfAway, whole } from "./rational.ts";
 
@@ -31,8 +31,8 @@ export type BaseAmount = {
  * The base amount whose conversion comes nearest to a round goal abroad at the newest rate, and how far it strays.
  *
  * @param goal the round goal, in minor units of `currency`
- * @param tolerance a share of the goal, "0.01" for one percent
- * @example baseAmountFor(table, "USD", 7500, "0.01")?.base // 6858 at 1.0936 dollars to the euro
+ * @param tolerance percent of the goal, as typed
+ * @example baseAmountFor(table, "USD", 7500, "1")?.base // 6858 at 1.0936 dollars to the euro
  */
 export function baseAmountFor(table: RateTable, currency: string, goal: number, tolerance: string): BaseAmount | null {
   const days = byDate(table).flatMap(({ date, rates }) => {
@@ -40,7 +40,7 @@ export function baseAmountFor(table: RateTable, currency: string, goal: number, 
     return rate && rate.n > 0n ? [{ date, rate }] : [];
   });
   const newest = days.at(-1);
-  const within = decimal(tolerance);
+  const within = percent(tolerance);
   if (!newest || !within || goal <= 0) return null;
   const base = nearestBase(table.base, currency, goal, newest.rate);
   if (base === undefined) return null;

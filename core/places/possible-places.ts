@@ -54,6 +54,20 @@ export function possiblePlaces(place: Place, named: NamedRegions): readonly Plac
   return [...alike.values()];
 }
 
+/**
+ * Beginnings of a country's postcodes that leave open what a plan asks about its regions; "" for all that the tables say nothing
+ * about.
+ */
+export function undecidedBeginnings(country: string, named: NamedRegions): string[] {
+  const table = REGION_TABLES[country];
+  const telling = [...(beginnings(country)?.regions.keys() ?? [])];
+  const asked = table && table.otherwise === "unused" ? telling : [...telling, ""];
+  return asked.filter((begin) => {
+    const place: Place = { countries: [country], regions: [], regionKnown: false, postcode: begin };
+    return possiblePlaces(place, named).length > 1;
+  });
+}
+
 function inRegions(place: Place, home: string, regions: readonly string[]): Place {
   const territory = regions.map(territoryOf).find((code) => code !== undefined);
   return {

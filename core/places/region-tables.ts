@@ -7,8 +7,8 @@ export type RegionTable = {
   readonly source: string;
   /** `none`: codes that lie in no region of this country. */
   readonly regions: Readonly<Record<string, string>>;
-  /** A code that begins like none of these: may lie in any region, or in none of those listed. */
-  readonly otherwise: "anywhere" | "not-in-these";
+  /** A code that begins like none of these may lie in any region (`unused`: there are hardly any), or in none of those listed. */
+  readonly otherwise: "anywhere" | "unused" | "not-in-these";
 };
 
 const MEMORY = "from memory";
@@ -16,7 +16,7 @@ const MEMORY = "from memory";
 export const REGION_TABLES: Readonly<Record<string, RegionTable>> = {
   US: {
     source: "the package zipcodes 8.0.0: every ZIP code by its first three digits, whole where an island is told apart",
-    otherwise: "anywhere",
+    otherwise: "unused",
     regions: {
       none: "090..098 340 962..966 96939..96944 96960 96970",
       "US-AK": "995..999",
@@ -79,7 +79,7 @@ export const REGION_TABLES: Readonly<Record<string, RegionTable>> = {
   },
   CA: {
     source: "the package zipcodes 8.0.0: every first part by its first letter, X whole",
-    otherwise: "anywhere",
+    otherwise: "unused",
     regions: {
       "CA-AB": "T",
       "CA-BC": "V",
@@ -99,7 +99,7 @@ export const REGION_TABLES: Readonly<Record<string, RegionTable>> = {
   PT: { source: MEMORY, otherwise: "not-in-these", regions: { "PT-20": "95..99", "PT-30": "90..94" } },
   ES: {
     source: `${MEMORY}: the first two digits number the province`,
-    otherwise: "anywhere",
+    otherwise: "unused",
     regions: {
       "ES-VI": "01",
       "ES-AB": "02",
@@ -179,7 +179,7 @@ export const REGION_TABLES: Readonly<Record<string, RegionTable>> = {
   IT: { source: MEMORY, otherwise: "not-in-these", regions: { "IT-82": "90..98", "IT-88": "07..09" } },
   GB: {
     source: `${MEMORY}: nations and the northern islands; areas across a border may lie on either side`,
-    otherwise: "anywhere",
+    otherwise: "unused",
     regions: {
       "GB-NIR": "BT",
       "GB-SCT": "AB DD DG EH FK G0..G9 IV KA KW KY ML PA PH TD",
@@ -213,7 +213,7 @@ export const REGION_TABLES: Readonly<Record<string, RegionTable>> = {
   },
   AU: {
     source: MEMORY,
-    otherwise: "anywhere",
+    otherwise: "unused",
     regions: {
       "AU-ACT": "02 2600..2618 2620 29 2540",
       "AU-NSW": "1 20..25 2406 2600..2618 2619 2620 262..289 2921..2999 3644 3691 3707 4377 4380 4383 4385 2540",
@@ -228,7 +228,7 @@ export const REGION_TABLES: Readonly<Record<string, RegionTable>> = {
   },
   JP: {
     source: `${MEMORY}: by the first two or three digits`,
-    otherwise: "anywhere",
+    otherwise: "unused",
     regions: {
       "JP-01": "00 04..09",
       "JP-02": "03 018",
@@ -281,7 +281,10 @@ export const REGION_TABLES: Readonly<Record<string, RegionTable>> = {
   },
 };
 
-/** The wider region that a region lies in (ISO 3166-2 has levels), where the tables above name both. Source: ISO 3166-2. */
+/**
+ * The wider region that a region lies in (ISO 3166-2 has levels), where the tables above name both. Source: ISO 3166-2; those of
+ * Great Britain from memory.
+ */
 const REGIONS_WITHIN: Readonly<Record<string, string>> = {
   "ES-AN": "AL CA CO GR H J MA SE",
   "ES-AR": "HU TE Z",

@@ -610,4 +610,31 @@ export const MORE_FAULTS: readonly {
       option(d, "courier").zones = [...option(d, "courier").zones];
     },
   },
+  {
+    code: "breaks-a-rule",
+    fault: (d) => {
+      offer(d, "notebooks").steps[0].wording.reached.en = "Past {goal, number, ::currency/nope}";
+    },
+    healthy: (d) => {
+      offer(d, "notebooks").steps[0].wording["on-the-way"].en = "{remaining, plural, other {# more}} to {goal, number}";
+    },
+  },
+  {
+    code: "region-undecided",
+    fault: (d) => {
+      zone(d, "euro-area").destinations.find((one: Draft) => one.country === "NL").exceptRegions = ["NL-FR"];
+    },
+    healthy: (d) => {
+      zone(d, "euro-area").destinations.find((one: Draft) => one.country === "IT").exceptRegions = ["IT-88"];
+    },
+  },
+  {
+    code: "postcode-of-no-country",
+    fault: (d) => {
+      zone(d, "azores").destinations.push({ country: "PT", postcodes: ["9500-0123"] });
+    },
+    healthy: (d) => {
+      zone(d, "azores").destinations.push({ country: "PT", postcodes: ["9500-012", "9501"] });
+    },
+  },
 ];

@@ -1,5 +1,4 @@
 import { useState } from "react";
-import { decimal } from "../../../core/money/decimal.ts";
 import { baseAmountFor } from "../../../core/money/drift.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { RateTable } from "../../../core/money/rates.ts";
@@ -14,8 +13,7 @@ export function BaseAmountPanel({ table }: { table: RateTable }) {
   const [goal, setGoal] = useState("75");
   const [percent, setPercent] = useState("1");
   const read = typedAmount(goal, currency);
-  const tolerance = decimal(percent) ? String(Number(percent) / 100) : "0.01";
-  const found = "minor" in read ? baseAmountFor(table, currency, read.minor, tolerance) : null;
+  const found = "minor" in read ? baseAmountFor(table, currency, read.minor, percent) : null;
   return (
     <section aria-label="One base amount">
       <h2 className="mb-1 font-semibold">If a shop can hold only one amount, in {table.base}</h2>
