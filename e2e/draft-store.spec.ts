@@ -96,7 +96,7 @@ test("whatever is edited, undone and redone, the server ends up with what is sho
         else if (one.do === "redo") store.redo();
         else if (one.do === "wait") await new Promise((resolve) => setTimeout(resolve, 8));
         else cutOff = !cutOff;
-        expect(store.snapshot().planProblem).toBeNull();
+        expect(store.snapshot().planProblems).toEqual([]);
       }
       cutOff = false;
       store.cancel();

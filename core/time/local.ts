@@ -9,6 +9,10 @@ export const Local = Type.String({
   description: "YYYY-MM-DD or YYYY-MM-DDTHH:MM, by the clocks of the market",
 });
 
+/** @example isLocal("2026-11-27T09:00") // true */
+export const isLocal = (text: string): boolean =>
+  new RegExp(Local.pattern ?? "").test(text) && isDay(text.slice(0, 10));
+
 export type LocalStretch = { from?: string; until?: string };
 
 /** The UTC interval of a stretch of local time, in milliseconds, half-open; a day as the end is included. */

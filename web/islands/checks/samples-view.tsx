@@ -9,6 +9,7 @@ import { edgeSamples } from "../../../core/samples/edges.ts";
 import { type Sample, seenIn } from "../../../core/samples/sample.ts";
 import { FileField } from "../fields/file-field.tsx";
 import { saveText } from "../fields/save-text.ts";
+import { SetAsideList } from "../fields/set-aside.tsx";
 import { ApiError, api } from "../state/api.ts";
 import { FindingsContext } from "./findings-context.tsx";
 
@@ -115,6 +116,10 @@ export function SamplesView({ compiled, request, quote }: Props) {
           ))}
         </ul>
       )}
+      <SetAsideList
+        list={data?.setAside ?? []}
+        onForget={(id) => void api.dropSamples([id]).then((next) => client.setQueryData(["samples"], next))}
+      />
       <ul aria-label="Sample carts" className="max-h-[520px] overflow-y-auto">
         {[...fallen, ...runs.filter(({ differences }) => differences.length === 0)].map((run) => (
           <Row

@@ -28,9 +28,15 @@ export function useChecks(plan: Plan | null, at: number): ChecksState {
       async () => {
         checks.current ??= startWorker();
         const onProgress = proxy((done: number, of: number) => setProgress(done < of ? { done, of } : null));
-        const found = await checks.current.remote.run(plan, at, onProgress);
-        if (!found) return;
-        setFindings(found);
+        try {
+          const found = await checks.current.remote.run(plan, at, onProgress);
+          if (found) setFindings(found);
+        } catch {
+          // A run that failed tells nothing; the next edit begins with a worker of its own.
+          checks.current?.worker.terminate();
+          checks.current = null;
+          setProgress(null);
+        }
       },
       checks.current ? REST_MS : FIRST_REST_MS,
     );

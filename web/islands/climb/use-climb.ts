@@ -20,11 +20,17 @@ export function useClimb(plan: Plan | null, request: QuoteRequest | null, to: nu
     let held: Plan | null = null;
     const run = async (job: Job): Promise<void> => {
       busy = true;
-      worker ??= new Worker(new URL("./climb-worker.ts", import.meta.url), { type: "module" });
-      remote ??= wrap<ClimbWorker>(worker);
-      if (held !== job.plan) await remote.setPlan(job.plan);
-      held = job.plan;
-      setClimb(await remote.climb(job.request, job.to));
+      try {
+        worker ??= new Worker(new URL("./climb-worker.ts", import.meta.url), { type: "module" });
+        remote ??= wrap<ClimbWorker>(worker);
+        if (held !== job.plan) await remote.setPlan(job.plan);
+        held = job.plan;
+        setClimb(await remote.climb(job.request, job.to));
+      } catch {
+        // The next one begins with a worker of its own; what was drawn last stays.
+        worker?.terminate();
+        [worker, remote, held] = [null, null, null];
+      }
       busy = false;
       const next = waiting;
       waiting = null;

@@ -5,6 +5,7 @@ import type { Amount } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { postcodePattern } from "../../../core/places/postcode.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { isLocal } from "../../../core/time/local.ts";
 import { type AmountRow, AmountsTable } from "../amounts/amounts-table.tsx";
 import { BasisFields } from "../amounts/basis-fields.tsx";
 import type { Column } from "../amounts/columns.ts";
@@ -204,9 +205,7 @@ export function ClauseFields({ plan, clause, columns, onClause }: Props) {
               label={side === "from" ? "From, such as 2026-11-27T09:00" : "Until, a day included"}
               value={clause[side] ?? ""}
               wrong={(text) =>
-                text === "" || /^\d{4}-\d{2}-\d{2}(T\d{2}:\d{2})?$/.test(text)
-                  ? null
-                  : "a day, or a day and a time: 2026-11-27T09:00"
+                text === "" || isLocal(text) ? null : "a day of the calendar, or one and a time: 2026-11-27T09:00"
               }
               onValue={(text) => {
                 const { [side]: _, ...rest } = clause;

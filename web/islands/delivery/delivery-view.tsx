@@ -103,11 +103,6 @@ export function DeliveryView({ state, market, zones, request }: Props) {
         )}
       </div>
       <div className="min-w-0">
-        {state.planProblem && (
-          <p role="alert" className="mb-2 text-warning">
-            This cannot be quoted: {state.planProblem}
-          </p>
-        )}
         {selected === PRODUCTS ? (
           <ProductsPanel plan={plan} />
         ) : current ? (

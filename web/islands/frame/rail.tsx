@@ -9,6 +9,8 @@ const SECTIONS = [
 
 export type Section = (typeof SECTIONS)[number]["id"];
 
+export const sectionName = (section: Section): string => SECTIONS.find(({ id }) => id === section)?.name ?? section;
+
 /** The sections in the order people work, with a count where something waits. */
 export function Rail({ section, changes, findings }: { section: Section; changes: number; findings: number }) {
   return (

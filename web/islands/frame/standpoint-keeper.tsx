@@ -2,7 +2,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { freeId } from "../../../core/plan/positions.ts";
-import { api } from "../state/api.ts";
+import { SetAsideList } from "../fields/set-aside.tsx";
+import { ApiError, api } from "../state/api.ts";
 import type { Standpoint } from "../state/standpoint.ts";
 import { SentencePopover } from "./sentence-popover.tsx";
 
@@ -20,7 +21,8 @@ export function StandpointKeeper({ standpoint, onChange }: Props) {
       client.setQueryData(["standpoints"], await work());
       setProblem(null);
     } catch (error) {
-      setProblem(error instanceof Error ? error.message : String(error));
+      const lines = error instanceof ApiError ? error.lines : [];
+      setProblem([error instanceof Error ? error.message : String(error), ...lines].join("; "));
     }
   };
   return (
@@ -42,6 +44,7 @@ export function StandpointKeeper({ standpoint, onChange }: Props) {
           </li>
         ))}
       </ul>
+      <SetAsideList list={data?.setAside ?? []} onForget={(id) => void run(() => api.dropStandpoint(id))} />
       <form
         className="mt-2 flex items-end gap-2"
         onSubmit={(event) => {

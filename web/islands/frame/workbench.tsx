@@ -8,7 +8,7 @@ import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { type CompiledPlan, compile } from "../../../core/plan/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { type Progress, quote } from "../../../core/quote/quote.ts";
+import { type Progress, type QuoteResult, quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
 import { FindingsContext } from "../checks/findings-context.tsx";
 import { useChecks } from "../checks/use-checks.ts";
@@ -28,7 +28,9 @@ import { useCarrierAnswers } from "../state/use-carrier-answers.ts";
 import { draftStore, useDraft } from "../state/use-draft.ts";
 import { useStored } from "../state/use-stored.ts";
 import { ConflictBar } from "./conflict-bar.tsx";
-import { Rail, type Section } from "./rail.tsx";
+import { FaultBoundary } from "./fault-boundary.tsx";
+import { PlanFaults } from "./plan-faults.tsx";
+import { Rail, type Section, sectionName } from "./rail.tsx";
 import { SaveMark } from "./save-mark.tsx";
 import { StandpointSentence } from "./standpoint-sentence.tsx";
 import { StartAPlan } from "./start-a-plan.tsx";
@@ -47,16 +49,31 @@ const WordingView = lazy(() =>
   import("../wording/wording-view.tsx").then((module) => ({ default: module.WordingView })),
 );
 
+const STANDPOINT_KEY = "summant.standpoint";
+const CART_KEY = "summant.cart";
+const LOOKED_FROM = [STANDPOINT_KEY, CART_KEY];
+
 const client = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false, retry: 5 } } });
 
 /** The whole app around one section: standpoint above, rail on the left, work in the middle, Shopper view on the right. */
 export function Workbench({ section }: { section: Section }) {
   return (
     <QueryClientProvider client={client}>
-      <Frame section={section} />
+      <FaultBoundary what="Summant" watch={[section]} wayOut={FIRST_LOOK}>
+        <Frame section={section} />
+      </FaultBoundary>
     </QueryClientProvider>
   );
 }
+
+/** What is looked from is kept in this browser; without it the page begins as for a newcomer. */
+const FIRST_LOOK = {
+  words: "Look from the first standpoint",
+  take: () => {
+    for (const key of LOOKED_FROM) localStorage.removeItem(key);
+    window.location.reload();
+  },
+};
 
 const NO_CART: ShownCart = { sample: null, lines: [] };
 const NO_PROGRESS: readonly Progress[] = [];
@@ -68,9 +85,9 @@ const isBoolean = (value: unknown): value is boolean => typeof value === "boolea
 
 function Frame({ section }: { section: Section }) {
   const state = useDraft();
-  const [chosenStandpoint, setStandpoint] = useStored("summant.standpoint", FIRST_STANDPOINT, isStandpoint);
+  const [chosenStandpoint, setStandpoint] = useStored(STANDPOINT_KEY, FIRST_STANDPOINT, isStandpoint);
   const [storedCart, setStoredCart] = useStored<ShownCart | null>(
-    "summant.cart",
+    CART_KEY,
     null,
     (value) => value === null || isShownCart(value),
   );
@@ -134,7 +151,7 @@ function Frame({ section }: { section: Section }) {
     () => witness ?? (cursor === null ? sampleRequest : { ...sampleRequest, cart: cartAt(sampleRequest.cart, cursor) }),
     [sampleRequest, cursor, witness],
   );
-  const result = useMemo(() => looked && quote(looked, request), [looked, request]);
+  const result = useMemo(() => looked && quoteOrWhy(looked, request), [looked, request]);
   const checks = useChecks(plan, Date.parse(at));
   const show = useCallback(
     (next: QuoteRequest) => {
@@ -158,13 +175,15 @@ function Frame({ section }: { section: Section }) {
           <a href="/offers" className="text-[17px] font-bold tracking-tight">
             Summant
           </a>
-          <StandpointSentence
-            standpoint={standpoint}
-            market={market}
-            offers={plan?.offers ?? NO_OFFERS}
-            locations={plan?.locations ?? NO_LOCATIONS}
-            onChange={setStandpoint}
-          />
+          <FaultBoundary what="The standpoint" watch={[standpoint, plan]} wayOut={FIRST_LOOK}>
+            <StandpointSentence
+              standpoint={standpoint}
+              market={market}
+              offers={plan?.offers ?? NO_OFFERS}
+              locations={plan?.locations ?? NO_LOCATIONS}
+              onChange={setStandpoint}
+            />
+          </FaultBoundary>
           <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
             <SaveMark state={state} />
             {section !== "release" && (
@@ -196,71 +215,85 @@ function Frame({ section }: { section: Section }) {
                 </button>
               </p>
             )}
+            <PlanFaults state={state} />
             {state.draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}
-            <Suspense fallback={<p className="text-quiet">Loading…</p>}>
-              {plan && section === "places" && <PlacesView state={state} zones={zones} />}
-              {(plan || !state.draft) && section === "offers" && (
-                <OffersView
-                  state={state}
-                  market={market}
-                  request={sampleRequest}
-                  requestAt={requestAt}
-                  quote={result && "quote" in result ? result.quote : null}
-                  cartValue={cursor ?? cartValue}
-                  productName={(sku) => products.get(sku)?.name ?? sku}
-                  onCursor={setCursor}
-                />
-              )}
-              {(plan || !state.draft) && section === "delivery" && (
-                <DeliveryView state={state} market={market} zones={zones} request={request} />
-              )}
-              {plan && section === "wording" && (
-                <WordingView
-                  state={state}
-                  request={request}
-                  progress={result && "quote" in result ? result.quote.progress : NO_PROGRESS}
-                />
-              )}
-              {plan && section === "checks" && (
-                <ChecksView
-                  state={state}
-                  checks={checks}
-                  request={request}
-                  quote={result && "quote" in result ? result.quote : null}
-                />
-              )}
-              {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
-            </Suspense>
+            <FaultBoundary what={sectionName(section)} watch={[section, plan, request]}>
+              <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+                {plan && section === "places" && <PlacesView state={state} zones={zones} />}
+                {(plan || !state.draft) && section === "offers" && (
+                  <OffersView
+                    state={state}
+                    market={market}
+                    request={sampleRequest}
+                    requestAt={requestAt}
+                    quote={result && "quote" in result ? result.quote : null}
+                    cartValue={cursor ?? cartValue}
+                    productName={(sku) => products.get(sku)?.name ?? sku}
+                    onCursor={setCursor}
+                  />
+                )}
+                {(plan || !state.draft) && section === "delivery" && (
+                  <DeliveryView state={state} market={market} zones={zones} request={request} />
+                )}
+                {plan && section === "wording" && (
+                  <WordingView
+                    state={state}
+                    request={request}
+                    progress={result && "quote" in result ? result.quote.progress : NO_PROGRESS}
+                  />
+                )}
+                {plan && section === "checks" && (
+                  <ChecksView
+                    state={state}
+                    checks={checks}
+                    request={request}
+                    quote={result && "quote" in result ? result.quote : null}
+                  />
+                )}
+                {section === "release" && <ReleaseView state={state} market={market} currency={standpoint.currency} />}
+              </Suspense>
+            </FaultBoundary>
           </main>
           {shopperOpen && looked && plan && (
-            <ShopperView
-              plan={plan}
-              compiled={looked}
-              zones={zones}
-              off={off}
-              onOff={setOff}
-              moods={standpoint.moods}
-              asking={asking}
-              onMoods={(moods) => setStandpoint({ ...standpoint, moods })}
-              request={request}
-              result={result}
-              carts={catalogue.data?.carts ?? []}
-              products={products}
-              problem={catalogue.error?.message ?? null}
-              cart={cart}
-              cursor={cursor}
-              witness={witness}
-              onLeaveWitness={() => setWitness(null)}
-              placeName={placeName(witness ? { ...standpoint, ...placeOfWitness(witness) } : standpoint)}
-              locale={witness?.locale ?? standpoint.locale}
-              onCart={setCart}
-              onLeaveCursor={() => setCursor(null)}
-            />
+            <FaultBoundary what="The Shopper view" watch={[looked, request, plan]} wayOut={FIRST_LOOK}>
+              <ShopperView
+                plan={plan}
+                compiled={looked}
+                zones={zones}
+                off={off}
+                onOff={setOff}
+                moods={standpoint.moods}
+                asking={asking}
+                onMoods={(moods) => setStandpoint({ ...standpoint, moods })}
+                request={request}
+                result={result}
+                carts={catalogue.data?.carts ?? []}
+                products={products}
+                problem={catalogue.error?.message ?? null}
+                cart={cart}
+                cursor={cursor}
+                witness={witness}
+                onLeaveWitness={() => setWitness(null)}
+                placeName={placeName(witness ? { ...standpoint, ...placeOfWitness(witness) } : standpoint)}
+                locale={witness?.locale ?? standpoint.locale}
+                onCart={setCart}
+                onLeaveCursor={() => setCursor(null)}
+              />
+            </FaultBoundary>
           )}
         </div>
       </div>
     </FindingsContext>
   );
+}
+
+/** The answer, or why there is none, also where the engine itself fails: the rest of the page goes on. */
+function quoteOrWhy(compiled: CompiledPlan, request: QuoteRequest): QuoteResult {
+  try {
+    return quote(compiled, request);
+  } catch (error) {
+    return { problems: [{ path: "", message: error instanceof Error ? error.message : String(error) }] };
+  }
 }
 
 /** A standpoint in a currency and language its market takes: the market's first where it does not take the one at hand. */

@@ -98,11 +98,6 @@ export function OffersView(props: Props) {
           {problem}
         </p>
       )}
-      {state.planProblem && (
-        <p role="alert" className="mt-2 text-warning">
-          This cannot be quoted: {state.planProblem}
-        </p>
-      )}
       {tab === "here" && <HereAndNow {...props} zones={zones} onSelect={select} />}
       <Suspense fallback={<p className="text-quiet">Loading…</p>}>
         {chosen && (

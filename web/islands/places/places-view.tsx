@@ -128,11 +128,6 @@ export function PlacesView({ state, zones: here }: Props) {
               {problem}
             </p>
           )}
-          {state.planProblem && (
-            <p role="alert" className="mb-2 text-warning">
-              This cannot be quoted: {state.planProblem}
-            </p>
-          )}
           {zone && (
             <ZoneEditor
               key={zone.id}

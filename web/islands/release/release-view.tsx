@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Market } from "../../../core/places/market.ts";
-import { api } from "../state/api.ts";
+import { ApiError, api } from "../state/api.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { EntityChange } from "./entity-change.tsx";
@@ -25,7 +25,8 @@ export function ReleaseView({ state, market, currency }: Props) {
     try {
       await api.release(draft.sequence);
     } catch (error) {
-      setProblem(error instanceof Error ? error.message : String(error));
+      const lines = error instanceof ApiError ? error.lines : [];
+      setProblem([error instanceof Error ? error.message : String(error), ...lines].join("; "));
     }
     await Promise.all([draftStore.load(), client.invalidateQueries({ queryKey: ["releases"] })]);
     setBusy(false);

@@ -2,6 +2,7 @@ import { Monitor, Smartphone } from "lucide-react";
 import { useState } from "react";
 import { FILLER_SKU } from "../../../core/cart/read-cart.ts";
 import { formatMoney } from "../../../core/money/format.ts";
+import type { AddressNote } from "../../../core/places/place.ts";
 import type { CompiledPlan } from "../../../core/plan/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { carrierQuestions } from "../../../core/quote/carrier-questions.ts";
@@ -25,6 +26,12 @@ import { shopWord } from "./shop-words.ts";
 const PAGES = { banner: "Front", cart: "Cart", checkout: "Checkout" } as const;
 type ShopPageName = keyof typeof PAGES;
 const PAGE_NAMES: readonly ShopPageName[] = ["banner", "cart", "checkout"];
+
+/** Said beside the shop's page, to the people who look: shoppers are told nothing. */
+const ADDRESS_WORDS: Readonly<Record<AddressNote, string>> = {
+  "postcode-unreadable": "This postcode is none of its country: the address counts as not complete.",
+  "region-contradicts-postcode": "The postcode lies in another region than the one given, which is kept.",
+};
 
 type Props = {
   /** The plan as it is; `compiled` has offers switched off for the look. */
@@ -161,6 +168,11 @@ export function ShopperView(props: Props) {
         {result && "problems" in result && (
           <p role="alert" className="text-warning">
             {result.problems.map(({ message }) => message).join("; ")}
+          </p>
+        )}
+        {result && "quote" in result && result.quote.addressNote && (
+          <p role="status" className="mb-2 text-[13px] text-warning">
+            {ADDRESS_WORDS[result.quote.addressNote]}
           </p>
         )}
         {result && "quote" in result && <ShopPage {...props} quote={result.quote} page={page} />}

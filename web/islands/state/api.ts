@@ -13,16 +13,28 @@ import type { Standpoint } from "../../../server/kept/standpoint.ts";
 import type { Region } from "../../../server/places/regions.ts";
 import type { Release } from "../../../server/releases/releases.ts";
 
+type PointedProblem = { pointer: string; detail: string };
+
 /** What an endpoint answered when it did not do what was asked; `offline` when nothing answered at all. */
 export class ApiError extends Error {
   readonly status: number | "offline";
   readonly conflicts: Conflict[];
-  readonly lines: string[];
-  constructor(status: number | "offline", title: string, lines: string[] = [], conflicts: Conflict[] = []) {
+  /** What was wrong and where, by RFC 9457. */
+  readonly problems: readonly PointedProblem[];
+  constructor(
+    status: number | "offline",
+    title: string,
+    problems: readonly PointedProblem[] = [],
+    conflicts: Conflict[] = [],
+  ) {
     super(title);
     this.status = status;
-    this.lines = lines;
+    this.problems = problems;
     this.conflicts = conflicts;
+  }
+  /** The problems as lines to read. */
+  get lines(): string[] {
+    return this.problems.map(({ pointer, detail }) => `${pointer.replace(/^#/, "")} ${detail}`.trim());
   }
   /** Worth trying again unchanged: the server or its database was away. */
   get passing(): boolean {
@@ -33,7 +45,7 @@ export class ApiError extends Error {
 /** A carrier that can be asked, with its services. */
 export type CarrierChoice = Pick<Carrier, "id" | "name" | "services">;
 
-type ProblemBody = { title?: string; errors?: { pointer: string; detail: string }[]; conflicts?: Conflict[] };
+type ProblemBody = { title?: string; errors?: PointedProblem[]; conflicts?: Conflict[] };
 
 const call = <T>(path: string, body?: unknown): Promise<T> =>
   callWith<T>(path, body === undefined ? undefined : JSON.stringify(body));
@@ -48,11 +60,10 @@ async function callWith<T>(path: string, body: string | undefined): Promise<T> {
   }
   if (response.ok) return response.json();
   const problem: ProblemBody = await response.json().catch(() => ({}));
-  const lines = (problem.errors ?? []).map(({ pointer, detail }) => `${pointer.replace(/^#/, "")} ${detail}`.trim());
   throw new ApiError(
     response.status,
     problem.title ?? `The server answered ${response.status}`,
-    lines,
+    problem.errors ?? [],
     problem.conflicts ?? [],
   );
 }

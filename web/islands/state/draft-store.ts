@@ -4,10 +4,13 @@ import {
   type Entity,
   type EntityKind,
   entityKey,
+  isList,
+  LISTS,
   planOf,
   type StoredEntity,
 } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import type { Problem } from "../../../core/plan/problem.ts";
 import type { Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
 import { afterPaint } from "./after-paint.ts";
@@ -32,8 +35,8 @@ export type DraftState = {
   /** The plan with every edit in it, saved or not. */
   plan: Plan | null;
   compiled: CompiledPlan | null;
-  /** Why the edited plan cannot be compiled; the last that could stays in `compiled`. */
-  planProblem: string | null;
+  /** Why the edited plan cannot be compiled, each with what it is about; the last that could stays in `compiled`. */
+  planProblems: readonly string[];
   /** Edits the server has not taken yet, the one being dragged or typed included. */
   unsaved: number;
   save: SaveState;
@@ -55,7 +58,7 @@ export class DraftStore {
     loadError: null,
     plan: null,
     compiled: null,
-    planProblem: null,
+    planProblems: [],
     unsaved: 0,
     save: { kind: "saved" },
     conflict: null,
@@ -64,6 +67,8 @@ export class DraftStore {
   };
   private readonly listeners = new Set<() => void>();
   private readonly edits = new Map<string, Edit>();
+  /** Edits that the server refused, with why: they stay here, and the others go on without them. */
+  private readonly held = new Map<string, readonly string[]>();
   /** Seen while typing or dragging; not sent until committed. */
   private preview: Change | null = null;
   private showing = false;
@@ -160,9 +165,23 @@ export class DraftStore {
     void this.send();
   }
 
+  /** Writes a row that cannot be read over: with a text that can, or not at all any more. The server says whether it can. */
+  mend({ kind, id, revision }: { kind: EntityKind; id: string; revision: number }, text: string | null): void {
+    try {
+      const edit: unknown = { change: { kind, id, body: text === null ? null : JSON.parse(text) }, seen: revision };
+      if (isEdit(edit)) this.edits.set(entityKey({ kind, id }), edit);
+      this.held.clear();
+      this.update({});
+      void this.send();
+    } catch (error) {
+      this.update({ save: { kind: "refused", why: `${kind} "${id}" is no JSON`, lines: [messageOf(error)] } });
+    }
+  }
+
   private keep(changes: readonly Change[]): void {
     for (const change of changes) {
       const key = entityKey(change);
+      this.held.delete(key);
       this.edits.set(key, { change, seen: this.edits.get(key)?.seen ?? this.stored(change)?.revision ?? 0 });
     }
     this.update({});
@@ -184,10 +203,13 @@ export class DraftStore {
   }
 
   private async send(): Promise<void> {
-    if (this.saving || this.edits.size === 0 || this.state.conflict) return;
+    const sent = new Map([...this.edits].filter(([key]) => !this.held.has(key)));
+    if (this.saving || sent.size === 0 || this.state.conflict) {
+      this.tellHeld();
+      return;
+    }
     this.saving = true;
     clearTimeout(this.retry);
-    const sent = new Map(this.edits);
     this.update({ save: { kind: "saving" } });
     try {
       const writes = [...sent.values()].map(({ change: { kind, id, body }, seen }) => ({ kind, id, seen, body }));
@@ -205,11 +227,19 @@ export class DraftStore {
       this.saving = false;
       this.update({ save: { kind: "saved" } });
       void this.refresh();
+      // What was refused may stand on what was saved now.
+      this.held.clear();
       void this.send();
     } catch (error) {
       this.saving = false;
-      this.saveFailed(error);
+      this.saveFailed(error, [...sent.keys()]);
     }
+  }
+
+  private tellHeld(): void {
+    const lines = [...this.held.values()].flat();
+    if (!this.saving && lines.length > 0)
+      this.update({ save: { kind: "refused", why: "The change would break the plan", lines } });
   }
 
   /** Reads what the server has after a save. What was saved is saved, also when the server goes away before this. */
@@ -236,7 +266,7 @@ export class DraftStore {
     return { ...read, entities, calendars: same(held.calendars, read.calendars) ? held.calendars : read.calendars };
   }
 
-  private saveFailed(error: unknown): void {
+  private saveFailed(error: unknown, sent: readonly string[]): void {
     if (!(error instanceof ApiError)) throw error;
     const [conflict] = error.conflicts;
     if (conflict && same(conflict.current.body, conflict.yours)) {
@@ -249,6 +279,19 @@ export class DraftStore {
     } else if (error.passing) {
       this.update({ save: { kind: "waiting", why: error.message } });
       this.retry = setTimeout(() => void this.send(), RETRY_MS);
+    } else if (error.status === 422) {
+      // Edits that are to blame wait here; where none is named, all that were sent do.
+      const blamed = error.problems.flatMap(({ pointer, detail }) => {
+        const key = sent[Number(/^#\/writes\/(\d+)/.exec(pointer)?.[1] ?? Number.NaN)];
+        return key === undefined ? [] : [{ key, line: `${key}: ${detail}` }];
+      });
+      const keys = blamed.length > 0 ? blamed.map(({ key }) => key) : sent;
+      for (const key of keys)
+        this.held.set(
+          key,
+          blamed.length > 0 ? blamed.flatMap((one) => (one.key === key ? one.line : [])) : error.lines,
+        );
+      void this.send();
     } else {
       this.update({ save: { kind: "refused", why: error.message, lines: error.lines } });
     }
@@ -283,15 +326,31 @@ export class DraftStore {
     for (const listener of this.listeners) listener();
   }
 
-  private compiledAnew(plan: Plan | null, calendars: Draft["calendars"] | undefined) {
-    const result = plan && compile(plan, calendars);
-    const failed = result && "problems" in result;
-    return {
-      plan,
-      compiled: failed ? this.state.compiled : (result?.compiled ?? null),
-      planProblem: failed ? result.problems.map(({ message }) => message).join("; ") : null,
-    };
+  /** Whatever an edit holds, this answers: an edit that was let in must not keep the next from being seen, kept or undone. */
+  private compiledAnew(
+    plan: Plan | null,
+    calendars: Draft["calendars"] | undefined,
+  ): Pick<DraftState, "plan" | "compiled" | "planProblems"> {
+    const last = this.state.compiled;
+    try {
+      const result = plan && compile(plan, calendars);
+      if (!plan || !result) return { plan, compiled: null, planProblems: [] };
+      if ("compiled" in result) return { plan, compiled: result.compiled, planProblems: [] };
+      const lines = result.problems.map((problem) => problemWords(plan, problem));
+      return { plan, compiled: last, planProblems: [...new Set(lines)] };
+    } catch (error) {
+      return { plan, compiled: last, planProblems: [messageOf(error)] };
+    }
   }
+}
+
+/** A problem with the name of what it is about. @example "offer “Free post”: 2026-13-45 is no day of the calendar" */
+function problemWords(plan: Plan, { path, message }: Problem): string {
+  const [, list = "", index = ""] = path.split("/");
+  const found = isList(list) ? plan[list]?.[Number(index)] : undefined;
+  if (!found || !isList(list)) return message;
+  const name = "name" in found && typeof found.name === "string" ? found.name : found.id;
+  return `${LISTS[list]} “${name}”: ${message}`;
 }
 
 /** What is stored, with the changes in place. */

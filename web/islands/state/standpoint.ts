@@ -2,6 +2,7 @@ import { placeAway } from "../../../core/geo/distance.ts";
 import type { Market } from "../../../core/places/market.ts";
 import type { CompiledPlan } from "../../../core/plan/compile.ts";
 import type { CartLine, QuoteRequest, Shopper } from "../../../core/quote/request.ts";
+import { standpointFaults } from "../../../core/samples/standpoint-faults.ts";
 import { momentOf } from "../../../core/time/zone-clock.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { DescribedShopper, Standpoint } from "../../../server/kept/standpoint.ts";
@@ -21,18 +22,40 @@ export const FIRST_STANDPOINT: Standpoint = {
 
 export function isStandpoint(value: unknown): value is Standpoint {
   if (typeof value !== "object" || value === null) return false;
-  const texts = ["country", "region", "postcode", "currency", "locale"];
+  return hasForm(value) && standpointFaults(value).length === 0;
+}
+
+/** The parts that are read before anything is known to be there. */
+function hasForm(value: object): value is Standpoint {
+  const at = (key: string): unknown => Reflect.get(value, key);
+  const isObject = (one: unknown) => typeof one === "object" && one !== null;
   return (
-    texts.every((key) => typeof Reflect.get(value, key) === "string") &&
-    ["shopper", "moment", "moods"].every((key) => key in value)
+    ["country", "region", "postcode", "currency", "locale"].every((key) => typeof at(key) === "string") &&
+    (at("moment") === null || typeof at("moment") === "string") &&
+    (at("shopper") === null || isDescribed(at("shopper"))) &&
+    isObject(at("moods"))
   );
 }
+
+const isDescribed = (value: unknown): boolean =>
+  typeof value === "object" &&
+  value !== null &&
+  "groups" in value &&
+  Array.isArray(value.groups) &&
+  "lastOrder" in value &&
+  (value.lastOrder === null || typeof value.lastOrder === "string");
 
 /** The cart being looked at: quantities of catalogue products, and the codes entered. */
 export type ShownCart = { sample: string | null; lines: { sku: string; quantity: number }[]; codes?: string[] };
 
 export function isShownCart(value: unknown): value is ShownCart {
-  return typeof value === "object" && value !== null && "lines" in value && Array.isArray(value.lines);
+  return (
+    typeof value === "object" &&
+    value !== null &&
+    "lines" in value &&
+    Array.isArray(value.lines) &&
+    value.lines.every(({ sku, quantity } = {}) => typeof sku === "string" && Number.isInteger(quantity) && quantity > 0)
+  );
 }
 
 /** Cart lines as a shop would send them; products without a price in the currency cannot be in it. */

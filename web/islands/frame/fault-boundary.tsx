@@ -1,0 +1,56 @@
+import { Component, type ReactNode } from "react";
+import { draftStore } from "../state/use-draft.ts";
+
+type Props = {
+  /** What stands here, as it is called: "The Shopper view". */
+  what: string;
+  /** When one of these changes, it is tried again. */
+  watch: readonly unknown[];
+  /** A further way out, where there is one. */
+  wayOut?: { readonly words: string; readonly take: () => void };
+  children: ReactNode;
+};
+type State = { fault: string | null };
+
+/** Keeps the rest of the page working when a part of it fails to be drawn, says which, and offers ways to mend it. */
+export class FaultBoundary extends Component<Props, State> {
+  override state: State = { fault: null };
+
+  static getDerivedStateFromError(error: unknown): State {
+    return { fault: error instanceof Error ? error.message : String(error) };
+  }
+
+  override componentDidUpdate(before: Props): void {
+    const { watch } = this.props;
+    if (this.state.fault !== null && watch.some((one, i) => one !== before.watch[i])) this.setState({ fault: null });
+  }
+
+  override render(): ReactNode {
+    const { fault } = this.state;
+    const { what, wayOut, children } = this.props;
+    if (fault === null) return children;
+    const { canUndo } = draftStore.snapshot();
+    return (
+      <section role="alert" className="m-3 max-w-xl border border-warning bg-base-100 p-3">
+        <h2 className="font-semibold text-warning">{what} cannot be shown</h2>
+        <p className="my-1 break-words">{fault}</p>
+        <p className="mb-2 text-quiet">Everything else goes on working, and nothing that was kept is lost.</p>
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className="btn btn-sm" onClick={() => this.setState({ fault: null })}>
+            Try again
+          </button>
+          {canUndo && (
+            <button type="button" className="btn btn-sm" onClick={() => draftStore.undo()}>
+              Undo the last change
+            </button>
+          )}
+          {wayOut && (
+            <button type="button" className="btn btn-sm" onClick={wayOut.take}>
+              {wayOut.words}
+            </button>
+          )}
+        </div>
+      </section>
+    );
+  }
+}
