@@ -9,7 +9,7 @@ import { build } from "vite";
 import { climb } from "../../core/climb/climb.ts";
 import { compile } from "../../core/plan/compile.ts";
 import { BROWSER } from "../../e2e/browser.mjs";
-import { checkPlan, checkQuoteRequest } from "../../server/validation/documents.ts";
+import { checkPlan, checkQuoteRequest } from "../../core/validation/documents.ts";
 import { median } from "../median.ts";
 
 // How long one redraw takes while a goal is dragged: plain SVG over d3-scale against Recharts, interleaved, same climb.

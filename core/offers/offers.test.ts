@@ -1,12 +1,12 @@
 import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { checkPlan } from "../../server/validation/documents.ts";
 import { type FullPrice, type Parts, sumOf } from "../delivery/full-price.ts";
 import { majorUnits } from "../money/decimal.ts";
 import { compareForms, rounded } from "../money/form.ts";
 import type { QuoteRequest } from "../quote/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
+import { checkPlan } from "../validation/documents.ts";
 import { bestSet } from "./best-set.ts";
 import type { DeliveryReward } from "./reward.ts";
 import { type CompiledReward, compileReward, rewarded } from "./rewarded.ts";

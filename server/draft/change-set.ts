@@ -14,9 +14,9 @@ import {
 } from "../../core/plan/entities.ts";
 import type { Problem } from "../../core/plan/problem.ts";
 import { ruleProblems } from "../../core/plan/rules.ts";
+import { checker } from "../../core/validation/checker.ts";
 import { inTransaction } from "../database/pool.ts";
 import { calendarProblems } from "../holidays/holidays.ts";
-import { checker } from "../validation/checker.ts";
 import { checkedEntity, readEntities } from "./entities.ts";
 
 const Kind = Type.Union(

@@ -1,4 +1,4 @@
-import type { Checked } from "../validation/checker.ts";
+import type { Checked } from "../../core/validation/checker.ts";
 import { readJson } from "../validation/read-json.ts";
 import { problemDocument } from "./problem-document.ts";
 

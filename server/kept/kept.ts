@@ -1,5 +1,5 @@
 import type { Pool, RowDataPacket } from "mysql2/promise";
-import type { Checked } from "../validation/checker.ts";
+import type { Checked } from "../../core/validation/checker.ts";
 import { readJson } from "../validation/read-json.ts";
 
 /** Something a team keeps beside its plan, under a name. */

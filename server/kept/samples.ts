@@ -2,7 +2,7 @@ import { exponentOf } from "../../core/money/currency.ts";
 import type { Problem } from "../../core/plan/problem.ts";
 import { standpointProblems } from "../../core/quote/standpoint-problems.ts";
 import { Sample } from "../../core/samples/sample.ts";
-import { type Checked, checker } from "../validation/checker.ts";
+import { type Checked, checker } from "../../core/validation/checker.ts";
 
 const checkForm = checker(Sample);
 

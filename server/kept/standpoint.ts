@@ -2,8 +2,8 @@ import { type Static, type TSchema, Type } from "@sinclair/typebox";
 import { CountryCode, CurrencyCode, closed, Locale, RegionCode } from "../../core/plan/atoms.ts";
 import type { Problem } from "../../core/plan/problem.ts";
 import { standpointFaults } from "../../core/samples/standpoint-faults.ts";
+import { type Checked, checker } from "../../core/validation/checker.ts";
 import { Mood } from "../carriers/simulated.ts";
-import { type Checked, checker } from "../validation/checker.ts";
 
 const Text = Type.String({ maxLength: 64 });
 const orEmpty = <Schema extends TSchema>(schema: Schema) => Type.Union([Type.Literal(""), schema]);

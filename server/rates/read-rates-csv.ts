@@ -1,6 +1,6 @@
 import { CsvError, parse } from "csv-parse/sync";
 import { type RateTable, rateDays } from "../../core/money/rates.ts";
-import type { Checked } from "../validation/checker.ts";
+import type { Checked } from "../../core/validation/checker.ts";
 
 /** Reads published reference rates from CSV text into a rate table. Problems say row and column. */
 export function readRatesCsv(text: string, id: string, base: string): Checked<RateTable> {

@@ -1,8 +1,8 @@
 import { readFile } from "node:fs/promises";
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
 import type { Offer } from "../../core/offers/offer.ts";
+import { checkPlan } from "../../core/validation/documents.ts";
 import { databaseUrl, openPool } from "../database/pool.ts";
-import { checkPlan } from "../validation/documents.ts";
 import { claim, giveBack, usesOf, withUses } from "./ledger.ts";
 
 const pools = [openPool(databaseUrl(), 8), openPool(databaseUrl(), 8), openPool(databaseUrl(), 8)] as const;

@@ -4,8 +4,8 @@ import type { Offer } from "../../core/offers/offer.ts";
 import { closed, Id } from "../../core/plan/atoms.ts";
 import { IDENTIFIER_PATTERN } from "../../core/plan/identifier.ts";
 import type { QuoteRequest } from "../../core/quote/request.ts";
+import { checker } from "../../core/validation/checker.ts";
 import { inTransaction } from "../database/pool.ts";
-import { checker } from "../validation/checker.ts";
 
 const Reference = Type.String({
   minLength: 1,

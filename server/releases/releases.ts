@@ -8,12 +8,12 @@ import type { Plan } from "../../core/plan/plan.ts";
 import type { Problem } from "../../core/plan/problem.ts";
 import { planProblems } from "../../core/plan/problems.ts";
 import { brokenRules } from "../../core/plan/rules.ts";
+import { checker } from "../../core/validation/checker.ts";
+import { checkPlan } from "../../core/validation/documents.ts";
 import { inTransaction } from "../database/pool.ts";
 import { lockHead } from "../draft/change-set.ts";
 import { readEntities } from "../draft/entities.ts";
 import { calendarsOf } from "../holidays/holidays.ts";
-import { checker } from "../validation/checker.ts";
-import { checkPlan } from "../validation/documents.ts";
 
 export type Release = { number: number; sequence: number; checksum: string; releasedBy: string; releasedAt: string };
 export type ReleaseResult =

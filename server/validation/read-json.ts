@@ -1,5 +1,5 @@
 import { pointer } from "../../core/plan/problem.ts";
-import type { Checked } from "./checker.ts";
+import type { Checked } from "../../core/validation/checker.ts";
 
 /**
  * Parses JSON text; a problem at the root says where in the text it breaks off. A byte-order mark before it is skipped. A key

@@ -3,8 +3,8 @@ import type { Plan } from "../../core/plan/plan.ts";
 import type { Problem } from "../../core/plan/problem.ts";
 import { planProblems } from "../../core/plan/problems.ts";
 import { brokenRules } from "../../core/plan/rules.ts";
-import type { Checked } from "./checker.ts";
-import { checkEntity, checkPlan } from "./documents.ts";
+import type { Checked } from "../../core/validation/checker.ts";
+import { checkEntity, checkPlan } from "../../core/validation/documents.ts";
 
 /**
  * Checks a plan file as a whole: its form, and its references wherever the form is right, so that one reading tells

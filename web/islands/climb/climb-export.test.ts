@@ -7,8 +7,8 @@ import { exponentOf } from "../../../core/money/currency.ts";
 import { minorUnits } from "../../../core/money/decimal.ts";
 import { compile } from "../../../core/plan/compile.ts";
 import { quote } from "../../../core/quote/quote.ts";
+import { checkPlan, checkQuoteRequest } from "../../../core/validation/documents.ts";
 import demo from "../../../demo/plan.json" with { type: "json" };
-import { checkPlan, checkQuoteRequest } from "../../../server/validation/documents.ts";
 import { climbCsv } from "./climb-export.ts";
 import { messageStretches } from "./message-strip.ts";
 

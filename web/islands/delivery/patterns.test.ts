@@ -5,9 +5,9 @@ import { marketsOf } from "../../../core/places/markets-of.ts";
 import { compile } from "../../../core/plan/compile.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
+import { checkPlan } from "../../../core/validation/documents.ts";
 import demo from "../../../demo/plan.json" with { type: "json" };
 import { ownCarriers, withCarrierAnswers } from "../../../server/carriers/ask-carriers.ts";
-import { checkPlan } from "../../../server/validation/documents.ts";
 import { optionFrom, PATTERNS } from "./patterns.ts";
 
 const checked = checkPlan(demo);

@@ -4,7 +4,7 @@ import { draftStore } from "../state/use-draft.ts";
 
 /** What of the plan cannot be used as it stands: edits that do not hold together, and rows that cannot be read. */
 export function PlanFaults({ state }: { state: DraftState }) {
-  const { planProblems, draft, canUndo } = state;
+  const { planProblems, draft, canUndo, unsaved } = state;
   return (
     <>
       {planProblems.length > 0 && (
@@ -19,11 +19,18 @@ export function PlanFaults({ state }: { state: DraftState }) {
           <p className="text-quiet">
             What you typed is kept here. Until it is mended, the last sound plan goes on answering.
           </p>
-          {canUndo && (
-            <button type="button" className="btn btn-sm mt-2" onClick={() => draftStore.undo()}>
-              Undo the last change
-            </button>
-          )}
+          <div className="mt-2 flex gap-2">
+            {canUndo && (
+              <button type="button" className="btn btn-sm" onClick={() => draftStore.undo()}>
+                Undo the last change
+              </button>
+            )}
+            {unsaved > 0 && (
+              <button type="button" className="btn btn-sm" onClick={() => draftStore.takeBack()}>
+                Give up what is not saved
+              </button>
+            )}
+          </div>
         </section>
       )}
       {(draft?.unreadable ?? []).map((broken) => (
@@ -45,8 +52,11 @@ function Unreadable({ broken }: { broken: Broken }) {
       </h2>
       <ul className="my-1">
         {problems.slice(0, 4).map(({ path, message }) => (
-          <li key={path + message} className="break-all">
-            {path} {message}
+          <li key={path + message}>
+            <span className="inline-block max-w-60 truncate align-bottom" title={path}>
+              {path}
+            </span>{" "}
+            {message}
           </li>
         ))}
       </ul>

@@ -4,8 +4,8 @@ import { amountFor } from "../../../core/money/amount.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import { ratesOf } from "../../../core/plan/plan.ts";
+import { checkPlan } from "../../../core/validation/documents.ts";
 import demo from "../../../demo/plan.json" with { type: "json" };
-import { checkPlan } from "../../../server/validation/documents.ts";
 import { spendGoal, withGoal } from "./with-goal.ts";
 
 const checked = checkPlan(demo);

@@ -159,6 +159,16 @@ export class DraftStore {
     await this.load();
   }
 
+  /** Gives up every edit that the server has not taken: the draft is as it is there. */
+  takeBack(): void {
+    this.edits.clear();
+    this.held.clear();
+    this.preview = null;
+    this.undoable = [];
+    this.redoable = [];
+    this.update({ save: { kind: "saved" } });
+  }
+
   /** Tries at once what waits for the server. */
   tryAgain(): void {
     clearTimeout(this.retry);
@@ -316,7 +326,7 @@ export class DraftStore {
       ...this.state,
       ...change,
       // Saving changes nothing about the plan: whoever looks at it is not disturbed.
-      ...(asBefore ? {} : this.compiledAnew(planOf(entities), draft?.calendars)),
+      ...(asBefore ? {} : this.compiledAnew(planOf(entities), draft)),
       unsaved: overlay.size,
       canUndo: this.undoable.length > 0,
       canRedo: this.redoable.length > 0,
@@ -327,20 +337,23 @@ export class DraftStore {
   }
 
   /** Whatever an edit holds, this answers: an edit that was let in must not keep the next from being seen, kept or undone. */
-  private compiledAnew(
-    plan: Plan | null,
-    calendars: Draft["calendars"] | undefined,
-  ): Pick<DraftState, "plan" | "compiled" | "planProblems"> {
-    const last = this.state.compiled;
-    try {
-      const result = plan && compile(plan, calendars);
-      if (!plan || !result) return { plan, compiled: null, planProblems: [] };
-      if ("compiled" in result) return { plan, compiled: result.compiled, planProblems: [] };
-      const lines = result.problems.map((problem) => problemWords(plan, problem));
-      return { plan, compiled: last, planProblems: [...new Set(lines)] };
-    } catch (error) {
-      return { plan, compiled: last, planProblems: [messageOf(error)] };
-    }
+  private compiledAnew(plan: Plan | null, draft: Draft | null): Pick<DraftState, "plan" | "compiled" | "planProblems"> {
+    if (!plan || !draft) return { plan, compiled: null, planProblems: [] };
+    const { calendars } = draft;
+    const result = compiledOrWhy(plan, calendars);
+    if ("compiled" in result) return { plan, compiled: result.compiled, planProblems: [] };
+    const stored = this.state.compiled ? null : planOf(draft.entities);
+    const last = stored ? compiledOrWhy(stored, calendars) : null;
+    const compiled = last && "compiled" in last ? last.compiled : this.state.compiled;
+    return { plan, compiled, planProblems: [...new Set(result.problems.map((one) => problemWords(plan, one)))] };
+  }
+}
+
+function compiledOrWhy(plan: Plan, calendars: Draft["calendars"]): ReturnType<typeof compile> {
+  try {
+    return compile(plan, calendars);
+  } catch (error) {
+    return { problems: [{ path: "", message: messageOf(error) }] };
   }
 }
 

@@ -1,11 +1,11 @@
 import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
 import { CarrierQuestion } from "../../../core/quote/carrier-questions.ts";
+import { checker } from "../../../core/validation/checker.ts";
 import { askCarriers, ownCarriers } from "../../../server/carriers/ask-carriers.ts";
 import { Mood } from "../../../server/carriers/simulated.ts";
 import { answer, jsonAnswer } from "../../../server/http/answer.ts";
 import { readBody } from "../../../server/http/read-body.ts";
-import { checker } from "../../../server/validation/checker.ts";
 
 const LARGEST_REQUEST = 64 * 1024;
 const checkQuestions = checker(

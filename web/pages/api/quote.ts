@@ -1,5 +1,6 @@
 import type { APIRoute } from "astro";
 import { quote } from "../../../core/quote/quote.ts";
+import { checkQuoteRequest } from "../../../core/validation/documents.ts";
 import { ownCarriers, withCarrierAnswers } from "../../../server/carriers/ask-carriers.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../server/http/answer.ts";
@@ -7,7 +8,6 @@ import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { withUses } from "../../../server/redemptions/ledger.ts";
 import { latestRelease } from "../../../server/releases/releases.ts";
-import { checkQuoteRequest } from "../../../server/validation/documents.ts";
 
 const LARGEST_REQUEST = 256 * 1024;
 

@@ -1,13 +1,13 @@
 import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
 import { byKindOf, closed, Id } from "../../../core/plan/atoms.ts";
+import { checker } from "../../../core/validation/checker.ts";
 import { keepSampleCart, productsNamed, removeSampleCart } from "../../../server/catalogue/catalogue.ts";
 import { SampleCart } from "../../../server/catalogue/product.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../server/http/answer.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
-import { checker } from "../../../server/validation/checker.ts";
 
 const checkRequest = checker(
   byKindOf(

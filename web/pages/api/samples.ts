@@ -2,13 +2,13 @@ import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
 import { byKindOf, closed, Id } from "../../../core/plan/atoms.ts";
 import { Sample } from "../../../core/samples/sample.ts";
+import { checker } from "../../../core/validation/checker.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../server/http/answer.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { dropKept, keep, listKept } from "../../../server/kept/kept.ts";
 import { checkSample } from "../../../server/kept/samples.ts";
-import { checker } from "../../../server/validation/checker.ts";
 
 const KIND = "sample";
 const checkRequest = checker(

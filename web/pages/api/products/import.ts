@@ -1,13 +1,13 @@
 import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
 import { byKindOf, closed, Id } from "../../../../core/plan/atoms.ts";
+import { checker } from "../../../../core/validation/checker.ts";
 import { dropImport, finishImport, stageProducts } from "../../../../server/catalogue/import-products.ts";
 import { readProductRows } from "../../../../server/catalogue/products-csv.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
-import { checker } from "../../../../server/validation/checker.ts";
 
 const Cell = Type.String({ maxLength: 4000 });
 const checkRequest = checker(

@@ -1,13 +1,13 @@
 import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
 import { closed } from "../../../../core/plan/atoms.ts";
+import { checker } from "../../../../core/validation/checker.ts";
 import { findProducts, productsWithoutWeight, tallyProducts } from "../../../../server/catalogue/catalogue.ts";
 import { saveProducts } from "../../../../server/catalogue/import-products.ts";
 import { Product } from "../../../../server/catalogue/product.ts";
 import { inTransaction, sharedPool } from "../../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
-import { checker } from "../../../../server/validation/checker.ts";
 
 const MOST = 100;
 const checkRequest = checker(Type.Object({ products: Type.Array(Product, { minItems: 1, maxItems: 100 }) }, closed));

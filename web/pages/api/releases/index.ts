@@ -1,12 +1,12 @@
 import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
 import { closed } from "../../../../core/plan/atoms.ts";
+import { checker } from "../../../../core/validation/checker.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { listReleases, releaseDraft } from "../../../../server/releases/releases.ts";
-import { checker } from "../../../../server/validation/checker.ts";
 
 const checkReleaseRequest = checker(
   Type.Object(

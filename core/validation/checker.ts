@@ -1,16 +1,18 @@
 import type { Static, TSchema } from "@sinclair/typebox";
 import { Ajv, type ErrorObject } from "ajv";
 import addFormats from "ajv-formats";
-import { ChargeSchema } from "../../core/charges/charge.ts";
-import { ConditionSchema } from "../../core/conditions/condition.ts";
-import { MOST_READABLE, nestingProblem } from "../../core/plan/nesting.ts";
-import type { Problem } from "../../core/plan/problem.ts";
+import { ChargeSchema } from "../charges/charge.ts";
+import { ConditionSchema } from "../conditions/condition.ts";
+import { MOST_READABLE, nestingProblem } from "../plan/nesting.ts";
+import type { Problem } from "../plan/problem.ts";
 
 /** Data of the right shape, or what is wrong with it and where. */
 export type Checked<T> = { value: T } | { problems: Problem[] };
 
 const ajv = new Ajv({
   allErrors: true,
+  // Problems say what a pattern means, which stands beside it.
+  verbose: true,
   discriminator: true,
   strict: true,
   strictRequired: false,

@@ -1,11 +1,11 @@
-import { SavedCondition } from "../../core/conditions/condition.ts";
-import { DeliveryOption } from "../../core/delivery/option.ts";
-import { RateTable } from "../../core/money/rates.ts";
-import { Offer } from "../../core/offers/offer.ts";
-import { Location } from "../../core/places/location.ts";
-import { Market, Zone } from "../../core/places/market.ts";
-import { Plan, Store } from "../../core/plan/plan.ts";
-import { QuoteRequest } from "../../core/quote/request.ts";
+import { SavedCondition } from "../conditions/condition.ts";
+import { DeliveryOption } from "../delivery/option.ts";
+import { RateTable } from "../money/rates.ts";
+import { Offer } from "../offers/offer.ts";
+import { Location } from "../places/location.ts";
+import { Market, Zone } from "../places/market.ts";
+import { Plan, Store } from "../plan/plan.ts";
+import { QuoteRequest } from "../quote/request.ts";
 import { checker } from "./checker.ts";
 
 export const checkPlan = checker(Plan);
