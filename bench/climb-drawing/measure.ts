@@ -8,8 +8,8 @@ import { chromium } from "@playwright/test";
 import { build } from "vite";
 import { climb } from "../../core/climb/climb.ts";
 import { compile } from "../../core/plan/compile.ts";
-import { BROWSER } from "../../e2e/browser.mjs";
 import { checkPlan, checkQuoteRequest } from "../../core/validation/documents.ts";
+import { BROWSER } from "../../e2e/browser.mjs";
 import { median } from "../median.ts";
 
 // How long one redraw takes while a goal is dragged: plain SVG over d3-scale against Recharts, interleaved, same climb.
