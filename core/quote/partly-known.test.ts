@@ -9,6 +9,8 @@ import type { Destination } from "./request.ts";
 const CLAIMS = [
   { id: "islands", destinations: [{ region: "PT-30" }, { country: "PT", postcodes: ["9000..9399"] }] },
   { id: "capital", destinations: [{ country: "PT", postcodes: ["1*"] }] },
+  // A district that postcodes do not tell.
+  { id: "lisbon", destinations: [{ region: "PT-11" }] },
   { id: "mainland", destinations: [{ country: "PT", exceptRegions: ["PT-20"] }] },
 ] satisfies Pick<Zone, "id" | "destinations">[];
 
@@ -32,21 +34,32 @@ const WAYS: { known: Destination; full: Destination[] }[] = [
     ],
   },
   {
+    known: { country: "PT", postcode: "4000-001" },
+    full: [
+      { country: "PT", region: "PT-11", postcode: "4000-001" },
+      { country: "PT", region: "PT-13", postcode: "4000-001" },
+    ],
+  },
+  {
+    known: { country: "PT", postcode: "9000-001" },
+    full: [{ country: "PT", region: "PT-30", postcode: "9000-001" }],
+  },
+  {
     known: {},
     full: [{ country: "PT", postcode: "9000-001" }, { country: "PT", postcode: "4000-001" }, { country: "DE" }],
   },
 ];
 
-/** Three zones in place of the drawn one, each with some of its options and offers. */
-function inThreeZones(plan: Plan, draws: readonly boolean[]): Plan {
+/** Several zones in place of the drawn one, each with some of its options and offers. */
+function inSeveralZones(plan: Plan, draws: readonly boolean[]): Plan {
   const [drawn] = plan.zones;
   if (!drawn) throw new Error("no zone was drawn");
   const some = (offset: number) => CLAIMS.filter((_, i) => draws[(offset + i) % draws.length]).map(({ id }) => id);
   return {
     ...plan,
     zones: CLAIMS.map((claim, position) => ({ ...drawn, ...claim, position, name: claim.id })),
-    options: plan.options.map((option, i) => ({ ...option, zones: some(3 * i) })),
-    offers: plan.offers.map((offer, i) => ({ ...offer, zones: some(6 + 3 * i) })),
+    options: plan.options.map((option, i) => ({ ...option, zones: some(4 * i) })),
+    offers: plan.offers.map((offer, i) => ({ ...offer, zones: some(8 + 4 * i) })),
   };
 }
 
@@ -57,12 +70,12 @@ describe("a place that is only partly known", () => {
       fc.property(
         anyCase(9000),
         fc.array(fc.oneof({ weight: 3, arbitrary: fc.constant(true) }, fc.constant(false)), {
-          minLength: 12,
-          maxLength: 12,
+          minLength: 15,
+          maxLength: 15,
         }),
         fc.constantFrom(...WAYS),
         (drawn, draws, { known, full }) => {
-          const compiled = compiledPlan(inThreeZones(drawn.plan, draws));
+          const compiled = compiledPlan(inSeveralZones(drawn.plan, draws));
           const stated = quoteOf(compiled, { ...drawn.request, destination: known });
           for (const destination of full) {
             const actual = quoteOf(compiled, { ...drawn.request, destination });
