@@ -175,3 +175,40 @@ test("what was cut off is kept for the next visit and saved once; of two version
   await atRest(first);
   expect(offerIn(first, "newsletter").name).toBe("Theirs");
 });
+
+test("an edit that does not hold together is kept and told, while others are saved and the last sound plan answers", async () => {
+  const store = await opened();
+  const began = store.snapshot().plan;
+  const sound = store.snapshot().compiled;
+  const unsound = (when: Offer["when"]): Entity => {
+    const offer = offerIn(store, "free-post");
+    return { kind: "offer", id: offer.id, body: when ? { ...offer, when } : offer };
+  };
+  for (const from of ["2026-13-45", "soon"]) {
+    store.commit(unsound({ kind: "between", from }));
+    expect(store.snapshot().planProblems.join()).toContain("Free post abroad");
+    expect(store.snapshot().compiled).toBe(sound);
+    expect(offerIn(store, "free-post").when).toEqual({ kind: "between", from });
+  }
+  await expect.poll(() => store.snapshot().save.kind).toBe("refused");
+
+  store.commit(named(store, "newsletter", "Saved beside it"));
+  const nameThere = async () => {
+    const found = (await onServer()).entities.find((entity) => entityKey(entity) === "offer/newsletter");
+    return found?.kind === "offer" ? found.body.name : null;
+  };
+  await expect.poll(nameThere).toBe("Saved beside it");
+  await expect.poll(() => store.snapshot().save.kind).toBe("refused");
+  expect(offerIn(store, "free-post").when).toEqual({ kind: "between", from: "soon" });
+
+  // Kept over a reload, where the plan as it is saved answers; given up, the draft is as the server has it.
+  const next = await opened();
+  expect(next.snapshot().planProblems).not.toEqual([]);
+  expect(next.snapshot().compiled?.plan.offers.find(({ id }) => id === "free-post")?.when).toBeUndefined();
+  next.takeBack();
+  expect(next.snapshot().planProblems).toEqual([]);
+
+  while (store.snapshot().canUndo) store.undo();
+  await atRest(store);
+  expect(store.snapshot().plan).toEqual(began);
+});
