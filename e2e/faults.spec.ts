@@ -70,7 +70,7 @@ test("an impossible standpoint kept in the browser or by a team is set aside, wi
   await page.addInitScript(`localStorage.setItem("summant.standpoint", ${JSON.stringify(JSON.stringify(body))})`);
   await page.goto("/offers");
   await expect(page.getByRole("heading", { level: 2 }).first()).toContainText("Free Standard delivery");
-  await page.getByRole("button", { name: /Kept standpoints/ }).click();
+  await page.getByLabel(/Kept standpoints/).click();
   await expect(page.getByText(/“Bad” is set aside: /)).toBeVisible();
   await page.getByRole("button", { name: "Forget it" }).click();
   await expect(page.getByText("is set aside")).toBeHidden();
@@ -147,4 +147,18 @@ test("names are compared to the letter, blank ones and doubled keys are refused,
   expect([doubled.status(), (await doubled.json()).errors[0].pointer]).toEqual([400, "#/order"]);
   expect((await post('\uFEFF{"order": "ab1 "}')).status()).toBe(200);
   expect(await (await request.get("/api/redemptions")).json()).toEqual({ uses: { newsletter: 3 } });
+});
+
+test("a part that cannot be drawn says so, the rest goes on, and giving up the edit mends it", async ({ page }) => {
+  const edits = [{ change: { kind: "offer", id: "free-standard", body: { id: "free-standard" } }, seen: 1 }];
+  await page.addInitScript(
+    `if (!sessionStorage.done) { sessionStorage.done = "1"; localStorage.setItem("summant.unsaved", ${JSON.stringify(JSON.stringify(edits))}); }`,
+  );
+  await page.goto("/offers");
+  await expect(page.getByRole("heading", { name: "Offers cannot be shown" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "This cannot be quoted yet" })).toBeVisible();
+  await expect(page.getByRole("complementary", { name: "Shopper view" })).toContainText("Standard");
+  await page.getByRole("button", { name: "Give up what is not saved" }).click();
+  await expect(page.getByRole("heading", { level: 2 }).first()).toContainText("Free Standard delivery");
+  await expect(page.getByText("cannot be shown")).toBeHidden();
 });

@@ -32,7 +32,8 @@ export function waysTo(
     }
     case "all":
     case "any": {
-      const parts = condition.of.map((part) => waysTo(part, wanted, saved, known));
+      // What is named twice says nothing the second time.
+      const parts = [...new Set(condition.of.map((part) => waysTo(part, wanted, saved, known)))];
       const whole = parts.filter((part) => part !== undefined);
       if (whole.length < parts.length) return undefined;
       return (condition.kind === "all") === wanted ? together(whole) : oneOf(whole);
@@ -41,6 +42,9 @@ export function waysTo(
       return [[{ leaf: condition, holds: wanted }]];
   }
 }
+
+const states = (way: readonly Literal[], { leaf, holds }: Literal): boolean =>
+  way.some((other) => other.leaf === leaf && other.holds === holds);
 
 function oneOf(parts: readonly Literal[][][]): Literal[][] | undefined {
   const ways = parts.flat();
@@ -51,7 +55,7 @@ function together(parts: readonly Literal[][][]): Literal[][] | undefined {
   let ways: Literal[][] = [[]];
   for (const part of parts) {
     if (ways.length * part.length > MOST_WAYS) return undefined;
-    ways = ways.flatMap((way) => part.map((more) => [...way, ...more]));
+    ways = ways.flatMap((way) => part.map((more) => [...way, ...more.filter((literal) => !states(way, literal))]));
   }
   return ways;
 }

@@ -78,6 +78,8 @@ export function climb(
     emptyCart(tariff, facts, sample),
     ...segments.flatMap((segment) => climbSegment(tariff, segment)),
   ]);
+  if (intervals.some(({ prices }) => prices.some((price) => typeof price === "number" && !Number.isSafeInteger(price))))
+    return { problems: [{ path: "/cart", message: "delivery comes to more than can be counted" }] };
   return {
     climb: {
       currency: tariff.currency,

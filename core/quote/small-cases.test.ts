@@ -1,13 +1,22 @@
+import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Charge } from "../charges/charge.ts";
+import { runChecks } from "../checks/run-checks.ts";
 import type { Condition } from "../conditions/condition.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
+import { engineFor } from "../engine.ts";
 import type { Offer, Step } from "../offers/offer.ts";
 import type { Reward } from "../offers/reward.ts";
+import { offerSentence } from "../offers/words.ts";
+import { postcodePattern } from "../places/postcode.ts";
+import { compile } from "../plan/compile.ts";
 import type { Plan } from "../plan/plan.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { oneZonePlan } from "../tests/one-zone.ts";
+import { quote } from "./quote.ts";
 import type { CartLine, QuoteRequest } from "./request.ts";
+
+const AROUND = { at: Date.UTC(2026, 10, 24), placeName: (code: string) => code, products: [], uses: {}, addresses: [] };
 
 const EUR = (amount: string) => ({ byCurrency: { EUR: amount } });
 const flat = (amount: string): Charge => ({ kind: "flat", amount: EUR(amount) });
@@ -158,5 +167,80 @@ describe("small cases in which the answer was another", () => {
     expect(zoneOf("PT", ["PT-9*"], "9000-123")).toBe("z");
     expect(zoneOf("GB", ["SW1A 1AA"], "GB-SW1A 1AA")).toBe("z");
     expect(zoneOf("LV", ["1010"], "LV-1010")).toBe("z");
+  });
+
+  it("saved conditions are asked once, however often they are named", () => {
+    // Twice in each of forty: taken apart there would be a million million.
+    const conditions: NonNullable<Plan["conditions"]> = Array.from({ length: 40 }, (_, i) => ({
+      id: `c${i}`,
+      name: "C",
+      when:
+        i === 0
+          ? { kind: "business" }
+          : { kind: "any", of: [`c${i - 1}`, `c${i - 1}`].map((id): Condition => ({ kind: "saved", id })) },
+    }));
+    const options = [option("s", flat("4.90"), { when: { kind: "saved", id: "c39" } })];
+    expect(pricesOf({ options, conditions })).toEqual(["condition"]);
+    expect(pricesOf({ options, conditions }, { shopper: { business: true } })).toEqual([490]);
+    const result = quote(compiledPlan(oneZonePlan({ options, conditions })), request(), { why: true });
+    expect(JSON.stringify(result).length).toBeLessThan(20_000);
+    const found = [...runChecks(compiledPlan(oneZonePlan({ options, conditions })), AROUND)].flatMap(
+      (one) => one.findings,
+    );
+    expect(found.map(({ code }) => code)).toContain("breaks-a-rule");
+  });
+
+  it("figures beyond what can be counted are refused with their place", () => {
+    const heavy: CartLine = {
+      ...line,
+      quantity: 100_000,
+      delivery: { kind: "own-charge", amount: 1e11, per: "piece" },
+    };
+    const refused = (cart: QuoteRequest["cart"]) => {
+      const result = quote(compiledPlan(oneZonePlan({ options: [option("s", flat("4.90"))] })), request({ cart }));
+      return "problems" in result ? result.problems.map(({ path }) => path) : [];
+    };
+    expect(refused({ lines: [heavy] })).toContain("/options/0/price");
+    const weight = { value: "99999999999", unit: "kg" } as const;
+    expect(refused({ lines: [{ ...line, weight }] })).toEqual(["/cart/lines/0/weight"]);
+  });
+
+  it("conditions too deep to be read are a problem, of whatever depth", () => {
+    for (const depth of [70, 100, 100_000]) {
+      const when = Array.from({ length: depth }).reduce<Condition>((of) => ({ kind: "not", of }), { kind: "business" });
+      const plan = oneZonePlan({ options: [option("s", flat("4.90"), { when })] });
+      for (const problems of [compile(plan), engineFor(plan)])
+        expect(JSON.stringify(problems)).toContain("lies in more than 64 others");
+    }
+  });
+
+  it("an offer goes together with others only where both sides allow it, and says so only then", () => {
+    const free: Reward = { kind: "free", options: ["s"] };
+    const sentence = (other: Partial<Offer>) => {
+      const offers = [
+        offer("a", { trigger: always, reward: free }, { stacking: { kind: "any" } }),
+        offer("b", { trigger: always, reward: free }, { position: 2, ...other }),
+      ];
+      const plan = oneZonePlan({ options: [option("s", flat("4.90"))], offers });
+      return (offers[0] ? offerSentence(plan, offers[0], "m", "EUR") : []).map(({ text }) => text).join("");
+    };
+    expect(sentence({ stacking: { kind: "any" } })).toContain("together with b");
+    expect(sentence({ stacking: { kind: "with", offers: ["a"] } })).toContain("together with b");
+    expect(sentence({})).not.toContain("together");
+    expect(sentence({ stacking: { kind: "any" }, schedule: [{ until: "2020-01-01" }] })).toContain("together with b");
+  });
+
+  it("wildcards match as an expression does, and take no time however many there are", () => {
+    const part = fc.constantFrom("9", "A", "1", "?", "*");
+    fc.assert(
+      fc.property(fc.array(part, { maxLength: 6 }), fc.stringMatching(/^[A19]{0,8}$/), (parts, code) => {
+        const text = `9${parts.join("")}*`;
+        const expected = new RegExp(`^${text.replaceAll("?", "[A-Z0-9]").replaceAll("*", "[A-Z0-9]*")}$`).test(code);
+        expect(postcodePattern("ZZ", text)?.matches(code)).toBe(expected);
+      }),
+      { numRuns: 2000 },
+    );
+    const stars = `A${"*?".repeat(15)}Z`;
+    for (let i = 0; i < 10_000; i += 1) expect(postcodePattern("ZZ", stars)?.matches("A".repeat(16))).toBe(false);
   });
 });

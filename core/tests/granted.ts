@@ -5,7 +5,7 @@ import type { Case } from "./arbitrary.ts";
 import { compiledPlan, quoteOf } from "./compiled.ts";
 
 /** A request with so much ordinary goods more. */
-export const withFiller = (request: QuoteRequest, kind: FillerKind, amount: number): QuoteRequest =>
+const withFiller = (request: QuoteRequest, kind: FillerKind, amount: number): QuoteRequest =>
   amount === 0
     ? request
     : { ...request, cart: { ...request.cart, lines: [...request.cart.lines, filler(kind, amount)] } };
