@@ -162,3 +162,18 @@ test("a part that cannot be drawn says so, the rest goes on, and giving up the e
   await expect(page.getByRole("heading", { level: 2 }).first()).toContainText("Free Standard delivery");
   await expect(page.getByText("cannot be shown")).toBeHidden();
 });
+
+test("the climb and the checks come back after their workers have failed", async ({ page }) => {
+  let failures = 0;
+  await page.route(/climb-worker/, (route) => {
+    failures += 1;
+    return failures <= 2 ? route.abort() : route.continue();
+  });
+  await page.goto("/offers");
+  await expect.poll(() => failures).toBe(2);
+  const goal = page.getByRole("slider", { name: "Goal of Free standard delivery" });
+  await expect(goal).toBeHidden();
+  // Whatever is changed next is drawn by a worker of its own.
+  await page.getByRole("button", { name: "One Bone folder more" }).click();
+  await expect(goal).toBeVisible();
+});

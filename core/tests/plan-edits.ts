@@ -268,6 +268,27 @@ export const BREAKING: readonly (PlanEdit & { readonly caughtBy: string | null }
 
 /** Thirty edits a careful person makes; none of them may be found fault with. */
 export const HEALTHY: readonly PlanEdit[] = [
+  {
+    name: "a case for one postcode in what a single zone has of its own",
+    edit: (d) => {
+      option(d, "islands").byZone = {
+        madeira: {
+          charge: {
+            kind: "conditional",
+            take: "first",
+            entries: [
+              {
+                position: 1,
+                when: { kind: "postcode", country: "PT", patterns: ["9020-114"] },
+                charge: { kind: "flat", amount: { byCurrency: { EUR: "3.90" } } },
+              },
+              { position: 2, charge: option(d, "islands").charge },
+            ],
+          },
+        },
+      };
+    },
+  },
   { name: "nothing", edit: () => {} },
   {
     name: "a goal raised a little",

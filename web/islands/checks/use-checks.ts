@@ -2,6 +2,7 @@ import { proxy, type Remote, wrap } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Finding } from "../../../core/checks/finding.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { answerOrFailure } from "../state/worker-call.ts";
 import type { ChecksWorker } from "./checks-worker.ts";
 
 export type ChecksState = {
@@ -29,7 +30,8 @@ export function useChecks(plan: Plan | null, at: number): ChecksState {
         checks.current ??= startWorker();
         const onProgress = proxy((done: number, of: number) => setProgress(done < of ? { done, of } : null));
         try {
-          const found = await checks.current.remote.run(plan, at, onProgress);
+          const { worker, remote } = checks.current;
+          const found = await answerOrFailure(worker, remote.run(plan, at, onProgress));
           if (found) setFindings(found);
         } catch {
           // A run that failed tells nothing; the next edit begins with a worker of its own.

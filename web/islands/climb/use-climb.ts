@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Climb } from "../../../core/climb/climb.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/quote/request.ts";
+import { answerOrFailure } from "../state/worker-call.ts";
 import type { ClimbWorker } from "./climb-worker.ts";
 
 type Job = { plan: Plan; request: QuoteRequest; to: number };
@@ -18,16 +19,22 @@ export function useClimb(plan: Plan | null, request: QuoteRequest | null, to: nu
     let busy = false;
     let waiting: Job | null = null;
     let held: Plan | null = null;
-    const run = async (job: Job): Promise<void> => {
+    const answered = async (job: Job): Promise<Climb | null> => {
+      worker ??= new Worker(new URL("./climb-worker.ts", import.meta.url), { type: "module" });
+      remote ??= wrap<ClimbWorker>(worker);
+      if (held !== job.plan) await answerOrFailure(worker, remote.setPlan(job.plan));
+      held = job.plan;
+      return answerOrFailure(worker, remote.climb(job.request, job.to));
+    };
+    /** @param again whether a failure is tried once more, with a worker of its own */
+    const run = async (job: Job, again = true): Promise<void> => {
       busy = true;
+      let failed = false;
       try {
-        worker ??= new Worker(new URL("./climb-worker.ts", import.meta.url), { type: "module" });
-        remote ??= wrap<ClimbWorker>(worker);
-        if (held !== job.plan) await remote.setPlan(job.plan);
-        held = job.plan;
-        setClimb(await remote.climb(job.request, job.to));
+        setClimb(await answered(job));
       } catch {
-        // The next one begins with a worker of its own; what was drawn last stays.
+        // What was drawn last stays.
+        failed = true;
         worker?.terminate();
         [worker, remote, held] = [null, null, null];
       }
@@ -35,6 +42,7 @@ export function useClimb(plan: Plan | null, request: QuoteRequest | null, to: nu
       const next = waiting;
       waiting = null;
       if (next) await run(next);
+      else if (failed && again) await run(job, false);
     };
     queue.current = (job) => {
       if (busy) waiting = job;
