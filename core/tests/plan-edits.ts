@@ -282,7 +282,7 @@ export const HEALTHY: readonly PlanEdit[] = [
                 when: { kind: "postcode", country: "PT", patterns: ["9020-114"] },
                 charge: { kind: "flat", amount: { byCurrency: { EUR: "3.90" } } },
               },
-              { position: 2, charge: option(d, "islands").charge },
+              { position: 2, charge: { kind: "flat", amount: { byCurrency: { EUR: "9.90" } } } },
             ],
           },
         },
