@@ -102,13 +102,21 @@ function priceOf(entries: readonly Entry[], take: Take, situation: Situation): C
   );
 }
 
-function combined(take: Take, prices: readonly Charged[], { horizon }: Situation): Charged {
+/** The lowest of the prices there are. */
+function lowestOf(prices: readonly Charged[], { horizon }: Situation): Charged {
+  const [first, ...others] = prices.filter((price) => typeof price !== "string");
+  return first === undefined
+    ? (prices.find(isMissing) ?? "no-entry")
+    : others.reduce((a, b) => least(a, b, horizon), first);
+}
+
+function combined(take: Take, prices: readonly Charged[], situation: Situation): Charged {
   const missing = prices.find((price) => isMissing(price) && !(take === "lowest" && isRuledOut(price)));
   if (missing !== undefined) return missing;
+  if (take === "lowest") return lowestOf(prices, situation);
   const [first, ...others] = prices.filter((price) => typeof price !== "string");
-  if (first === undefined) return prices.find(isMissing) ?? "no-entry";
-  if (take === "lowest") return others.reduce((a, b) => least(a, b, horizon), first);
-  return others.reduce((a, b) => (take === "highest" ? most(a, b, horizon) : plus(a, b)), first);
+  if (first === undefined) return "no-entry";
+  return others.reduce((a, b) => (take === "highest" ? most(a, b, situation.horizon) : plus(a, b)), first);
 }
 
 /** An entry known not to be offered is no candidate for the lowest; one that cannot be told might be it. */
@@ -126,8 +134,8 @@ function leastPossible(take: Take, found: readonly Found[], situation: Situation
   }
   const untold = take === "lowest" ? sure.find((price) => isMissing(price) && !isRuledOut(price)) : undefined;
   if (untold !== undefined) return untold;
-  const prices = open.map(({ price }) => price());
-  const [first, ...others] = prices.filter((price) => typeof price !== "string");
-  if (first === undefined) return prices.find(isMissing) ?? "no-entry";
-  return others.reduce((a, b) => least(a, b, situation.horizon), first);
+  return lowestOf(
+    open.map(({ price }) => price()),
+    situation,
+  );
 }
