@@ -75,9 +75,9 @@ export async function applyChangeSet(pool: Pool, changeSet: ChangeSet, madeBy: s
     const broken = new Map(unreadable.map((entity) => [entityKey(entity), entity]));
 
     const conflicts = writes.flatMap((write) => {
+      // What cannot be read may be written over by whoever has seen it.
       const there = broken.get(entityKey(write));
-      // What cannot be read may be written over by whoever has seen it, and can be of no use to anybody else.
-      return there?.revision === write.seen ? [] : conflictOf(write, before.get(entityKey(write)));
+      return conflictOf(write, there ? { revision: there.revision, body: null } : before.get(entityKey(write)));
     });
     if (conflicts.length > 0) return { conflicts };
 
@@ -131,7 +131,7 @@ export async function lockHead(connection: PoolConnection): Promise<number> {
   return head.sequence;
 }
 
-function conflictOf({ kind, id, seen, entity }: CheckedWrite, current: StoredEntity | undefined): Conflict[] {
+function conflictOf({ kind, id, seen, entity }: CheckedWrite, current: Conflict["current"] | undefined): Conflict[] {
   const revision = current?.revision ?? 0;
   if (revision === seen) return [];
   return [{ kind, id, seen, current: { revision, body: current?.body ?? null }, yours: entity?.body ?? null }];
