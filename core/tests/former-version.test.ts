@@ -1,0 +1,82 @@
+import { createHash } from "node:crypto";
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { runChecks } from "../checks/run-checks.ts";
+import { climb } from "../climb/climb.ts";
+import { translationUnits, withTexts } from "../messages/translation-units.ts";
+import { readXliff, xliffOf } from "../messages/xliff.ts";
+import type { CompiledPlan } from "../plan/compile.ts";
+import { entitiesOf, planOf } from "../plan/entities.ts";
+import type { Plan } from "../plan/plan.ts";
+import { quote } from "../quote/quote.ts";
+import type { QuoteRequest } from "../quote/request.ts";
+import { whySentences } from "../quote/why-words.ts";
+import { checkPlan } from "../validation/documents.ts";
+import { compiledPlan } from "./compiled.ts";
+
+// What version 0.1.0 wrote, byte for byte: a plan, its translators' file, its findings, answers to the demo's requests as text, and
+// the checksums of all that was said about them and about fifty drawn plans and requests. None of it changes unless a number of
+// the format does.
+
+const read = (file: string) => readFileSync(new URL(`former/${file}`, import.meta.url), "utf8");
+const text = read("plan.json");
+const plan: Plan = JSON.parse(text);
+const compiled = compiledPlan(plan);
+
+const checksum = (value: unknown) => createHash("sha256").update(JSON.stringify(value)).digest("hex");
+
+/** Everything that is said about one request, with the climb to so many minor units. */
+function saidOf(by: CompiledPlan, request: QuoteRequest, to: number) {
+  const answer = quote(by, request, { why: true });
+  const why = ("quote" in answer && answer.quote.why) || [];
+  const sentences = why.flatMap((account) =>
+    account.options.flatMap(({ option }) => whySentences(by.plan, account, option, request.currency)),
+  );
+  return { answer, sentences, climb: climb(by, request, to) };
+}
+
+type Answered = { request: QuoteRequest; answer: unknown; sha256: string };
+const answers: Record<string, Answered> = JSON.parse(read("answers.json"));
+const cases: { plan: Plan; request: QuoteRequest; sha256: string }[] = read("cases.jsonl")
+  .trimEnd()
+  .split("\n")
+  .map((line) => JSON.parse(line));
+
+describe("what the former version wrote", () => {
+  it("is the same plan, read and taken apart and written again", () => {
+    const checked = checkPlan(JSON.parse(text));
+    if ("problems" in checked) throw new Error(JSON.stringify(checked.problems));
+    expect(JSON.stringify(planOf(entitiesOf(checked.value)))).toBe(text);
+  });
+
+  it.each(Object.entries(answers))("is the same answer to the request %s", (_, { request, answer, sha256 }) => {
+    expect(JSON.stringify(quote(compiled, request), null, 1)).toBe(JSON.stringify(answer, null, 1));
+    expect(checksum(saidOf(compiled, request, 6000))).toBe(sha256);
+  });
+
+  it("are the same answers to requests of other plans", () => {
+    expect(cases.length).toBe(50);
+    for (const [i, one] of cases.entries())
+      expect([i, checksum(saidOf(compiledPlan(one.plan), one.request, 300))]).toEqual([i, one.sha256]);
+  });
+
+  it("is the same file for translators, and changes nothing when it comes back", () => {
+    const xml = read("translators.xlf");
+    expect(xliffOf(translationUnits(plan), "en", "pt")).toBe(xml);
+    const back = readXliff(xml);
+    if ("problems" in back) throw new Error(JSON.stringify(back.problems));
+    expect(withTexts(plan, back.texts)).toEqual({ entities: [] });
+  });
+
+  it("are the same findings, with the same witnesses", () => {
+    const around = {
+      at: Date.UTC(2026, 10, 24),
+      placeName: (code: string) => code,
+      products: [],
+      uses: {},
+      addresses: [],
+    };
+    const found = [...runChecks(compiled, around)].flatMap(({ findings }) => findings);
+    expect(`${JSON.stringify(found, null, 1)}\n`).toBe(read("findings.json"));
+  });
+});
