@@ -3,12 +3,12 @@ import type { Finding } from "./checks/finding.ts";
 import { runChecks } from "./checks/run-checks.ts";
 import { type Climb, climb, priceAt, remainingAt } from "./climb/climb.ts";
 import type { Calendars } from "./places/location.ts";
-import { type CompiledPlan, compile } from "./plan/compile.ts";
+import { type CompiledPlan, compile } from "./tariff/compile.ts";
 import type { Plan } from "./plan/plan.ts";
-import type { Problem } from "./plan/problem.ts";
-import { brokenRules } from "./plan/rules.ts";
+import type { Problem } from "./schema/problem.ts";
+import { brokenRules } from "./plan/problems/rules.ts";
 import { type Quote, type QuoteForm, type QuoteResult, quote } from "./quote/quote.ts";
-import type { QuoteRequest } from "./quote/request.ts";
+import type { QuoteRequest } from "./request/request.ts";
 import { checkPlan, checkQuoteRequest } from "./validation/documents.ts";
 
 /**

@@ -1,5 +1,5 @@
 import { runChecks } from "../../core/checks/run-checks.ts";
-import { compile } from "../../core/plan/compile.ts";
+import { compile } from "../../core/tariff/compile.ts";
 import { fixturePlan } from "../engine/fixture.ts";
 
 // All checks on the engine's bench plan, once as it is and once with a hundred times its offers and zones.

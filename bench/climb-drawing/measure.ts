@@ -7,7 +7,7 @@ import { fileURLToPath } from "node:url";
 import { chromium } from "@playwright/test";
 import { build } from "vite";
 import { climb } from "../../core/climb/climb.ts";
-import { compile } from "../../core/plan/compile.ts";
+import { compile } from "../../core/tariff/compile.ts";
 import { checkPlan, checkQuoteRequest } from "../../core/validation/documents.ts";
 import { BROWSER } from "../../e2e/browser.mjs";
 import { median } from "../median.ts";

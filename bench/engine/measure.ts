@@ -1,7 +1,7 @@
 import { deepStrictEqual } from "node:assert";
 import { cartAt } from "../../core/climb/cart-at.ts";
 import { type Climb, climb, priceAt, remainingAt } from "../../core/climb/climb.ts";
-import { type CompiledPlan, compile } from "../../core/plan/compile.ts";
+import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { type QuoteForm, quote } from "../../core/quote/quote.ts";
 import { interleaved, report } from "../interleaved.ts";

@@ -6,7 +6,7 @@ import { compileSpec, counted, type Measure } from "../../core/measures/measure.
 import { measureKey } from "../../core/measures/measure-spec.ts";
 import { whole } from "../../core/money/rational.ts";
 import type { Plan } from "../../core/plan/plan.ts";
-import type { QuoteRequest } from "../../core/quote/request.ts";
+import type { QuoteRequest } from "../../core/request/request.ts";
 import { inJsonLogic } from "../../core/tests/json-logic.ts";
 
 /**

@@ -1,10 +1,10 @@
-import { type OrderDiscounts, orderDiscounts } from "../measures/order-discount.ts";
-import { milligrams, volumeOf } from "../measures/quantity.ts";
+import { type OrderDiscounts, orderDiscounts } from "./order-discount.ts";
+import { milligrams, volumeOf } from "../quantities/quantity.ts";
 import { percent } from "../money/decimal.ts";
-import { type Form, rounded } from "../money/form.ts";
+import { type Form, rounded } from "../money/linear-amount.ts";
 import type { Rational } from "../money/rational.ts";
-import type { Problem } from "../plan/problem.ts";
-import type { Cart, CartLine } from "../quote/request.ts";
+import type { Problem } from "../schema/problem.ts";
+import type { Cart, CartLine } from "../request/request.ts";
 
 /** A cart line ready for counting. `shelf` is price × quantity before any discount, in minor units. */
 export type ReadLine = {

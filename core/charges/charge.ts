@@ -1,13 +1,13 @@
 import { type Condition, conditionProblems } from "../conditions/condition.ts";
-import type { Problem } from "../plan/problem.ts";
+import type { Problem } from "../schema/problem.ts";
 import { type TSchema, Type } from "../schema/type.ts";
-import { BandedCharge, bandsProblems, compileBands } from "./bands.ts";
-import { type CarrierCharge, CarrierChargeSchema, carrierProblems, compileCarrier } from "./carrier.ts";
-import type { ChargeContext, ChargeReferences, CompiledCharge } from "./charged.ts";
-import { CHARGE_ID, type ConditionalCharge, ConditionalChargeSchema, compileConditional } from "./conditional.ts";
-import { compileFlat, FlatCharge, flatProblems } from "./flat.ts";
-import { compileParcelClasses, ParcelClassCharge, parcelClassProblems } from "./parcel-classes.ts";
-import { compilePerItem, PerItemCharge, perItemProblems } from "./per-item.ts";
+import { BandedCharge, bandsProblems, compileBands } from "./kinds/bands.ts";
+import { type CarrierCharge, CarrierChargeSchema, carrierProblems, compileCarrier } from "./kinds/carrier.ts";
+import type { ChargeContext, ChargeReferences, CompiledCharge } from "./definition.ts";
+import { CHARGE_ID, type ConditionalCharge, ConditionalChargeSchema, compileConditional } from "./kinds/conditional.ts";
+import { compileFlat, FlatCharge, flatProblems } from "./kinds/flat.ts";
+import { compileParcelClasses, ParcelClassCharge, parcelClassProblems } from "./kinds/parcel-classes.ts";
+import { compilePerItem, PerItemCharge, perItemProblems } from "./kinds/per-item.ts";
 
 /** How the price of a delivery option is computed. A new kind is a file of its own and a case in each switch here. */
 export type Charge = FlatCharge | PerItemCharge | BandedCharge | ParcelClassCharge | CarrierCharge | ConditionalCharge;

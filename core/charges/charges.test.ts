@@ -2,7 +2,7 @@ import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { majorUnits } from "../money/decimal.ts";
 import type { Plan } from "../plan/plan.ts";
-import type { Shopper } from "../quote/request.ts";
+import type { Shopper } from "../request/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { oneZonePlan } from "../tests/one-zone.ts";
 import type { Charge } from "./charge.ts";

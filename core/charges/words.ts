@@ -2,7 +2,7 @@ import { type Condition, conditionWords, type Saved } from "../conditions/condit
 import { markAt, measured, measureWords } from "../measures/measure-spec.ts";
 import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
-import type { BandedCharge } from "./bands.ts";
+import type { BandedCharge } from "./kinds/bands.ts";
 import type { Charge } from "./charge.ts";
 
 /**

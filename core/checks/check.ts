@@ -3,12 +3,12 @@ import { pickText } from "../messages/locale.ts";
 import type { AmountContext } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
 import type { Offer } from "../offers/offer.ts";
-import type { CompiledPlan } from "../plan/compile.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
 import { type Plan, ratesOf } from "../plan/plan.ts";
-import type { Destination, QuoteRequest } from "../quote/request.ts";
+import type { Destination, QuoteRequest } from "../request/request.ts";
 import type { Finding, Severity } from "./finding.ts";
-import { decide, type Outlook, type World } from "./satisfy.ts";
-import { within, worldOf } from "./world.ts";
+import { decide, type Outlook, type World } from "../analysis/satisfy.ts";
+import { within, worldOf } from "../analysis/world.ts";
 
 /** A product as far as checks look at it; prices in minor units. */
 export type CheckedProduct = {

@@ -1,6 +1,6 @@
 import type { Change, EntityKind } from "../plan/entities.ts";
 import type { Accepted } from "../plan/plan.ts";
-import type { QuoteRequest } from "../quote/request.ts";
+import type { QuoteRequest } from "../request/request.ts";
 
 /** How bad it is: shoppers are charged or told something wrong; they may be; it is worth a look. */
 export type Severity = "wrong" | "risky" | "odd";

@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { milligrams } from "../measures/quantity.ts";
+import { milligrams } from "../quantities/quantity.ts";
 import { exponentOf } from "../money/currency.ts";
-import { rounded } from "../money/form.ts";
+import { rounded } from "../money/linear-amount.ts";
 import type { Plan } from "../plan/plan.ts";
-import type { Destination } from "../quote/request.ts";
+import type { Destination } from "../request/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { BREAKING, changed, edited, HEALTHY, MORE_FAULTS } from "../tests/plan-edits.ts";
 import type { CheckedProduct, Surroundings } from "./check.ts";

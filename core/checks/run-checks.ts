@@ -1,4 +1,4 @@
-import type { CompiledPlan } from "../plan/compile.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
 import { type Check, CheckContext, type Surroundings } from "./check.ts";
 import type { Finding } from "./finding.ts";
 import { amountTypedInText } from "./findings/amount-typed-in-text.ts";

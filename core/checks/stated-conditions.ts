@@ -1,5 +1,5 @@
 import type { Condition } from "../conditions/condition.ts";
-import { chargesOf } from "../plan/option-charges.ts";
+import { chargesOf } from "../plan/visit-charges.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Finding } from "./finding.ts";
 

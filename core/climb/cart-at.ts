@@ -1,5 +1,5 @@
 import { filler } from "../cart/read-cart.ts";
-import type { Cart, CartLine } from "../quote/request.ts";
+import type { Cart, CartLine } from "../request/request.ts";
 
 /**
  * The cart of the climb at shelf value x (minor units, before any discount): the sample cart's lines in order until x

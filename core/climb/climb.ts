@@ -1,21 +1,21 @@
 import { filler, type ReadCart, type ReadLine, readCart, readLine } from "../cart/read-cart.ts";
-import type { NoPrice } from "../charges/charged.ts";
-import { type Facts, factsOf } from "../conditions/facts.ts";
+import type { NoPrice } from "../charges/definition.ts";
+import { type Facts, factsOf } from "../situation/situation.ts";
 import type { StepState } from "../messages/states.ts";
-import { exactOf, type Form, slopeOf } from "../money/form.ts";
+import { exactOf, type Form, slopeOf } from "../money/linear-amount.ts";
 import { add, compare, multiply, type Rational, reduce, roundHalfAway, whole } from "../money/rational.ts";
 import type { Offer } from "../offers/offer.ts";
-import type { CompiledPlan } from "../plan/compile.ts";
-import type { Problem } from "../plan/problem.ts";
-import { findTariffs } from "../quote/find-tariffs.ts";
-import { outcomeOf } from "../quote/outcome.ts";
-import type { QuoteRequest } from "../quote/request.ts";
-import { situationAlong, situationOf } from "../quote/situation.ts";
-import { type Ahead, ahead, type Outlook, outcomeAt, outlookOf, standing } from "../quote/standing.ts";
-import { standpointProblems } from "../quote/standpoint-problems.ts";
-import type { Tariff, TariffOffer, TariffStep } from "../quote/tariff.ts";
-import { cartAfter, countAt, fillerWalk, lineWalk, nextTurn, type Walk } from "../quote/walk.ts";
-import type { Weighed } from "../quote/weighed.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
+import type { Problem } from "../schema/problem.ts";
+import { findTariffs } from "../tariff/find-tariffs.ts";
+import { outcomeOf } from "../quote/options/price-option.ts";
+import type { QuoteRequest } from "../request/request.ts";
+import { situationAlong, situationOf } from "../evaluate/situation-of.ts";
+import { type Ahead, ahead, type Outlook, outcomeAt, outlookOf, standing } from "../quote/progress/step-status.ts";
+import { standpointProblems } from "../request/standpoint-problems.ts";
+import type { Tariff, TariffOffer, TariffStep } from "../tariff/tariff.ts";
+import { cartAfter, countAt, fillerWalk, lineWalk, nextTurn, type Walk } from "../evaluate/cart-growth.ts";
+import type { Weighed } from "../evaluate/evaluation.ts";
 import { cartAt } from "./cart-at.ts";
 
 /** A step over one interval. `remaining` at x is `start + slope × (x − from)`; null where nothing is promised. */

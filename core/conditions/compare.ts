@@ -1,6 +1,6 @@
-import type { Range } from "../checks/domain.ts";
+import type { Range } from "../facts/fact.ts";
 import { type Static, Type } from "../schema/type.ts";
-import { not, type Truth } from "./truth.ts";
+import { not, type Truth } from "../situation/truth.ts";
 
 /** How a number is compared. */
 export const Comparison = Type.Union(

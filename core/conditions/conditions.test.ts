@@ -3,7 +3,7 @@ import jsonLogic from "json-logic-js";
 import { DateTime } from "luxon";
 import { describe, expect, it } from "vitest";
 import { readCart } from "../cart/read-cart.ts";
-import { breakpoints } from "../checks/domain.ts";
+import { breakpoints } from "../facts/fact.ts";
 import { measureKey } from "../measures/measure-spec.ts";
 import { placeOf } from "../places/place.ts";
 import { anyCondition, anyShopper } from "../tests/arbitrary.ts";
@@ -12,8 +12,8 @@ import { interval } from "../time/local.ts";
 import { momentOf, nextDay, zoneClock } from "../time/zone-clock.ts";
 import { type Condition, circleProblems, compileCondition, conditionWords, DEFINITIONS } from "./condition.ts";
 import type { ConditionContext } from "./definition.ts";
-import { factsOf, type Situation } from "./facts.ts";
-import type { Truth } from "./truth.ts";
+import { factsOf, type Situation } from "../situation/situation.ts";
+import type { Truth } from "../situation/truth.ts";
 
 const AT = "2026-11-28T10:00:00Z";
 

@@ -1,10 +1,10 @@
-import type { Statement } from "../checks/domain.ts";
+import type { Statement } from "../facts/fact.ts";
 import type { MeasureSpec, Scope } from "../measures/measure-spec.ts";
 import type { AmountContext, AmountReferences } from "../money/amount.ts";
-import type { Problem } from "../plan/problem.ts";
+import type { Problem } from "../schema/problem.ts";
 import type { Static, TSchema } from "../schema/type.ts";
-import type { Situation } from "./facts.ts";
-import type { Truth } from "./truth.ts";
+import type { Situation } from "../situation/situation.ts";
+import type { Truth } from "../situation/truth.ts";
 
 /** Who or what a condition is about. */
 export type Family = "shopper" | "place" | "cart" | "moment";

@@ -1,16 +1,16 @@
 import { isOrdinary, type ReadLine } from "../cart/read-cart.ts";
 import { compileCharge } from "../charges/charge.ts";
-import { type ChargeContext, type ChargeTrace, isMissing, type NoPrice } from "../charges/charged.ts";
+import { type ChargeContext, type ChargeTrace, isMissing, type NoPrice } from "../charges/definition.ts";
 import type { CompiledCondition, Trace } from "../conditions/condition.ts";
-import { holds, type Situation } from "../conditions/facts.ts";
-import { metres } from "../measures/quantity.ts";
+import { holds, type Situation } from "../situation/situation.ts";
+import { metres } from "../quantities/quantity.ts";
 import { type Amount, amountFor, stepFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
-import { type Form, least, minus, most, plus, times, toMultiple } from "../money/form.ts";
+import { type Form, least, minus, most, plus, times, toMultiple } from "../money/linear-amount.ts";
 import { add, divide, ONE, type Rational, whole, ZERO } from "../money/rational.ts";
 import type { Market, Zone } from "../places/market.ts";
-import { byPosition } from "../plan/atoms.ts";
-import { compileHandling } from "./handling.ts";
+import { byPosition } from "../schema/atoms.ts";
+import { compileHandling } from "../money/handling.ts";
 import type { DeliveryOption } from "./option.ts";
 
 /** What the full price of an option is made of, exactly, as the market writes prices. */

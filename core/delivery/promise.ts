@@ -1,6 +1,6 @@
 import { type Calendars, Clock, dayText, type Location, minuteOf, restDays, Weekdays } from "../places/location.ts";
-import { byKind, closed, Id } from "../plan/atoms.ts";
-import type { Problem } from "../plan/problem.ts";
+import { byKind, closed, Id } from "../schema/atoms.ts";
+import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { momentOf, zoneClock } from "../time/zone-clock.ts";
 

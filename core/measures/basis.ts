@@ -1,4 +1,4 @@
-import { closed } from "../plan/atoms.ts";
+import { closed } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { LeavesOut, leavesOutKey, leavesOutWords } from "./goods-filter.ts";
 

@@ -1,4 +1,4 @@
-import { closed, Tag } from "../plan/atoms.ts";
+import { closed, Tag } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 
 /** Goods that do not count, or do not profit: lines in any of these. */

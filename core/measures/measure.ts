@@ -1,9 +1,9 @@
 import { isOrdinary, isShipped, type ReadCart, type ReadLine } from "../cart/read-cart.ts";
-import { exactOf, type Form, plus, rounded, times } from "../money/form.ts";
+import { exactOf, type Form, plus, rounded, times } from "../money/linear-amount.ts";
 import { ceil, divide, type Rational, whole } from "../money/rational.ts";
 import { type GoodsFilter, goodsFilter } from "./goods-filter.ts";
 import { gramLitres, type MeasureSpec, type Scope } from "./measure-spec.ts";
-import { milligrams } from "./quantity.ts";
+import { milligrams } from "../quantities/quantity.ts";
 import { compileMeasure, countedValue, type ValueMeasure } from "./value-measure.ts";
 
 /** A measure compiled for one zone. Counts are whole units; null where a weight, a size or the place is not known. */

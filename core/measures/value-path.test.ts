@@ -1,6 +1,6 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { orderDiscounts } from "./order-discount.ts";
+import { orderDiscounts } from "../cart/order-discount.ts";
 import { lastCrossing, turns, type ValuePath, valueAt } from "./value-path.ts";
 
 const fraction = fc

@@ -1,5 +1,5 @@
 import { ceil, compare, divide, multiply, type Rational, roundHalfAway, subtract, whole } from "../money/rational.ts";
-import { discountOn, type OrderDiscounts } from "./order-discount.ts";
+import { discountOn, type OrderDiscounts } from "../cart/order-discount.ts";
 
 /** A line's own discount, spread over its value so that part of a line carries its share, rounded down. */
 export type LineDiscount = { readonly amount: bigint; readonly of: bigint };

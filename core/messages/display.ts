@@ -1,4 +1,4 @@
-import { closed } from "../plan/atoms.ts";
+import { closed } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 
 const Colour = Type.String({ pattern: "^#[0-9a-f]{6}$", description: "Red, green and blue: #3437b4" });

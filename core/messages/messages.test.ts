@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
 import { pickText } from "./locale.ts";
-import { speakValues } from "./speak.ts";
+import { speakValues } from "./format-message.ts";
 
 const demo: { markets: { languages: string[] }[] } = JSON.parse(
   readFileSync(new URL("../../demo/plan.json", import.meta.url), "utf8"),

@@ -1,4 +1,4 @@
-import { ByLocale, closed } from "../plan/atoms.ts";
+import { ByLocale, closed } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { STATES_SAID, SURFACES } from "./states.ts";
 

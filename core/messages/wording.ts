@@ -1,6 +1,6 @@
 import { type MessageFormatElement, parse, TYPE } from "@formatjs/icu-messageformat-parser";
 import { IntlMessageFormat } from "intl-messageformat";
-import type { Problem } from "../plan/problem.ts";
+import type { Problem } from "../schema/problem.ts";
 import { STATES_SAID, type StateSaid } from "./states.ts";
 
 const ALWAYS = ["goal", "reward", "option", "deadline", "place"] as const;

@@ -1,5 +1,5 @@
-import { CurrencyCode, closed, Decimal, Id } from "../plan/atoms.ts";
-import { type Problem, pointer } from "../plan/problem.ts";
+import { CurrencyCode, closed, Decimal, Id } from "../schema/atoms.ts";
+import { type Problem, pointer } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { exponentOf } from "./currency.ts";
 import { minorUnits } from "./decimal.ts";

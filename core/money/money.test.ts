@@ -5,7 +5,7 @@ import { describe, expect, it } from "vitest";
 import { decimal, majorUnits, minorUnits, percent } from "./decimal.ts";
 import { formatMoney } from "./format.ts";
 import { add, ceil, compare, divide, floor, multiply, reduce, roundHalfAway, subtract, whole } from "./rational.ts";
-import { shareOut } from "./share.ts";
+import { shareOut } from "./allocate.ts";
 
 const decimalText = fc
   .tuple(

@@ -1,5 +1,5 @@
-import { CurrencyCode, closed, Id } from "../plan/atoms.ts";
-import { type Problem, pointer } from "../plan/problem.ts";
+import { CurrencyCode, closed, Id } from "../schema/atoms.ts";
+import { type Problem, pointer } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { isDay } from "../time/day.ts";
 import { exponentOf } from "./currency.ts";

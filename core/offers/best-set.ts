@@ -1,4 +1,4 @@
-import { compareForms, type Form, type Horizon } from "../money/form.ts";
+import { compareForms, type Form, type Horizon } from "../money/linear-amount.ts";
 
 /** What a set of offers comes to for one option: delivery less what it takes off the order, and how much else it grants. */
 export type Cost = { readonly net: Form; readonly grants: number };

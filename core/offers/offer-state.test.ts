@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import type { Plan } from "../plan/plan.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { edited } from "../tests/plan-edits.ts";
-import { companyOf } from "./company.ts";
+import { companyOf } from "./stacking.ts";
 import { type Offer, standEachOther } from "./offer.ts";
 import { offerState } from "./offer-state.ts";
 

@@ -2,10 +2,10 @@ import { ConditionRef } from "../conditions/condition.ts";
 import { Edge } from "../measures/edge.ts";
 import { LadderMeasure, Mark } from "../measures/measure-spec.ts";
 import { StepWording } from "../messages/step-wording.ts";
-import { byKind, closed, Id, Percent, Position } from "../plan/atoms.ts";
+import { byKind, closed, Id, Percent, Position } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { Local } from "../time/local.ts";
-import { Reward } from "./reward.ts";
+import { Reward } from "../rewards/reward.ts";
 
 export const Goal = Type.Object({ at: Mark, edge: Edge }, { ...closed, title: "Goal" });
 export type Goal = Static<typeof Goal>;

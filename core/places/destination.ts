@@ -1,5 +1,5 @@
-import { CountryCode, closed, RegionCode } from "../plan/atoms.ts";
-import { type Problem, pointer } from "../plan/problem.ts";
+import { CountryCode, closed, RegionCode } from "../schema/atoms.ts";
+import { type Problem, pointer } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { postcodePattern } from "./postcode.ts";
 

@@ -1,5 +1,5 @@
-import { Handling } from "../delivery/handling.ts";
-import { CurrencyCode, closed, Id, Locale, Percent, Position } from "../plan/atoms.ts";
+import { Handling } from "../money/handling.ts";
+import { CurrencyCode, closed, Id, Locale, Percent, Position } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { ZoneDestination } from "./destination.ts";
 

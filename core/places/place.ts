@@ -1,4 +1,4 @@
-import type { Destination } from "../quote/request.ts";
+import type { Destination } from "../request/request.ts";
 import { canBePostcode, normalPostcode } from "./postcode.ts";
 import { regionAround } from "./region-tables.ts";
 import { parentOf, regionsOf, territoryOf } from "./territory.ts";

@@ -8,7 +8,7 @@ import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
 import { type Static, Type } from "../schema/type.ts";
-import { byKindOf, closed, Id, Locale } from "./atoms.ts";
+import { byKindOf, closed, Id, Locale } from "../schema/atoms.ts";
 
 export const FORMAT = 1;
 

@@ -6,15 +6,15 @@ import type { Condition } from "../conditions/condition.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
 import { engineFor } from "../engine.ts";
 import type { Offer, Step } from "../offers/offer.ts";
-import type { Reward } from "../offers/reward.ts";
-import { offerSentence } from "../offers/words.ts";
+import type { Reward } from "../rewards/reward.ts";
+import { offerSentence } from "../explain/offer-sentence.ts";
 import { postcodePattern } from "../places/postcode.ts";
-import { compile } from "../plan/compile.ts";
+import { compile } from "../tariff/compile.ts";
 import type { Plan } from "../plan/plan.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { oneZonePlan } from "../tests/one-zone.ts";
 import { quote } from "./quote.ts";
-import type { CartLine, QuoteRequest } from "./request.ts";
+import type { CartLine, QuoteRequest } from "../request/request.ts";
 
 const AROUND = { at: Date.UTC(2026, 10, 24), placeName: (code: string) => code, products: [], uses: {}, addresses: [] };
 

@@ -1,5 +1,5 @@
 import { formatMoney } from "../money/format.ts";
-import type { CompiledPlan } from "../plan/compile.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
 import { quote } from "../quote/quote.ts";
 import { type Expected, type Sample, seenIn } from "./sample.ts";
 

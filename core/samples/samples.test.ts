@@ -4,7 +4,7 @@ import type { Plan } from "../plan/plan.ts";
 import { compiledPlan } from "../tests/compiled.ts";
 import { edited } from "../tests/plan-edits.ts";
 import { runSample } from "./compare.ts";
-import { edgeSamples, edgeWalk } from "./edges.ts";
+import { edgeSamples, edgeWalk } from "./boundary-samples.ts";
 
 const plan: Plan = JSON.parse(readFileSync("demo/plan.json", "utf8"));
 const compiled = compiledPlan(plan);

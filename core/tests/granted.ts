@@ -1,6 +1,6 @@
 import { type FillerKind, filler } from "../cart/read-cart.ts";
 import type { Quote, QuotedOption } from "../quote/quote.ts";
-import type { QuoteRequest } from "../quote/request.ts";
+import type { QuoteRequest } from "../request/request.ts";
 import type { Case } from "./arbitrary.ts";
 import { compiledPlan, quoteOf } from "./compiled.ts";
 

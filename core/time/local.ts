@@ -1,4 +1,4 @@
-import type { Problem } from "../plan/problem.ts";
+import type { Problem } from "../schema/problem.ts";
 import { Type } from "../schema/type.ts";
 import { isDay } from "./day.ts";
 import { momentOf, nextDay } from "./zone-clock.ts";

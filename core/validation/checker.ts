@@ -3,8 +3,8 @@ import { Ajv, type ErrorObject } from "ajv";
 import addFormats from "ajv-formats";
 import { ChargeSchema } from "../charges/charge.ts";
 import { ConditionSchema } from "../conditions/condition.ts";
-import { MOST_READABLE, nestingProblem } from "../plan/nesting.ts";
-import type { Problem } from "../plan/problem.ts";
+import { MOST_READABLE, nestingProblem } from "../plan/problems/nesting.ts";
+import type { Problem } from "../schema/problem.ts";
 
 /** Data of the right shape, or what is wrong with it and where. */
 export type Checked<T> = { value: T } | { problems: Problem[] };

@@ -5,7 +5,7 @@ import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
 import { Plan, Store } from "../plan/plan.ts";
-import { QuoteRequest } from "../quote/request.ts";
+import { QuoteRequest } from "../request/request.ts";
 import { checker } from "./checker.ts";
 
 export const checkPlan = checker(Plan);

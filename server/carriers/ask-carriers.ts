@@ -1,12 +1,12 @@
-import type { CompiledPlan } from "../../core/plan/compile.ts";
+import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import { ratesOf } from "../../core/plan/plan.ts";
 import {
   answerFrom,
   type CarrierQuestion,
   type CarrierReply,
   carrierQuestions,
-} from "../../core/quote/carrier-questions.ts";
-import type { QuoteRequest } from "../../core/quote/request.ts";
+} from "../../core/quote/carriers/carrier-questions.ts";
+import type { QuoteRequest } from "../../core/request/request.ts";
 import type { Carrier } from "./carrier.ts";
 import { OSPRELLE } from "./osprelle.ts";
 import { type Mood, simulated } from "./simulated.ts";

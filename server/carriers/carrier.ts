@@ -1,4 +1,4 @@
-import type { CarrierQuestion, CarrierReply } from "../../core/quote/carrier-questions.ts";
+import type { CarrierQuestion, CarrierReply } from "../../core/quote/carriers/carrier-questions.ts";
 
 /** A live carrier. One that cannot be reached throws; whoever asks stops waiting when the signal fires. */
 export type Carrier = {

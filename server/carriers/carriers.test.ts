@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Charge } from "../../core/charges/charge.ts";
-import type { CarrierQuestion, CarrierReply } from "../../core/quote/carrier-questions.ts";
-import type { QuoteRequest } from "../../core/quote/request.ts";
+import type { CarrierQuestion, CarrierReply } from "../../core/quote/carriers/carrier-questions.ts";
+import type { QuoteRequest } from "../../core/request/request.ts";
 import { compiledPlan, quoteOf } from "../../core/tests/compiled.ts";
 import { oneZonePlan } from "../../core/tests/one-zone.ts";
 import { askCarriers, ownCarriers, withCarrierAnswers } from "./ask-carriers.ts";

@@ -1,6 +1,6 @@
 import { setTimeout as pause } from "node:timers/promises";
 import { type Static, Type } from "@sinclair/typebox";
-import type { CarrierQuestion, CarrierReply } from "../../core/quote/carrier-questions.ts";
+import type { CarrierQuestion, CarrierReply } from "../../core/quote/carriers/carrier-questions.ts";
 import type { Carrier } from "./carrier.ts";
 
 /** How a simulated carrier behaves, to see what shoppers get when a real one does. */

@@ -1,5 +1,5 @@
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
-import type { Size, Weight } from "../../core/measures/quantity.ts";
+import type { Size, Weight } from "../../core/quantities/quantity.ts";
 import { exponentOf } from "../../core/money/currency.ts";
 import { minorUnits } from "../../core/money/decimal.ts";
 import { inTransaction } from "../database/pool.ts";

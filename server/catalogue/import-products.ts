@@ -1,5 +1,5 @@
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
-import type { Problem } from "../../core/plan/problem.ts";
+import type { Problem } from "../../core/schema/problem.ts";
 import { inTransaction } from "../database/pool.ts";
 import { writeProducts } from "./catalogue.ts";
 import type { Product } from "./product.ts";

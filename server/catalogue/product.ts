@@ -1,7 +1,7 @@
 import { type Static, Type } from "@sinclair/typebox";
-import { Size, Weight } from "../../core/measures/quantity.ts";
-import { byKind, CurrencyCode, closed, Decimal, Id, Percent } from "../../core/plan/atoms.ts";
-import { IDENTIFIER_PATTERN } from "../../core/plan/identifier.ts";
+import { Size, Weight } from "../../core/quantities/quantity.ts";
+import { byKind, CurrencyCode, closed, Decimal, Id, Percent } from "../../core/schema/atoms.ts";
+import { IDENTIFIER_PATTERN } from "../../core/schema/identifier.ts";
 import { checker } from "../../core/validation/checker.ts";
 
 /** A SKU or a label: goods are told apart by it to the letter. */

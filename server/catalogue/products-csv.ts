@@ -1,7 +1,7 @@
 import Papa from "papaparse";
 import { exponentOf } from "../../core/money/currency.ts";
 import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
-import type { Problem } from "../../core/plan/problem.ts";
+import type { Problem } from "../../core/schema/problem.ts";
 import { checker } from "../../core/validation/checker.ts";
 import type { CatalogueProduct } from "./catalogue.ts";
 import { Product } from "./product.ts";

@@ -1,6 +1,6 @@
 import type { Connection, Pool, RowDataPacket } from "mysql2/promise";
 import { type Entity, type EntityKind, STORE_ID, type StoredEntity } from "../../core/plan/entities.ts";
-import type { Problem } from "../../core/plan/problem.ts";
+import type { Problem } from "../../core/schema/problem.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 import { checkEntity } from "../../core/validation/documents.ts";
 import { readJson } from "../validation/read-json.ts";

@@ -1,7 +1,7 @@
 import Holidays from "date-holidays";
 import type { Calendars } from "../../core/places/location.ts";
 import type { Plan } from "../../core/plan/plan.ts";
-import type { Problem } from "../../core/plan/problem.ts";
+import type { Problem } from "../../core/schema/problem.ts";
 
 const lookedUp = new Map<string, readonly string[]>();
 

@@ -1,4 +1,4 @@
-import type { Problem } from "../../core/plan/problem.ts";
+import type { Problem } from "../../core/schema/problem.ts";
 
 /** An error answer by RFC 9457. `errors` uses the form of the RFC's own example: a detail and a JSON Pointer fragment. */
 export function problemDocument(

@@ -1,6 +1,6 @@
 import { exponentOf } from "../../core/money/currency.ts";
-import type { Problem } from "../../core/plan/problem.ts";
-import { standpointProblems } from "../../core/quote/standpoint-problems.ts";
+import type { Problem } from "../../core/schema/problem.ts";
+import { standpointProblems } from "../../core/request/standpoint-problems.ts";
 import { Sample } from "../../core/samples/sample.ts";
 import { type Checked, checker } from "../../core/validation/checker.ts";
 

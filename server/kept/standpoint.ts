@@ -1,6 +1,6 @@
 import { type Static, type TSchema, Type } from "@sinclair/typebox";
-import { CountryCode, CurrencyCode, closed, Locale, RegionCode } from "../../core/plan/atoms.ts";
-import type { Problem } from "../../core/plan/problem.ts";
+import { CountryCode, CurrencyCode, closed, Locale, RegionCode } from "../../core/schema/atoms.ts";
+import type { Problem } from "../../core/schema/problem.ts";
 import { standpointFaults } from "../../core/samples/standpoint-faults.ts";
 import { type Checked, checker } from "../../core/validation/checker.ts";
 import { Mood } from "../carriers/simulated.ts";

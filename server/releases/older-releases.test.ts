@@ -3,7 +3,7 @@ import { readFile } from "node:fs/promises";
 import { fileURLToPath } from "node:url";
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
 import { runChecks } from "../../core/checks/run-checks.ts";
-import { compile } from "../../core/plan/compile.ts";
+import { compile } from "../../core/tariff/compile.ts";
 import { planOf } from "../../core/plan/entities.ts";
 import { quote } from "../../core/quote/quote.ts";
 import { checkPlan, checkQuoteRequest } from "../../core/validation/documents.ts";

@@ -1,10 +1,10 @@
 import type { TSchema } from "@sinclair/typebox";
 import { ChargeSchema } from "../../core/charges/charge.ts";
-import { CHARGE_ID } from "../../core/charges/conditional.ts";
+import { CHARGE_ID } from "../../core/charges/kinds/conditional.ts";
 import { CONDITION_ID, ConditionSchema } from "../../core/conditions/condition.ts";
 import { RateTable } from "../../core/money/rates.ts";
 import { Plan } from "../../core/plan/plan.ts";
-import { QuoteRequest } from "../../core/quote/request.ts";
+import { QuoteRequest } from "../../core/request/request.ts";
 import { Catalogue, SampleCarts } from "../catalogue/product.ts";
 
 const DOCUMENTS: Readonly<Record<string, TSchema>> = {

@@ -1,4 +1,4 @@
-import { pointer } from "../../core/plan/problem.ts";
+import { pointer } from "../../core/schema/problem.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 
 /**

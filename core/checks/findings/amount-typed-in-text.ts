@@ -1,11 +1,11 @@
 import { amountOf } from "../../measures/measure-spec.ts";
-import { translationUnits } from "../../messages/translation-units.ts";
+import { translationUnits } from "../../translation/translation-units.ts";
 import type { Amount } from "../../money/amount.ts";
 import { amountFor } from "../../money/amount.ts";
 import { exponentOf } from "../../money/currency.ts";
 import { minorUnits } from "../../money/decimal.ts";
 import { goalOf, type Offer } from "../../offers/offer.ts";
-import { isOnOrder } from "../../offers/reward.ts";
+import { isOnOrder } from "../../rewards/reward.ts";
 import { type Check, type CheckContext, onOffer } from "../check.ts";
 
 const SIGNS: Readonly<Record<string, string>> = { "€": "EUR", "£": "GBP", $: "USD", "¥": "JPY" };

@@ -1,6 +1,6 @@
 import { entitiesOf } from "../../plan/entities.ts";
 import { savedOf } from "../../plan/plan.ts";
-import { ruleProblems } from "../../plan/rules.ts";
+import { ruleProblems } from "../../plan/problems/rules.ts";
 import type { Check } from "../check.ts";
 
 /** What edits and new releases are refused for, in a plan made before there was such a rule. */

@@ -1,4 +1,4 @@
-import { chargesOf } from "../../plan/option-charges.ts";
+import { chargesOf } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** A live carrier without a fallback: when it is slow or down, the option is gone. */

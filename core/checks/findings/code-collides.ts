@@ -1,5 +1,5 @@
-import { normalCode } from "../../conditions/facts.ts";
-import { companyOf } from "../../offers/company.ts";
+import { normalCode } from "../../situation/situation.ts";
+import { companyOf } from "../../offers/stacking.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** One code that earns two offers which do not go together. */

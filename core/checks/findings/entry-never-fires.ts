@@ -1,7 +1,7 @@
 import { chargeWords } from "../../charges/words.ts";
 import type { Condition } from "../../conditions/condition.ts";
 import { conditionWords } from "../../conditions/condition.ts";
-import { chargesOf } from "../../plan/option-charges.ts";
+import { chargesOf } from "../../plan/visit-charges.ts";
 import { savedOf } from "../../plan/plan.ts";
 import { type Check, onOption } from "../check.ts";
 

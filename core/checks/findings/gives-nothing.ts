@@ -2,8 +2,8 @@ import { climb } from "../../climb/climb.ts";
 import { markAt } from "../../measures/measure-spec.ts";
 import { OUT_OF_REACH } from "../../messages/states.ts";
 import { goalOf } from "../../offers/offer.ts";
-import { isOnOrder } from "../../offers/reward.ts";
-import { chargesOf } from "../../plan/option-charges.ts";
+import { isOnOrder } from "../../rewards/reward.ts";
+import { chargesOf } from "../../plan/visit-charges.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A step that changes nothing on the whole climb, whatever a shopper of its kind adds: its options are that cheap anyway. */

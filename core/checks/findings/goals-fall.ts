@@ -1,6 +1,6 @@
 import { markAt } from "../../measures/measure-spec.ts";
 import { goalOf } from "../../offers/offer.ts";
-import { byPosition } from "../../plan/atoms.ts";
+import { byPosition } from "../../schema/atoms.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A ladder whose later step asks for less than an earlier one. */

@@ -1,5 +1,5 @@
 import type { Condition } from "../../conditions/condition.ts";
-import { chargesOf } from "../../plan/option-charges.ts";
+import { chargesOf } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** A list of cases of which none applies to some carts: the option is not offered to them. */

@@ -1,4 +1,4 @@
-import { coverageOf } from "../../places/coverage.ts";
+import { coverageOf } from "../../queries/coverage.ts";
 import { type Check, onZone } from "../check.ts";
 
 /** A narrow zone without options that the zone around it has: often forgotten, since a zone offers only its own (F7). */

@@ -1,4 +1,4 @@
-import { byPosition } from "../../plan/atoms.ts";
+import { byPosition } from "../../schema/atoms.ts";
 import { type Check, onZone } from "../check.ts";
 
 /** The very same place in two zones: the first by order wins, and nobody sees why. */

@@ -1,4 +1,4 @@
-import { translationUnits } from "../../messages/translation-units.ts";
+import { translationUnits } from "../../translation/translation-units.ts";
 import { missingPlurals } from "../../messages/wording.ts";
 import { type Check, onOffer } from "../check.ts";
 

@@ -1,4 +1,4 @@
-import { rewardOptions } from "../../offers/reward.ts";
+import { rewardOptions } from "../../rewards/reward.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A reward on options that a zone of the offer does not have: there the step gives nothing. */

@@ -1,4 +1,4 @@
-import { translationUnits } from "../../messages/translation-units.ts";
+import { translationUnits } from "../../translation/translation-units.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** "Free" in the languages we can read it in; "free up to" names its limit. */

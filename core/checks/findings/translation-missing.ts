@@ -1,4 +1,4 @@
-import { sourceLanguageOf, translationUnits } from "../../messages/translation-units.ts";
+import { sourceLanguageOf, translationUnits } from "../../translation/translation-units.ts";
 import { marketsOf } from "../../places/markets-of.ts";
 import { type Check, onOffer } from "../check.ts";
 

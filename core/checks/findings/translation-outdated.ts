@@ -1,4 +1,4 @@
-import { isOutdated, sourceLanguageOf, translationUnits } from "../../messages/translation-units.ts";
+import { isOutdated, sourceLanguageOf, translationUnits } from "../../translation/translation-units.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A translation whose source has changed since it was made. */

@@ -1,4 +1,4 @@
-import { byPosition } from "../../plan/atoms.ts";
+import { byPosition } from "../../schema/atoms.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** What a visitor is told before the address is known, where another zone of the same country may deny it. */

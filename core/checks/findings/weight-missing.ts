@@ -1,4 +1,4 @@
-import { chargesOf } from "../../plan/option-charges.ts";
+import { chargesOf } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** Products without a weight, where a charge asks for it. */

@@ -1,6 +1,6 @@
 import type { Market } from "../../../core/places/market.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
-import { byPosition } from "../../../core/plan/atoms.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 
 /** A column of amounts: one currency of one market. */

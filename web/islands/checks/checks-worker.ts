@@ -1,7 +1,7 @@
 import { expose } from "comlink";
 import type { Finding } from "../../../core/checks/finding.ts";
 import { runChecks } from "../../../core/checks/run-checks.ts";
-import { compile } from "../../../core/plan/compile.ts";
+import { compile } from "../../../core/tariff/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { api } from "../state/api.ts";
 

@@ -2,9 +2,9 @@ import { useContext, useMemo } from "react";
 import { pickText } from "../../../core/messages/locale.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
-import { rewardOptions } from "../../../core/offers/reward.ts";
-import type { CompiledPlan } from "../../../core/plan/compile.ts";
-import { edgeWalk } from "../../../core/samples/edges.ts";
+import { rewardOptions } from "../../../core/rewards/reward.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { edgeWalk } from "../../../core/samples/boundary-samples.ts";
 import { FindingsContext } from "./findings-context.tsx";
 
 type Props = { compiled: CompiledPlan; offer: Offer; at: number };

@@ -2,7 +2,7 @@ import { createContext, useContext } from "react";
 import { acceptedReason, causeOf, type Finding } from "../../../core/checks/finding.ts";
 import { type EntityKind, STORE_ID } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { QuoteRequest } from "../../../core/quote/request.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
 import { draftStore } from "../state/use-draft.ts";
 
 /** The findings of the plan on screen, and how one is shown in the Shopper view. */

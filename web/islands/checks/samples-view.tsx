@@ -1,11 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useContext, useMemo, useState } from "react";
-import type { CompiledPlan } from "../../../core/plan/compile.ts";
-import { freeId } from "../../../core/plan/positions.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { freeId } from "../../../core/schema/positions.ts";
 import type { Quote } from "../../../core/quote/quote.ts";
-import type { QuoteRequest } from "../../../core/quote/request.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
 import { runSample, type SampleRun } from "../../../core/samples/compare.ts";
-import { edgeSamples } from "../../../core/samples/edges.ts";
+import { edgeSamples } from "../../../core/samples/boundary-samples.ts";
 import { type Sample, seenIn } from "../../../core/samples/sample.ts";
 import { FileField } from "../fields/file-field.tsx";
 import { saveText } from "../fields/save-text.ts";

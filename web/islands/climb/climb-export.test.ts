@@ -5,7 +5,7 @@ import { cartAt } from "../../../core/climb/cart-at.ts";
 import { climb } from "../../../core/climb/climb.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { minorUnits } from "../../../core/money/decimal.ts";
-import { compile } from "../../../core/plan/compile.ts";
+import { compile } from "../../../core/tariff/compile.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import { checkPlan, checkQuoteRequest } from "../../../core/validation/documents.ts";
 import demo from "../../../demo/plan.json" with { type: "json" };

@@ -1,9 +1,9 @@
 import type { Climb } from "../../../core/climb/climb.ts";
 import { goalText } from "../../../core/measures/measure-spec.ts";
 import { pickText } from "../../../core/messages/locale.ts";
-import { OPEN, speakOpen } from "../../../core/messages/speak.ts";
+import { OPEN, speakOpen } from "../../../core/messages/format-message.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { statesSaid, textsFor, told } from "../../../core/quote/sayings.ts";
+import { statesSaid, textsFor, told } from "../../../core/quote/messages/step-messages.ts";
 
 /** A stretch of the climb over which shoppers read the same messages. `gained` counts the steps reached. */
 export type MessageStretch = { from: number; to: number; texts: string[]; gained: number };

@@ -2,7 +2,7 @@ import { type Remote, wrap } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { Climb } from "../../../core/climb/climb.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { QuoteRequest } from "../../../core/quote/request.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
 import { answerOrFailure } from "../state/worker-call.ts";
 import type { ClimbWorker } from "./climb-worker.ts";
 

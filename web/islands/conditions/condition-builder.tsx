@@ -4,7 +4,7 @@ import type { Family } from "../../../core/conditions/definition.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { savedOf } from "../../../core/plan/plan.ts";
-import { freeId } from "../../../core/plan/positions.ts";
+import { freeId } from "../../../core/schema/positions.ts";
 import { columnsOf } from "../amounts/columns.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { type Clause, ClauseFields } from "./clause-fields.tsx";

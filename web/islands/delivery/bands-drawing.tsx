@@ -1,5 +1,5 @@
 import { type PointerEvent, useRef, useState } from "react";
-import type { BandedCharge } from "../../../core/charges/bands.ts";
+import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { markAt, measured } from "../../../core/measures/measure-spec.ts";
 import { type AmountContext, amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";

@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
-import type { BandedCharge } from "../../../core/charges/bands.ts";
+import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { amountOf, type MeasureSpec, markAt } from "../../../core/measures/measure-spec.ts";
 import type { Amount, AmountContext } from "../../../core/money/amount.ts";
 import type { Plan } from "../../../core/plan/plan.ts";

@@ -1,6 +1,6 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { BandedCharge } from "../../../core/charges/bands.ts";
+import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { bandsCsv, readBands } from "./bands-text.ts";
 
 const context = { market: "m", currency: "EUR", rates: new Map() };

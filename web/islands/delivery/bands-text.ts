@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import type { BandedCharge } from "../../../core/charges/bands.ts";
+import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { type Mark, type MeasureSpec, markAt } from "../../../core/measures/measure-spec.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import { amountFor } from "../../../core/money/amount.ts";

@@ -1,10 +1,10 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { codesOf } from "../../../core/checks/addresses.ts";
+import { codesOf } from "../../../core/analysis/addresses.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
-import { compile } from "../../../core/plan/compile.ts";
+import { compile } from "../../../core/tariff/compile.ts";
 import { quote } from "../../../core/quote/quote.ts";
-import type { QuoteRequest } from "../../../core/quote/request.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
 import { checkPlan } from "../../../core/validation/documents.ts";
 import demo from "../../../demo/plan.json" with { type: "json" };
 import { ownCarriers, withCarrierAnswers } from "../../../server/carriers/ask-carriers.ts";

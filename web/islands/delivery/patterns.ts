@@ -2,7 +2,7 @@ import type { Charge } from "../../../core/charges/charge.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { freeId, lastPosition } from "../../../core/plan/positions.ts";
+import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 
 /** A common set-up: what it adds is ordinary settings, to be changed like any other. */
 export type Pattern = {

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { X } from "lucide-react";
 import { useState } from "react";
-import { freeId } from "../../../core/plan/positions.ts";
+import { freeId } from "../../../core/schema/positions.ts";
 import { SetAsideList } from "../fields/set-aside.tsx";
 import { ApiError, api } from "../state/api.ts";
 import type { Standpoint } from "../state/standpoint.ts";

@@ -1,5 +1,5 @@
 import type { Market } from "../../../core/places/market.ts";
-import { byPosition } from "../../../core/plan/atoms.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { interval } from "../../../core/time/local.ts";
 import { homeOf } from "./offer-home.ts";

@@ -1,6 +1,6 @@
-import { companyOf } from "../../../core/offers/company.ts";
+import { companyOf } from "../../../core/offers/stacking.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
-import { byPosition } from "../../../core/plan/atoms.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { Choice } from "../fields/choice.tsx";
 import { NumberField } from "../fields/number-field.tsx";

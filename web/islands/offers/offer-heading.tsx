@@ -4,7 +4,7 @@ import { measureWords } from "../../../core/measures/measure-spec.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { offerState } from "../../../core/offers/offer-state.ts";
-import { offerSentence } from "../../../core/offers/words.ts";
+import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import { AmountField } from "../amounts/amount-field.tsx";

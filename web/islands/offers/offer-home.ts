@@ -1,6 +1,6 @@
 import type { Offer } from "../../../core/offers/offer.ts";
 import type { Market } from "../../../core/places/market.ts";
-import { byPosition } from "../../../core/plan/atoms.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 
 /** The market an offer is read in: the standpoint's where the offer holds there, else the first it holds in. */

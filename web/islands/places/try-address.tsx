@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { normalPostcode } from "../../../core/places/postcode.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
-import type { CompiledPlan } from "../../../core/plan/compile.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { useRegions } from "../state/use-regions.ts";
 import { COUNTRIES } from "./place-names.ts";
 

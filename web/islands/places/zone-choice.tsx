@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Zone } from "../../../core/places/market.ts";
-import { byPosition } from "../../../core/plan/atoms.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 
 type Props = {
   /** What is chosen here, for readers of the screen. */

@@ -4,7 +4,7 @@ import { decimal } from "../../../core/money/decimal.ts";
 import { type RateTable, rateDays } from "../../../core/money/rates.ts";
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { freeId } from "../../../core/plan/positions.ts";
+import { freeId } from "../../../core/schema/positions.ts";
 import { FileField } from "../fields/file-field.tsx";
 import { TextField } from "../fields/text-field.tsx";
 import { draftStore } from "../state/use-draft.ts";

@@ -1,5 +1,5 @@
 import { chargeWords } from "../../../core/charges/words.ts";
-import { offerSentence } from "../../../core/offers/words.ts";
+import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { destinationWords } from "../../../core/places/words.ts";
 import type { Entity, EntityKind } from "../../../core/plan/entities.ts";

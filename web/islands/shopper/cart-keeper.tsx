@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { freeId } from "../../../core/plan/positions.ts";
+import { freeId } from "../../../core/schema/positions.ts";
 import type { SampleCart } from "../../../server/catalogue/product.ts";
 import { SentencePopover } from "../frame/sentence-popover.tsx";
 import { api } from "../state/api.ts";

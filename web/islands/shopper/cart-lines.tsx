@@ -1,5 +1,5 @@
 import { Minus, Plus } from "lucide-react";
-import type { CartLine } from "../../../core/quote/request.ts";
+import type { CartLine } from "../../../core/request/request.ts";
 import { shopWord } from "./shop-words.ts";
 
 type Props = {

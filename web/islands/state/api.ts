@@ -1,6 +1,6 @@
 import type { CheckedAddress, CheckedProduct } from "../../../core/checks/check.ts";
 import type { Entity, StoredEntity } from "../../../core/plan/entities.ts";
-import type { CarrierQuestion, CarrierReply } from "../../../core/quote/carrier-questions.ts";
+import type { CarrierQuestion, CarrierReply } from "../../../core/quote/carriers/carrier-questions.ts";
 import type { Sample } from "../../../core/samples/sample.ts";
 import type { Carrier } from "../../../server/carriers/carrier.ts";
 import type { Mood } from "../../../server/carriers/simulated.ts";

@@ -1,7 +1,7 @@
-import { placeAway } from "../../../core/geo/distance.ts";
+import { placeAway } from "../../../core/quantities/distance.ts";
 import type { Market } from "../../../core/places/market.ts";
-import type { CompiledPlan } from "../../../core/plan/compile.ts";
-import type { CartLine, QuoteRequest, Shopper } from "../../../core/quote/request.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import type { CartLine, QuoteRequest, Shopper } from "../../../core/request/request.ts";
 import { standpointFaults } from "../../../core/samples/standpoint-faults.ts";
 import { momentOf } from "../../../core/time/zone-clock.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";

@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import type { CompiledPlan } from "../../../core/plan/compile.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { ratesOf } from "../../../core/plan/plan.ts";
-import { answerFrom, carrierQuestions } from "../../../core/quote/carrier-questions.ts";
-import type { QuoteRequest } from "../../../core/quote/request.ts";
+import { answerFrom, carrierQuestions } from "../../../core/quote/carriers/carrier-questions.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { Mood } from "../../../server/carriers/simulated.ts";
 import { api } from "./api.ts";
 

@@ -2,11 +2,11 @@ import { PLAIN_DISPLAY } from "../../../core/messages/display.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { STATES_SAID, type Surface } from "../../../core/messages/states.ts";
 import type { Offer, Step } from "../../../core/offers/offer.ts";
-import type { CompiledPlan } from "../../../core/plan/compile.ts";
-import { exampleSaying } from "../../../core/quote/example-saying.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { exampleSaying } from "../../../core/queries/example-message.ts";
 import type { Progress } from "../../../core/quote/quote.ts";
-import type { QuoteRequest } from "../../../core/quote/request.ts";
-import { textsFor } from "../../../core/quote/sayings.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
+import { textsFor } from "../../../core/quote/messages/step-messages.ts";
 import { ProgressDisplay } from "../shopper/progress-display.tsx";
 import { STATE_WORDS } from "./wording-grid.tsx";
 

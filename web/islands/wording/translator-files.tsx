@@ -1,8 +1,8 @@
 import { useState } from "react";
-import type { IncomingText } from "../../../core/messages/translation-units.ts";
-import { sourceLanguageOf, translationUnits, withTexts } from "../../../core/messages/translation-units.ts";
+import type { IncomingText } from "../../../core/translation/translation-units.ts";
+import { sourceLanguageOf, translationUnits, withTexts } from "../../../core/translation/translation-units.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { Problem } from "../../../core/plan/problem.ts";
+import type { Problem } from "../../../core/schema/problem.ts";
 import { FileField } from "../fields/file-field.tsx";
 import { saveText } from "../fields/save-text.ts";
 import { draftStore } from "../state/use-draft.ts";
@@ -21,7 +21,7 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
     const text = await file.text();
     const found = file.name.endsWith(".json")
       ? readTextsJson(text)
-      : (await import("../../../core/messages/xliff.ts")).readXliff(text);
+      : (await import("../../../core/translation/xliff.ts")).readXliff(text);
     const result = "problems" in found ? found : withTexts(plan, found.texts);
     setProblems("problems" in result ? result.problems : []);
     if ("problems" in result) return;
@@ -44,7 +44,7 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
           type="button"
           className="btn btn-sm"
           onClick={async () => {
-            const { xliffOf } = await import("../../../core/messages/xliff.ts");
+            const { xliffOf } = await import("../../../core/translation/xliff.ts");
             saveText(xliffOf(units, source, target), "application/xliff+xml", `wording.${target}.xlf`);
           }}
         >

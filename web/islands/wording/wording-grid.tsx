@@ -6,7 +6,7 @@ import {
   sourceLanguageOf,
   type TranslationUnit,
   withText,
-} from "../../../core/messages/translation-units.ts";
+} from "../../../core/translation/translation-units.ts";
 import {
   missingPlurals,
   STEP_VARIABLES,
@@ -14,10 +14,10 @@ import {
   stepVariableKinds,
   wordingProblems,
 } from "../../../core/messages/wording.ts";
-import type { CompiledPlan } from "../../../core/plan/compile.ts";
-import { exampleSaying } from "../../../core/quote/example-saying.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { exampleSaying } from "../../../core/queries/example-message.ts";
 import type { Progress } from "../../../core/quote/quote.ts";
-import type { QuoteRequest } from "../../../core/quote/request.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
 import { chipsIn } from "./placeholder-chips.ts";
 
 const TextEditor = lazy(() => import("./text-editor.tsx"));

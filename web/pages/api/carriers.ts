@@ -1,6 +1,6 @@
 import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { CarrierQuestion } from "../../../core/quote/carrier-questions.ts";
+import { CarrierQuestion } from "../../../core/quote/carriers/carrier-questions.ts";
 import { checker } from "../../../core/validation/checker.ts";
 import { askCarriers, ownCarriers } from "../../../server/carriers/ask-carriers.ts";
 import { Mood } from "../../../server/carriers/simulated.ts";

@@ -1,6 +1,6 @@
 import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { byKindOf, closed, Id } from "../../../core/plan/atoms.ts";
+import { byKindOf, closed, Id } from "../../../core/schema/atoms.ts";
 import { checker } from "../../../core/validation/checker.ts";
 import { keepSampleCart, productsNamed, removeSampleCart } from "../../../server/catalogue/catalogue.ts";
 import { SampleCart } from "../../../server/catalogue/product.ts";

@@ -1,6 +1,6 @@
 import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { byKindOf, closed, Id } from "../../../core/plan/atoms.ts";
+import { byKindOf, closed, Id } from "../../../core/schema/atoms.ts";
 import { checker } from "../../../core/validation/checker.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { answer, jsonAnswer } from "../../../server/http/answer.ts";

@@ -1,6 +1,6 @@
 import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { closed } from "../../../../core/plan/atoms.ts";
+import { closed } from "../../../../core/schema/atoms.ts";
 import { checker } from "../../../../core/validation/checker.ts";
 import { findProducts, productsWithoutWeight, tallyProducts } from "../../../../server/catalogue/catalogue.ts";
 import { saveProducts } from "../../../../server/catalogue/import-products.ts";

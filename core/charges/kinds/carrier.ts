@@ -1,0 +1,115 @@
+import type { Situation } from "../../situation/situation.ts";
+import { Weight } from "../../quantities/quantity.ts";
+import { closed, Id } from "../../schema/atoms.ts";
+import type { Problem } from "../../schema/problem.ts";
+import type { CarrierAnswer } from "../../request/request.ts";
+import { Type } from "../../schema/type.ts";
+import type { Charge } from "../charge.ts";
+import {
+  type ChargeContext,
+  type Charged,
+  type ChargeReferences,
+  type CompiledCharge,
+  isMissing,
+  type NoPrice,
+} from "../definition.ts";
+import { CHARGE_ID } from "./conditional.ts";
+
+/**
+ * What a live carrier asks for the parcel. Its answer comes in with the request, for the parcel it was asked about; when
+ * it failed, was slow or was not asked, the fallback is charged, and without one the option cannot be had. Goods it does
+ * not take stay not offered.
+ *
+ * @example { kind: "carrier", carrier: "osprelle", service: "parcel", packing: { value: "200", unit: "g" } }
+ */
+export type CarrierCharge = {
+  kind: "carrier";
+  carrier: string;
+  service: string;
+  from?: string;
+  packing?: Weight;
+  roundUpTo?: Weight;
+  fallback?: Charge;
+};
+
+export const CarrierChargeSchema = Type.Unsafe<CarrierCharge>(
+  Type.Object(
+    {
+      kind: Type.Literal("carrier"),
+      carrier: Id,
+      service: Id,
+      from: Type.Optional({ ...Id, description: "The location it is fetched from; the store's own unless given" }),
+      packing: Type.Optional({ ...Weight, description: "Added to the goods" }),
+      roundUpTo: Type.Optional({ ...Weight, description: "The parcel's weight is rounded up to a multiple of this" }),
+      fallback: Type.Optional(Type.Unsafe<Charge>({ $ref: CHARGE_ID })),
+    },
+    { ...closed, title: "CarrierCharge" },
+  ),
+);
+
+const REASONS = {
+  slow: "carrier-slow",
+  failed: "carrier-failed",
+  "not-served": "carrier-not-served",
+  "too-heavy": "carrier-too-heavy",
+} as const;
+
+/** How the parcel of a carrier charge is weighed: the zone's ordinary goods, packed. */
+export const parcelSpec = ({ packing, roundUpTo }: CarrierCharge) => ({
+  kind: "weight" as const,
+  ...(packing ? { packing } : {}),
+  ...(roundUpTo ? { roundUpTo } : {}),
+});
+
+/** Where the fallback would promise what the carrier may yet deny: it does not take the parcel, or has to know where to. */
+const FINAL: ReadonlySet<NoPrice> = new Set(["carrier-not-served", "carrier-too-heavy", "place-unknown"]);
+
+export function compileCarrier(
+  charge: CarrierCharge,
+  context: ChargeContext,
+  compile: (charge: Charge, context: ChargeContext) => CompiledCharge,
+): CompiledCharge {
+  const fallback = charge.fallback ? compile(charge.fallback, context) : null;
+  const parcel = context.measureNumber(parcelSpec(charge), "ordinary");
+  const isFor = (situation: Situation, { weight }: CarrierAnswer): boolean =>
+    weight === undefined ||
+    (situation.reaches(parcel, weight) === true && situation.reaches(parcel, weight + 1) === false);
+  const answered = (situation: Situation): number | NoPrice => {
+    const answer = situation.facts.carriers.find(
+      (one) =>
+        one.carrier === charge.carrier &&
+        one.service === charge.service &&
+        (one.from === undefined || one.from === charge.from) &&
+        isFor(situation, one),
+    );
+    if (!answer && situation.facts.place.postcode === null) return "place-unknown";
+    if (!answer) return situation.count(parcel) === null ? "weight-unknown" : "carrier-not-asked";
+    return answer.price ?? (answer.problem ? REASONS[answer.problem] : "carrier-failed");
+  };
+  const falls = (reason: NoPrice) => !FINAL.has(reason);
+  const price = (situation: Situation): Charged => {
+    const answer = answered(situation);
+    return isMissing(answer) && fallback && falls(answer) ? fallback.price(situation) : answer;
+  };
+  return {
+    price,
+    explain: (situation) => {
+      const answer = answered(situation);
+      const own = { kind: "carrier-answer", price: answer };
+      const used = isMissing(answer) && fallback && falls(answer);
+      return {
+        kind: "carrier",
+        price: price(situation),
+        of: used ? [own, fallback.explain(situation)] : [own],
+        chosen: used ? 1 : 0,
+      };
+    },
+    seesLineFigures: fallback?.seesLineFigures ?? false,
+  };
+}
+
+export function carrierProblems(charge: CarrierCharge, path: string, { locations }: ChargeReferences): Problem[] {
+  return charge.from === undefined || locations.has(charge.from)
+    ? []
+    : [{ path: `${path}/from`, message: `there is no location "${charge.from}"` }];
+}

@@ -1,0 +1,27 @@
+import { oneOf } from "../../facts/fact.ts";
+import { CountryCode, closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { defineCondition, leaf } from "../definition.ts";
+import { orList } from "../../schema/list-words.ts";
+
+const names = new Intl.DisplayNames(["en"], { type: "region" });
+
+/** The bill goes to one of these countries, wherever the goods go; unknown unless the request says. */
+export const billing = defineCondition({
+  kind: "billing",
+  family: "place",
+  schema: Type.Object(
+    { kind: Type.Literal("billing"), countries: Type.Array(CountryCode, { minItems: 1, maxItems: 300 }) },
+    closed,
+  ),
+  example: { kind: "billing", countries: ["PT"] },
+  compile: ({ countries }) => {
+    const wanted = new Set(countries);
+    return leaf(
+      ({ facts: { shopper } }) => (shopper.billingCountry === undefined ? null : wanted.has(shopper.billingCountry)),
+      ({ facts }) => facts.shopper.billingCountry ?? null,
+    );
+  },
+  states: ({ countries }) => oneOf("place.billingCountry", countries),
+  words: ({ countries }) => `the bill goes to ${orList(countries.map((code) => names.of(code) ?? code))}`,
+});

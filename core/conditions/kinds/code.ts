@@ -1,0 +1,32 @@
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { defineCondition, leaf } from "../definition.ts";
+import { normalCode } from "../../situation/situation.ts";
+import { orList } from "../../schema/list-words.ts";
+
+/** The shopper entered one of these codes, in whatever case. */
+export const code = defineCondition({
+  kind: "code",
+  family: "cart",
+  schema: Type.Object(
+    {
+      kind: Type.Literal("code"),
+      codes: Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { minItems: 1, maxItems: 10_000 }),
+    },
+    closed,
+  ),
+  example: { kind: "code", codes: ["INKLOVE"] },
+  compile: ({ codes }) => {
+    const wanted = codes.map(normalCode);
+    return leaf(
+      ({ facts }) => wanted.some((one) => facts.codes.has(one)),
+      ({ facts }) => [...facts.codes],
+    );
+  },
+  states: ({ codes }) => ({
+    fact: "cart.codes",
+    domain: { kind: "names" },
+    within: { kind: "names", how: "any", of: codes.map(normalCode) },
+  }),
+  words: ({ codes }) => `the code ${codes.length > 3 ? `is one of ${codes.length}` : orList(codes)} was entered`,
+});

@@ -1,0 +1,25 @@
+import { oneOf } from "../../facts/fact.ts";
+import { CurrencyCode, closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { defineCondition, leaf } from "../definition.ts";
+import { orList } from "../../schema/list-words.ts";
+
+/** The shopper pays in one of these currencies. */
+export const currency = defineCondition({
+  kind: "currency",
+  family: "moment",
+  schema: Type.Object(
+    { kind: Type.Literal("currency"), currencies: Type.Array(CurrencyCode, { minItems: 1, maxItems: 200 }) },
+    closed,
+  ),
+  example: { kind: "currency", currencies: ["EUR"] },
+  compile: ({ currencies }) => {
+    const wanted = new Set(currencies);
+    return leaf(
+      ({ facts }) => wanted.has(facts.currency),
+      ({ facts }) => facts.currency,
+    );
+  },
+  states: ({ currencies }) => oneOf("moment.currency", currencies),
+  words: ({ currencies }) => `the shopper pays in ${orList(currencies)}`,
+});

@@ -1,0 +1,26 @@
+import { ranged } from "../../facts/fact.ts";
+import { Distance, metres } from "../../quantities/quantity.ts";
+import { closed, Id } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { defineCondition, leaf } from "../definition.ts";
+
+/** How far it goes from one of the plan's locations, as the crow flies; unknown while the position is. */
+export const distance = defineCondition({
+  kind: "distance",
+  family: "place",
+  schema: Type.Object({ kind: Type.Literal("distance"), from: Id, is: Comparison, distance: Distance }, closed),
+  example: { kind: "distance", from: "porto", is: "at-most", distance: { value: "10", unit: "km" } },
+  compile: ({ from, is, distance: limit }, context) => {
+    const measure = context.measureNumber({ kind: "distance", from }, "all");
+    return leaf(
+      ({ reaches }) => compares(is, metres(limit), (least) => reaches(measure, least)),
+      (situation) => situation.count(measure),
+    );
+  },
+  states: ({ from, is, distance: limit }) =>
+    ranged(`place.distance ${from}`, { kind: "number" }, rangeOf(is, metres(limit))),
+  words: ({ from, is, distance: limit }) => `it goes ${COMPARISON_WORDS[is]} ${limit.value} ${limit.unit} from ${from}`,
+  problems: ({ from }, path, { locations }) =>
+    locations.has(from) ? [] : [{ path: `${path}/from`, message: `there is no location "${from}"` }],
+});

@@ -1,0 +1,70 @@
+import type { ReadLine } from "../../cart/read-cart.ts";
+import { closed, Tag } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { defineCondition, leaf } from "../definition.ts";
+import type { Situation } from "../../situation/situation.ts";
+import { orList } from "../../schema/list-words.ts";
+
+const WHAT = { categories: "category", tags: "tag", skus: "SKU", "parcel-classes": "parcel class" } as const;
+const HOW_WORDS = {
+  any: "some line is",
+  none: "no line is",
+  only: "every line is",
+  all: "there is a line for each",
+} as const;
+
+/**
+ * Which goods the cart holds, by category, tag, SKU or parcel class: `any` of them, `none` of them, `only` such lines
+ * (an empty cart holds nothing else), or a line for `all` of them.
+ */
+export const goods = defineCondition({
+  kind: "goods",
+  family: "cart",
+  schema: Type.Object(
+    {
+      kind: Type.Literal("goods"),
+      by: Type.Union((["categories", "tags", "skus", "parcel-classes"] as const).map((name) => Type.Literal(name))),
+      how: Type.Union((["any", "none", "only", "all"] as const).map((name) => Type.Literal(name))),
+      of: Type.Array(Tag, { minItems: 1, maxItems: 1000 }),
+    },
+    closed,
+  ),
+  example: { kind: "goods", by: "tags", how: "none", of: ["oversize"] },
+  compile: ({ by, how, of }) => {
+    const wanted = new Set(of);
+    const names = namesBy(by);
+    const has = (line: ReadLine) => names(line).some((name) => wanted.has(name));
+    const test = ({ lines }: Situation): boolean => {
+      switch (how) {
+        case "any":
+          return lines.some(has);
+        case "none":
+          return !lines.some(has);
+        case "only":
+          return lines.every(has);
+        case "all":
+          return of.every((name) => lines.some((line) => names(line).includes(name)));
+      }
+    };
+    return leaf(test, ({ lines }) => [...new Set(lines.flatMap(names))]);
+  },
+  states: ({ by, how, of }) => ({
+    fact: `cart.lines.${by}`,
+    domain: { kind: "names" },
+    within: { kind: "names", how, of },
+  }),
+  words: ({ by, how, of }) => `${HOW_WORDS[how]} in ${WHAT[by]} ${orList(of)}`,
+});
+
+function namesBy(by: keyof typeof WHAT): (line: ReadLine) => readonly string[] {
+  switch (by) {
+    case "categories":
+      return (line) => line.categories;
+    case "tags":
+      return (line) => line.tags;
+    case "skus":
+      return (line) => [line.sku];
+    case "parcel-classes":
+      return (line) => (line.parcelClass === null ? [] : [line.parcelClass]);
+  }
+}

@@ -1,0 +1,25 @@
+import { closed, Tag } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { defineCondition, leaf } from "../definition.ts";
+import { orList } from "../../schema/list-words.ts";
+
+/** The shopper is in one of these groups. */
+export const group = defineCondition({
+  kind: "group",
+  family: "shopper",
+  schema: Type.Object({ kind: Type.Literal("group"), groups: Type.Array(Tag, { minItems: 1, maxItems: 100 }) }, closed),
+  example: { kind: "group", groups: ["trade"] },
+  compile: ({ groups }) => {
+    const wanted = new Set(groups);
+    return leaf(
+      ({ facts }) => (facts.shopper.groups ?? []).some((name) => wanted.has(name)),
+      ({ facts }) => facts.shopper.groups ?? [],
+    );
+  },
+  states: ({ groups }) => ({
+    fact: "shopper.groups",
+    domain: { kind: "names" },
+    within: { kind: "names", how: "any", of: groups },
+  }),
+  words: ({ groups }) => `the shopper is in ${orList(groups)}`,
+});

@@ -1,0 +1,25 @@
+import { ranged } from "../../facts/fact.ts";
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { defineCondition, leaf } from "../definition.ts";
+
+/** How many pieces the cart holds, whatever they are. */
+export const items = defineCondition({
+  kind: "items",
+  family: "cart",
+  schema: Type.Object(
+    { kind: Type.Literal("items"), is: Comparison, count: Type.Integer({ minimum: 0, maximum: 1_000_000 }) },
+    closed,
+  ),
+  example: { kind: "items", is: "more-than", count: 8 },
+  compile: ({ is, count }, context) => {
+    const measure = context.measureNumber({ kind: "items" }, "all");
+    return leaf(
+      ({ reaches }) => compares(is, count, (least) => reaches(measure, least)),
+      (situation) => situation.count(measure),
+    );
+  },
+  states: ({ is, count }) => ranged("cart.items", { kind: "number" }, rangeOf(is, count)),
+  words: ({ is, count }) => `the cart holds ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "item" : "items"}`,
+});

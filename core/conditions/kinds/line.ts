@@ -1,0 +1,94 @@
+import type { ReadLine } from "../../cart/read-cart.ts";
+import { ranged } from "../../facts/fact.ts";
+import { milligrams, Weight } from "../../quantities/quantity.ts";
+import { Amount, type AmountContext, amountFor, amountProblems } from "../../money/amount.ts";
+import { rounded } from "../../money/linear-amount.ts";
+import { formatMoney } from "../../money/format.ts";
+import { byKind, closed } from "../../schema/atoms.ts";
+import { type Static, Type } from "../../schema/type.ts";
+import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { defineCondition } from "../definition.ts";
+import type { LineFigure, Situation } from "../../situation/situation.ts";
+import { allOf, anyOf, not, type Truth } from "../../situation/truth.ts";
+
+const Figure = byKind(
+  [
+    Type.Object({ kind: Type.Literal("price"), is: Comparison, amount: Amount }, closed),
+    Type.Object(
+      { kind: Type.Literal("quantity"), is: Comparison, count: Type.Integer({ minimum: 0, maximum: 1_000_000 }) },
+      closed,
+    ),
+    Type.Object({ kind: Type.Literal("weight"), is: Comparison, weight: Weight }, closed),
+  ],
+  "LineFigure",
+);
+type Figure = Static<typeof Figure>;
+
+const FIGURES: Readonly<Record<Figure["kind"], LineFigure>> = {
+  price: "unitPrice",
+  quantity: "quantity",
+  weight: "weight",
+};
+const HOW_WORDS = { any: "some line has", none: "no line has", only: "every line has" } as const;
+
+function markOf(figure: Figure, context: AmountContext): number | undefined {
+  switch (figure.kind) {
+    case "price":
+      return amountFor(figure.amount, context);
+    case "quantity":
+      return figure.count;
+    case "weight":
+      return rounded(milligrams(figure.weight));
+  }
+}
+
+/** Some, no or every line has a price, a quantity or a weight of one piece that compares so. */
+export const line = defineCondition({
+  kind: "line",
+  family: "cart",
+  schema: Type.Object(
+    {
+      kind: Type.Literal("line"),
+      how: Type.Union((["any", "none", "only"] as const).map((name) => Type.Literal(name))),
+      figure: Figure,
+    },
+    closed,
+  ),
+  example: { kind: "line", how: "any", figure: { kind: "quantity", is: "at-least", count: 10 } },
+  compile: ({ how, figure }, context) => {
+    const to = markOf(figure, context);
+    const name = FIGURES[figure.kind];
+    const has = (situation: Situation, one: ReadLine): Truth =>
+      to === undefined ? null : compares(figure.is, to, (least) => situation.lineReaches(one, name, least));
+    const test = (situation: Situation): Truth => {
+      const truths = situation.lines.map((one) => has(situation, one));
+      return how === "any" ? anyOf(truths) : how === "none" ? not(anyOf(truths)) : allOf(truths);
+    };
+    return {
+      test,
+      actual: ({ lines }) =>
+        lines.map((one) =>
+          name === "weight" ? (one.weight === null ? "?" : String(rounded(one.weight))) : String(one[name]),
+        ),
+      seesLineFigures: true,
+    };
+  },
+  states: ({ how, figure }, context) => {
+    const to = markOf(figure, context);
+    return to === undefined
+      ? undefined
+      : ranged(`cart.lines.${figure.kind} ${how}`, { kind: "number" }, rangeOf(figure.is, to));
+  },
+  words: ({ how, figure }, context) => {
+    const is = COMPARISON_WORDS[figure.is];
+    if (figure.kind === "quantity") return `${HOW_WORDS[how]} ${is} ${figure.count} pieces`;
+    if (figure.kind === "weight")
+      return `${HOW_WORDS[how]} pieces of ${is} ${figure.weight.value} ${figure.weight.unit}`;
+    const to = amountFor(figure.amount, context);
+    const money =
+      to === undefined ? `(no amount in ${context.currency})` : formatMoney(to, context.currency, "en", "short");
+    return `${HOW_WORDS[how]} a price of ${is} ${money}`;
+  },
+  problems: ({ figure }, path, references) =>
+    figure.kind === "price" ? amountProblems(figure.amount, `${path}/figure/amount`, references) : [],
+});

@@ -1,0 +1,25 @@
+import { ranged } from "../../facts/fact.ts";
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { defineCondition, leaf } from "../definition.ts";
+
+/** How many lines the cart has: different goods, however many of each. */
+export const lines = defineCondition({
+  kind: "lines",
+  family: "cart",
+  schema: Type.Object(
+    { kind: Type.Literal("lines"), is: Comparison, count: Type.Integer({ minimum: 0, maximum: 1_000_000 }) },
+    closed,
+  ),
+  example: { kind: "lines", is: "more-than", count: 3 },
+  compile: ({ is, count }, context) => {
+    const measure = context.measureNumber({ kind: "lines" }, "all");
+    return leaf(
+      ({ reaches }) => compares(is, count, (least) => reaches(measure, least)),
+      (situation) => situation.count(measure),
+    );
+  },
+  states: ({ is, count }) => ranged("cart.lines", { kind: "number" }, rangeOf(is, count)),
+  words: ({ is, count }) => `the cart has ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "line" : "lines"}`,
+});

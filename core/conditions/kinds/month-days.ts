@@ -1,0 +1,32 @@
+import { ranged } from "../../facts/fact.ts";
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { zoneClock } from "../../time/zone-clock.ts";
+import { defineCondition, leaf } from "../definition.ts";
+import { orList } from "../../schema/list-words.ts";
+
+/** It is one of these days of the month by the market's clocks. */
+export const monthDays = defineCondition({
+  kind: "month-days",
+  family: "moment",
+  schema: Type.Object(
+    {
+      kind: Type.Literal("month-days"),
+      days: Type.Array(Type.Integer({ minimum: 1, maximum: 31 }), { minItems: 1, maxItems: 31, uniqueItems: true }),
+    },
+    closed,
+  ),
+  example: { kind: "month-days", days: [1, 15] },
+  compile: ({ days }, { timeZone }) => {
+    const clock = zoneClock(timeZone);
+    const wanted = new Set(days);
+    const day = (at: number) => new Date(clock(at).day * 86_400_000).getUTCDate();
+    return leaf(
+      ({ facts }) => wanted.has(day(facts.at)),
+      ({ facts }) => day(facts.at),
+    );
+  },
+  states: ({ days }) =>
+    ranged("moment.monthDay", { kind: "number" }, ...days.map((day) => ({ from: day, until: day + 1 }))),
+  words: ({ days }) => `it is day ${orList([...days].sort((a, b) => a - b).map(String))} of the month`,
+});

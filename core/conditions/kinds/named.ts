@@ -1,0 +1,28 @@
+import { oneOf } from "../../facts/fact.ts";
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { defineCondition, leaf } from "../definition.ts";
+import { orList } from "../../schema/list-words.ts";
+
+/** The shopper is one of these, by the id the shop knows them by. A guest is nobody named. */
+export const named = defineCondition({
+  kind: "named",
+  family: "shopper",
+  schema: Type.Object(
+    {
+      kind: Type.Literal("named"),
+      ids: Type.Array(Type.String({ minLength: 1, maxLength: 100 }), { minItems: 1, maxItems: 10_000 }),
+    },
+    closed,
+  ),
+  example: { kind: "named", ids: ["s-1001"] },
+  compile: ({ ids }) => {
+    const wanted = new Set(ids);
+    return leaf(
+      ({ facts }) => facts.shopper.id !== undefined && wanted.has(facts.shopper.id),
+      ({ facts }) => facts.shopper.id ?? "a guest",
+    );
+  },
+  states: ({ ids }) => oneOf("shopper.id", ids),
+  words: ({ ids }) => `the shopper is ${ids.length > 3 ? `one of ${ids.length}` : orList(ids)}`,
+});

@@ -1,0 +1,26 @@
+import { ranged } from "../../facts/fact.ts";
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { COMPARISON_WORDS, Comparison, compared, rangeOf } from "../compare.ts";
+import { defineCondition, leaf } from "../definition.ts";
+
+/** How many orders the shopper has placed so far; unknown unless the request says. */
+export const orders = defineCondition({
+  kind: "orders",
+  family: "shopper",
+  schema: Type.Object(
+    { kind: Type.Literal("orders"), is: Comparison, count: Type.Integer({ minimum: 0, maximum: 1_000_000 }) },
+    closed,
+  ),
+  example: { kind: "orders", is: "exactly", count: 0 },
+  compile: ({ is, count }) =>
+    leaf(
+      ({ facts }) => compared(is, facts.shopper.orderCount, count),
+      ({ facts }) => facts.shopper.orderCount ?? null,
+    ),
+  states: ({ is, count }) => ranged("shopper.orderCount", { kind: "number" }, rangeOf(is, count)),
+  words: ({ is, count }) =>
+    is === "exactly" && count === 0
+      ? "it is the shopper's first order"
+      : `the shopper has placed ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "order" : "orders"}`,
+});

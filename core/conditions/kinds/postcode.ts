@@ -1,0 +1,43 @@
+import { postcodePattern } from "../../places/postcode.ts";
+import { CountryCode, closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { defineCondition, leaf } from "../definition.ts";
+import { orList } from "../../schema/list-words.ts";
+
+/** It goes to postcodes of a country, by the same patterns zones use. Unknown while the postcode is. */
+export const postcode = defineCondition({
+  kind: "postcode",
+  family: "place",
+  schema: Type.Object(
+    {
+      kind: Type.Literal("postcode"),
+      country: CountryCode,
+      patterns: Type.Array(Type.String({ minLength: 1, maxLength: 32 }), { minItems: 1, maxItems: 5000 }),
+    },
+    closed,
+  ),
+  example: { kind: "postcode", country: "PT", patterns: ["9000..9399"] },
+  compile: ({ country, patterns }) => {
+    const compiled = patterns.flatMap((text) => postcodePattern(country, text) ?? []);
+    return leaf(
+      ({ facts: { place } }) => {
+        if (place.countries.length > 0 && !place.countries.includes(country)) return false;
+        const code = place.postcode;
+        return code === null ? null : compiled.some((pattern) => pattern.matches(code));
+      },
+      ({ facts }) => facts.place.postcode,
+    );
+  },
+  states: ({ country, patterns }) => ({
+    fact: "place.postcode",
+    domain: { kind: "postcode", country },
+    within: { kind: "patterns", patterns },
+  }),
+  words: ({ country, patterns }) => `it goes to ${orList(patterns)} in ${country}`,
+  problems: ({ country, patterns }, path) =>
+    patterns.flatMap((text, i) =>
+      postcodePattern(country, text)
+        ? []
+        : [{ path: `${path}/patterns/${i}`, message: `"${text}" is no postcode, pattern or range` }],
+    ),
+});

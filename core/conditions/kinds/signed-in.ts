@@ -1,0 +1,19 @@
+import { flag } from "../../facts/fact.ts";
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { defineCondition, leaf } from "../definition.ts";
+
+/** The shopper is signed in. A request that does not say is a guest's. */
+export const signedIn = defineCondition({
+  kind: "signed-in",
+  family: "shopper",
+  schema: Type.Object({ kind: Type.Literal("signed-in") }, closed),
+  example: { kind: "signed-in" },
+  compile: () =>
+    leaf(
+      ({ facts }) => facts.shopper.signedIn === true,
+      ({ facts }) => facts.shopper.signedIn === true,
+    ),
+  states: () => flag("shopper.signedIn"),
+  words: () => "the shopper is signed in",
+});

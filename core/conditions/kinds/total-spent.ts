@@ -1,0 +1,33 @@
+import { ranged } from "../../facts/fact.ts";
+import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
+import { formatMoney } from "../../money/format.ts";
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { COMPARISON_WORDS, Comparison, compared, rangeOf } from "../compare.ts";
+import { defineCondition, leaf } from "../definition.ts";
+
+/** What the shopper has spent on all orders so far; unknown unless the request says. */
+export const totalSpent = defineCondition({
+  kind: "total-spent",
+  family: "shopper",
+  schema: Type.Object({ kind: Type.Literal("total-spent"), is: Comparison, amount: Amount }, closed),
+  example: { kind: "total-spent", is: "at-least", amount: { byCurrency: { EUR: "500.00" } } },
+  compile: ({ is, amount }, context) => {
+    const to = amountFor(amount, context);
+    return leaf(
+      ({ facts }) => (to === undefined ? null : compared(is, facts.shopper.totalSpent, to)),
+      ({ facts }) => facts.shopper.totalSpent ?? null,
+    );
+  },
+  states: ({ is, amount }, context) => {
+    const to = amountFor(amount, context);
+    return to === undefined ? undefined : ranged("shopper.totalSpent", { kind: "number" }, rangeOf(is, to));
+  },
+  words: ({ is, amount }, context) => {
+    const to = amountFor(amount, context);
+    const money =
+      to === undefined ? `(no amount in ${context.currency})` : formatMoney(to, context.currency, "en", "short");
+    return `the shopper has spent ${COMPARISON_WORDS[is]} ${money} so far`;
+  },
+  problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),
+});

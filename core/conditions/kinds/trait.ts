@@ -1,0 +1,53 @@
+import type { ReadLine } from "../../cart/read-cart.ts";
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { defineCondition, leaf } from "../definition.ts";
+
+const TRAITS = {
+  used: { has: (line: ReadLine) => line.used, words: "used" },
+  new: { has: (line: ReadLine) => !line.used, words: "new" },
+  "ships-free": { has: (line: ReadLine) => line.delivery?.kind === "ships-free", words: "shipped free by itself" },
+  "own-charge": { has: (line: ReadLine) => line.delivery?.kind === "own-charge", words: "charged on its own" },
+  "nothing-to-ship": {
+    has: (line: ReadLine) => line.delivery?.kind === "nothing-to-ship",
+    words: "nothing that is shipped",
+  },
+  reduced: { has: (line: ReadLine) => line.discount > 0, words: "reduced" },
+} as const;
+const HOW_WORDS = { any: "some line is", none: "no line is", only: "every line is" } as const;
+
+/** What lines are like: new or used, reduced, shipped free, charged on their own, nothing to ship. */
+export const trait = defineCondition({
+  kind: "trait",
+  family: "cart",
+  schema: Type.Object(
+    {
+      kind: Type.Literal("trait"),
+      trait: Type.Union(
+        (["used", "new", "ships-free", "own-charge", "nothing-to-ship", "reduced"] as const).map((name) =>
+          Type.Literal(name),
+        ),
+      ),
+      how: Type.Union((["any", "none", "only"] as const).map((name) => Type.Literal(name))),
+    },
+    closed,
+  ),
+  example: { kind: "trait", trait: "used", how: "none" },
+  compile: ({ trait: name, how }) => {
+    const { has } = TRAITS[name];
+    return leaf(
+      ({ lines, horizon }) => {
+        // Part of a reduced line carries its share of the discount, rounded: it may turn with every unit.
+        if (name === "reduced") horizon?.limit(0);
+        return how === "any" ? lines.some(has) : how === "none" ? !lines.some(has) : lines.every(has);
+      },
+      ({ lines }) => lines.filter(has).map(({ sku }) => sku),
+    );
+  },
+  states: ({ trait: name, how }) => ({
+    fact: "cart.lines.traits",
+    domain: { kind: "names" },
+    within: { kind: "names", how, of: [name] },
+  }),
+  words: ({ trait: name, how }) => `${HOW_WORDS[how]} ${TRAITS[name].words}`,
+});

@@ -1,0 +1,40 @@
+import { ranged } from "../../facts/fact.ts";
+import { Basis, basisKey, basisWords } from "../../measures/basis.ts";
+import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
+import { formatMoney } from "../../money/format.ts";
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { defineCondition, leaf } from "../definition.ts";
+
+/** The cart's value on a basis. Without an amount for the currency nobody can say: unknown. */
+export const value = defineCondition({
+  kind: "value",
+  family: "cart",
+  schema: Type.Object({ kind: Type.Literal("value"), basis: Basis, is: Comparison, amount: Amount }, closed),
+  example: {
+    kind: "value",
+    basis: { lineDiscounts: "in", orderDiscounts: "in", tax: "with" },
+    is: "at-least",
+    amount: { byCurrency: { EUR: "20.00" } },
+  },
+  compile: ({ basis, is, amount }, context) => {
+    const measure = context.measureNumber({ kind: "value", basis }, "all");
+    const to = amountFor(amount, context);
+    return leaf(
+      to === undefined ? () => null : ({ reaches }) => compares(is, to, (least) => reaches(measure, least)),
+      (situation) => situation.count(measure),
+    );
+  },
+  states: ({ basis, is, amount }, context) => {
+    const to = amountFor(amount, context);
+    return to === undefined ? undefined : ranged(`cart.value ${basisKey(basis)}`, { kind: "number" }, rangeOf(is, to));
+  },
+  words: ({ basis, is, amount }, context) => {
+    const to = amountFor(amount, context);
+    const money =
+      to === undefined ? `no amount in ${context.currency}` : formatMoney(to, context.currency, "en", "short");
+    return `${basisWords(basis)} come to ${COMPARISON_WORDS[is]} ${money}`;
+  },
+  problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),
+});

@@ -1,0 +1,25 @@
+import { ranged } from "../../facts/fact.ts";
+import { milligrams, Weight } from "../../quantities/quantity.ts";
+import { rounded } from "../../money/linear-amount.ts";
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { defineCondition, leaf } from "../definition.ts";
+
+/** What everything that is shipped weighs together; unknown while a weight is missing. */
+export const weight = defineCondition({
+  kind: "weight",
+  family: "cart",
+  schema: Type.Object({ kind: Type.Literal("weight"), is: Comparison, weight: Weight }, closed),
+  example: { kind: "weight", is: "at-most", weight: { value: "2", unit: "kg" } },
+  compile: ({ is, weight: limit }, context) => {
+    const measure = context.measureNumber({ kind: "weight" }, "shipped");
+    const to = rounded(milligrams(limit));
+    return leaf(
+      ({ reaches }) => compares(is, to, (least) => reaches(measure, least)),
+      (situation) => situation.count(measure),
+    );
+  },
+  states: ({ is, weight: limit }) => ranged("cart.weight", { kind: "number" }, rangeOf(is, rounded(milligrams(limit)))),
+  words: ({ is, weight: limit }) => `it weighs ${COMPARISON_WORDS[is]} ${limit.value} ${limit.unit}`,
+});

@@ -1,0 +1,163 @@
+import { type FillerKind, type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
+import type { Facts } from "../situation/situation.ts";
+import { counted, type Measure } from "../measures/measure.ts";
+import { evenPath, valuePath } from "../measures/value-measure.ts";
+import { turns, type ValuePath, valueAt } from "../measures/value-path.ts";
+
+/**
+ * Goods of one kind being added to a cart one unit at a time: filler without end, or a line of a sample cart bit by bit
+ * until it is whole. Which figure of the added line moves with each unit depends on what is added.
+ */
+export type Walk = {
+  readonly measures: readonly Measure[];
+  readonly facts: Facts;
+  readonly before: ReadCart;
+  readonly lineAt: (units: number) => ReadLine;
+  readonly moves: "unitPrice" | "quantity" | "weight";
+  /** Units until the added line is whole; null: it goes on. */
+  readonly length: number | null;
+  readonly next: ReadLine | null;
+  readonly paths: (MeasurePath | undefined)[];
+};
+
+export function fillerWalk(measures: readonly Measure[], facts: Facts, before: ReadCart, kind: FillerKind): Walk {
+  return {
+    measures,
+    facts,
+    before,
+    lineAt: (units) => readFiller(kind, units),
+    moves: ({ value: "unitPrice", items: "quantity", weight: "weight" } as const)[kind],
+    length: null,
+    next: null,
+    paths: [],
+  };
+}
+
+/** A line of a sample cart: worth `units`, with its share of the line's discount rounded down, until it is whole. */
+export function lineWalk(measures: readonly Measure[], facts: Facts, before: ReadCart, next: ReadLine): Walk {
+  const lineAt = (units: number): ReadLine =>
+    units >= next.shelf
+      ? next
+      : {
+          ...next,
+          quantity: 1,
+          unitPrice: units,
+          shelf: units,
+          discount: Number((BigInt(next.discount) * BigInt(units)) / BigInt(next.shelf)),
+        };
+  return { measures, facts, before, lineAt, moves: "unitPrice", length: next.shelf, next, paths: [] };
+}
+
+export const cartAfter = (walk: Walk, units: number): ReadCart =>
+  units === 0 ? walk.before : { ...walk.before, lines: [...walk.before.lines, walk.lineAt(units)] };
+
+/** A measure along a walk. Only values with tax or discounts in them need an account of how they move. */
+export type MeasurePath =
+  | { readonly kind: "value"; readonly path: ValuePath; readonly turns: Map<number, readonly number[]> }
+  | { readonly kind: "still"; readonly begun: number | null; readonly whole: number | null }
+  /** `first` after one unit and `slope` more with each, or, where it does not rise evenly, whatever `at` says. */
+  | { readonly kind: "even"; readonly first: number; readonly slope: number }
+  | { readonly kind: "rising"; readonly at: (units: number) => number | null };
+
+export function pathOf(walk: Walk, number: number): MeasurePath {
+  const known = walk.paths[number];
+  if (known) return known;
+  const measure = walk.measures[number];
+  if (!measure) throw new RangeError(`there is no measure ${number}`);
+  const path = newPath(walk, measure);
+  walk.paths[number] = path;
+  return path;
+}
+
+function newPath(walk: Walk, measure: Measure): MeasurePath {
+  const at = (units: number) => counted(measure, cartAfter(walk, units), walk.facts.distances);
+  if (measure.kind === "value" && walk.moves === "unitPrice") {
+    const even = evenPath(measure.value, walk.before, walk.next);
+    if (even) return { kind: "even", first: even.start + even.slope, slope: even.slope };
+    return { kind: "value", path: valuePath(measure.value, walk.before, walk.next), turns: new Map() };
+  }
+  if (measure.kind === "count" && walk.moves !== "unitPrice") {
+    const [first, second] = [at(1), at(2)];
+    if (first === null || second === null) return { kind: "still", begun: first, whole: first };
+    return measure.even ? { kind: "even", first, slope: second - first } : { kind: "rising", at };
+  }
+  return { kind: "still", begun: at(1), whole: at(walk.length ?? 1) };
+}
+
+/** The count after so many units, one at least. */
+export function countAt(walk: Walk, number: number, units: number): number | null {
+  const path = pathOf(walk, number);
+  switch (path.kind) {
+    case "value":
+      return valueAt(path.path, units);
+    case "still":
+      return walk.length !== null && units >= walk.length ? path.whole : path.begun;
+    case "even":
+      return path.first + path.slope * (units - 1);
+    case "rising":
+      return path.at(units);
+  }
+}
+
+/** Far beyond any cart, yet exact in a double. */
+const LONGEST = 2 ** 40;
+
+/**
+ * The least number of units after `units` at which "at least `least`" turns, or null when it does not again before the
+ * line is whole.
+ */
+export function nextTurn(walk: Walk, number: number, least: number, units: number): number | null {
+  const path = pathOf(walk, number);
+  switch (path.kind) {
+    case "value":
+      return turnsOf(walk, path, least).find((turn) => turn > units) ?? null;
+    case "still":
+      return null;
+    case "even": {
+      if (path.slope === 0 || path.first + path.slope * (units - 1) >= least) return null;
+      return 1 + Math.ceil((least - path.first) / path.slope);
+    }
+    case "rising": {
+      const reached = (at: number) => (path.at(at) ?? 0) >= least;
+      if (reached(units) || path.at(units) === null) return null;
+      let high = Math.max(1, units);
+      let low = units;
+      while (!reached(high)) {
+        if (high >= LONGEST) return null;
+        low = high;
+        high *= 2;
+      }
+      while (high - low > 1) {
+        const middle = Math.floor((low + high) / 2);
+        if (reached(middle)) high = middle;
+        else low = middle;
+      }
+      return high;
+    }
+  }
+}
+
+function turnsOf(walk: Walk, path: MeasurePath & { kind: "value" }, least: number): readonly number[] {
+  const known = path.turns.get(least);
+  if (known) return known;
+  const found = turns(path.path, least, walk.length);
+  path.turns.set(least, found);
+  return found;
+}
+
+/**
+ * The least number of units, one at least, from which on the count is at least `least` for good; null when it never is.
+ * Mixed tax rates under a rounded order discount can make a value dip by a unit: the last crossing is the one that lasts.
+ */
+export function crossing(walk: Walk, number: number, least: number): number | null {
+  const path = pathOf(walk, number);
+  const reached = (units: number) => (countAt(walk, number, units) ?? -1) >= least;
+  if (path.kind === "value") {
+    const last = turnsOf(walk, path, least).at(-1);
+    if (last !== undefined) return reached(last) ? last : null;
+    return reached(1) ? 1 : null;
+  }
+  if (reached(1)) return 1;
+  const turn = nextTurn(walk, number, least, 1);
+  return turn !== null && reached(turn) ? turn : null;
+}

@@ -1,0 +1,112 @@
+import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
+import type { Facts, LineFigure } from "../situation/situation.ts";
+import type { Truth } from "../situation/truth.ts";
+import { counted, type Measure } from "../measures/measure.ts";
+import { exactOf, type Form, form, Horizon, minus, most, plus, times } from "../money/linear-amount.ts";
+import { compare, ONE, whole, ZERO } from "../money/rational.ts";
+import { countAt, nextTurn, pathOf, type Walk } from "./cart-growth.ts";
+import { emptyMemo, type Weighed } from "./evaluation.ts";
+
+/** One cart as it is. */
+export function situationOf(measures: readonly Measure[], facts: Facts, cart: ReadCart, unknownAs: boolean): Weighed {
+  const counts: (number | null | undefined)[] = [];
+  const count = (number: number): number | null => {
+    const known = counts[number];
+    if (known !== undefined) return known;
+    const measure = measures[number];
+    const found = measure ? counted(measure, cart, facts.distances) : null;
+    counts[number] = found;
+    return found;
+  };
+  return {
+    facts,
+    lines: cart.lines,
+    unknownAs,
+    horizon: null,
+    count,
+    reaches: (measure, least) => {
+      const found = count(measure);
+      return found === null ? null : found >= least;
+    },
+    moving: count,
+    goods: (counts) => goodsLeft(cart, goodsOf(cart.lines, counts), null),
+    lineReaches: (line, figure, least) => lineReaches(line, figure, least),
+    memo: emptyMemo(),
+  };
+}
+
+/**
+ * A cart to which goods are being added: the same as one cart, but every decision made about it tells the horizon how
+ * many more units could be added before it would turn out another way.
+ *
+ * @param units one at least
+ * @param most how far anyone asks
+ */
+export function situationAlong(walk: Walk, units: number, unknownAs: boolean, mostUnits: number): Weighed {
+  const horizon = new Horizon(mostUnits);
+  if (walk.length !== null) horizon.limit(units < walk.length ? walk.length - 1 - units : 0);
+  const line = walk.lineAt(units);
+  const counts: (number | null | undefined)[] = [];
+  const count = (measure: number): number | null => {
+    const known = counts[measure];
+    if (known !== undefined) return known;
+    const found = countAt(walk, measure, units);
+    counts[measure] = found;
+    return found;
+  };
+  const cart = { ...walk.before, lines: [...walk.before.lines, line] };
+  return {
+    facts: walk.facts,
+    lines: cart.lines,
+    unknownAs,
+    horizon,
+    count,
+    reaches: (measure, least) => {
+      const found = count(measure);
+      const turn = nextTurn(walk, measure, least, units);
+      if (turn !== null) horizon.limit(turn - units - 1);
+      return found === null ? null : found >= least;
+    },
+    moving: (measure) => {
+      const found = count(measure);
+      const path = pathOf(walk, measure);
+      if (found === null || path.kind === "still") return found;
+      if (path.kind === "even") return form(whole(found), whole(path.slope));
+      // Values and weights are rounded with every unit; whoever needs a value exactly asks for `goods`.
+      horizon.limit(0);
+      return found;
+    },
+    goods: (counts) => {
+      const still = goodsOf(walk.before.lines, counts);
+      if (!counts(line) || walk.moves !== "unitPrice")
+        return goodsLeft(cart, plus(still, goodsOf([line], counts)), horizon);
+      if (line.discount > 0 || (walk.next?.discount ?? 0) > 0) horizon.limit(0);
+      const added = form(whole(line.shelf - line.discount), ONE);
+      return goodsLeft(cart, plus(still, added), horizon);
+    },
+    lineReaches: (one, figure, least) => {
+      const reached = lineReaches(one, figure, least);
+      const moves = figure === walk.moves && one === line && reached === false;
+      if (moves) horizon.limit(Math.max(0, least - figureOf(line, figure) - 1));
+      return reached;
+    },
+    memo: emptyMemo(),
+  };
+}
+
+const goodsOf = (lines: readonly ReadLine[], counts: (line: ReadLine) => boolean): number =>
+  lines.reduce((sum, line) => sum + (counts(line) ? line.shelf - line.discount : 0), 0);
+
+/** Order discounts in closed form, taken from the goods asked about. */
+function goodsLeft({ discounts }: ReadCart, goods: Form, horizon: Horizon | null): Form {
+  if (!discounts) return goods;
+  return most(minus(times(goods, discounts.kept), form(discounts.off, ZERO)), 0, horizon);
+}
+
+const figureOf = (line: ReadLine, figure: LineFigure): number =>
+  figure === "weight" ? Number(exactOf(line.weight ?? 0).n) : line[figure];
+
+function lineReaches(line: ReadLine, figure: LineFigure, least: number): Truth {
+  if (figure !== "weight") return line[figure] >= least;
+  return line.weight === null ? null : compare(exactOf(line.weight), whole(least)) >= 0;
+}

@@ -1,0 +1,167 @@
+import { conditionWords } from "../conditions/condition.ts";
+import { amountOf, goalText, markAt } from "../measures/measure-spec.ts";
+import { pickText } from "../messages/locale.ts";
+import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
+import { formatMoney } from "../money/format.ts";
+import { byPosition } from "../schema/atoms.ts";
+import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
+import { companyOf } from "../offers/stacking.ts";
+import type { Offer, Step } from "../offers/offer.ts";
+import { isOnOrder, rewardOptions } from "../rewards/reward.ts";
+
+/** A piece of a sentence; pieces with `step` are that step's spend goal, so that a screen can make them editable. */
+export type SentencePart = { text: string; step?: string };
+
+/**
+ * The sentence that says what an offer does, computed from its settings, in English for the people who make it.
+ *
+ * @example "Free Standard delivery from €45, and Express for €4.90 from €80, in Mainland Portugal."
+ */
+export function offerSentence(plan: Plan, offer: Offer, market: string, currency: string): SentencePart[] {
+  const context = { market, currency, rates: ratesOf(plan) };
+  const steps = [...offer.steps].sort(byPosition);
+  const parts = steps.flatMap((step, i): SentencePart[] => [
+    ...(i > 0 ? [{ text: i === steps.length - 1 ? ", and " : ", " }] : []),
+    ...stepParts(plan, offer, step, context, i === 0),
+  ]);
+  return [...parts, { text: `, ${[whereWords(plan, offer), ...restWords(plan, offer, context)].join(", ")}.` }];
+}
+
+function stepParts(plan: Plan, offer: Offer, step: Step, context: AmountContext, first: boolean): SentencePart[] {
+  const reward = rewardWords(plan, step, context, first);
+  const { trigger } = step;
+  const codes = "codes" in trigger ? codeWords(trigger.codes) : "";
+  if (!("goal" in trigger)) return [{ text: trigger.kind === "code" ? `${reward} with ${codes}` : reward }];
+  const { at, edge } = trigger.goal;
+  const reached = markAt(at, context);
+  const text =
+    reached === undefined
+      ? `(no goal in ${context.currency})`
+      : goalWords(offer.counts.kind, reached, context.currency);
+  const goal: SentencePart = amountOf(at) ? { text, step: step.id } : { text };
+  const tail = { "goal-or-code": ` or with ${codes}`, "goal-and-code": ` with ${codes}`, goal: "" }[trigger.kind];
+  return [{ text: `${reward} ${edge} ` }, goal, ...(tail ? [{ text: tail }] : [])];
+}
+
+/** A goal of value, items or weight, in whole units of it. @example goalWords("items", 5, "EUR") // "5 items" */
+export function goalWords(kind: Offer["counts"]["kind"], goal: number, currency: string): string {
+  const text = goalText(kind, goal, currency, "en");
+  return kind === "items" ? `${text} ${goal === 1 ? "item" : "items"}` : text;
+}
+
+const codeWords = (codes: readonly string[]) =>
+  codes.length > 3
+    ? `one of ${codes.length} codes`
+    : `code ${new Intl.ListFormat("en", { type: "disjunction" }).format(codes)}`;
+
+/** What a step gives, without where or when. @example "Free Standard delivery" */
+export function stepWords(plan: Plan, step: Step): string {
+  const { reward } = step;
+  const names = optionNames(plan, step);
+  switch (reward.kind) {
+    case "free":
+      return `Free ${names} delivery`;
+    case "flat-price":
+      return `${names} at a flat price`;
+    case "option-price":
+      return `${names} at the price of ${nameOf(plan, reward.of)}`;
+    case "percent-off":
+      return `${reward.percent}% off ${names}`;
+    case "money-off":
+      return `Money off ${names}`;
+    case "allowance":
+      return `${names} free up to an allowance`;
+    case "gift":
+      return giftWords(reward);
+    case "order-percent-off":
+      return `${reward.percent}% off the order`;
+    case "order-money-off":
+      return "Money off the order";
+  }
+}
+
+const giftWords = ({ sku, quantity }: { sku: string; quantity: number }) =>
+  quantity === 1 ? `a gift of ${sku}` : `a gift of ${quantity} × ${sku}`;
+
+const optionNames = (plan: Plan, step: Step) => listWords(rewardOptions(step.reward).map((id) => nameOf(plan, id)));
+
+function nameOf(plan: Plan, id: string): string {
+  const option = plan.options.find((candidate) => candidate.id === id);
+  return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
+}
+
+function rewardWords(plan: Plan, step: Step, context: AmountContext, first: boolean): string {
+  const { reward } = step;
+  const names = optionNames(plan, step);
+  const { currency } = context;
+  const amount = (value: Amount) => {
+    const minor = amountFor(value, context);
+    return minor === undefined ? `(no amount in ${currency})` : formatMoney(minor, currency, "en");
+  };
+  const limit = isOnOrder(reward) || !reward.limit ? "" : ` where it costs no more than ${amount(reward.limit)}`;
+  switch (reward.kind) {
+    case "free":
+      return `${first ? "Free" : "free"} ${names} delivery${limit}`;
+    case "option-price":
+      return `${names} at the price of ${nameOf(plan, reward.of)}${limit}`;
+    case "flat-price":
+      return `${names} for ${amount(reward.amount)}${limit}`;
+    case "percent-off":
+      return `${reward.percent}% off ${names}${limit}`;
+    case "money-off":
+      return `${amount(reward.amount)} off ${names}${limit}`;
+    case "allowance":
+      return `${names} free up to ${amount(reward.amount)}${limit}`;
+    case "gift":
+      return giftWords(reward);
+    case "order-percent-off":
+      return `${reward.percent}% off the order`;
+    case "order-money-off":
+      return `${amount(reward.amount)} off the order`;
+  }
+}
+
+function whereWords(plan: Plan, offer: Offer): string {
+  const names = plan.zones
+    .filter(({ id }) => offer.zones.includes(id))
+    .sort(byPosition)
+    .map(({ name }) => name);
+  return names.length === 0 ? "nowhere yet" : `in ${listWords(names)}`;
+}
+
+/** For whom, when, how often, with what else. */
+function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
+  const { when, schedule, limits } = offer;
+  const stretch = ({ from, until }: { from?: string; until?: string }) =>
+    [from && `from ${localWords(from)}`, until && `until ${localWords(until)}`].filter(Boolean).join(" ");
+  const often = [
+    limits?.perShopper && `${times(limits.perShopper)} per shopper`,
+    limits?.overall && `${times(limits.overall)} in all`,
+  ].filter((words) => words !== undefined && words !== 0);
+  return [
+    ...(when ? [`when ${conditionWords(when, context, savedOf(plan))}`] : []),
+    ...(schedule ? [schedule.map(stretch).join(" and ")] : []),
+    ...(often.length > 0 ? [often.join(", ")] : []),
+    ...togetherWords(plan, offer),
+  ];
+}
+
+/** Those an offer can really meet and be used with: both have to allow it. */
+function togetherWords(plan: Plan, offer: Offer): string[] {
+  if (!offer.stacking || offer.stacking.kind === "alone") return [];
+  const names = companyOf(plan, offer)
+    .filter(({ outcome }) => outcome === "together")
+    .map(({ other }) => other.name);
+  if (names.length === 0) return [];
+  return [`together with ${names.length > 3 ? `${names.length} other offers` : listWords(names)}`];
+}
+
+/** @example localWords("2026-11-27T09:00") // "27 Nov 2026, 09:00" */
+function localWords(local: string): string {
+  const day = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeZone: "UTC" });
+  const [date = "", time] = local.split("T");
+  return [day.format(new Date(`${date}T00:00:00Z`)), time].filter(Boolean).join(", ");
+}
+
+const times = (count: number) => (count === 1 ? "once" : count === 2 ? "twice" : `${count} times`);
+const listWords = (words: readonly string[]) => new Intl.ListFormat("en", { type: "conjunction" }).format(words);

@@ -1,0 +1,60 @@
+import type { Condition, Saved } from "../../conditions/condition.ts";
+import { type Problem, pointer } from "../../schema/problem.ts";
+
+/** How deep conditions and charges may lie in each other, saved conditions followed. */
+export const MOST_NESTED = 20;
+/** Deeper than this a plan cannot be read at all; what was made before the limit above is no deeper. */
+export const MOST_READABLE = 64;
+
+/** Keys under which a condition or a charge holds others. */
+const HOLDS: ReadonlySet<string> = new Set(["of", "charge", "fallback"]);
+
+/**
+ * Whether parts lie too deep in each other, told of any data before anything else looks at it: nothing here calls itself, so that no
+ * depth is too much for it.
+ *
+ * @returns the first part that lies deeper than `most`
+ */
+export function nestingProblem(data: unknown, most: number): Problem | undefined {
+  const open: { value: unknown; path: string; depth: number }[] = [{ value: data, path: "", depth: 0 }];
+  for (let next = open.pop(); next !== undefined; next = open.pop()) {
+    const { value, path, depth } = next;
+    if (depth > most)
+      return { path, message: `lies in more than ${most} others: nest no deeper, or keep a part by name` };
+    if (typeof value !== "object" || value === null) continue;
+    const isList = Array.isArray(value);
+    for (const [key, inner] of Object.entries(value)) {
+      const deeper = !isList && HOLDS.has(key) && typeof inner === "object";
+      open.push({ value: inner, path: `${path}${pointer(key)}`, depth: depth + (deeper ? 1 : 0) });
+    }
+  }
+  return undefined;
+}
+
+/** How deep a condition goes with the saved ones it names, one that leads back to itself counted once. */
+export function conditionDepth(condition: Condition, saved: Saved): number {
+  const known = new Map<string, number>();
+  const depthOf = (start: Condition): number => {
+    let deepest = 0;
+    const open = [{ condition: start, depth: 1 }];
+    for (let next = open.pop(); next !== undefined; next = open.pop()) {
+      const { condition: one, depth } = next;
+      deepest = Math.max(deepest, depth);
+      if (one.kind === "all" || one.kind === "any")
+        for (const part of one.of) open.push({ condition: part, depth: depth + 1 });
+      else if (one.kind === "not") open.push({ condition: one.of, depth: depth + 1 });
+      else if (one.kind === "saved") deepest = Math.max(deepest, depth + savedDepth(one.id));
+    }
+    return deepest;
+  };
+  const savedDepth = (id: string): number => {
+    const before = known.get(id);
+    const found = saved.get(id);
+    if (before !== undefined || !found) return before ?? 0;
+    known.set(id, 0);
+    const depth = depthOf(found.when);
+    known.set(id, depth);
+    return depth;
+  };
+  return depthOf(condition);
+}

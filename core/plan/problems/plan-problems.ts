@@ -1,0 +1,216 @@
+import { chargeProblems } from "../../charges/charge.ts";
+import type { ChargeReferences } from "../../charges/definition.ts";
+import { type Condition, circleProblems, conditionProblems, type Saved } from "../../conditions/condition.ts";
+import type { ConditionReferences } from "../../conditions/definition.ts";
+import { handlingProblems } from "../../money/handling.ts";
+import type { DeliveryOption } from "../../delivery/option.ts";
+import { promiseProblems } from "../../delivery/promise.ts";
+import { markProblems } from "../../measures/measure-spec.ts";
+import { SURFACES } from "../../messages/states.ts";
+import type { StepWording } from "../../messages/step-wording.ts";
+import { OPTION_VARIABLES, STEP_VARIABLES, stateTexts, wordingProblems } from "../../messages/wording.ts";
+import { type Amount, type AmountContext, amountProblems } from "../../money/amount.ts";
+import { exponentOf } from "../../money/currency.ts";
+import { type Rates, rateTableProblems } from "../../money/rates.ts";
+import { goalOf, type Offer } from "../../offers/offer.ts";
+import { isOnOrder, rewardOptions, rewardProblems } from "../../rewards/reward.ts";
+import { destinationProblems, type ZoneDestination } from "../../places/destination.ts";
+import { locationProblems } from "../../places/location.ts";
+import type { Market } from "../../places/market.ts";
+import { marketsOf } from "../../places/markets-of.ts";
+import { stretchProblems } from "../../time/local.ts";
+import { MOST_READABLE, nestingProblem } from "./nesting.ts";
+import { type Plan, ratesOf, savedOf } from "../plan.ts";
+import { type Problem, pointer } from "../../schema/problem.ts";
+
+/** Everything a plan's parts may refer to. */
+type Known = ConditionReferences & {
+  readonly saved: Saved;
+  readonly rates: Rates;
+  readonly zones: ReadonlySet<string>;
+  readonly options: ReadonlySet<string>;
+  readonly offers: ReadonlySet<string>;
+};
+
+const idsOf = (list: readonly { id: string }[] | undefined) => new Set((list ?? []).map(({ id }) => id));
+
+/**
+ * What is wrong with a plan that has the right shape: ids that repeat, references that lead nowhere, amounts its
+ * currency cannot hold, texts that cannot be read. Empty when it can be compiled.
+ */
+export function planProblems(plan: Plan): Problem[] {
+  const nested = nestingProblem(plan, MOST_READABLE);
+  if (nested) return [nested];
+  const rates = ratesOf(plan);
+  const known: Known = {
+    markets: idsOf(plan.markets),
+    tables: new Set(rates.keys()),
+    locations: idsOf(plan.locations),
+    saved: savedOf(plan),
+    rates,
+    zones: idsOf(plan.zones),
+    options: idsOf(plan.options),
+    offers: idsOf(plan.offers),
+  };
+  const { chosenAtFirst, shipsFrom } = plan.store;
+  return [
+    ...(shipsFrom === undefined ? [] : unknown([shipsFrom], known.locations, "location", () => "/store/shipsFrom")),
+    ...(["markets", "zones", "options", "offers", "locations", "conditions", "rates"] as const).flatMap((kind) =>
+      repeatedIds(plan[kind] ?? [], `/${kind}`),
+    ),
+    ...(chosenAtFirst.rule === "fastest-under"
+      ? amountProblems(chosenAtFirst.price, "/store/chosenAtFirst/price", known)
+      : []),
+    ...(plan.store.wording ? stepWordingProblems(plan.store.wording, "/store/wording") : []),
+    ...plan.markets.flatMap((market, i) => marketProblems(market, `/markets/${i}`)),
+    ...(plan.locations ?? []).flatMap((location, i) => [
+      ...timeZoneProblems(location.timeZone, `/locations/${i}/timeZone`),
+      ...locationProblems(location, `/locations/${i}`),
+    ]),
+    ...plan.zones.flatMap((zone, i) => [
+      ...unknown([zone.market], known.markets, "market", () => `/zones/${i}/market`),
+      ...zone.destinations.flatMap((destination, d) => newProblems(destination, `/zones/${i}/destinations/${d}`)),
+      ...handlingProblems(zone.handling, `/zones/${i}/handling`, known),
+    ]),
+    ...plan.options.flatMap((option, i) => optionProblems(plan, option, `/options/${i}`, known)),
+    ...plan.offers.flatMap((offer, i) => offerProblems(offer, `/offers/${i}`, known)),
+    ...(plan.conditions ?? []).flatMap((one, i) => whenProblems(one.when, `/conditions/${i}/when`, known)),
+    ...circleProblems(plan.conditions ?? []),
+    ...(plan.rates ?? []).flatMap((table, i) => rateTableProblems(table, `/rates/${i}`)),
+  ];
+}
+
+/** Destinations that were found sound before: nothing about them changes, and a large plan has thousands. */
+const sound = new WeakSet<ZoneDestination>();
+
+function newProblems(destination: ZoneDestination, path: string): Problem[] {
+  if (sound.has(destination)) return [];
+  const problems = destinationProblems(destination, path);
+  if (problems.length === 0) sound.add(destination);
+  return problems;
+}
+
+const whenProblems = (condition: Condition | undefined, path: string, known: Known): Problem[] =>
+  condition ? conditionProblems(condition, path, known, known.saved) : [];
+
+function optionProblems(plan: Plan, option: DeliveryOption, path: string, known: Known): Problem[] {
+  const references: ChargeReferences = { ...known, contexts: soldIn(plan, option.zones, known.rates) };
+  const amounts: [Amount | undefined, string][] = [
+    [option.base, "base"],
+    [option.minimum, "minimum"],
+    [option.maximum, "maximum"],
+    [option.markUp?.amount, "markUp/amount"],
+  ];
+  const texts = [
+    ...Object.entries(option.name).map(([locale, text]) => ({ text, at: `${path}/name/${locale}` })),
+    ...Object.entries(option.note ?? {}).map(([locale, text]) => ({ text, at: `${path}/note/${locale}` })),
+  ];
+  const { way } = option;
+  return [
+    ...unknown(option.zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
+    ...(way && way.kind !== "shipped"
+      ? unknown([way.location], known.locations, "location", () => `${path}/way/location`)
+      : []),
+    ...chargeProblems(option.charge, `${path}/charge`, references),
+    ...whenProblems(option.when, `${path}/when`, known),
+    ...amounts.flatMap(([amount, name]) => (amount ? amountProblems(amount, `${path}/${name}`, known) : [])),
+    ...amountProblems({ converted: { table: "", to: option.rounding ?? {} } }, `${path}/rounding`, {
+      ...known,
+      tables: new Set([""]),
+    }).map(({ path: at, message }) => ({ path: at.replace("/converted/to", ""), message })),
+    ...handlingProblems(option.handling, `${path}/handling`, known),
+    ...repeatedIds(option.surcharges ?? [], `${path}/surcharges`),
+    ...(option.surcharges ?? []).flatMap((surcharge, s) => [
+      ...whenProblems(surcharge.when, `${path}/surcharges/${s}/when`, known),
+      ...chargeProblems(surcharge.charge, `${path}/surcharges/${s}/charge`, references),
+    ]),
+    ...(option.promise ? promiseProblems(option.promise, `${path}/promise`, known.locations) : []),
+    ...Object.entries(option.byZone ?? {}).flatMap(([zone, { charge, handling, promise }]) => {
+      const at = `${path}/byZone${pointer(zone)}`;
+      return [
+        ...unknown([zone], known.zones, "zone", () => at),
+        ...(charge ? chargeProblems(charge, `${at}/charge`, references) : []),
+        ...handlingProblems(handling, `${at}/handling`, known),
+        ...(promise ? promiseProblems(promise, `${at}/promise`, known.locations) : []),
+      ];
+    }),
+    ...texts.flatMap(({ text, at }) => (text.includes("{") ? wordingProblems(text, OPTION_VARIABLES, at) : [])),
+  ];
+}
+
+/** The markets and currencies that zones are sold in. */
+function soldIn(plan: Plan, zoneIds: readonly string[], rates: Rates): AmountContext[] {
+  return marketsOf(plan, zoneIds).flatMap((market) =>
+    market.currencies.map((currency) => ({ market: market.id, currency, rates })),
+  );
+}
+
+function offerProblems(offer: Offer, path: string, known: Known): Problem[] {
+  const { stacking } = offer;
+  return [
+    ...unknown(offer.zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
+    ...repeatedIds(offer.steps, `${path}/steps`),
+    ...whenProblems(offer.when, `${path}/when`, known),
+    ...(offer.schedule ?? []).flatMap((stretch, i) => stretchProblems(stretch, `${path}/schedule/${i}`)),
+    ...(stacking?.kind === "with"
+      ? unknown(stacking.offers, known.offers, "offer", (k) => `${path}/stacking/offers/${k}`)
+      : []),
+    ...offer.steps.flatMap((step, s) => {
+      const at = `${path}/steps/${s}`;
+      const goal = goalOf(step.trigger);
+      return [
+        ...(goal ? markProblems(goal.at, offer.counts, `${at}/trigger/goal/at`, known) : []),
+        ...unknown(rewardOptions(step.reward), known.options, "delivery option", (k) => `${at}/reward/options/${k}`),
+        ...(!isOnOrder(step.reward) && step.reward.kind === "option-price"
+          ? unknown([step.reward.of], known.options, "delivery option", () => `${at}/reward/of`)
+          : []),
+        ...rewardProblems(step.reward, `${at}/reward`, known),
+        ...stepWordingProblems(step.wording, `${at}/wording`),
+      ];
+    }),
+  ];
+}
+
+function stepWordingProblems({ on, translatedFrom: _, ...everywhere }: StepWording, path: string): Problem[] {
+  const texts = [
+    ...stateTexts(everywhere, path),
+    ...SURFACES.flatMap((surface) => stateTexts(on?.[surface] ?? {}, `${path}/on/${surface}`)),
+  ];
+  return texts.flatMap(({ state, text, path: at }) => wordingProblems(text, STEP_VARIABLES[state], at));
+}
+
+function marketProblems(market: Market, path: string): Problem[] {
+  const currencies = market.currencies.flatMap((code, i) =>
+    exponentOf(code) === undefined
+      ? [{ path: `${path}/currencies/${i}`, message: `${code} is not an active ISO 4217 currency` }]
+      : [],
+  );
+  return [...currencies, ...timeZoneProblems(market.timeZone, `${path}/timeZone`)];
+}
+
+function timeZoneProblems(name: string, path: string): Problem[] {
+  try {
+    new Intl.DateTimeFormat("en", { timeZone: name });
+    return [];
+  } catch {
+    return [{ path, message: `"${name}" is not an IANA time zone` }];
+  }
+}
+
+function repeatedIds(entities: readonly { id: string }[], path: string): Problem[] {
+  const seen = new Set<string>();
+  return entities.flatMap(({ id }, i) => {
+    const repeated = seen.has(id);
+    seen.add(id);
+    return repeated ? [{ path: `${path}/${i}/id`, message: `"${id}" is used more than once` }] : [];
+  });
+}
+
+function unknown(
+  ids: readonly string[],
+  known: ReadonlySet<string>,
+  what: string,
+  path: (index: number) => string,
+): Problem[] {
+  return ids.flatMap((id, i) => (known.has(id) ? [] : [{ path: path(i), message: `there is no ${what} "${id}"` }]));
+}

@@ -1,0 +1,170 @@
+import type { Condition, Saved } from "../../conditions/condition.ts";
+import { SURFACES } from "../../messages/states.ts";
+import type { StepWording } from "../../messages/step-wording.ts";
+import { OPTION_VARIABLE_KINDS, sayingProblems, stateTexts, stepVariableKinds } from "../../messages/wording.ts";
+import type { Step } from "../../offers/offer.ts";
+import type { Reward } from "../../rewards/reward.ts";
+import { tellsACode } from "../../quote/messages/step-messages.ts";
+import { type Entity, entitiesOf, planPath } from "../entities.ts";
+import { isIdentifier } from "../../schema/identifier.ts";
+import { conditionDepth, MOST_NESTED, nestingProblem } from "./nesting.ts";
+import { chargesIn } from "../visit-charges.ts";
+import { type Plan, savedOf } from "../plan.ts";
+import { type Problem, pointer } from "../../schema/problem.ts";
+
+/**
+ * Rules that came after plans were made: edits and new releases keep them, while what was released before, or comes from an
+ * older file, goes on answering as it did, with a finding. Paths lead into the entity's body.
+ */
+export function ruleProblems(entity: Entity, saved: Saved): Problem[] {
+  const nested = nestingProblem(entity.body, MOST_NESTED);
+  return [
+    ...(nested ? [nested] : depthProblems(entity, saved)),
+    ...textProblems(entity),
+    ...(entity.kind === "offer" ? entity.body.steps.flatMap((step, i) => stepProblems(step, `/steps/${i}`)) : []),
+    ...identifierProblems(entity.body),
+  ];
+}
+
+/** The same of everything in a plan; paths lead into the plan. */
+export function brokenRules(plan: Plan): Problem[] {
+  const saved = savedOf(plan);
+  return entitiesOf(plan).flatMap((entity) =>
+    ruleProblems(entity, saved).map(({ path, message }) => ({ path: `${planPath(plan, entity)}${path}`, message })),
+  );
+}
+
+function depthProblems(entity: Entity, saved: Saved): Problem[] {
+  return conditionsOf(entity).flatMap(({ condition, path }) =>
+    conditionDepth(condition, saved) > MOST_NESTED
+      ? [{ path, message: `goes more than ${MOST_NESTED} deep with the saved conditions it names` }]
+      : [],
+  );
+}
+
+function conditionsOf(entity: Entity): { condition: Condition; path: string }[] {
+  const at = (condition: Condition | undefined, path: string) => (condition ? [{ condition, path }] : []);
+  switch (entity.kind) {
+    case "condition":
+    case "offer":
+      return at(entity.body.when, "/when");
+    case "option":
+      return [
+        ...at(entity.body.when, "/when"),
+        ...(entity.body.surcharges ?? []).flatMap(({ when }, i) => at(when, `/surcharges/${i}/when`)),
+        ...chargesIn(entity.body).flatMap(({ charge, path }) =>
+          charge.kind === "conditional"
+            ? charge.entries.flatMap(({ when }, i) => at(when, `${path}/entries/${i}/when`))
+            : [],
+        ),
+      ];
+    default:
+      return [];
+  }
+}
+
+/** Texts that would fail, or say NaN, in some state or language. */
+function textProblems(entity: Entity): Problem[] {
+  switch (entity.kind) {
+    case "store":
+      return entity.body.wording ? wordingProblemsIn(entity.body.wording, null, "/wording") : [];
+    case "offer":
+      return entity.body.steps.flatMap((step, i) =>
+        wordingProblemsIn(step.wording, entity.body.counts.kind, `/steps/${i}/wording`),
+      );
+    case "option":
+      return (["name", "note"] as const).flatMap((key) =>
+        Object.entries(entity.body[key] ?? {}).flatMap(([locale, text]) =>
+          text.includes("{") ? sayingProblems(text, locale, OPTION_VARIABLE_KINDS, `/${key}${pointer(locale)}`) : [],
+        ),
+      );
+    default:
+      return [];
+  }
+}
+
+function wordingProblemsIn(
+  { on, translatedFrom: _, ...everywhere }: StepWording,
+  counts: string | null,
+  path: string,
+): Problem[] {
+  return [
+    ...stateTexts(everywhere, path),
+    ...SURFACES.flatMap((surface) => stateTexts(on?.[surface] ?? {}, `${path}/on/${surface}`)),
+  ].flatMap(({ state, locale, text, path: at }) => sayingProblems(text, locale, stepVariableKinds(state, counts), at));
+}
+
+function stepProblems({ trigger, reward, wording }: Step, path: string): Problem[] {
+  const codes = "codes" in trigger ? trigger.codes : [];
+  const told = [wording, ...Object.values(wording.on ?? {})].flatMap((texts) =>
+    Object.values(texts["code-missing"] ?? {}),
+  );
+  return [
+    ...(told.some((text) => tellsACode(text, codes))
+      ? [{ path: `${path}/wording/code-missing`, message: "tells the code to whoever has not got it" }]
+      : []),
+    ...rewardProblems(reward).map(({ path: at, message }) => ({ path: `${path}/reward${at}`, message })),
+  ];
+}
+
+function rewardProblems(reward: Reward): Problem[] {
+  switch (reward.kind) {
+    case "option-price":
+      return reward.options.includes(reward.of)
+        ? [{ path: "/of", message: "an option cannot be had at its own price: name another" }]
+        : [];
+    case "percent-off":
+    case "order-percent-off":
+      return isNothing(reward.percent) ? [{ path: "/percent", message: "gives nothing: more than 0 percent" }] : [];
+    case "money-off":
+    case "allowance":
+    case "order-money-off": {
+      const { byCurrency = {}, byMarket = {} } = reward.amount;
+      return [
+        ...nothingIn(byCurrency, "/amount/byCurrency"),
+        ...Object.entries(byMarket).flatMap(([market, typed]) =>
+          nothingIn(typed, `/amount/byMarket${pointer(market)}`),
+        ),
+      ];
+    }
+    case "free":
+    case "flat-price":
+    case "gift":
+      return [];
+  }
+}
+
+const isNothing = (text: string) => !/[1-9]/.test(text);
+const nothingIn = (typed: Readonly<Record<string, string>>, path: string): Problem[] =>
+  Object.entries(typed).flatMap(([currency, text]) =>
+    isNothing(text) ? [{ path: `${path}${pointer(currency)}`, message: "gives nothing: more than 0" }] : [],
+  );
+
+/** Names by which shops' servers know things: lists of them, and single ones. */
+const NAMES: ReadonlySet<string> = new Set([
+  "categories",
+  "channels",
+  "classes",
+  "codes",
+  "groups",
+  "ids",
+  "of",
+  "sku",
+  "skus",
+  "tags",
+]);
+
+/** Names that are blank, or hold what nobody can type. */
+function identifierProblems(body: unknown, path = "", key = ""): Problem[] {
+  if (typeof body === "string")
+    return NAMES.has(key) && !isIdentifier(body)
+      ? [{ path, message: "is blank, or holds characters nobody can type" }]
+      : [];
+  if (typeof body !== "object" || body === null) return [];
+  return Object.entries(body).flatMap(([name, inner]) => [
+    ...(key === "classes" && !isIdentifier(name)
+      ? [{ path: `${path}${pointer(name)}`, message: "has a blank name" }]
+      : []),
+    ...identifierProblems(inner, `${path}${pointer(name)}`, Array.isArray(body) ? key : name),
+  ]);
+}

@@ -1,0 +1,98 @@
+import type { DeliveryOption } from "../delivery/option.ts";
+import { byPosition } from "../schema/atoms.ts";
+import type { Plan } from "../plan/plan.ts";
+import type { ZoneDestination } from "../places/destination.ts";
+import type { Zone } from "../places/market.ts";
+import { indexPlaces, type PlaceIndex, resolvePlace } from "../places/resolve.ts";
+import { parentOf } from "../places/territory.ts";
+
+/** A country or carved-out region: the zones that may serve an address in it, and whether some address has none. */
+export type CoverageRow = {
+  readonly code: string;
+  readonly zones: readonly string[];
+  readonly orNowhere: boolean;
+  /** Zones that claim the very same place: the first by position wins. */
+  readonly claimedTwice: readonly string[];
+};
+
+export type Coverage = {
+  readonly rows: readonly CoverageRow[];
+  /** Zones in which nothing can be delivered. */
+  readonly emptyZones: readonly string[];
+  /** Narrow zones without options that the zone around them has. */
+  readonly lacking: readonly { readonly zone: string; readonly around: string; readonly options: readonly string[] }[];
+};
+
+/**
+ * Who serves every country, and every region that some zone names.
+ *
+ * @param countries ISO 3166-1 codes to look at
+ */
+export function coverageOf(plan: Plan, countries: readonly string[]): Coverage {
+  const index = indexPlaces(plan.zones);
+  // Which postcodes lie in a region nobody has said, so that zones of postcodes are told of whole countries only.
+  const withoutPostcodes = indexPlaces(
+    plan.zones.map((zone) => ({ ...zone, destinations: zone.destinations.filter(isWhole) })),
+  );
+  const named = new Set(plan.zones.filter(isOn).flatMap(({ destinations }) => destinations.flatMap(regionsNamed)));
+  const codes = [...countries, ...[...named].sort()];
+  return {
+    rows: codes.map((code): CoverageRow => {
+      const isPart = code.includes("-") || parentOf(code) !== undefined;
+      const place = code.includes("-") ? { region: code } : { country: code };
+      const { zones, orNowhere } = resolvePlace(isPart ? withoutPostcodes : index, place);
+      return { code, zones, orNowhere, claimedTwice: claimedTwice(index, code) };
+    }),
+    emptyZones: plan.zones.filter((zone) => isOn(zone) && optionsIn(plan, zone).length === 0).map(({ id }) => id),
+    lacking: lackingIn(plan, index),
+  };
+}
+
+const isWhole = (destination: ZoneDestination) => !("country" in destination && destination.postcodes);
+const isOn = (zone: Zone) => zone.on !== false;
+
+function regionsNamed(destination: ZoneDestination): readonly string[] {
+  if ("region" in destination) return [destination.region];
+  return "country" in destination ? (destination.exceptRegions ?? []) : [];
+}
+
+function claimedTwice(index: PlaceIndex, code: string): string[] {
+  const claims = (code.includes("-") ? index.regions : index.countries).get(code) ?? [];
+  const zones = [...new Set(claims.map(({ zone }) => zone))];
+  return zones.length > 1 ? zones : [];
+}
+
+const optionsIn = (plan: Plan, zone: Zone): DeliveryOption[] =>
+  plan.options.filter((option) => option.on !== false && option.zones.includes(zone.id)).sort(byPosition);
+
+/** A zone of postcodes or regions only, against the zone of the country around it. */
+function lackingIn(plan: Plan, index: PlaceIndex): Coverage["lacking"] {
+  return plan.zones.filter(isOn).flatMap((zone) => {
+    const countries = new Set(zone.destinations.map(countryOf));
+    const narrow = zone.destinations.every(
+      (one) => "region" in one || ("country" in one && one.postcodes !== undefined),
+    );
+    if (!narrow || zone.destinations.length === 0) return [];
+    // What shoppers see under the same name is the same to them, whatever it costs there.
+    const own = new Set(optionsIn(plan, zone).map(nameOf));
+    const around = [...countries].flatMap((country) => index.countries.get(country ?? "")?.[0]?.zone ?? []);
+    return [...new Set(around)].flatMap((id) => {
+      const wide = plan.zones.find((candidate) => candidate.id === id);
+      const missing = wide
+        ? optionsIn(plan, wide).filter((option) => isShipped(option) && !own.has(nameOf(option)))
+        : [];
+      return missing.length > 0 ? [{ zone: zone.id, around: id, options: missing.map((option) => option.id) }] : [];
+    });
+  });
+}
+
+const nameOf = ({ name, id }: DeliveryOption) => name.en ?? Object.values(name)[0] ?? id;
+/** Collection and the store's own round belong to where they are. */
+const isShipped = ({ way }: DeliveryOption) => !way || way.kind === "shipped";
+
+function countryOf(destination: ZoneDestination): string | undefined {
+  if ("country" in destination) return destination.country;
+  if (!("region" in destination)) return undefined;
+  const code = destination.region.slice(0, 2);
+  return parentOf(code) ?? code;
+}

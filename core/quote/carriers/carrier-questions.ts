@@ -1,0 +1,134 @@
+import { isOrdinary, readCart } from "../../cart/read-cart.ts";
+import { type CarrierCharge, parcelSpec } from "../../charges/kinds/carrier.ts";
+import type { Charge } from "../../charges/charge.ts";
+import type { DeliveryOption } from "../../delivery/option.ts";
+import { compileSpec } from "../../measures/measure.ts";
+import { inCurrency, type Rates } from "../../money/rates.ts";
+import { ZERO } from "../../money/rational.ts";
+import { rewardOptions } from "../../rewards/reward.ts";
+import { CountryCode, closed, Id } from "../../schema/atoms.ts";
+import type { CompiledPlan } from "../../tariff/compile.ts";
+import { type Static, Type } from "../../schema/type.ts";
+import { findTariffs, type Tariffs } from "../../tariff/find-tariffs.ts";
+import { type CarrierAnswer, Coordinates, Destination, type QuoteRequest } from "../../request/request.ts";
+
+/** What a live carrier has to be asked for a quote. */
+export const CarrierQuestion = Type.Object(
+  {
+    carrier: Id,
+    service: Id,
+    from: Type.Optional(Id),
+    weight: Type.Integer({ minimum: 0, maximum: Number.MAX_SAFE_INTEGER, description: "Milligrams of the parcel" }),
+    origin: Type.Union([
+      Type.Object(
+        { country: CountryCode, postcode: Type.Optional(Type.String({ maxLength: 16 })), at: Coordinates },
+        closed,
+      ),
+      Type.Null(),
+    ]),
+    destination: Destination,
+    at: Type.String({ format: "date-time" }),
+  },
+  { ...closed, title: "CarrierQuestion" },
+);
+export type CarrierQuestion = Static<typeof CarrierQuestion>;
+
+/** What a carrier says: a price in minor units of its own currency, or why there is none. */
+export type CarrierReply =
+  | { readonly price: number; readonly currency: string }
+  | { readonly problem: NonNullable<CarrierAnswer["problem"]> };
+
+/** A carrier's reply as a request brings it along, exchanged by the plan's rates where it charges in another currency. */
+export function answerFrom(
+  { carrier, service, from, weight }: CarrierQuestion,
+  reply: CarrierReply,
+  currency: string,
+  rates: Rates,
+): CarrierAnswer {
+  const about = { carrier, service, ...(from === undefined ? {} : { from }), weight };
+  if ("problem" in reply) return { ...about, problem: reply.problem };
+  const price = inCurrency(reply.price, reply.currency, currency, rates);
+  return price === undefined ? { ...about, problem: "failed" } : { ...about, price };
+}
+
+/**
+ * Every question that the options a request may get have for live carriers, once each. Nothing is asked where the
+ * request brings the answer along, the parcel's weight is not known or nothing is in it, and while the address is not complete: the answer could turn out
+ * another.
+ *
+ * @example carrierQuestions(compiled, request) // [{ carrier: "osprelle", service: "parcel", weight: 1250000, … }]
+ */
+export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest): CarrierQuestion[] {
+  const found = findTariffs(compiled, request.destination, request.currency);
+  const cart = readCart(request.cart, "/cart");
+  if ("problems" in found || "problems" in cart || !found.postcodeKnown || !cart.lines.some(isOrdinary)) return [];
+  const options = new Map(found.there.flatMap(({ tariff }) => tariff.options.map(({ id, option }) => [id, option])));
+  const charges = [...options.values()].flatMap(allCarrierCharges);
+  const { plan } = compiled;
+  const questions = charges.flatMap((charge): [string, CarrierQuestion][] => {
+    const { carrier, service, from } = charge;
+    const parcel = compileSpec(parcelSpec(charge), "ordinary", true, ZERO);
+    const weight = parcel.kind === "count" ? parcel.count(cart.lines) : null;
+    if (weight === null || isAnswered(request, charge)) return [];
+    const id = from ?? plan.store.shipsFrom;
+    const origin = plan.locations?.find((location) => location.id === id);
+    const question = {
+      carrier,
+      service,
+      ...(from === undefined ? {} : { from }),
+      weight,
+      origin: origin
+        ? { country: origin.country, ...(origin.postcode ? { postcode: origin.postcode } : {}), at: origin.at }
+        : null,
+      destination: request.destination,
+      at: request.at,
+    };
+    return [[JSON.stringify([carrier, service, from, weight]), question]];
+  });
+  return [...new Map(questions).values()];
+}
+
+/**
+ * The steps, as "offer step", that touch an option with a live carrier's charge, while the address is not complete: what
+ * the carrier will ask as the cart grows is not known, so neither is what such a step would better.
+ */
+export function stepsWaitingForCarriers({ there, postcodeKnown }: Tariffs): ReadonlySet<string> {
+  if (postcodeKnown) return new Set();
+  const tariffs = there.map(({ tariff }) => tariff);
+  const asking = new Set(
+    tariffs.flatMap(({ options }) =>
+      options.filter(({ option }) => allCarrierCharges(option).length > 0).map(({ id }) => id),
+    ),
+  );
+  return new Set(
+    tariffs.flatMap(({ offers }) =>
+      offers.flatMap(({ offer }) =>
+        offer.steps
+          .filter(({ reward }) =>
+            [...rewardOptions(reward), ...("of" in reward ? [reward.of] : [])].some((id) => asking.has(id)),
+          )
+          .map((step) => `${offer.id} ${step.id}`),
+      ),
+    ),
+  );
+}
+
+const allCarrierCharges = ({ charge, surcharges }: DeliveryOption): CarrierCharge[] =>
+  [charge, ...(surcharges ?? []).map((surcharge) => surcharge.charge)].flatMap(carrierChargesIn);
+
+const isAnswered = ({ carriers }: QuoteRequest, { carrier, service, from }: CarrierCharge): boolean =>
+  (carriers ?? []).some(
+    (answer) =>
+      answer.carrier === carrier && answer.service === service && (answer.from === undefined || answer.from === from),
+  );
+
+function carrierChargesIn(charge: Charge): CarrierCharge[] {
+  switch (charge.kind) {
+    case "carrier":
+      return [charge, ...(charge.fallback ? carrierChargesIn(charge.fallback) : [])];
+    case "conditional":
+      return charge.entries.flatMap((entry) => carrierChargesIn(entry.charge));
+    default:
+      return [];
+  }
+}

@@ -1,0 +1,110 @@
+import type { Progress, Quote, QuotedOption } from "../quote.ts";
+
+/**
+ * What is true of every one of several quotes of the same cart: how a place that is only partly known is answered.
+ * Prices that differ become "from" the lowest; an option that is not in all of them is not certain; a step that stands
+ * differently promises nothing and is `place-unknown`.
+ *
+ * @param orNowhere the place may also be one that nobody serves: then nothing is certain
+ * @param waiting steps, as "offer step", of which nobody can say what more goods would better
+ */
+export function holdInAll(
+  quotes: readonly [Quote, ...Quote[]],
+  orNowhere: boolean,
+  waiting: ReadonlySet<string> = new Set(),
+): Quote {
+  const [first] = quotes;
+  const same = <T>(read: (quote: Quote) => T) => quotes.every((quote) => read(quote) === read(first));
+  // Where a charge cannot be told, nobody can say what a step would better.
+  const open = quotes.some(({ options }) => options.some(isOpen));
+  const optionIds = unique(quotes.flatMap(({ options }) => options.map(({ id }) => id)));
+  const steps = unique(quotes.flatMap(({ progress }) => progress.map(({ offer, step }) => `${offer} ${step}`)));
+  const progress = steps.map((key) =>
+    mergedStep(
+      quotes.map((quote) => quote.progress.find(({ offer, step }) => `${offer} ${step}` === key)),
+      orNowhere || open || waiting.has(key),
+    ),
+  );
+  return {
+    ...first,
+    market: !orNowhere && same(({ market }) => market) ? first.market : null,
+    zone: null,
+    zonesPossible: unique(quotes.flatMap(({ zone }) => zone ?? [])),
+    orNowhere,
+    options: optionIds.map((id) =>
+      mergedOption(
+        quotes.map(({ options }) => options.find((option) => option.id === id)),
+        orNowhere,
+        open,
+      ),
+    ),
+    progress,
+    messages: first.messages.filter(
+      (message) =>
+        !orNowhere &&
+        !open &&
+        !waiting.has(`${message.offer} ${message.step}`) &&
+        quotes.every(({ messages }) => messages.some((other) => JSON.stringify(other) === JSON.stringify(message))),
+    ),
+  };
+}
+
+const isOpen = ({ reason }: QuotedOption) => reason === "condition-unknown" || reason === "place-unknown";
+
+const unique = (list: readonly string[]) => [...new Set(list)];
+
+function mergedOption(
+  found: readonly (QuotedOption | undefined)[],
+  orNowhere: boolean,
+  anyOpen: boolean,
+): QuotedOption {
+  const present = found.filter((option) => option !== undefined);
+  const priced = present.filter(({ available }) => available);
+  const cheapest = priced.reduce<QuotedOption | undefined>(
+    (best, option) => (best && (best.price ?? 0) <= (option.price ?? 0) ? best : option),
+    undefined,
+  );
+  const [any] = present;
+  const shown = cheapest ?? any;
+  if (!shown) throw new RangeError("an option that no quote has");
+  // Where a charge cannot be told, the price found is the least there could be, and nothing else follows from it.
+  const open = present.some(isOpen);
+  const differ = <K extends keyof QuotedOption>(key: K) =>
+    open || priced.some((option) => JSON.stringify(option[key]) !== JSON.stringify(shown[key]));
+  const { promise, note, ...rest } = shown;
+  return {
+    ...rest,
+    ...(note === undefined || differ("note") ? {} : { note }),
+    ...(promise === undefined || differ("promise") ? {} : { promise }),
+    certain: !orNowhere && priced.length === found.length,
+    from: priced.length > 0 && differ("price"),
+    fullPrice: differ("fullPrice") ? null : shown.fullPrice,
+    total: differ("total") ? null : shown.total,
+    tax: differ("tax") ? null : shown.tax,
+    grants: open || differ("grants") ? [] : shown.grants,
+    offers: open ? [] : shown.offers.filter((id) => priced.every(({ offers }) => offers.includes(id))),
+    chosen: !anyOpen && priced.length === found.length && priced.every(({ chosen }) => chosen),
+  };
+}
+
+function mergedStep(found: readonly (Progress | undefined)[], unsettled: boolean): Progress {
+  const present = found.filter((entry) => entry !== undefined);
+  const [first] = present;
+  if (!first) throw new RangeError("a step that no quote has");
+  const alike =
+    present.length === found.length && present.every((entry) => JSON.stringify(entry) === JSON.stringify(first));
+  if (alike && !unsettled) return first;
+  return {
+    ...first,
+    goal: Math.min(...present.map(({ goal }) => goal)),
+    counted: present.reduce<number | null>(
+      (least, { counted }) => (least === null || counted === null ? null : Math.min(least, counted)),
+      first.counted,
+    ),
+    percent: Math.min(99, ...present.map(({ percent }) => percent)),
+    reached: false,
+    remaining: null,
+    remainingSaid: null,
+    state: "place-unknown",
+  };
+}

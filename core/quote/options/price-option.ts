@@ -1,0 +1,255 @@
+import { allOf, type Truth } from "../../situation/truth.ts";
+import { type FullPrice, hasNoPrice, type Parts, sumOf } from "../../delivery/full-price.ts";
+import { compareForms, type Form, least, lessWhenRounded, minus, plus, rounded, times } from "../../money/linear-amount.ts";
+import { multiply, ONE, subtract } from "../../money/rational.ts";
+import { bestSet, type Cost } from "../../offers/best-set.ts";
+import { type CompiledReward, rewarded } from "../../rewards/apply-rewards.ts";
+import type { CompiledOrderReward, Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import { type Earned, emptyMemo, type Outcome, type Weighed } from "../../evaluate/evaluation.ts";
+
+const everything = () => true;
+const NOTHING: readonly Earned[] = [];
+
+function fullPriceOf(tariff: Tariff, option: number, situation: Weighed): FullPrice {
+  const { full } = situation.memo;
+  const known = full[option];
+  if (known !== undefined) return known;
+  const found = tariff.options[option]?.full.price(situation) ?? "not-offered";
+  full[option] = found;
+  return found;
+}
+
+/** @param without leaves one step out, to see what it changes */
+export function outcomeOf(tariff: Tariff, option: number, situation: Weighed, without?: TariffStep): Outcome {
+  if (without) return newOutcome(tariff, option, situation, without);
+  const { outcomes } = situation.memo;
+  const known = outcomes[option];
+  if (known) return known;
+  const found = newOutcome(tariff, option, situation);
+  outcomes[option] = found;
+  return found;
+}
+
+function newOutcome(tariff: Tariff, option: number, situation: Weighed, without?: TariffStep): Outcome {
+  const full = fullPriceOf(tariff, option, situation);
+  if (hasNoPrice(full)) return { full, price: full, used: NOTHING, offOrder: 0 };
+  let earned: Earned[] | undefined;
+  for (const offer of tariff.offers) {
+    const one = earnedOf(offer, option, situation, without);
+    if (!one) continue;
+    if (earned) earned.push(one);
+    else earned = [one];
+  }
+  if (!earned) return { full, price: sumOf(full), used: NOTHING, offOrder: 0 };
+  const otherPrice = (id: string): FullPrice => {
+    const other = tariff.options.find((candidate) => candidate.id === id);
+    return other ? fullPriceOf(tariff, other.number, situation) : "not-offered";
+  };
+  if (isLeast(tariff, option, situation)) return leastOutcome(full, earned, otherPrice, situation);
+  const [first] = earned;
+  if (first && earned.length === 1 && first.onOrder.length === 0) {
+    // One offer on delivery alone: it is used where it lowers the price.
+    const price = rewarded(full, first.rewards, otherPrice, situation.horizon);
+    const before = sumOf(full);
+    const lowers = compareForms(price, before, situation.horizon) < 0;
+    return { full, price: lowers ? price : before, used: lowers ? earned : NOTHING, offOrder: 0 };
+  }
+  return bestOutcome(full, earned, otherPrice, situation);
+}
+
+/** Whether a full price is only the least there could be: some of what it is made of depends on where exactly it goes. */
+function isLeast(tariff: Tariff, option: number, situation: Weighed): boolean {
+  if (!situation.unknownAs) return false;
+  return hasNoPrice(fullPriceOf(tariff, option, { ...situation, unknownAs: false, memo: emptyMemo() }));
+}
+
+/**
+ * What nobody is charged less than: with a dearer full price another set may be best, and rewards that cover other parts
+ * may get more of it. So it is the cheapest any set makes it, each reward taken to cover everything where they differ.
+ */
+function leastOutcome(
+  full: Parts,
+  earned: readonly Earned[],
+  otherPrice: (id: string) => FullPrice,
+  situation: Weighed,
+): Outcome {
+  const cover = coverAlike(earned) ? asItIs : coveringAll;
+  const priceAfter = (set: readonly Earned[]) =>
+    rewarded(
+      full,
+      set.flatMap(({ rewards }) => rewards.map(cover)),
+      otherPrice,
+      situation.horizon,
+    );
+  const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
+  const { set } = bestSet(earned, stand, costOf, costOf, situation.horizon);
+  return { full, price: priceAfter(set), used: set, offOrder: 0 };
+}
+
+const stand = (a: Earned, b: Earned) => a.offer.friends[b.offer.number] === true;
+
+/** With several offers earned: what comes of the best set of them. */
+function bestOutcome(
+  full: Parts,
+  earned: readonly Earned[],
+  otherPrice: (id: string) => FullPrice,
+  situation: Weighed,
+): Outcome {
+  const priceAfter = (set: readonly Earned[], cover: (reward: CompiledReward) => CompiledReward = asItIs) =>
+    rewarded(
+      full,
+      set.flatMap(({ rewards }) => rewards.map(cover)),
+      otherPrice,
+      situation.horizon,
+    );
+  const costWith =
+    (cover: (reward: CompiledReward) => CompiledReward) =>
+    (set: readonly Earned[]): Cost => {
+      const price = priceAfter(set, cover);
+      const off = orderOff(set, situation);
+      return { net: off === 0 ? price : minus(price, off), grants: giftsOf(set) };
+    };
+  const costOf = costWith(asItIs);
+  // Rewards that cover the same parts only ever add up; others may get in each other's way, and are bounded by what
+  // they would come to if each covered everything.
+  const boundOf = coverAlike(earned) ? costOf : costWith(coveringAll);
+  const { set } = bestSet(earned, stand, costOf, boundOf, situation.horizon);
+  return { full, price: priceAfter(set), used: set, offOrder: orderOff(set, situation) };
+}
+
+const asItIs = (reward: CompiledReward) => reward;
+const coveringAll = (reward: CompiledReward): CompiledReward => ({
+  ...reward,
+  handling: true,
+  surcharges: true,
+  own: true,
+});
+
+function coverAlike(earned: readonly Earned[]): boolean {
+  const rewards = earned.flatMap((one) => one.rewards);
+  const [first] = rewards;
+  return rewards.every(
+    ({ handling, surcharges, own }) =>
+      handling === first?.handling && surcharges === first.surcharges && own === first.own,
+  );
+}
+
+const giftsOf = (set: readonly Earned[]): number =>
+  set.reduce((sum, { onOrder }) => sum + onOrder.filter(({ reward }) => reward.kind === "gift").length, 0);
+
+/** Percents of the same goods are multiplied, then money comes off; never more than the goods. */
+function orderOff(set: readonly Earned[], situation: Weighed): Form {
+  const rewards = set.flatMap(({ onOrder }) => onOrder.map(({ reward }) => reward));
+  let off: Form = 0;
+  const percents = new Map<string, { of: Extract<CompiledOrderReward, { kind: "percent" }>["of"]; left: typeof ONE }>();
+  for (const reward of rewards) {
+    if (reward.kind === "money") off = plus(off, reward.amount);
+    if (reward.kind !== "percent") continue;
+    const known = percents.get(reward.key) ?? { of: reward.of, left: ONE };
+    percents.set(reward.key, { ...known, left: multiply(known.left, subtract(ONE, reward.part)) });
+  }
+  for (const { of, left } of percents.values()) off = plus(off, times(situation.goods(of), subtract(ONE, left)));
+  return off === 0 ? 0 : least(off, situation.goods(everything), situation.horizon);
+}
+
+const NO_REWARDS: Earned["rewards"] = [];
+const NO_ORDER_REWARDS: Earned["onOrder"] = [];
+
+/** What a shopper has earned of an offer for one option; undefined when that is nothing. */
+function earnedOf(
+  offer: TariffOffer,
+  option: number,
+  situation: Weighed,
+  without: TariffStep | undefined,
+): Earned | undefined {
+  let rewards: CompiledReward[] | undefined;
+  let onOrder: { step: TariffStep; reward: CompiledOrderReward }[] | undefined;
+  for (const step of offer.steps) {
+    if (step === without || !reached(offer, step, situation)) continue;
+    if (step.reward && step.options.includes(option)) {
+      rewards ??= [];
+      rewards.push(step.reward);
+    }
+    if (step.onOrder) {
+      onOrder ??= [];
+      onOrder.push({ step, reward: step.onOrder });
+    }
+  }
+  return rewards || onOrder
+    ? { offer, rewards: rewards ?? NO_REWARDS, onOrder: onOrder ?? NO_ORDER_REWARDS }
+    : undefined;
+}
+
+/** Whether an offer holds: its time, its limits, its condition. */
+export function offerHolds(offer: TariffOffer, situation: Weighed): boolean {
+  const { offers } = situation.memo;
+  let truth = offers[offer.number];
+  if (truth === undefined) {
+    truth =
+      inTime(offer, situation) &&
+      allOf([withinLimits(offer, situation), offer.when?.test(situation) ?? (offer.when ? null : true)]);
+    offers[offer.number] = truth;
+  }
+  return truth ?? situation.unknownAs;
+}
+
+export const inTime = ({ schedule }: TariffOffer, { facts }: Weighed): boolean =>
+  schedule === null || schedule.some(([start, end]) => start <= facts.at && facts.at < end);
+
+/** A guest's own uses are not known. */
+export function withinLimits({ id, offer: { limits } }: TariffOffer, { facts }: Weighed): Truth {
+  if (!limits) return true;
+  const uses = facts.uses.get(id);
+  if (limits.overall !== undefined && (uses?.overall ?? 0) >= limits.overall) return false;
+  if (limits.perShopper === undefined) return true;
+  const own = uses?.byShopper ?? (facts.shopper.id === undefined ? null : 0);
+  return own === null ? null : own < limits.perShopper;
+}
+
+/** Whether a step is earned: its trigger is met and its offer holds. */
+export function reached(offer: TariffOffer, step: TariffStep, situation: Weighed): boolean {
+  return triggered(step, situation) === true && offerHolds(offer, situation);
+}
+
+export function triggered(step: TariffStep, situation: Weighed): Truth {
+  switch (step.trigger) {
+    case "goal":
+      return met(step, situation);
+    case "code":
+      return entered(step, situation);
+    case "goal-or-code":
+      return entered(step, situation) || met(step, situation);
+    case "goal-and-code":
+      return entered(step, situation) && met(step, situation);
+    case "nothing":
+      return true;
+  }
+}
+
+const met = ({ goal }: TariffStep, situation: Weighed): Truth =>
+  goal ? situation.reaches(goal.measure, goal.least) : false;
+const entered = ({ codes }: TariffStep, { facts }: Weighed): boolean =>
+  [...facts.codes].some((code) => codes.has(code));
+
+export type Betters = "better" | "no-better" | "no-price";
+
+/** Whether a step, once reached, betters anything for the shopper that would be as it is without that step. */
+export function betters(tariff: Tariff, step: TariffStep, situation: Weighed): Betters {
+  let anyPrice = false;
+  const numbers = step.onOrder ? tariff.options.map(({ number }) => number) : step.options;
+  for (const option of numbers) {
+    const after = outcomeOf(tariff, option, situation);
+    const before = outcomeOf(tariff, option, situation, step);
+    if (typeof after.price === "string" || typeof before.price === "string") continue;
+    anyPrice = true;
+    // A gift of another offer that a tie brings along is none of what this step promises.
+    if (step.onOrder?.kind === "gift" && giftsOf(after.used) > giftsOf(before.used)) return "better";
+    const gain = rounded(before.price) - rounded(before.offOrder) - (rounded(after.price) - rounded(after.offOrder));
+    const onOrder = after.offOrder !== 0 || before.offOrder !== 0;
+    const [netAfter, netBefore] = onOrder
+      ? [minus(after.price, after.offOrder), minus(before.price, before.offOrder)]
+      : [after.price, before.price];
+    if (lessWhenRounded(netAfter, netBefore, gain, onOrder ? 2 : 1, situation.horizon)) return "better";
+  }
+  return anyPrice ? "no-better" : "no-price";
+}

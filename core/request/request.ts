@@ -1,0 +1,162 @@
+import { Size, Weight } from "../quantities/quantity.ts";
+import { byKind, CountryCode, CurrencyCode, closed, Id, Locale, Percent, RegionCode } from "../schema/atoms.ts";
+import { IDENTIFIER_PATTERN } from "../schema/identifier.ts";
+import { type Static, Type } from "../schema/type.ts";
+
+const MinorUnits = Type.Integer({
+  minimum: 0,
+  maximum: 100_000_000_000,
+  description: "Minor units of the request's currency",
+});
+
+/** A name by which shops' servers know something. */
+const Name = (maxLength = 64) =>
+  Type.String({
+    minLength: 1,
+    maxLength,
+    pattern: IDENTIFIER_PATTERN,
+    description: "Not blank, without control characters",
+  });
+
+/**
+ * What a product says about its own delivery: it ships free, it is charged on its own (for each piece or for the line), or
+ * there is nothing to ship. Such lines are none of the zone's charges' business.
+ */
+const LineDelivery = byKind(
+  [
+    Type.Object({ kind: Type.Literal("ships-free") }, closed),
+    Type.Object({ kind: Type.Literal("nothing-to-ship") }, closed),
+    Type.Object(
+      {
+        kind: Type.Literal("own-charge"),
+        amount: MinorUnits,
+        per: Type.Union([Type.Literal("piece"), Type.Literal("line")]),
+      },
+      closed,
+    ),
+  ],
+  "LineDelivery",
+);
+
+export const CartLine = Type.Object(
+  {
+    sku: Name(),
+    quantity: Type.Integer({ minimum: 1, maximum: 100_000 }),
+    unitPrice: MinorUnits,
+    discount: Type.Optional({ ...MinorUnits, description: "Taken off this line as a whole, in minor units" }),
+    taxRate: Type.Optional(Percent),
+    categories: Type.Optional(Type.Array(Name(), { maxItems: 50 })),
+    tags: Type.Optional(Type.Array(Name(), { maxItems: 50 })),
+    weight: Type.Optional({ ...Weight, description: "Of one piece; unknown when left out" }),
+    size: Type.Optional({ ...Size, description: "Of one piece; unknown when left out" }),
+    parcelClass: Type.Optional(Name()),
+    used: Type.Optional(Type.Boolean()),
+    delivery: Type.Optional(LineDelivery),
+  },
+  { ...closed, title: "CartLine" },
+);
+export type CartLine = Static<typeof CartLine>;
+
+export const OrderDiscount = Type.Union([
+  Type.Object({ amount: MinorUnits }, closed),
+  Type.Object({ percent: Percent }, closed),
+]);
+export type OrderDiscount = Static<typeof OrderDiscount>;
+
+export const Cart = Type.Object(
+  {
+    lines: Type.Array(CartLine, { maxItems: 500 }),
+    codes: Type.Optional(Type.Array(Name(), { maxItems: 50 })),
+    discounts: Type.Optional(
+      Type.Array(OrderDiscount, {
+        maxItems: 20,
+        description: "Discounts on the whole order, taken one after the other",
+      }),
+    ),
+  },
+  { ...closed, title: "Cart" },
+);
+export type Cart = Static<typeof Cart>;
+
+/** Latitude and longitude in degrees (WGS 84). */
+export const Coordinates = Type.Tuple([
+  Type.Number({ minimum: -90, maximum: 90 }),
+  Type.Number({ minimum: -180, maximum: 180 }),
+]);
+export type Coordinates = Static<typeof Coordinates>;
+
+export const Destination = Type.Object(
+  {
+    country: Type.Optional(CountryCode),
+    region: Type.Optional(RegionCode),
+    postcode: Type.Optional(Type.String({ maxLength: 16 })),
+    position: Type.Optional(Coordinates),
+  },
+  { ...closed, title: "Destination" },
+);
+export type Destination = Static<typeof Destination>;
+
+/** Who buys, as far as the shop knows. What is left out is a guest's, except history: that is unknown. */
+export const Shopper = Type.Object(
+  {
+    id: Type.Optional(Name(100)),
+    signedIn: Type.Optional(Type.Boolean()),
+    groups: Type.Optional(Type.Array(Name(), { maxItems: 100 })),
+    orderCount: Type.Optional(Type.Integer({ minimum: 0, maximum: 1_000_000_000 })),
+    lastOrderAt: Type.Optional(Type.String({ format: "date-time" })),
+    totalSpent: Type.Optional(MinorUnits),
+    business: Type.Optional(Type.Boolean()),
+    billingCountry: Type.Optional(CountryCode),
+  },
+  { ...closed, title: "Shopper" },
+);
+export type Shopper = Static<typeof Shopper>;
+
+/** How often an offer has been used, in all and by this shopper; the latter is unknown when left out. */
+const Uses = Type.Object(
+  {
+    offer: Id,
+    overall: Type.Integer({ minimum: 0 }),
+    byShopper: Type.Optional(Type.Integer({ minimum: 0 })),
+  },
+  { ...closed, title: "Uses" },
+);
+
+/** What a live carrier answered for this cart: a price in minor units, or why there is none. */
+export const CarrierAnswer = Type.Object(
+  {
+    carrier: Id,
+    service: Id,
+    from: Type.Optional({ ...Id, description: "The location a charge names; any when left out" }),
+    weight: Type.Optional(
+      Type.Integer({
+        minimum: 0,
+        maximum: Number.MAX_SAFE_INTEGER,
+        description: "Milligrams of the parcel it answered for; any parcel when left out",
+      }),
+    ),
+    price: Type.Optional(MinorUnits),
+    problem: Type.Optional(
+      Type.Union([Type.Literal("slow"), Type.Literal("failed"), Type.Literal("not-served"), Type.Literal("too-heavy")]),
+    ),
+  },
+  { ...closed, title: "CarrierAnswer" },
+);
+export type CarrierAnswer = Static<typeof CarrierAnswer>;
+
+/** What a shop asks: one cart, seen from one standpoint. Amounts are whole minor units of `currency`. */
+export const QuoteRequest = Type.Object(
+  {
+    at: Type.String({ format: "date-time", description: "The moment, RFC 3339 with an offset" }),
+    currency: CurrencyCode,
+    locale: Type.Optional(Locale),
+    channel: Type.Optional(Name()),
+    destination: Destination,
+    shopper: Type.Optional(Shopper),
+    cart: Cart,
+    uses: Type.Optional(Type.Array(Uses, { maxItems: 5000 })),
+    carriers: Type.Optional(Type.Array(CarrierAnswer, { maxItems: 200 })),
+  },
+  { ...closed, title: "QuoteRequest" },
+);
+export type QuoteRequest = Static<typeof QuoteRequest>;

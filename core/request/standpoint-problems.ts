@@ -1,0 +1,27 @@
+import type { Problem } from "../schema/problem.ts";
+import { instantOf } from "../time/instant.ts";
+import type { QuoteRequest } from "./request.ts";
+
+const known = new Set<string>();
+
+/** What a request's form cannot rule out: a moment that is none, a language that no formatter takes. */
+export function standpointProblems({ at, locale }: Pick<QuoteRequest, "at" | "locale">): Problem[] {
+  return [
+    ...(Number.isNaN(instantOf(at)) ? [{ path: "/at", message: `"${at}" is no moment by RFC 3339` }] : []),
+    ...(locale === undefined || isLocale(locale)
+      ? []
+      : [{ path: "/locale", message: `"${locale}" is no language tag` }]),
+  ];
+}
+
+/** @example isLocale("pt-PT") // true */
+export function isLocale(text: string): boolean {
+  if (known.has(text)) return true;
+  try {
+    Intl.getCanonicalLocales(text);
+  } catch {
+    return false;
+  }
+  known.add(text);
+  return true;
+}

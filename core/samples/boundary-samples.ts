@@ -1,0 +1,221 @@
+import { filler, readLine } from "../cart/read-cart.ts";
+import { decide, type Outlook } from "../analysis/satisfy.ts";
+import { within, worldOf } from "../analysis/world.ts";
+import { explainAt } from "../queries/explain-at.ts";
+import { leastCount } from "../measures/edge.ts";
+import { compileSpec, counted } from "../measures/measure.ts";
+import { type MeasureSpec, markAt, measured } from "../measures/measure-spec.ts";
+import { percent } from "../money/decimal.ts";
+import { ZERO } from "../money/rational.ts";
+import { goalOf, type Offer } from "../offers/offer.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
+import { chargesOf } from "../plan/visit-charges.ts";
+import { ratesOf } from "../plan/plan.ts";
+import type { CartLine, QuoteRequest } from "../request/request.ts";
+import { interval } from "../time/local.ts";
+import { runSample } from "./compare.ts";
+import type { Sample } from "./sample.ts";
+
+/** A place where something changes: just below it, at it, just above it. */
+export type EdgeSample = { readonly edge: string; readonly side: "below" | "at" | "above"; readonly sample: Sample };
+
+/** Samples for every edge of every band, goal, schedule and zone, and the edges that none could be made for, with why. */
+export type Generated = {
+  readonly samples: readonly EdgeSample[];
+  readonly covered: number;
+  readonly left: readonly { readonly edge: string; readonly why: string }[];
+};
+
+/**
+ * Makes samples on both sides of every edge of a plan; what they see now is what they are expected to see.
+ *
+ * @param at the moment looked from, in milliseconds of UTC, where a schedule asks for no other
+ */
+export function edgeSamples(compiled: CompiledPlan, at: number): Generated {
+  const samples: EdgeSample[] = [];
+  const left: { edge: string; why: string }[] = [];
+  let covered = 0;
+  const add = (edge: string, requests: readonly { side: EdgeSample["side"]; request: QuoteRequest }[] | string) => {
+    if (typeof requests === "string") {
+      left.push({ edge, why: requests });
+      return;
+    }
+    covered += 1;
+    for (const { side, request } of requests) {
+      const sample: Sample = { id: `edge-${samples.length + 1}`, name: `${edge}, ${side}`.slice(0, 120), request };
+      const { seen } = runSample(compiled, sample);
+      samples.push({ edge, side, sample: seen ? { ...sample, expected: seen } : sample });
+    }
+  };
+  const world = worldOf(compiled, at);
+  const { plan } = compiled;
+  for (const zone of plan.zones) {
+    if (zone.on === false) continue;
+    const outlook = world.outlooks.find((one) => one.zone.id === zone.id);
+    add(
+      `zone ${zone.name}`,
+      outlook ? [{ side: "at", request: plain(outlook, at, [cartLine("value", 1000)]) }] : "no address leads there",
+    );
+  }
+  for (const offer of plan.offers) {
+    if (!offer.on) continue;
+    for (const outlook of world.outlooks.filter((one) => offer.zones.includes(one.zone.id))) {
+      for (const [i, step] of offer.steps.entries()) {
+        const goal = goalOf(step.trigger);
+        const mark = goal && markAt(goal.at, contextOf(compiled, outlook));
+        if (!goal) continue;
+        const edge = `goal of step ${i + 1} of ${offer.name} in ${outlook.zone.name}, ${outlook.currency}`;
+        add(
+          edge,
+          mark === undefined || mark === null
+            ? "it has no amount"
+            : aroundGoal(compiled, offer, outlook, leastCount(mark, goal.edge), at),
+        );
+      }
+    }
+    const [outlook] = world.outlooks.filter((one) => offer.zones.includes(one.zone.id));
+    for (const [i, stretch] of (offer.schedule ?? []).entries()) {
+      if (!outlook) continue;
+      for (const [end, moment] of [
+        ["start", interval(stretch, outlook.market.timeZone)[0]],
+        ["end", interval(stretch, outlook.market.timeZone)[1]],
+      ] as const) {
+        if (!Number.isFinite(moment)) continue;
+        const request = (time: number) => plain(outlook, time, [cartLine("value", 10_000)]);
+        add(`${end} of stretch ${i + 1} of ${offer.name}`, [
+          { side: "below", request: request(moment - 1) },
+          { side: "at", request: request(moment) },
+        ]);
+      }
+    }
+  }
+  for (const { option, charge } of chargesOf(plan)) {
+    if (charge.kind !== "bands") continue;
+    for (const outlook of world.outlooks.filter((one) => option.zones.includes(one.zone.id))) {
+      for (const { at: mark, edge } of charge.edges) {
+        const count = markAt(mark, contextOf(compiled, outlook));
+        const name = `band of ${option.name.en ?? option.id} ${edge} ${count === undefined ? "?" : measured(charge.by.kind, count, outlook.currency, "en", "short")} in ${outlook.zone.name}, ${outlook.currency}`;
+        add(
+          name,
+          count === undefined ? "it has no amount" : aroundCount(outlook, charge.by, leastCount(count, edge), at),
+        );
+      }
+    }
+  }
+  return { samples, covered, left };
+}
+
+const contextOf = (compiled: CompiledPlan, { market, currency }: Outlook) => ({
+  market: market.id,
+  currency,
+  rates: ratesOf(compiled.plan),
+});
+
+const cartLine = (kind: "value" | "items" | "weight", amount: number): CartLine => ({
+  ...filler(kind, amount),
+  sku: "any",
+});
+
+function plain({ addresses, currency }: Outlook, at: number, lines: CartLine[]): QuoteRequest {
+  return { at: new Date(at).toISOString(), currency, destination: addresses[0] ?? {}, cart: { lines } };
+}
+
+type Sided = { side: EdgeSample["side"]; request: QuoteRequest }[];
+
+/** Carts just below, at and just above what counts so much, each a line of one kind; or why none can be made. */
+function aroundCount(outlook: Outlook, by: MeasureSpec, least: number, at: number): Sided | string {
+  if (by.kind === "distance") return "it goes by distance, which an address without a position does not tell";
+  if (by.kind === "volume" || by.kind === "weight-volume" || by.kind === "volumetric-weight")
+    return "it goes by volume";
+  const kind = by.kind === "value" || by.kind === "items" ? by.kind : "weight";
+  const { market, zone } = outlook;
+  const measure = compileSpec(by, "ordinary", market.pricesIncludeTax, percent(zone.standardTaxRate) ?? ZERO);
+  const linesOf = (amount: number) => (amount > 0 ? [cartLine(kind, amount)] : []);
+  const reaches = (amount: number) =>
+    (counted(measure, { lines: linesOf(amount).map(readLine), discounts: null }, new Map()) ?? 0) >= least;
+  const edge = leastThat(reaches);
+  if (edge === null) return "no amount of plain goods gets there";
+  return (
+    [
+      ["below", edge - 1],
+      ["at", edge],
+      ["above", edge + 1],
+    ] as const
+  )
+    .filter(([, amount]) => amount >= 0)
+    .map(([side, amount]) => ({ side, request: plain(outlook, at, linesOf(amount)) }));
+}
+
+/** The least amount that does; counts rise with every unit, through packing, rounding and tax. */
+function leastThat(reaches: (amount: number) => boolean): number | null {
+  if (reaches(0)) return 0;
+  let [low, high] = [0, 1];
+  while (!reaches(high)) {
+    if (high > 2 ** 40) return null;
+    [low, high] = [high, high * 2];
+  }
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (reaches(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+function aroundGoal(compiled: CompiledPlan, offer: Offer, outlook: Outlook, least: number, at: number): Sided | string {
+  const carts = aroundCount(outlook, offer.counts, least, at);
+  if (typeof carts === "string" || !offer.when) return carts;
+  const { when } = offer;
+  const decision = decide(within(worldOf(compiled, at, [when]), [outlook.zone.id]), when, true);
+  if (decision.kind !== "witness") return "nobody there meets its condition";
+  const { shopper, destination, channel, locale } = decision.request;
+  const sided = carts.map(({ side, request }) => ({
+    side,
+    request: {
+      ...request,
+      destination,
+      ...(shopper ? { shopper } : {}),
+      ...(channel ? { channel } : {}),
+      ...(locale ? { locale } : {}),
+    },
+  }));
+  const met = sided.every(({ request }) => explainAt(compiled, request, when)?.truth === true);
+  return met ? sided : "its condition is about the cart too";
+}
+
+/** One row of an edge walk: what a cart on one side of an edge pays and reads. */
+export type WalkRow = {
+  readonly edge: string;
+  readonly side: EdgeSample["side"];
+  readonly request: QuoteRequest;
+  readonly seen: Sample["expected"];
+};
+
+/** The edges of one offer with the cart just below, at and just above each. */
+export const edgeWalk = (
+  compiled: CompiledPlan,
+  offer: Offer,
+  at: number,
+): { rows: WalkRow[]; left: Generated["left"] } => {
+  const only = {
+    ...compiled,
+    plan: {
+      ...compiled.plan,
+      offers: [offer],
+      options: [],
+      zones: compiled.plan.zones.filter(({ id }) => offer.zones.includes(id)),
+    },
+  };
+  const { samples, left } = edgeSamples({ ...only, tariffOf: compiled.tariffOf, places: compiled.places }, at);
+  return {
+    rows: samples
+      .filter(({ edge }) => !edge.startsWith("zone "))
+      .map(({ edge, side, sample }) => ({
+        edge,
+        side,
+        request: sample.request,
+        seen: runSample(compiled, sample).seen ?? undefined,
+      })),
+    left,
+  };
+};

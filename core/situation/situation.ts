@@ -1,0 +1,84 @@
+import type { ReadLine } from "../cart/read-cart.ts";
+import { distanceBetween } from "../quantities/distance.ts";
+import type { Form, Horizon } from "../money/linear-amount.ts";
+import type { Place } from "../places/place.ts";
+import type { CarrierAnswer, Coordinates, QuoteRequest, Shopper } from "../request/request.ts";
+import { instantOf } from "../time/instant.ts";
+import type { Truth } from "./truth.ts";
+
+/** Everything a condition can be about besides what the cart holds, read from one request. */
+export type Facts = {
+  readonly shopper: Shopper;
+  readonly place: Place;
+  readonly channel: string | null;
+  readonly currency: string;
+  readonly locale: string | null;
+  readonly codes: ReadonlySet<string>;
+  /** The moment, in milliseconds of UTC. */
+  readonly at: number;
+  /** Metres from each location of the plan; empty while the position is not known. */
+  readonly distances: ReadonlyMap<string, number>;
+  /** How often offers have been used, by offer. */
+  readonly uses: ReadonlyMap<string, { readonly overall: number; readonly byShopper?: number }>;
+  readonly carriers: readonly CarrierAnswer[];
+};
+
+/** What is asked of a cart at a standpoint: conditions, charges and offers look at nothing else. */
+export type Situation = {
+  readonly facts: Facts;
+  readonly lines: readonly ReadLine[];
+  /**
+   * What an unknown condition is taken for. Unknown never grants: false. True only to find out what an address not known
+   * yet could still turn out to get.
+   */
+  readonly unknownAs: boolean;
+  /** Null for a single cart; else told by every decision how long it stands as goods are added. */
+  readonly horizon: Horizon | null;
+  /** A measure's count in whole units; null: not known. */
+  readonly count: (measure: number) => number | null;
+  /** Whether a measure has reached so many whole units. */
+  readonly reaches: (measure: number, least: number) => Truth;
+  /** A count that moves as goods are added. */
+  readonly moving: (measure: number) => Form | null;
+  /** What the goods that count come to after all discounts, exactly. */
+  readonly goods: (counts: (line: ReadLine) => boolean) => Form;
+  /** Whether a figure of a line is at least so much: price in minor units, pieces, or milligrams of one piece. */
+  readonly lineReaches: (line: ReadLine, figure: LineFigure, least: number) => Truth;
+};
+
+export type LineFigure = "unitPrice" | "quantity" | "weight";
+
+/** Codes are compared without regard to case and surrounding space, as shoppers type them. */
+export const normalCode = (code: string) => code.trim().toUpperCase();
+
+const NO_CODES: Facts["codes"] = new Set();
+const NO_DISTANCES: Facts["distances"] = new Map();
+const NO_USES: Facts["uses"] = new Map();
+
+/**
+ * @param locations positions of the plan's locations
+ * @param place where the request goes, read
+ */
+export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Coordinates>, place: Place): Facts {
+  const { destination, shopper, channel, currency, locale, at, cart } = request;
+  const { position } = destination;
+  return {
+    shopper: shopper ?? {},
+    place,
+    channel: channel ?? null,
+    currency,
+    locale: locale ?? null,
+    codes: cart.codes ? new Set(cart.codes.map(normalCode)) : NO_CODES,
+    at: instantOf(at),
+    distances: position
+      ? new Map([...locations].map(([id, from]) => [id, distanceBetween(from, position)]))
+      : NO_DISTANCES,
+    uses: request.uses ? new Map(request.uses.map(({ offer, ...counts }) => [offer, counts])) : NO_USES,
+    carriers: request.carriers ?? [],
+  };
+}
+
+/** Whether a condition holds, unknown taken as the situation says; without one, everything holds. */
+export function holds(condition: { test: (situation: Situation) => Truth } | null, situation: Situation): boolean {
+  return condition === null || (condition.test(situation) ?? situation.unknownAs);
+}

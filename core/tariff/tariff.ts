@@ -1,0 +1,220 @@
+import { type CompiledCondition, conditionCompiler, type Saved } from "../conditions/condition.ts";
+import type { MeasureNumber } from "../conditions/definition.ts";
+import { normalCode } from "../situation/situation.ts";
+import { type CompiledFullPrice, compileFullPrice } from "../delivery/full-price.ts";
+import { type DeliveryOption, optionIn } from "../delivery/option.ts";
+import { compilePromise, type Promised } from "../delivery/promise.ts";
+import { leastCount } from "../measures/edge.ts";
+import { type GoodsFilter, goodsFilter, leavesOutKey } from "../measures/goods-filter.ts";
+import type { Measure } from "../measures/measure.ts";
+import { measureNumbers } from "../measures/measure-numbers.ts";
+import { markAt, type Scope } from "../measures/measure-spec.ts";
+import { type AmountContext, amountFor } from "../money/amount.ts";
+import { percent } from "../money/decimal.ts";
+import type { Rates } from "../money/rates.ts";
+import { type Rational, ZERO } from "../money/rational.ts";
+import { goalOf, type Offer, type Step, standEachOther, type Trigger } from "../offers/offer.ts";
+import { isOnOrder, type OrderReward, rewardOptions } from "../rewards/reward.ts";
+import { type CompiledReward, compileReward } from "../rewards/apply-rewards.ts";
+import type { Calendars, Location } from "../places/location.ts";
+import type { Market, Zone } from "../places/market.ts";
+import { byPosition } from "../schema/atoms.ts";
+import type { Plan } from "../plan/plan.ts";
+import { interval } from "../time/local.ts";
+
+/** Everything it takes to quote one zone in one currency, resolved: whole minor units, numbers instead of names. */
+export type Tariff = {
+  readonly market: Market;
+  readonly zone: Zone;
+  readonly currency: string;
+  readonly standardTax: Rational;
+  readonly store: Plan["store"];
+  readonly rates: Rates;
+  /** The price up to which the fastest option is chosen; null where the rule is another. */
+  readonly fastestUnder: number | null;
+  readonly measures: readonly Measure[];
+  readonly options: readonly TariffOption[];
+  readonly offers: readonly TariffOffer[];
+  /** Offers of the market that do not hold in this zone, and have something to say about it. */
+  readonly elsewhere: readonly TariffOffer[];
+  /** Steps that are not available for want of an amount. */
+  readonly withoutAmount: readonly { readonly offer: string; readonly step: string }[];
+  /** Whether anything looks at the figures of single lines. */
+  readonly seesLineFigures: boolean;
+};
+
+export type TariffOption = {
+  readonly id: string;
+  readonly number: number;
+  readonly option: DeliveryOption;
+  readonly full: CompiledFullPrice;
+  readonly promised: ((at: number) => Promised | null) | null;
+};
+
+export type TariffOffer = {
+  readonly id: string;
+  readonly number: number;
+  readonly offer: Offer;
+  readonly when: CompiledCondition | null;
+  /** UTC intervals, half-open; null: always. */
+  readonly schedule: readonly (readonly [number, number])[] | null;
+  readonly steps: readonly TariffStep[];
+  /** Whether it may be used together with the offer of that number. */
+  readonly friends: readonly boolean[];
+};
+
+export type TariffStep = {
+  readonly step: Step;
+  readonly trigger: Trigger["kind"];
+  readonly codes: ReadonlySet<string>;
+  readonly goal: { readonly measure: number; readonly least: number; readonly at: number } | null;
+  /** On delivery, with the numbers of the tariff's options that profit; or on the order. */
+  readonly reward: CompiledReward | null;
+  readonly options: readonly number[];
+  readonly onOrder: CompiledOrderReward | null;
+};
+
+export type CompiledOrderReward =
+  | { readonly kind: "gift"; readonly sku: string; readonly quantity: number }
+  | { readonly kind: "percent"; readonly part: Rational; readonly of: GoodsFilter; readonly key: string }
+  | { readonly kind: "money"; readonly amount: number };
+
+/** What the whole plan brings along to each of its tariffs. */
+export type TariffContext = {
+  readonly plan: Plan;
+  readonly rates: Rates;
+  readonly saved: Saved;
+  readonly locations: ReadonlyMap<string, Location>;
+  readonly calendars: Calendars;
+  readonly collectedIn: (location: string) => ReadonlySet<string>;
+};
+
+export function compileTariff(whole: TariffContext, market: Market, zone: Zone, currency: string): Tariff {
+  const { plan, rates, saved } = whole;
+  const context: AmountContext = { market: market.id, currency, rates };
+  const standardTax = percent(zone.standardTaxRate) ?? ZERO;
+  const { measures, measureNumber } = measureNumbers(market.pricesIncludeTax, standardTax);
+  const compileWhen = conditionCompiler({ ...context, timeZone: market.timeZone, measureNumber }, saved);
+
+  const options = plan.options
+    .filter((option) => option.on !== false && isOfferedIn(option, zone, whole))
+    .sort(byPosition)
+    .map((option) => optionIn(option, zone.id))
+    .map(
+      (option, number): TariffOption => ({
+        id: option.id,
+        number,
+        option,
+        full: compileFullPrice(option, market, zone, { ...context, measureNumber, compileWhen }),
+        promised: option.promise ? compilePromise(option.promise, whole.locations, whole.calendars) : null,
+      }),
+    );
+  const optionNumber = new Map(options.map(({ id, number }) => [id, number]));
+  const withoutAmount: { offer: string; step: string }[] = [];
+  const compileOffer = (offer: Offer): Omit<TariffOffer, "number" | "friends"> => ({
+    id: offer.id,
+    offer,
+    when: offer.when ? compileWhen(offer.when) : null,
+    schedule: offer.schedule?.map((stretch) => interval(stretch, market.timeZone)) ?? null,
+    steps: [...offer.steps].sort(byPosition).flatMap((step) => {
+      const compiled = compileStep(offer, step, context, measureNumber, optionNumber);
+      if (compiled === "no-amount") withoutAmount.push({ offer: offer.id, step: step.id });
+      return compiled === "no-amount" || compiled === "no-option" ? [] : [compiled];
+    }),
+  });
+  const on = plan.offers.filter((offer) => offer.on).sort(byPosition);
+  const own = on
+    .filter((offer) => offer.zones.includes(zone.id))
+    .map(compileOffer)
+    .filter((offer) => offer.steps.length > 0);
+  const offers = own.map((offer, number) => ({
+    ...offer,
+    number,
+    friends: own.map((other) => standEachOther(offer.offer, other.offer)),
+  }));
+  const inMarket = new Set(plan.zones.filter((other) => other.market === market.id).map(({ id }) => id));
+  const elsewhere = on
+    .filter(
+      (offer) => !offer.zones.includes(zone.id) && offer.zones.some((id) => inMarket.has(id)) && speaksElsewhere(offer),
+    )
+    .map((offer, number) => ({ ...compileOffer(offer), number, friends: [] }));
+  const { chosenAtFirst } = plan.store;
+  return {
+    market,
+    zone,
+    currency,
+    standardTax,
+    store: plan.store,
+    rates,
+    fastestUnder: chosenAtFirst.rule === "fastest-under" ? (amountFor(chosenAtFirst.price, context) ?? null) : null,
+    measures,
+    options,
+    offers,
+    elsewhere,
+    withoutAmount,
+    seesLineFigures:
+      options.some(({ full }) => full.seesLineFigures) || offers.some(({ when }) => when?.seesLineFigures === true),
+  };
+}
+
+/** Collection belongs to its location: whoever buys in the market it lies in may collect, wherever their address is. */
+function isOfferedIn(option: DeliveryOption, zone: Zone, { collectedIn }: TariffContext): boolean {
+  if (option.zones.includes(zone.id)) return true;
+  return option.way?.kind === "collected" && collectedIn(option.way.location).has(zone.market);
+}
+
+const speaksElsewhere = (offer: Offer) =>
+  offer.steps.some(
+    ({ wording }) =>
+      wording["not-for-place"] || Object.values(wording.on ?? {}).some((texts) => texts["not-for-place"]),
+  );
+
+/** A step with all its amounts, if it has something to give here. */
+function compileStep(
+  offer: Offer,
+  step: Step,
+  context: AmountContext,
+  measureNumber: MeasureNumber,
+  optionNumber: ReadonlyMap<string, number>,
+): TariffStep | "no-amount" | "no-option" {
+  const { trigger, reward } = step;
+  const goal = goalOf(trigger);
+  const at = goal ? markAt(goal.at, context) : null;
+  const onOrder = isOnOrder(reward) ? compileOrderReward(reward, context) : null;
+  const onDelivery = isOnOrder(reward) ? null : compileReward(reward, context);
+  if (at === undefined || onOrder === undefined || onDelivery === undefined) return "no-amount";
+  const options = rewardOptions(reward)
+    .map((id) => optionNumber.get(id))
+    .filter((number) => number !== undefined);
+  if (onDelivery && options.length === 0) return "no-option";
+  return {
+    step,
+    trigger: trigger.kind,
+    codes: new Set(("codes" in trigger ? trigger.codes : []).map(normalCode)),
+    goal:
+      goal && at !== null
+        ? { measure: measureNumber(offer.counts, scopeOf(offer)), least: leastCount(at, goal.edge), at }
+        : null,
+    reward: onDelivery,
+    options,
+    onOrder,
+  };
+}
+
+/** Weight is that of goods that are shipped; every item is an item. */
+const scopeOf = (offer: Offer): Scope => (offer.counts.kind === "weight" ? "shipped" : "all");
+
+function compileOrderReward(reward: OrderReward, context: AmountContext): CompiledOrderReward | undefined {
+  switch (reward.kind) {
+    case "gift":
+      return { kind: "gift", sku: reward.sku, quantity: reward.quantity };
+    case "order-percent-off": {
+      const part = percent(reward.percent);
+      return part && { kind: "percent", part, of: goodsFilter(reward.leavesOut), key: leavesOutKey(reward.leavesOut) };
+    }
+    case "order-money-off": {
+      const amount = amountFor(reward.amount, context);
+      return amount === undefined ? undefined : { kind: "money", amount };
+    }
+  }
+}
