@@ -3,12 +3,12 @@ import type { Finding } from "./checks/finding.ts";
 import { runChecks } from "./checks/run-checks.ts";
 import { type Climb, climb, priceAt, remainingAt } from "./climb/climb.ts";
 import type { Calendars } from "./places/location.ts";
-import { type CompiledPlan, compile } from "./tariff/compile.ts";
 import type { Plan } from "./plan/plan.ts";
-import type { Problem } from "./schema/problem.ts";
 import { brokenRules } from "./plan/problems/rules.ts";
 import { type Quote, type QuoteForm, type QuoteResult, quote } from "./quote/quote.ts";
 import type { QuoteRequest } from "./request/request.ts";
+import type { Problem } from "./schema/problem.ts";
+import { type CompiledPlan, compile } from "./tariff/compile.ts";
 import { checkPlan, checkQuoteRequest } from "./validation/documents.ts";
 
 /**
@@ -67,7 +67,7 @@ export function climbCart(
 const LONGEST_CLIMB = 10_000_000;
 
 /** What the checks may know besides the plan; whatever is left out is taken for none. */
-export type Surroundings = {
+export type CheckInputs = {
   /** The moment they look from, in milliseconds of UTC. */
   readonly at: number;
   readonly products?: readonly CheckedProduct[];
@@ -81,7 +81,7 @@ export type Surroundings = {
  *
  * @example findingsOf(engine, { at: Date.now() }).map(({ sentence }) => sentence)
  */
-export function findingsOf(engine: Engine, around: Surroundings): Finding[] {
+export function findingsOf(engine: Engine, around: CheckInputs): Finding[] {
   const known = { products: [], uses: {}, addresses: [], placeName: (code: string) => code, ...around };
   return [...runChecks(engine, known)].flatMap(({ findings }) => findings);
 }

@@ -3,9 +3,9 @@ import type { Condition } from "../../core/conditions/condition.ts";
 import type { DeliveryOption } from "../../core/delivery/option.ts";
 import type { Amount } from "../../core/money/amount.ts";
 import type { Offer, Step } from "../../core/offers/offer.ts";
-import type { DeliveryReward } from "../../core/rewards/reward.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import type { DeliveryReward } from "../../core/rewards/reward.ts";
 
 // The plan that the engine is measured on: 6 markets, 20 zones, 12 options, 15 offers, 40 conditions of three clauses.
 const COUNTRIES = ["PT", "DE", "FR", "ES", "IT", "FI"] as const;

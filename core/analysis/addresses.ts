@@ -1,6 +1,6 @@
 import { resolvePlace } from "../places/resolve.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
 import type { Destination } from "../request/request.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
 
 /** Whole codes of several national lengths, so that one of them lies in whatever a zone leaves over. */
 const PLAIN_CODES = ["1000001", "2000002", "3000003", "4500004", "5500005", "6500006", "7500007", "8500008", "9700009"];

@@ -1,11 +1,11 @@
 import { rangeOf } from "../conditions/compare.ts";
 import { DEFINITIONS } from "../conditions/condition.ts";
+import type { FactConstraint } from "../facts/fact.ts";
+import { complement, EVERYTHING, type Intervals, meet } from "../facts/intervals.ts";
 import type { Basis } from "../measures/basis.ts";
-import { milligrams } from "../quantities/quantity.ts";
 import { type AmountContext, amountFor } from "../money/amount.ts";
 import { rounded } from "../money/linear-amount.ts";
-import type { Statement } from "../facts/fact.ts";
-import { complement, EVERYTHING, type Intervals, meet } from "../facts/intervals.ts";
+import { milligrams } from "../quantities/quantity.ts";
 import { both, type LabelKind, type LineNeed, NO_NEED, type Trait } from "./line-needs.ts";
 import type { Literal } from "./normal-form.ts";
 
@@ -13,7 +13,7 @@ import type { Literal } from "./normal-form.ts";
 export type OneName = { readonly in: readonly string[] | null; readonly not: readonly string[] };
 
 /** What a list of clauses asks of shopper, place, cart and moment, fact by fact. */
-export type Demands = {
+export type Constraints = {
   flags: Map<string, boolean>;
   numbers: Map<string, Intervals>;
   names: Map<string, OneName>;
@@ -32,13 +32,16 @@ export type Demands = {
  * Puts clauses together. A list of alternatives, since "not a line for each of these" can be true in several ways.
  * Empty: they contradict each other. A contradiction found here is one by the meaning of the facts alone.
  */
-export function demandsOf(literals: readonly Literal[], context: AmountContext & { timeZone: string }): Demands[] {
-  let all: Demands[] = [emptyDemands()];
+export function constraintsOf(
+  literals: readonly Literal[],
+  context: AmountContext & { timeZone: string },
+): Constraints[] {
+  let all: Constraints[] = [emptyDemands()];
   for (const literal of literals) all = all.flatMap((demands) => withLiteral(demands, literal, context));
   return all;
 }
 
-const emptyDemands = (): Demands => ({
+const emptyDemands = (): Constraints => ({
   flags: new Map(),
   numbers: new Map(),
   names: new Map(),
@@ -51,10 +54,10 @@ const emptyDemands = (): Demands => ({
 });
 
 function withLiteral(
-  demands: Demands,
+  demands: Constraints,
   { leaf, holds }: Literal,
   context: AmountContext & { timeZone: string },
-): Demands[] {
+): Constraints[] {
   switch (leaf.kind) {
     case "goods":
       return withGoods(demands, leaf, holds);
@@ -99,19 +102,19 @@ function withLiteral(
         { ...demands, postcodes: [...demands.postcodes, { country: leaf.country, patterns: leaf.patterns, holds }] },
       ];
     default:
-      return withStatement(demands, statementOf(leaf, context), holds);
+      return withConstraint(demands, statementOf(leaf, context), holds);
   }
 }
 
-function statementOf(leaf: Literal["leaf"], context: AmountContext & { timeZone: string }): Statement | undefined {
+function statementOf(leaf: Literal["leaf"], context: AmountContext & { timeZone: string }): FactConstraint | undefined {
   for (const definition of DEFINITIONS) {
-    const found = definition.states(leaf, context);
+    const found = definition.constrains(leaf, context);
     if (found) return found.statement;
   }
   return undefined;
 }
 
-function withStatement(demands: Demands, statement: Statement | undefined, holds: boolean): Demands[] {
+function withConstraint(demands: Constraints, statement: FactConstraint | undefined, holds: boolean): Constraints[] {
   if (!statement) return [];
   const { fact, within } = statement;
   switch (within.kind) {
@@ -153,27 +156,30 @@ function withStatement(demands: Demands, statement: Statement | undefined, holds
 
 /** Some line, no line, every line: each as a kind of line that has to be there, or as what all lines are. */
 function withLines(
-  demands: Demands,
+  demands: Constraints,
   how: "any" | "none" | "only",
   need: (wanted: boolean) => LineNeed,
   holds: boolean,
-): Demands[] {
+): Constraints[] {
   if (how === "any") return [holds ? withLine(demands, need(true)) : withEvery(demands, need(false))];
   if (how === "none") return withLines(demands, "any", need, !holds);
   return [holds ? withEvery(demands, need(true)) : withLine(demands, need(false))];
 }
 
-const withLine = (demands: Demands, need: LineNeed): Demands => ({ ...demands, lines: [...demands.lines, need] });
-const withEvery = (demands: Demands, need: LineNeed): Demands => ({
+const withLine = (demands: Constraints, need: LineNeed): Constraints => ({
+  ...demands,
+  lines: [...demands.lines, need],
+});
+const withEvery = (demands: Constraints, need: LineNeed): Constraints => ({
   ...demands,
   everyLine: both(demands.everyLine, need),
 });
 
 function withGoods(
-  demands: Demands,
+  demands: Constraints,
   { by, how, of }: { by: LabelKind; how: "any" | "none" | "only" | "all"; of: readonly string[] },
   holds: boolean,
-): Demands[] {
+): Constraints[] {
   const need =
     (names: readonly string[]) =>
     (wanted: boolean): LineNeed => ({

@@ -1,5 +1,5 @@
-import type { CartLine } from "../request/request.ts";
 import { type Intervals, meet } from "../facts/intervals.ts";
+import type { CartLine } from "../request/request.ts";
 
 /** Labels of lines by which conditions ask: several on a line, or one at most. */
 export type LabelKind = "categories" | "tags" | "skus" | "parcel-classes";

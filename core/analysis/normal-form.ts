@@ -1,9 +1,9 @@
 import type { Condition, Saved } from "../conditions/condition.ts";
 
-export type Leaf = Exclude<Condition, { kind: "all" | "any" | "not" | "saved" }>;
+export type PlainCondition = Exclude<Condition, { kind: "all" | "any" | "not" | "saved" }>;
 
 /** A clause that has to hold, or has to fail. */
-export type Literal = { readonly leaf: Leaf; readonly holds: boolean };
+export type Literal = { readonly leaf: PlainCondition; readonly holds: boolean };
 
 /** Most ways a condition is taken apart into; beyond that an analysis says that it cannot decide. */
 const MOST_WAYS = 3000;
@@ -14,7 +14,7 @@ const MOST_WAYS = 3000;
  *
  * @example waysTo({ kind: "not", of: { kind: "all", of: [a, b] } }, true, saved) // [[a fails], [b fails]]
  */
-export function waysTo(
+export function toDisjuncts(
   condition: Condition,
   wanted: boolean,
   saved: Saved,
@@ -22,18 +22,18 @@ export function waysTo(
 ): Literal[][] | undefined {
   switch (condition.kind) {
     case "not":
-      return waysTo(condition.of, !wanted, saved, known);
+      return toDisjuncts(condition.of, !wanted, saved, known);
     case "saved": {
       // Taken apart once, however often it is named.
       const key = `${wanted} ${condition.id}`;
       const found = saved.get(condition.id);
-      if (!known.has(key)) known.set(key, found ? waysTo(found.when, wanted, saved, known) : []);
+      if (!known.has(key)) known.set(key, found ? toDisjuncts(found.when, wanted, saved, known) : []);
       return known.get(key);
     }
     case "all":
     case "any": {
       // What is named twice says nothing the second time.
-      const parts = [...new Set(condition.of.map((part) => waysTo(part, wanted, saved, known)))];
+      const parts = [...new Set(condition.of.map((part) => toDisjuncts(part, wanted, saved, known)))];
       const whole = parts.filter((part) => part !== undefined);
       if (whole.length < parts.length) return undefined;
       return (condition.kind === "all") === wanted ? together(whole) : oneOf(whole);

@@ -1,22 +1,22 @@
 import type { Condition } from "../conditions/condition.ts";
-import { explainerIn } from "../queries/explain-at.ts";
+import { EVERYTHING, type Intervals, meet, samples } from "../facts/intervals.ts";
 import { percent } from "../money/decimal.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { placeOf } from "../places/place.ts";
 import { possiblePlaces } from "../places/possible-places.ts";
 import { postcodePattern } from "../places/postcode.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
 import { ratesOf, savedOf } from "../plan/plan.ts";
+import { explainerIn } from "../queries/explain-at.ts";
 import type { CartLine, Destination, QuoteRequest, Shopper } from "../request/request.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
 import { momentOf, zoneClock } from "../time/zone-clock.ts";
 import { codesAround, codesOf } from "./addresses.ts";
-import { type Demands, demandsOf } from "./constraints.ts";
-import { EVERYTHING, type Intervals, meet, samples } from "../facts/intervals.ts";
+import { type Constraints, constraintsOf } from "./constraints.ts";
 import { both, type LineNeed, type LineShape, NO_NEED, shapeFor } from "./line-needs.ts";
-import { type Literal, waysTo } from "./normal-form.ts";
+import { type Literal, toDisjuncts } from "./normal-form.ts";
 
 /** One zone and currency that an analysis looks from, with full addresses that the zone serves. */
-export type Outlook = {
+export type ZoneContext = {
   readonly zone: Zone;
   readonly market: Market;
   readonly currency: string;
@@ -24,7 +24,7 @@ export type Outlook = {
 };
 
 /** What an analysis looks at: a plan, from where, around which moment. */
-export type World = { readonly compiled: CompiledPlan; readonly outlooks: readonly Outlook[]; readonly at: number };
+export type World = { readonly compiled: CompiledPlan; readonly contexts: readonly ZoneContext[]; readonly at: number };
 
 /** `witness`: a request for which it is so, confirmed by asking the engine; `never`: there is none; else not decided. */
 export type Decision =
@@ -49,13 +49,13 @@ const HUGE = 10_000_000_000;
  * @example decide(world, { kind: "items", is: "less-than", count: 0 }, true).kind // "never"
  */
 export function decide(world: World, condition: Condition, wanted: boolean): Decision {
-  const ways = waysTo(condition, wanted, savedOf(world.compiled.plan));
+  const ways = toDisjuncts(condition, wanted, savedOf(world.compiled.plan));
   if (!ways) return { kind: "undecided" };
   let undecided = false;
-  const outlooks = outlooksFor(world, condition);
+  const contexts = contextsFor(world, condition);
   for (const way of ways) {
-    for (const outlook of outlooks) {
-      const found = decideWay(world, outlook, way, condition, wanted);
+    for (const where of contexts) {
+      const found = decideWay(world, where, way, condition, wanted);
       if (found.kind === "witness") return found;
       undecided ||= found.kind === "undecided";
     }
@@ -64,29 +64,29 @@ export function decide(world: World, condition: Condition, wanted: boolean): Dec
 }
 
 /** Zones of one market and tax are alike to conditions that ask about no place. */
-function outlooksFor({ compiled, outlooks }: World, condition: Condition): readonly Outlook[] {
-  if (placesNamed(condition, savedOf(compiled.plan)).length > 0) return outlooks;
+function contextsFor({ compiled, contexts }: World, condition: Condition): readonly ZoneContext[] {
+  if (placesNamed(condition, savedOf(compiled.plan)).length > 0) return contexts;
   const apart = new Map(
-    outlooks.map((outlook) => [`${outlook.market.id} ${outlook.currency} ${outlook.zone.standardTaxRate}`, outlook]),
+    contexts.map((where) => [`${where.market.id} ${where.currency} ${where.zone.standardTaxRate}`, where]),
   );
   return [...apart.values()];
 }
 
 function decideWay(
   world: World,
-  outlook: Outlook,
+  where: ZoneContext,
   way: readonly Literal[],
   condition: Condition,
   wanted: boolean,
 ): Decision {
   const { compiled } = world;
-  const { market, currency } = outlook;
+  const { market, currency } = where;
   const context = { market: market.id, currency, rates: ratesOf(compiled.plan), timeZone: market.timeZone };
   let undecided = false;
-  for (const demands of demandsOf(way, context)) {
-    const requests = requestsFor(world, outlook, demands);
+  for (const demands of constraintsOf(way, context)) {
+    const requests = requestsFor(world, where, demands);
     if (requests === "never") continue;
-    const tariff = compiled.tariffOf(outlook.zone.id, currency);
+    const tariff = compiled.tariffOf(where.zone.id, currency);
     const explain = tariff ? explainerIn(compiled, tariff, condition) : () => null;
     let tries = 0;
     for (const request of requests) {
@@ -100,17 +100,17 @@ function decideWay(
 }
 
 /** Requests that meet the demands as far as one can tell beforehand; "never" where facts rule them out. */
-function requestsFor(world: World, outlook: Outlook, demands: Demands): Iterable<QuoteRequest> | "never" {
-  const places = placesFor(world.compiled, outlook, demands);
-  const moments = momentsFor(outlook, demands, world.at);
+function requestsFor(world: World, where: ZoneContext, demands: Constraints): Iterable<QuoteRequest> | "never" {
+  const places = placesFor(world.compiled, where, demands);
+  const moments = momentsFor(where, demands, world.at);
   const shopper = shopperFor(demands);
-  const carts = cartsFor(outlook, demands);
+  const carts = cartsFor(where, demands);
   const currencies = demands.names.get("moment.currency");
   const pays =
-    !currencies || ((currencies.in?.includes(outlook.currency) ?? true) && !currencies.not.includes(outlook.currency));
+    !currencies || ((currencies.in?.includes(where.currency) ?? true) && !currencies.not.includes(where.currency));
   if (!pays || places.length === 0 || moments.length === 0 || shopper === "never" || carts === "never") return "never";
   const channel = nameFor(demands, "moment.channel", "shop");
-  const [language = "en"] = outlook.market.languages;
+  const [language = "en"] = where.market.languages;
   const locale = nameFor(demands, "moment.language", language, "de");
   function* all(): Generator<QuoteRequest> {
     for (const cart of carts === "never" ? [] : carts)
@@ -119,7 +119,7 @@ function requestsFor(world: World, outlook: Outlook, demands: Demands): Iterable
           const person = shopper === "never" ? {} : shopper(at);
           yield {
             at: new Date(at).toISOString(),
-            currency: outlook.currency,
+            currency: where.currency,
             locale,
             channel,
             destination,
@@ -131,14 +131,14 @@ function requestsFor(world: World, outlook: Outlook, demands: Demands): Iterable
   return all();
 }
 
-function nameFor(demands: Demands, fact: string, plain: string, otherwise = `${plain}-2`): string {
+function nameFor(demands: Constraints, fact: string, plain: string, otherwise = `${plain}-2`): string {
   const asked = demands.names.get(fact);
   const [first] = asked?.in ?? [];
   if (first !== undefined) return first;
   return asked?.not.includes(plain) ? otherwise : plain;
 }
 
-function placesFor(compiled: CompiledPlan, { addresses }: Outlook, demands: Demands): Destination[] {
+function placesFor(compiled: CompiledPlan, { addresses }: ZoneContext, demands: Constraints): Destination[] {
   const patterns = demands.postcodes.map((asked) => ({
     ...asked,
     compiled: asked.patterns.flatMap((text) => postcodePattern(asked.country, text) ?? []),
@@ -189,7 +189,7 @@ function withPosition(
   });
 }
 
-function momentsFor({ market }: Outlook, demands: Demands, around: number): number[] {
+function momentsFor({ market }: ZoneContext, demands: Constraints, around: number): number[] {
   const instants = demands.numbers.get("moment.instant");
   const weekdays = demands.numbers.get("moment.weekday");
   const minutes = demands.numbers.get("moment.minute");
@@ -228,7 +228,7 @@ function momentsFor({ market }: Outlook, demands: Demands, around: number): numb
   return [];
 }
 
-function shopperFor(demands: Demands): ((at: number) => Shopper) | "never" {
+function shopperFor(demands: Constraints): ((at: number) => Shopper) | "never" {
   const pick = (fact: string, most = 1_000_000) => {
     const asked = demands.numbers.get(fact);
     return asked ? samples(asked, 0, most) : [undefined];
@@ -263,7 +263,7 @@ function shopperFor(demands: Demands): ((at: number) => Shopper) | "never" {
 }
 
 /** Carts with the lines that are asked for, and as few, dear and heavy as their totals have to be. */
-function cartsFor(outlook: Outlook, demands: Demands): Iterable<QuoteRequest["cart"]> | "never" {
+function cartsFor(where: ZoneContext, demands: Constraints): Iterable<QuoteRequest["cart"]> | "never" {
   const within = (fact: string, least: number, most: number) =>
     meet(demands.numbers.get(fact) ?? EVERYTHING, [{ from: least, until: most + 1 }]);
   const lineCounts = within("cart.lines", 0, MOST_LINES);
@@ -304,7 +304,7 @@ function cartsFor(outlook: Outlook, demands: Demands): Iterable<QuoteRequest["ca
   if (fitting.length === 0) return "never";
   return (function* () {
     for (const { shapes, items } of fitting)
-      for (const prices of pricesFor(outlook, demands, shapes, items))
+      for (const prices of pricesFor(where, demands, shapes, items))
         yield {
           ...cartOf(shapes, items, prices, weightsFor(demands)),
           ...(entered.length > 0 ? { codes: [...new Set(entered)] } : {}),
@@ -333,7 +333,12 @@ function partitions(needs: readonly LineNeed[]): LineNeed[][][] {
 }
 
 /** Totals worth trying, in minor units as the market writes prices. */
-function pricesFor({ market, zone }: Outlook, demands: Demands, shapes: readonly LineShape[], items: number): number[] {
+function pricesFor(
+  { market, zone }: ZoneContext,
+  demands: Constraints,
+  shapes: readonly LineShape[],
+  items: number,
+): number[] {
   if (shapes.length === 0) return [0];
   const least = shapes.reduce((sum, shape) => sum + leastOf(shape.price) * leastOf(shape.quantity), 0);
   if (demands.bases.length === 0) return [Math.max(least, items * 100), least];
@@ -348,7 +353,7 @@ function pricesFor({ market, zone }: Outlook, demands: Demands, shapes: readonly
   return [...new Set(targets)];
 }
 
-const weightsFor = (demands: Demands): number[] => {
+const weightsFor = (demands: Constraints): number[] => {
   const asked = demands.numbers.get("cart.weight");
   return asked ? samples(asked, 0, HUGE * 1000) : [0];
 };

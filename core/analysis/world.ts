@@ -1,9 +1,9 @@
 import type { Condition } from "../conditions/condition.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
 import { savedOf } from "../plan/plan.ts";
 import { conditionsIn } from "../plan/visit-conditions.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
 import { addressesOf } from "./addresses.ts";
-import { type Outlook, placesNamed, type World } from "./satisfy.ts";
+import { placesNamed, type World, type ZoneContext } from "./satisfy.ts";
 
 /** Every zone of a plan in every currency of its market, with addresses it serves. */
 export function worldOf(compiled: CompiledPlan, at: number, about: readonly Condition[] = []): World {
@@ -14,17 +14,17 @@ export function worldOf(compiled: CompiledPlan, at: number, about: readonly Cond
     [...about, ...conditionsIn(plan)].flatMap((condition) => placesNamed(condition, saved)),
   );
   const markets = new Map(plan.markets.map((market) => [market.id, market]));
-  const outlooks = plan.zones.flatMap((zone): Outlook[] => {
+  const contexts = plan.zones.flatMap((zone): ZoneContext[] => {
     const market = markets.get(zone.market);
     const there = addresses.get(zone.id) ?? [];
     if (!market || there.length === 0) return [];
     return market.currencies.map((currency) => ({ zone, market, currency, addresses: there }));
   });
-  return { compiled, outlooks, at };
+  return { compiled, contexts: contexts, at };
 }
 
 /** The same, looked at from some zones only. */
 export const within = (world: World, zones: readonly string[]): World => ({
   ...world,
-  outlooks: world.outlooks.filter(({ zone }) => zones.includes(zone.id)),
+  contexts: world.contexts.filter(({ zone }) => zones.includes(zone.id)),
 });

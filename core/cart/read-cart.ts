@@ -1,10 +1,10 @@
-import { type OrderDiscounts, orderDiscounts } from "./order-discount.ts";
-import { milligrams, volumeOf } from "../quantities/quantity.ts";
 import { percent } from "../money/decimal.ts";
-import { type Form, rounded } from "../money/linear-amount.ts";
+import { type LinearAmount, rounded } from "../money/linear-amount.ts";
 import type { Rational } from "../money/rational.ts";
-import type { Problem } from "../schema/problem.ts";
+import { milligrams, volumeOf } from "../quantities/quantity.ts";
 import type { Cart, CartLine } from "../request/request.ts";
+import type { Problem } from "../schema/problem.ts";
+import { type OrderDiscounts, orderDiscounts } from "./order-discount.ts";
 
 /** A cart line ready for counting. `shelf` is price × quantity before any discount, in minor units. */
 export type ReadLine = {
@@ -18,8 +18,8 @@ export type ReadLine = {
   readonly categories: readonly string[];
   readonly tags: readonly string[];
   /** Of one piece, exact milligrams and cubic millimetres; null: not known. Nothing to ship weighs nothing. */
-  readonly weight: Form | null;
-  readonly volume: Form | null;
+  readonly weight: LinearAmount | null;
+  readonly volume: LinearAmount | null;
   readonly parcelClass: string | null;
   readonly used: boolean;
   readonly delivery: CartLine["delivery"] | null;

@@ -1,9 +1,9 @@
 import { type Condition, conditionProblems } from "../conditions/condition.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type TSchema, Type } from "../schema/type.ts";
+import type { ChargeContext, ChargeReferences, CompiledCharge } from "./definition.ts";
 import { BandedCharge, bandsProblems, compileBands } from "./kinds/bands.ts";
 import { type CarrierCharge, CarrierChargeSchema, carrierProblems, compileCarrier } from "./kinds/carrier.ts";
-import type { ChargeContext, ChargeReferences, CompiledCharge } from "./definition.ts";
 import { CHARGE_ID, type ConditionalCharge, ConditionalChargeSchema, compileConditional } from "./kinds/conditional.ts";
 import { compileFlat, FlatCharge, flatProblems } from "./kinds/flat.ts";
 import { compileParcelClasses, ParcelClassCharge, parcelClassProblems } from "./kinds/parcel-classes.ts";

@@ -1,8 +1,8 @@
 import type { CompiledCondition, Condition, Saved, Trace } from "../conditions/condition.ts";
 import type { ConditionReferences, MeasureNumber } from "../conditions/definition.ts";
-import type { Situation } from "../situation/situation.ts";
 import type { AmountContext } from "../money/amount.ts";
-import type { Form } from "../money/linear-amount.ts";
+import type { LinearAmount } from "../money/linear-amount.ts";
+import type { Situation } from "../situation/situation.ts";
 
 /**
  * Why an option has no price for this cart: its band ends there, no amount is set, its condition fails or cannot be told,
@@ -25,7 +25,7 @@ export type NoPrice =
   | "carrier-not-asked";
 
 /** What a charge comes to, exactly, or why there is none. */
-export type Charged = Form | NoPrice;
+export type Charged = LinearAmount | NoPrice;
 
 export const isMissing = (charged: Charged): charged is NoPrice => typeof charged === "string";
 

@@ -2,8 +2,8 @@ import { type Condition, conditionWords, type Saved } from "../conditions/condit
 import { markAt, measured, measureWords } from "../measures/measure-spec.ts";
 import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
-import type { BandedCharge } from "./kinds/bands.ts";
 import type { Charge } from "./charge.ts";
+import type { BandedCharge } from "./kinds/bands.ts";
 
 /**
  * A charge as a phrase, in English for the people who make the plan, in one market and currency.

@@ -1,14 +1,14 @@
+import { decide, type World, type ZoneContext } from "../analysis/satisfy.ts";
+import { within, worldOf } from "../analysis/world.ts";
 import type { Condition } from "../conditions/condition.ts";
 import { pickText } from "../messages/locale.ts";
 import type { AmountContext } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
 import type { Offer } from "../offers/offer.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
 import { type Plan, ratesOf } from "../plan/plan.ts";
 import type { Destination, QuoteRequest } from "../request/request.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
 import type { Finding, Severity } from "./finding.ts";
-import { decide, type Outlook, type World } from "../analysis/satisfy.ts";
-import { within, worldOf } from "../analysis/world.ts";
 
 /** A product as far as checks look at it; prices in minor units. */
 export type CheckedProduct = {
@@ -27,7 +27,7 @@ export type CheckedProduct = {
 export type CheckedAddress = { readonly whose: string; readonly destination: Destination };
 
 /** What checks know besides the plan. */
-export type Surroundings = {
+export type CheckInputs = {
   readonly at: number;
   readonly placeName: (code: string) => string;
   readonly products: readonly CheckedProduct[];
@@ -40,9 +40,9 @@ export type Surroundings = {
 export class CheckContext {
   readonly plan: Plan;
   readonly compiled: CompiledPlan;
-  readonly around: Surroundings;
+  readonly around: CheckInputs;
   readonly world: World;
-  constructor(compiled: CompiledPlan, around: Surroundings) {
+  constructor(compiled: CompiledPlan, around: CheckInputs) {
     this.plan = compiled.plan;
     this.compiled = compiled;
     this.around = around;
@@ -60,20 +60,20 @@ export class CheckContext {
   money = (minor: number, currency: string) => formatMoney(minor, currency, "en", "short");
   list = (words: readonly string[]) => new Intl.ListFormat("en", { type: "conjunction" }).format(words);
   /** Markets and currencies that an offer or option is for. */
-  outlooksOf(zones: readonly string[]): Outlook[] {
-    return this.world.outlooks.filter(({ zone }) => zones.includes(zone.id));
+  contextsOf(zones: readonly string[]): ZoneContext[] {
+    return this.world.contexts.filter(({ zone }) => zones.includes(zone.id));
   }
-  amountContext({ market, currency }: Outlook): AmountContext {
+  amountContext({ market, currency }: ZoneContext): AmountContext {
     return { market: market.id, currency, rates: ratesOf(this.plan) };
   }
   /** A plain cart of so much, at an address of a zone. */
-  request(outlook: Outlook, minor: number, more: Partial<QuoteRequest> = {}): QuoteRequest {
-    const destination: Destination = outlook.addresses[0] ?? {};
+  request(where: ZoneContext, minor: number, more: Partial<QuoteRequest> = {}): QuoteRequest {
+    const destination: Destination = where.addresses[0] ?? {};
     const lines =
       minor > 0 ? [{ sku: "any", quantity: 1, unitPrice: minor, weight: { value: "100", unit: "g" as const } }] : [];
     return {
       at: new Date(this.around.at).toISOString(),
-      currency: outlook.currency,
+      currency: where.currency,
       destination,
       cart: { lines },
       ...more,
@@ -81,14 +81,14 @@ export class CheckContext {
   }
 }
 
-export type Found = Omit<Finding, "code" | "severity"> & { readonly severity?: Severity };
+export type FoundFault = Omit<Finding, "code" | "severity"> & { readonly severity?: Severity };
 
 /** One check: what it is called, how bad what it finds is, and how it finds it. */
 export type Check = {
   readonly code: string;
   readonly severity: Severity;
   /** A plan is looked at; nothing is changed. */
-  readonly find: (context: CheckContext) => Iterable<Found>;
+  readonly find: (context: CheckContext) => Iterable<FoundFault>;
 };
 
 export const onOffer = (offer: Pick<Offer, "id">, path = "") => ({ kind: "offer" as const, id: offer.id, path });

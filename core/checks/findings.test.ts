@@ -1,13 +1,13 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { milligrams } from "../quantities/quantity.ts";
 import { exponentOf } from "../money/currency.ts";
 import { rounded } from "../money/linear-amount.ts";
 import type { Plan } from "../plan/plan.ts";
+import { milligrams } from "../quantities/quantity.ts";
 import type { Destination } from "../request/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { BREAKING, changed, edited, HEALTHY, MORE_FAULTS } from "../tests/plan-edits.ts";
-import type { CheckedProduct, Surroundings } from "./check.ts";
+import type { CheckedProduct, CheckInputs } from "./check.ts";
 import { acceptedReason, causeOf, type Finding } from "./finding.ts";
 import { CHECKS, runChecks } from "./run-checks.ts";
 
@@ -37,7 +37,7 @@ const products = catalogue.map(
     shipped: delivery?.kind !== "nothing-to-ship",
   }),
 );
-const around: Surroundings = {
+const around: CheckInputs = {
   at: Date.UTC(2026, 10, 24, 12),
   placeName: (code) => code,
   products,
@@ -45,13 +45,13 @@ const around: Surroundings = {
   addresses: [],
 };
 
-function check(of: Plan, more: Partial<Surroundings> = {}): Finding[] {
+function check(of: Plan, more: Partial<CheckInputs> = {}): Finding[] {
   return [...runChecks(compiledPlan(of), { ...around, ...more })].flatMap(({ findings }) => findings);
 }
 const placeOf = ({ code, at }: Finding) => `${code} ${at.kind}/${at.id}${at.path}`;
 const seen = new Set(check(plan).map(placeOf));
 /** What an edit has brought about. */
-const fresh = (of: Plan, more: Partial<Surroundings> = {}) =>
+const fresh = (of: Plan, more: Partial<CheckInputs> = {}) =>
   check(of, more).filter((finding) => !seen.has(placeOf(finding)));
 
 describe("findings", () => {
@@ -95,7 +95,7 @@ describe("findings", () => {
   });
 
   it("know of products, uses and limits", () => {
-    const codes = (more: Partial<Surroundings>) => new Set(fresh(plan, more).map(({ code }) => code));
+    const codes = (more: Partial<CheckInputs>) => new Set(fresh(plan, more).map(({ code }) => code));
     expect(codes({ uses: { newsletter: 2000 } })).toContain("limit-used-up");
     expect(codes({ uses: { newsletter: 1999 } })).not.toContain("limit-used-up");
     // Five cards of one parcel class; one of them as heavy as a crate.

@@ -1,5 +1,5 @@
 import type { CompiledPlan } from "../tariff/compile.ts";
-import { type Check, CheckContext, type Surroundings } from "./check.ts";
+import { type Check, CheckContext, type CheckInputs } from "./check.ts";
 import type { Finding } from "./finding.ts";
 import { amountTypedInText } from "./findings/amount-typed-in-text.ts";
 import { basisBeforeDiscounts } from "./findings/basis-before-discounts.ts";
@@ -93,7 +93,7 @@ export const CHECKS: readonly Check[] = [
 ];
 
 /** How far a run of the checks is, with what one check has found. */
-export type Checked = {
+export type CheckRun = {
   readonly check: string;
   readonly done: number;
   readonly of: number;
@@ -105,7 +105,7 @@ export type Checked = {
  *
  * @example for (const { findings } of runChecks(compiled, around)) all.push(...findings);
  */
-export function* runChecks(compiled: CompiledPlan, around: Surroundings): Generator<Checked> {
+export function* runChecks(compiled: CompiledPlan, around: CheckInputs): Generator<CheckRun> {
   const context = new CheckContext(compiled, around);
   for (const [i, { code, severity, find }] of CHECKS.entries()) {
     const findings = [...find(context)].map((found): Finding => ({ severity, ...found, code }));

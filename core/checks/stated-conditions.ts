@@ -1,6 +1,6 @@
 import type { Condition } from "../conditions/condition.ts";
-import { chargesOf } from "../plan/visit-charges.ts";
 import type { Plan } from "../plan/plan.ts";
+import { chargesOf } from "../plan/visit-charges.ts";
 import type { Finding } from "./finding.ts";
 
 /** A condition where it stands, with the zones it is asked in and what to call it. */

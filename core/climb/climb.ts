@@ -1,21 +1,35 @@
 import { filler, type ReadCart, type ReadLine, readCart, readLine } from "../cart/read-cart.ts";
 import type { NoPrice } from "../charges/definition.ts";
-import { type Facts, factsOf } from "../situation/situation.ts";
+import {
+  type CartGrowth,
+  cartAfter,
+  countAt,
+  growByFiller,
+  growByLine,
+  nextCrossing,
+} from "../evaluate/cart-growth.ts";
+import type { Evaluation } from "../evaluate/evaluation.ts";
+import { situationAlong, situationOf } from "../evaluate/situation-of.ts";
 import type { StepState } from "../messages/states.ts";
-import { exactOf, type Form, slopeOf } from "../money/linear-amount.ts";
+import { exactOf, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
 import { add, compare, multiply, type Rational, reduce, roundHalfAway, whole } from "../money/rational.ts";
 import type { Offer } from "../offers/offer.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
-import type { Problem } from "../schema/problem.ts";
-import { findTariffs } from "../tariff/find-tariffs.ts";
-import { outcomeOf } from "../quote/options/price-option.ts";
+import { priceOption } from "../quote/options/price-option.ts";
+import {
+  type Ahead,
+  ahead,
+  type FillerForecast,
+  forecastFiller,
+  outcomeAt,
+  stepStatus,
+} from "../quote/progress/step-status.ts";
 import type { QuoteRequest } from "../request/request.ts";
-import { situationAlong, situationOf } from "../evaluate/situation-of.ts";
-import { type Ahead, ahead, type Outlook, outcomeAt, outlookOf, standing } from "../quote/progress/step-status.ts";
 import { standpointProblems } from "../request/standpoint-problems.ts";
+import type { Problem } from "../schema/problem.ts";
+import { type Facts, factsOf } from "../situation/situation.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
+import { findTariffs } from "../tariff/find-tariffs.ts";
 import type { Tariff, TariffOffer, TariffStep } from "../tariff/tariff.ts";
-import { cartAfter, countAt, fillerWalk, lineWalk, nextTurn, type Walk } from "../evaluate/cart-growth.ts";
-import type { Weighed } from "../evaluate/evaluation.ts";
 import { cartAt } from "./cart-at.ts";
 
 /** A step over one interval. `remaining` at x is `start + slope × (x − from)`; null where nothing is promised. */
@@ -104,24 +118,27 @@ export function climb(
 type Segment = {
   readonly after: number;
   readonly length: number;
-  readonly walk: Walk;
+  readonly growth: CartGrowth;
   /** What adding filler would do from the first unit on, and from the whole line on, by step; made when asked for. */
-  readonly outlooks: { readonly begun: Map<TariffStep, Outlook>; readonly whole: Map<TariffStep, Outlook> };
+  readonly forecasts: {
+    readonly begun: Map<TariffStep, FillerForecast>;
+    readonly whole: Map<TariffStep, FillerForecast>;
+  };
 };
 
 function segmentsOf(tariff: Tariff, facts: Facts, sample: ReadCart, to: number): Segment[] {
   const segments: Segment[] = [];
   let after = 0;
-  const push = (length: number, walk: Walk) => {
-    if (length > 0) segments.push({ after, length, walk, outlooks: { begun: new Map(), whole: new Map() } });
+  const push = (length: number, growth: CartGrowth) => {
+    if (length > 0) segments.push({ after, length, growth, forecasts: { begun: new Map(), whole: new Map() } });
     after += Math.max(0, length);
   };
   // Lines worth nothing come along with the next that is worth something.
   sample.lines.forEach((next, i) => {
     const before = { ...sample, lines: sample.lines.slice(0, i) };
-    push(Math.min(next.shelf, to - after), lineWalk(tariff.measures, facts, before, next));
+    push(Math.min(next.shelf, to - after), growByLine(tariff.measures, facts, before, next));
   });
-  push(to - after, fillerWalk(tariff.measures, facts, sample, "value"));
+  push(to - after, growByFiller(tariff.measures, facts, sample, "value"));
   return segments;
 }
 
@@ -130,9 +147,9 @@ function emptyCart(tariff: Tariff, facts: Facts, sample: ReadCart): ClimbInterva
   const now = situationOf(tariff.measures, facts, cart, false);
   const steps = tariff.offers.flatMap((offer) =>
     offer.steps.map((step): ClimbStep => {
-      const walk = fillerWalk(tariff.measures, facts, cart, offer.offer.counts.kind);
-      const { state, remaining } = standing(tariff, offer, step, now, () =>
-        ahead(outlookOf(tariff, offer, step, walk, false), 0),
+      const growth = growByFiller(tariff.measures, facts, cart, offer.offer.counts.kind);
+      const { state, remaining } = stepStatus(tariff, offer, step, now, () =>
+        ahead(forecastFiller(tariff, offer, step, growth, false), 0),
       );
       return { state, remaining: remaining === null ? null : { start: remaining, slope: 0 } };
     }),
@@ -141,15 +158,15 @@ function emptyCart(tariff: Tariff, facts: Facts, sample: ReadCart): ClimbInterva
 }
 
 function climbSegment(tariff: Tariff, segment: Segment): ClimbInterval[] {
-  const { after, length, walk } = segment;
+  const { after, length, growth } = segment;
   const intervals: ClimbInterval[] = [];
   for (let units = 1; units <= length; ) {
-    const now = situationAlong(walk, units, false, length - units);
+    const now = situationAlong(growth, units, false, length - units);
     const prices = pricesAt(tariff, now);
     const steps = tariff.offers.flatMap((offer) =>
       offer.steps.map((step): ClimbStep => {
         let slope: 0 | -1 = 0;
-        const { state, remaining } = standing(tariff, offer, step, now, () => {
+        const { state, remaining } = stepStatus(tariff, offer, step, now, () => {
           const found = aheadAt(tariff, segment, offer, step, units);
           now.horizon?.limit(found.units);
           slope = found.slope;
@@ -167,19 +184,21 @@ function climbSegment(tariff: Tariff, segment: Segment): ClimbInterval[] {
 
 /** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */
 function aheadAt(tariff: Tariff, segment: Segment, offer: TariffOffer, step: TariffStep, units: number): Ahead {
-  const { walk, outlooks } = segment;
-  const { facts, measures } = walk;
+  const { growth, forecasts } = segment;
+  const { facts, measures } = growth;
   const { kind } = offer.offer.counts;
-  const fresh = () => outlookOf(tariff, offer, step, fillerWalk(measures, facts, cartAfter(walk, units), kind), false);
-  if (kind !== "value") return steadyAhead(tariff, walk, offer, step, units, fresh());
-  if (tariff.seesLineFigures || !likeFiller(tariff, walk.next)) return { ...ahead(fresh(), 0), slope: 0, units: 0 };
-  // Goods like filler: a unit of them here and a unit less of filler come to the same, so one outlook serves them all.
-  const isWhole = walk.length !== null && units >= walk.length;
-  const [kept, base] = isWhole ? [outlooks.whole, units] : [outlooks.begun, 1];
-  const outlook =
-    kept.get(step) ?? outlookOf(tariff, offer, step, fillerWalk(measures, facts, cartAfter(walk, base), kind), false);
-  kept.set(step, outlook);
-  return ahead(outlook, units - base);
+  const fresh = () =>
+    forecastFiller(tariff, offer, step, growByFiller(measures, facts, cartAfter(growth, units), kind), false);
+  if (kind !== "value") return steadyAhead(tariff, growth, offer, step, units, fresh());
+  if (tariff.seesLineFigures || !likeFiller(tariff, growth.next)) return { ...ahead(fresh(), 0), slope: 0, units: 0 };
+  // Goods like filler: a unit of them here and a unit less of filler come to the same, so one forecast serves them all.
+  const isWhole = growth.length !== null && units >= growth.length;
+  const [kept, base] = isWhole ? [forecasts.whole, units] : [forecasts.begun, 1];
+  const forecast =
+    kept.get(step) ??
+    forecastFiller(tariff, offer, step, growByFiller(measures, facts, cartAfter(growth, base), kind), false);
+  kept.set(step, forecast);
+  return ahead(forecast, units - base);
 }
 
 /**
@@ -188,20 +207,20 @@ function aheadAt(tariff: Tariff, segment: Segment, offer: TariffOffer, step: Tar
  */
 function steadyAhead(
   tariff: Tariff,
-  walk: Walk,
+  growth: CartGrowth,
   offer: TariffOffer,
   step: TariffStep,
   units: number,
-  outlook: Outlook,
+  forecast: FillerForecast,
 ): Ahead {
-  const found = ahead(outlook, 0);
+  const found = ahead(forecast, 0);
   let steady = Number.POSITIVE_INFINITY;
-  for (const { from, to } of outlook.stretches) {
+  for (const { from, to } of forecast.stretches) {
     for (const amount of to === Number.POSITIVE_INFINITY || to === from ? [from] : [from, to]) {
       const line = readLine(filler(offer.offer.counts.kind, amount));
-      const beside: Walk = {
-        ...walk,
-        before: { ...walk.before, lines: [...walk.before.lines, line] },
+      const beside: CartGrowth = {
+        ...growth,
+        before: { ...growth.before, lines: [...growth.before.lines, line] },
         paths: [],
       };
       const then = situationAlong(beside, units, false, Number.POSITIVE_INFINITY);
@@ -223,15 +242,15 @@ function likeFiller(tariff: Tariff, line: ReadLine | null): boolean {
   return standard && line.discount === 0 && counted && profits;
 }
 
-function pricesAt(tariff: Tariff, now: Weighed): Pick<ClimbInterval, "prices" | "offers"> {
-  const outcomes = tariff.options.map(({ number }) => outcomeOf(tariff, number, now));
+function pricesAt(tariff: Tariff, now: Evaluation): Pick<ClimbInterval, "prices" | "offers"> {
+  const outcomes = tariff.options.map(({ number }) => priceOption(tariff, number, now));
   return {
     prices: outcomes.map(({ price }) => (typeof price === "string" ? price : climbPrice(price))),
     offers: outcomes.map(({ used }) => used.map(({ offer }) => offer.id)),
   };
 }
 
-const climbPrice = (price: Form): ClimbPrice =>
+const climbPrice = (price: LinearAmount): ClimbPrice =>
   slopeOf(price).n === 0n
     ? Number(roundHalfAway(exactOf(price)))
     : { start: fractionText(exactOf(price)), slope: fractionText(slopeOf(price)) };
@@ -261,14 +280,14 @@ function flagOf(
   if (!goal) return null;
   const empty = situationOf(tariff.measures, facts, { ...sample, lines: [] }, false);
   let flag = empty.reaches(goal.measure, goal.least) === true ? 0 : null;
-  for (const { after, length, walk } of segments) {
-    const turns = new Set([1, ...(walk.length === length ? [length] : [])]);
-    for (let turn = nextTurn(walk, goal.measure, goal.least, 1); turn !== null && turn <= length; ) {
+  for (const { after, length, growth } of segments) {
+    const turns = new Set([1, ...(growth.length === length ? [length] : [])]);
+    for (let turn = nextCrossing(growth, goal.measure, goal.least, 1); turn !== null && turn <= length; ) {
       turns.add(turn);
-      turn = nextTurn(walk, goal.measure, goal.least, turn);
+      turn = nextCrossing(growth, goal.measure, goal.least, turn);
     }
     for (const turn of [...turns].sort((a, b) => a - b)) {
-      const met = (countAt(walk, goal.measure, turn) ?? -1) >= goal.least;
+      const met = (countAt(growth, goal.measure, turn) ?? -1) >= goal.least;
       flag = met ? (flag ?? after + turn) : null;
     }
   }

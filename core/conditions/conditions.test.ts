@@ -6,14 +6,14 @@ import { readCart } from "../cart/read-cart.ts";
 import { breakpoints } from "../facts/fact.ts";
 import { measureKey } from "../measures/measure-spec.ts";
 import { placeOf } from "../places/place.ts";
+import { factsOf, type Situation } from "../situation/situation.ts";
+import type { Truth } from "../situation/truth.ts";
 import { anyCondition, anyShopper } from "../tests/arbitrary.ts";
 import { inJsonLogic } from "../tests/json-logic.ts";
 import { interval } from "../time/local.ts";
 import { momentOf, nextDay, zoneClock } from "../time/zone-clock.ts";
 import { type Condition, circleProblems, compileCondition, conditionWords, DEFINITIONS } from "./condition.ts";
 import type { ConditionContext } from "./definition.ts";
-import { factsOf, type Situation } from "../situation/situation.ts";
-import type { Truth } from "../situation/truth.ts";
 
 const AT = "2026-11-28T10:00:00Z";
 
@@ -148,7 +148,7 @@ describe("conditions", () => {
   it("each have an example that compiles and reads as a clause", () => {
     for (const definition of DEFINITIONS) {
       expect(definition.compile(definition.example, contextOf())).toBeDefined();
-      const statement = definition.states(definition.example, contextOf())?.statement;
+      const statement = definition.constrains(definition.example, contextOf())?.statement;
       expect(statement?.fact).toContain(`${definition.family}.`);
       if (statement?.within.kind === "ranges") expect(breakpoints(statement).length).toBeGreaterThan(0);
       expect(definition.words(definition.example, contextOf())).toMatch(/^(the|it|some|no|every|there|goods) /);

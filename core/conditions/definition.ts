@@ -1,4 +1,4 @@
-import type { Statement } from "../facts/fact.ts";
+import type { FactConstraint } from "../facts/fact.ts";
 import type { MeasureSpec, Scope } from "../measures/measure-spec.ts";
 import type { AmountContext, AmountReferences } from "../money/amount.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -45,7 +45,10 @@ type Definition<Schema extends KindSchema> = {
   /** The condition as a clause: "the shopper is signed in". */
   readonly words: (condition: Static<Schema>, context: AmountContext) => string;
   /** What it says about which fact; undefined where an amount is missing. */
-  readonly states: (condition: Static<Schema>, context: AmountContext & { timeZone: string }) => Statement | undefined;
+  readonly constrains: (
+    condition: Static<Schema>,
+    context: AmountContext & { timeZone: string },
+  ) => FactConstraint | undefined;
   readonly problems?: (condition: Static<Schema>, path: string, references: ConditionReferences) => Problem[];
 };
 
@@ -60,10 +63,10 @@ export type RegisteredDefinition<Schema extends KindSchema = KindSchema> = {
   readonly example: AnyKind;
   readonly compile: (condition: AnyKind, context: ConditionContext) => CompiledLeaf | undefined;
   readonly words: (condition: AnyKind, context: AmountContext) => string | undefined;
-  readonly states: (
+  readonly constrains: (
     condition: AnyKind,
     context: AmountContext & { timeZone: string },
-  ) => { statement: Statement | undefined } | undefined;
+  ) => { statement: FactConstraint | undefined } | undefined;
   readonly problems: (condition: AnyKind, path: string, references: ConditionReferences) => Problem[];
 };
 
@@ -80,7 +83,8 @@ export function defineCondition<Schema extends KindSchema>(
     example,
     compile: (condition, context) => (own(condition) ? definition.compile(condition, context) : undefined),
     words: (condition, context) => (own(condition) ? definition.words(condition, context) : undefined),
-    states: (condition, context) => (own(condition) ? { statement: definition.states(condition, context) } : undefined),
+    constrains: (condition, context) =>
+      own(condition) ? { statement: definition.constrains(condition, context) } : undefined,
     problems: (condition, path, references) =>
       own(condition) && definition.problems ? definition.problems(condition, path, references) : [],
   };

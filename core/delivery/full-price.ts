@@ -2,21 +2,26 @@ import { isOrdinary, type ReadLine } from "../cart/read-cart.ts";
 import { compileCharge } from "../charges/charge.ts";
 import { type ChargeContext, type ChargeTrace, isMissing, type NoPrice } from "../charges/definition.ts";
 import type { CompiledCondition, Trace } from "../conditions/condition.ts";
-import { holds, type Situation } from "../situation/situation.ts";
-import { metres } from "../quantities/quantity.ts";
 import { type Amount, amountFor, stepFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
-import { type Form, least, minus, most, plus, times, toMultiple } from "../money/linear-amount.ts";
+import { compileHandling } from "../money/handling.ts";
+import { type LinearAmount, least, max, minus, plus, times, toMultiple } from "../money/linear-amount.ts";
 import { add, divide, ONE, type Rational, whole, ZERO } from "../money/rational.ts";
 import type { Market, Zone } from "../places/market.ts";
+import { metres } from "../quantities/quantity.ts";
 import { byPosition } from "../schema/atoms.ts";
-import { compileHandling } from "../money/handling.ts";
+import { holds, type Situation } from "../situation/situation.ts";
 import type { DeliveryOption } from "./option.ts";
 
 /** What the full price of an option is made of, exactly, as the market writes prices. */
-export type Parts = { readonly charge: Form; readonly handling: Form; readonly surcharges: Form; readonly own: Form };
+export type Parts = {
+  readonly charge: LinearAmount;
+  readonly handling: LinearAmount;
+  readonly surcharges: LinearAmount;
+  readonly own: LinearAmount;
+};
 
-export const sumOf = ({ charge, handling, surcharges, own }: Parts): Form =>
+export const sumOf = ({ charge, handling, surcharges, own }: Parts): LinearAmount =>
   plus(plus(charge, handling), plus(surcharges, own));
 
 export type FullPrice = Parts | NoPrice;
@@ -35,7 +40,7 @@ export type PriceLine = {
     | "handling"
     | "surcharge"
     | "own-charge";
-  readonly amount: Form;
+  readonly amount: LinearAmount;
   readonly id?: string;
   readonly charge?: ChargeTrace;
   readonly when?: Trace;
@@ -90,7 +95,7 @@ export function compileFullPrice(
     const ordinary = lines.length === 0 || lines.some(isOrdinary);
     if (!ordinary && !lines.some(hasOwnCharge)) return NOTHING;
 
-    let running: Form = 0;
+    let running: LinearAmount = 0;
     if (ordinary) {
       const charged = charge.price(situation);
       tell?.({
@@ -112,7 +117,7 @@ export function compileFullPrice(
     const handling = plus(ownHandling(running, goods), zoneHandling(running, goods));
     if (tell && handling !== 0) tell({ part: "handling", amount: handling });
 
-    let extra: Form = 0;
+    let extra: LinearAmount = 0;
     for (const surcharge of surcharges) {
       const applies = surcharge.when ? surcharge.when.test(situation) : true;
       if (applies === null && !situation.unknownAs) return "condition-unknown";
@@ -131,7 +136,7 @@ export function compileFullPrice(
       extra = plus(extra, amount);
     }
 
-    let own: Form = 0;
+    let own: LinearAmount = 0;
     for (const line of lines) {
       const amount = ownCharge(line);
       if (amount === 0) continue;
@@ -145,21 +150,26 @@ export function compileFullPrice(
 
 const hasOwnCharge = ({ delivery }: ReadLine) => delivery?.kind === "own-charge";
 
-const ownCharge = ({ delivery, quantity }: ReadLine): Form => {
+const ownCharge = ({ delivery, quantity }: ReadLine): LinearAmount => {
   if (delivery?.kind !== "own-charge") return 0;
   return delivery.per === "piece" ? times(delivery.amount, whole(quantity)) : delivery.amount;
 };
 
-type Step = {
+type ChargeStep = {
   readonly part: PriceLine["part"];
-  readonly apply: (charge: Form, horizon: Situation["horizon"]) => Form;
+  readonly apply: (charge: LinearAmount, horizon: Situation["horizon"]) => LinearAmount;
 };
 
 /** What happens to a charge on its way to the shopper, in order; null where an amount is missing. */
-function chargeSteps(option: DeliveryOption, market: Market, taxRate: Rational, context: ChargeContext): Step[] | null {
-  const steps: Step[] = [];
+function chargeSteps(
+  option: DeliveryOption,
+  market: Market,
+  taxRate: Rational,
+  context: ChargeContext,
+): ChargeStep[] | null {
+  const steps: ChargeStep[] = [];
   let complete = true;
-  const withAmount = (amount: Amount | undefined, step: (minor: number) => Step) => {
+  const withAmount = (amount: Amount | undefined, step: (minor: number) => ChargeStep) => {
     if (!amount) return;
     const minor = amountFor(amount, context);
     if (minor === undefined) complete = false;
@@ -171,7 +181,7 @@ function chargeSteps(option: DeliveryOption, market: Market, taxRate: Rational, 
   withAmount(option.markUp?.amount, (more) => ({ part: "mark-up", apply: (charge) => plus(charge, more) }));
   withAmount(option.minimum, (floor) => ({
     part: "minimum",
-    apply: (charge, horizon) => most(charge, floor, horizon),
+    apply: (charge, horizon) => max(charge, floor, horizon),
   }));
   withAmount(option.maximum, (cap) => ({ part: "maximum", apply: (charge, horizon) => least(charge, cap, horizon) }));
   const factor = taxFactor(option, market, taxRate);

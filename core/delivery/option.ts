@@ -1,10 +1,10 @@
 import { ChargeRef } from "../charges/charge.ts";
 import { ConditionRef } from "../conditions/condition.ts";
-import { Distance } from "../quantities/quantity.ts";
 import { Amount, Rounding } from "../money/amount.ts";
+import { Handling } from "../money/handling.ts";
+import { Distance } from "../quantities/quantity.ts";
 import { ByLocale, byKind, CurrencyCode, closed, Id, Percent, Position } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
-import { Handling } from "../money/handling.ts";
 import { DeliveryPromise } from "./promise.ts";
 
 /** How goods reach the shopper: by post or carrier, by the store itself around a location, or by the shopper's own feet. */

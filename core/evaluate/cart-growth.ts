@@ -1,14 +1,14 @@
 import { type FillerKind, type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
-import type { Facts } from "../situation/situation.ts";
 import { counted, type Measure } from "../measures/measure.ts";
 import { evenPath, valuePath } from "../measures/value-measure.ts";
-import { turns, type ValuePath, valueAt } from "../measures/value-path.ts";
+import { crossings, type ValuePath, valueAt } from "../measures/value-path.ts";
+import type { Facts } from "../situation/situation.ts";
 
 /**
  * Goods of one kind being added to a cart one unit at a time: filler without end, or a line of a sample cart bit by bit
  * until it is whole. Which figure of the added line moves with each unit depends on what is added.
  */
-export type Walk = {
+export type CartGrowth = {
   readonly measures: readonly Measure[];
   readonly facts: Facts;
   readonly before: ReadCart;
@@ -20,7 +20,12 @@ export type Walk = {
   readonly paths: (MeasurePath | undefined)[];
 };
 
-export function fillerWalk(measures: readonly Measure[], facts: Facts, before: ReadCart, kind: FillerKind): Walk {
+export function growByFiller(
+  measures: readonly Measure[],
+  facts: Facts,
+  before: ReadCart,
+  kind: FillerKind,
+): CartGrowth {
   return {
     measures,
     facts,
@@ -34,7 +39,7 @@ export function fillerWalk(measures: readonly Measure[], facts: Facts, before: R
 }
 
 /** A line of a sample cart: worth `units`, with its share of the line's discount rounded down, until it is whole. */
-export function lineWalk(measures: readonly Measure[], facts: Facts, before: ReadCart, next: ReadLine): Walk {
+export function growByLine(measures: readonly Measure[], facts: Facts, before: ReadCart, next: ReadLine): CartGrowth {
   const lineAt = (units: number): ReadLine =>
     units >= next.shelf
       ? next
@@ -48,10 +53,10 @@ export function lineWalk(measures: readonly Measure[], facts: Facts, before: Rea
   return { measures, facts, before, lineAt, moves: "unitPrice", length: next.shelf, next, paths: [] };
 }
 
-export const cartAfter = (walk: Walk, units: number): ReadCart =>
-  units === 0 ? walk.before : { ...walk.before, lines: [...walk.before.lines, walk.lineAt(units)] };
+export const cartAfter = (growth: CartGrowth, units: number): ReadCart =>
+  units === 0 ? growth.before : { ...growth.before, lines: [...growth.before.lines, growth.lineAt(units)] };
 
-/** A measure along a walk. Only values with tax or discounts in them need an account of how they move. */
+/** A measure along a growth. Only values with tax or discounts in them need an account of how they move. */
 export type MeasurePath =
   | { readonly kind: "value"; readonly path: ValuePath; readonly turns: Map<number, readonly number[]> }
   | { readonly kind: "still"; readonly begun: number | null; readonly whole: number | null }
@@ -59,39 +64,39 @@ export type MeasurePath =
   | { readonly kind: "even"; readonly first: number; readonly slope: number }
   | { readonly kind: "rising"; readonly at: (units: number) => number | null };
 
-export function pathOf(walk: Walk, number: number): MeasurePath {
-  const known = walk.paths[number];
+export function pathOf(growth: CartGrowth, number: number): MeasurePath {
+  const known = growth.paths[number];
   if (known) return known;
-  const measure = walk.measures[number];
+  const measure = growth.measures[number];
   if (!measure) throw new RangeError(`there is no measure ${number}`);
-  const path = newPath(walk, measure);
-  walk.paths[number] = path;
+  const path = newPath(growth, measure);
+  growth.paths[number] = path;
   return path;
 }
 
-function newPath(walk: Walk, measure: Measure): MeasurePath {
-  const at = (units: number) => counted(measure, cartAfter(walk, units), walk.facts.distances);
-  if (measure.kind === "value" && walk.moves === "unitPrice") {
-    const even = evenPath(measure.value, walk.before, walk.next);
+function newPath(growth: CartGrowth, measure: Measure): MeasurePath {
+  const at = (units: number) => counted(measure, cartAfter(growth, units), growth.facts.distances);
+  if (measure.kind === "value" && growth.moves === "unitPrice") {
+    const even = evenPath(measure.value, growth.before, growth.next);
     if (even) return { kind: "even", first: even.start + even.slope, slope: even.slope };
-    return { kind: "value", path: valuePath(measure.value, walk.before, walk.next), turns: new Map() };
+    return { kind: "value", path: valuePath(measure.value, growth.before, growth.next), turns: new Map() };
   }
-  if (measure.kind === "count" && walk.moves !== "unitPrice") {
+  if (measure.kind === "count" && growth.moves !== "unitPrice") {
     const [first, second] = [at(1), at(2)];
     if (first === null || second === null) return { kind: "still", begun: first, whole: first };
     return measure.even ? { kind: "even", first, slope: second - first } : { kind: "rising", at };
   }
-  return { kind: "still", begun: at(1), whole: at(walk.length ?? 1) };
+  return { kind: "still", begun: at(1), whole: at(growth.length ?? 1) };
 }
 
 /** The count after so many units, one at least. */
-export function countAt(walk: Walk, number: number, units: number): number | null {
-  const path = pathOf(walk, number);
+export function countAt(growth: CartGrowth, number: number, units: number): number | null {
+  const path = pathOf(growth, number);
   switch (path.kind) {
     case "value":
       return valueAt(path.path, units);
     case "still":
-      return walk.length !== null && units >= walk.length ? path.whole : path.begun;
+      return growth.length !== null && units >= growth.length ? path.whole : path.begun;
     case "even":
       return path.first + path.slope * (units - 1);
     case "rising":
@@ -106,11 +111,11 @@ const LONGEST = 2 ** 40;
  * The least number of units after `units` at which "at least `least`" turns, or null when it does not again before the
  * line is whole.
  */
-export function nextTurn(walk: Walk, number: number, least: number, units: number): number | null {
-  const path = pathOf(walk, number);
+export function nextCrossing(growth: CartGrowth, number: number, least: number, units: number): number | null {
+  const path = pathOf(growth, number);
   switch (path.kind) {
     case "value":
-      return turnsOf(walk, path, least).find((turn) => turn > units) ?? null;
+      return crossingsOf(growth, path, least).find((turn) => turn > units) ?? null;
     case "still":
       return null;
     case "even": {
@@ -137,10 +142,10 @@ export function nextTurn(walk: Walk, number: number, least: number, units: numbe
   }
 }
 
-function turnsOf(walk: Walk, path: MeasurePath & { kind: "value" }, least: number): readonly number[] {
+function crossingsOf(growth: CartGrowth, path: MeasurePath & { kind: "value" }, least: number): readonly number[] {
   const known = path.turns.get(least);
   if (known) return known;
-  const found = turns(path.path, least, walk.length);
+  const found = crossings(path.path, least, growth.length);
   path.turns.set(least, found);
   return found;
 }
@@ -149,15 +154,15 @@ function turnsOf(walk: Walk, path: MeasurePath & { kind: "value" }, least: numbe
  * The least number of units, one at least, from which on the count is at least `least` for good; null when it never is.
  * Mixed tax rates under a rounded order discount can make a value dip by a unit: the last crossing is the one that lasts.
  */
-export function crossing(walk: Walk, number: number, least: number): number | null {
-  const path = pathOf(walk, number);
-  const reached = (units: number) => (countAt(walk, number, units) ?? -1) >= least;
+export function crossing(growth: CartGrowth, number: number, least: number): number | null {
+  const path = pathOf(growth, number);
+  const reached = (units: number) => (countAt(growth, number, units) ?? -1) >= least;
   if (path.kind === "value") {
-    const last = turnsOf(walk, path, least).at(-1);
+    const last = crossingsOf(growth, path, least).at(-1);
     if (last !== undefined) return reached(last) ? last : null;
     return reached(1) ? 1 : null;
   }
   if (reached(1)) return 1;
-  const turn = nextTurn(walk, number, least, 1);
+  const turn = nextCrossing(growth, number, least, 1);
   return turn !== null && reached(turn) ? turn : null;
 }

@@ -1,29 +1,29 @@
 import type { NoPrice } from "../charges/definition.ts";
+import type { FullPrice } from "../delivery/full-price.ts";
+import type { LinearAmount } from "../money/linear-amount.ts";
+import type { CompiledReward } from "../rewards/apply-rewards.ts";
 import type { Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
-import type { FullPrice } from "../delivery/full-price.ts";
-import type { Form } from "../money/linear-amount.ts";
-import type { CompiledReward } from "../rewards/apply-rewards.ts";
 import type { CompiledOrderReward, TariffOffer, TariffStep } from "../tariff/tariff.ts";
 
 /** A situation with what has been worked out about it already, by number of option or offer. */
-export type Weighed = Situation & { readonly memo: Memo };
+export type Evaluation = Situation & { readonly memo: Memo };
 
 type Memo = {
   readonly full: (FullPrice | undefined)[];
   readonly offers: (Truth | undefined)[];
-  readonly outcomes: (Outcome | undefined)[];
+  readonly outcomes: (PricedOption | undefined)[];
 };
 
 export const emptyMemo = (): Memo => ({ full: [], offers: [], outcomes: [] });
 
 /** What an option comes to: before offers, after the set of them that is best, and what those give on the order. */
-export type Outcome = {
+export type PricedOption = {
   readonly full: FullPrice;
-  readonly price: Form | NoPrice;
+  readonly price: LinearAmount | NoPrice;
   readonly used: readonly Earned[];
   /** What order rewards take off the goods, exactly. */
-  readonly offOrder: Form;
+  readonly offOrder: LinearAmount;
 };
 
 /** An offer with the rewards a shopper has earned of it for one option. */

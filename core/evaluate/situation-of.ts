@@ -1,14 +1,19 @@
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
+import { counted, type Measure } from "../measures/measure.ts";
+import { exactOf, form, Horizon, type LinearAmount, max, minus, plus, times } from "../money/linear-amount.ts";
+import { compare, ONE, whole, ZERO } from "../money/rational.ts";
 import type { Facts, LineFigure } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
-import { counted, type Measure } from "../measures/measure.ts";
-import { exactOf, type Form, form, Horizon, minus, most, plus, times } from "../money/linear-amount.ts";
-import { compare, ONE, whole, ZERO } from "../money/rational.ts";
-import { countAt, nextTurn, pathOf, type Walk } from "./cart-growth.ts";
-import { emptyMemo, type Weighed } from "./evaluation.ts";
+import { type CartGrowth, countAt, nextCrossing, pathOf } from "./cart-growth.ts";
+import { type Evaluation, emptyMemo } from "./evaluation.ts";
 
 /** One cart as it is. */
-export function situationOf(measures: readonly Measure[], facts: Facts, cart: ReadCart, unknownAs: boolean): Weighed {
+export function situationOf(
+  measures: readonly Measure[],
+  facts: Facts,
+  cart: ReadCart,
+  unknownAs: boolean,
+): Evaluation {
   const counts: (number | null | undefined)[] = [];
   const count = (number: number): number | null => {
     const known = counts[number];
@@ -42,34 +47,34 @@ export function situationOf(measures: readonly Measure[], facts: Facts, cart: Re
  * @param units one at least
  * @param most how far anyone asks
  */
-export function situationAlong(walk: Walk, units: number, unknownAs: boolean, mostUnits: number): Weighed {
+export function situationAlong(growth: CartGrowth, units: number, unknownAs: boolean, mostUnits: number): Evaluation {
   const horizon = new Horizon(mostUnits);
-  if (walk.length !== null) horizon.limit(units < walk.length ? walk.length - 1 - units : 0);
-  const line = walk.lineAt(units);
+  if (growth.length !== null) horizon.limit(units < growth.length ? growth.length - 1 - units : 0);
+  const line = growth.lineAt(units);
   const counts: (number | null | undefined)[] = [];
   const count = (measure: number): number | null => {
     const known = counts[measure];
     if (known !== undefined) return known;
-    const found = countAt(walk, measure, units);
+    const found = countAt(growth, measure, units);
     counts[measure] = found;
     return found;
   };
-  const cart = { ...walk.before, lines: [...walk.before.lines, line] };
+  const cart = { ...growth.before, lines: [...growth.before.lines, line] };
   return {
-    facts: walk.facts,
+    facts: growth.facts,
     lines: cart.lines,
     unknownAs,
     horizon,
     count,
     reaches: (measure, least) => {
       const found = count(measure);
-      const turn = nextTurn(walk, measure, least, units);
+      const turn = nextCrossing(growth, measure, least, units);
       if (turn !== null) horizon.limit(turn - units - 1);
       return found === null ? null : found >= least;
     },
     moving: (measure) => {
       const found = count(measure);
-      const path = pathOf(walk, measure);
+      const path = pathOf(growth, measure);
       if (found === null || path.kind === "still") return found;
       if (path.kind === "even") return form(whole(found), whole(path.slope));
       // Values and weights are rounded with every unit; whoever needs a value exactly asks for `goods`.
@@ -77,16 +82,16 @@ export function situationAlong(walk: Walk, units: number, unknownAs: boolean, mo
       return found;
     },
     goods: (counts) => {
-      const still = goodsOf(walk.before.lines, counts);
-      if (!counts(line) || walk.moves !== "unitPrice")
+      const still = goodsOf(growth.before.lines, counts);
+      if (!counts(line) || growth.moves !== "unitPrice")
         return goodsLeft(cart, plus(still, goodsOf([line], counts)), horizon);
-      if (line.discount > 0 || (walk.next?.discount ?? 0) > 0) horizon.limit(0);
+      if (line.discount > 0 || (growth.next?.discount ?? 0) > 0) horizon.limit(0);
       const added = form(whole(line.shelf - line.discount), ONE);
       return goodsLeft(cart, plus(still, added), horizon);
     },
     lineReaches: (one, figure, least) => {
       const reached = lineReaches(one, figure, least);
-      const moves = figure === walk.moves && one === line && reached === false;
+      const moves = figure === growth.moves && one === line && reached === false;
       if (moves) horizon.limit(Math.max(0, least - figureOf(line, figure) - 1));
       return reached;
     },
@@ -98,9 +103,9 @@ const goodsOf = (lines: readonly ReadLine[], counts: (line: ReadLine) => boolean
   lines.reduce((sum, line) => sum + (counts(line) ? line.shelf - line.discount : 0), 0);
 
 /** Order discounts in closed form, taken from the goods asked about. */
-function goodsLeft({ discounts }: ReadCart, goods: Form, horizon: Horizon | null): Form {
+function goodsLeft({ discounts }: ReadCart, goods: LinearAmount, horizon: Horizon | null): LinearAmount {
   if (!discounts) return goods;
-  return most(minus(times(goods, discounts.kept), form(discounts.off, ZERO)), 0, horizon);
+  return max(minus(times(goods, discounts.kept), form(discounts.off, ZERO)), 0, horizon);
 }
 
 const figureOf = (line: ReadLine, figure: LineFigure): number =>

@@ -3,11 +3,11 @@ import { amountOf, goalText, markAt } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
 import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
-import { byPosition } from "../schema/atoms.ts";
-import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
-import { companyOf } from "../offers/stacking.ts";
 import type { Offer, Step } from "../offers/offer.ts";
+import { stackingOf } from "../offers/stacking.ts";
+import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import { isOnOrder, rewardOptions } from "../rewards/reward.ts";
+import { byPosition } from "../schema/atoms.ts";
 
 /** A piece of a sentence; pieces with `step` are that step's spend goal, so that a screen can make them editable. */
 export type SentencePart = { text: string; step?: string };
@@ -149,7 +149,7 @@ function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
 /** Those an offer can really meet and be used with: both have to allow it. */
 function togetherWords(plan: Plan, offer: Offer): string[] {
   if (!offer.stacking || offer.stacking.kind === "alone") return [];
-  const names = companyOf(plan, offer)
+  const names = stackingOf(plan, offer)
     .filter(({ outcome }) => outcome === "together")
     .map(({ other }) => other.name);
   if (names.length === 0) return [];

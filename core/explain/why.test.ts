@@ -1,10 +1,10 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { add, compare, type Rational, roundHalfAway, ZERO } from "../money/rational.ts";
-import { anyCase } from "../tests/arbitrary.ts";
-import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { quote } from "../quote/quote.ts";
 import type { Why } from "../quote/why/why.ts";
+import { anyCase } from "../tests/arbitrary.ts";
+import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { whySentences } from "./why-words.ts";
 
 /** Reads an exact amount back: "489.5" or "1000/3". */

@@ -21,7 +21,7 @@ export type Range = { readonly from: number | null; readonly until: number | nul
  * What a condition of one kind says: `fact`, with values of `domain`, lies within. An analysis reads this instead of the
  * condition, so that it needs no second model of what conditions mean.
  */
-export type Statement = { readonly fact: string; readonly domain: Domain; readonly within: Within };
+export type FactConstraint = { readonly fact: string; readonly domain: Domain; readonly within: Within };
 
 export type Within =
   | { readonly kind: "true" }
@@ -29,22 +29,22 @@ export type Within =
   | { readonly kind: "names"; readonly how: "any" | "none" | "only" | "all"; readonly of: readonly string[] }
   | { readonly kind: "patterns"; readonly patterns: readonly string[] };
 
-export const flag = (fact: string): Statement => ({ fact, domain: { kind: "flag" }, within: { kind: "true" } });
+export const flag = (fact: string): FactConstraint => ({ fact, domain: { kind: "flag" }, within: { kind: "true" } });
 
-export const oneOf = (fact: string, of: readonly string[]): Statement => ({
+export const oneOf = (fact: string, of: readonly string[]): FactConstraint => ({
   fact,
   domain: { kind: "name" },
   within: { kind: "names", how: "any", of },
 });
 
-export const ranged = (fact: string, domain: Domain, ...ranges: Range[]): Statement => ({
+export const ranged = (fact: string, domain: Domain, ...ranges: Range[]): FactConstraint => ({
   fact,
   domain,
   within: { kind: "ranges", ranges },
 });
 
 /** The edges of a statement: values at which it turns, each the first of what follows. */
-export function breakpoints({ within }: Statement): number[] {
+export function breakpoints({ within }: FactConstraint): number[] {
   if (within.kind !== "ranges") return [];
   const edges = within.ranges.flatMap(({ from, until }) => [from, until]).filter((edge) => edge !== null);
   return [...new Set(edges)].sort((a, b) => a - b);

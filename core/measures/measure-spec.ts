@@ -1,12 +1,12 @@
 import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
-import { rounded } from "../money/linear-amount.ts";
 import { formatMoney } from "../money/format.ts";
+import { rounded } from "../money/linear-amount.ts";
+import { cubicMillimetres, Distance, metres, milligrams, Volume, Weight } from "../quantities/quantity.ts";
 import { byKind, closed, Id } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { Basis, basisKey, basisWords } from "./basis.ts";
 import { LeavesOut, leavesOutKey, leavesOutWords } from "./goods-filter.ts";
-import { cubicMillimetres, Distance, metres, milligrams, Volume, Weight } from "../quantities/quantity.ts";
 
 const packing = {
   packing: Type.Optional({ ...Weight, description: "Added when anything is shipped" }),

@@ -1,9 +1,9 @@
 import { isOrdinary, isShipped, type ReadCart, type ReadLine } from "../cart/read-cart.ts";
-import { exactOf, type Form, plus, rounded, times } from "../money/linear-amount.ts";
+import { exactOf, type LinearAmount, plus, rounded, times } from "../money/linear-amount.ts";
 import { ceil, divide, type Rational, whole } from "../money/rational.ts";
+import { milligrams } from "../quantities/quantity.ts";
 import { type GoodsFilter, goodsFilter } from "./goods-filter.ts";
 import { gramLitres, type MeasureSpec, type Scope } from "./measure-spec.ts";
-import { milligrams } from "../quantities/quantity.ts";
 import { compileMeasure, countedValue, type ValueMeasure } from "./value-measure.ts";
 
 /** A measure compiled for one zone. Counts are whole units; null where a weight, a size or the place is not known. */
@@ -81,8 +81,8 @@ function totalOf(
   lines: readonly ReadLine[],
   counts: (line: ReadLine) => boolean,
   what: "weight" | "volume",
-): Form | null {
-  let total: Form = 0;
+): LinearAmount | null {
+  let total: LinearAmount = 0;
   for (const line of lines) {
     if (!counts(line)) continue;
     const each = line[what];
@@ -92,7 +92,7 @@ function totalOf(
   return total;
 }
 
-const wholeUnits = (total: Form | null) => (total === null ? null : rounded(total));
+const wholeUnits = (total: LinearAmount | null) => (total === null ? null : rounded(total));
 
 /** Packing is added where there is something to pack; the exact sum is rounded once, to the milligram or up as asked. */
 function packed({
@@ -104,7 +104,7 @@ function packed({
 }) {
   const extra = packing ? milligrams(packing) : 0;
   const step = roundUpTo ? rounded(milligrams(roundUpTo)) : 0;
-  return (total: Form | null): number | null => {
+  return (total: LinearAmount | null): number | null => {
     if (total === null) return null;
     const exact = total === 0 ? 0 : plus(total, extra);
     return step > 0 ? Number(ceil(divide(exactOf(exact), whole(step)))) * step : rounded(exact);

@@ -1,7 +1,7 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { orderDiscounts } from "../cart/order-discount.ts";
-import { lastCrossing, turns, type ValuePath, valueAt } from "./value-path.ts";
+import { crossings, lastCrossing, type ValuePath, valueAt } from "./value-path.ts";
 
 const fraction = fc
   .tuple(fc.nat(400), fc.integer({ min: 1, max: 7 }))
@@ -41,7 +41,7 @@ describe("a value as goods are added", () => {
         for (let y = 1; y <= LENGTH; y += 1) {
           if (valueAt(path, y) >= least !== valueAt(path, y - 1) >= least) tried.push(y);
         }
-        expect(turns(path, least, LENGTH)).toEqual(tried);
+        expect(crossings(path, least, LENGTH)).toEqual(tried);
       }),
       { numRuns: 2000 },
     );

@@ -1,5 +1,5 @@
-import { ceil, compare, divide, multiply, type Rational, roundHalfAway, subtract, whole } from "../money/rational.ts";
 import { discountOn, type OrderDiscounts } from "../cart/order-discount.ts";
+import { ceil, compare, divide, multiply, type Rational, roundHalfAway, subtract, whole } from "../money/rational.ts";
 
 /** A line's own discount, spread over its value so that part of a line carries its share, rounded down. */
 export type LineDiscount = { readonly amount: bigint; readonly of: bigint };
@@ -60,7 +60,7 @@ const share = (left: bigint, goods: bigint): Rational => (goods === 0n ? whole(1
  * Counted goods, goods and what discounts leave of them never fall along a path, which bounds the value over a
  * stretch; stretches whose bounds settle the question are passed over, the others are halved.
  */
-export function turns(path: ValuePath, least: number, length: number | null): number[] {
+export function crossings(path: ValuePath, least: number, length: number | null): number[] {
   if (!path.order && !path.lineDiscount) return turnOf(path, least, length);
   const end = length ?? endOfTurns(path, least);
   const found: number[] = [];
@@ -132,6 +132,6 @@ function endOfTurns(path: ValuePath, least: number): number {
  */
 export function lastCrossing(path: ValuePath, least: number): number | null {
   if (valueAt(path, 0) >= least) return 0;
-  const last = turns(path, least, null).at(-1);
+  const last = crossings(path, least, null).at(-1);
   return last !== undefined && valueAt(path, last) >= least ? last : null;
 }

@@ -5,7 +5,7 @@ import type { StepState } from "./states.ts";
 import { numbersIn } from "./wording.ts";
 
 /** What is to be said, before it is put into words: figures in whole units of what is counted. */
-export type Saying = {
+export type MessageValues = {
   readonly offer: string;
   readonly step: string;
   readonly state: StepState;
@@ -29,29 +29,29 @@ export type Saying = {
 const formats = new Map<string, { readonly format: IntlMessageFormat; readonly numbers: readonly string[] }>();
 const MOST_FORMATS = 2000;
 
-/** Puts a saying into words for the shopper. @throws as {@link speakValues} does */
-export function speak(saying: Saying, currency: string): string {
-  const { measure, locale } = saying;
+/** Puts a values into words for the shopper. @throws as {@link formatValues} does */
+export function formatMessage(values: MessageValues, currency: string): string {
+  const { measure, locale } = values;
   const figure = (count: number | null) => {
     if (count === null) return "";
     return measure === "items" ? count : measured(measure, count, currency, locale);
   };
   const goal =
-    saying.goal === null || measure === "items" ? saying.goal : goalText(measure, saying.goal, currency, locale);
-  return speakValues(saying, {
+    values.goal === null || measure === "items" ? values.goal : goalText(measure, values.goal, currency, locale);
+  return formatValues(values, {
     goal: goal ?? "",
-    counted: figure(saying.counted),
-    remaining: figure(saying.remaining),
-    percent: saying.percent,
-    reward: saying.reward,
-    option: saying.option,
-    deadline: saying.deadline === null ? "" : deadlineText(saying.deadline, saying),
-    place: saying.place,
+    counted: figure(values.counted),
+    remaining: figure(values.remaining),
+    percent: values.percent,
+    reward: values.reward,
+    option: values.option,
+    deadline: values.deadline === null ? "" : deadlineText(values.deadline, values),
+    place: values.place,
   });
 }
 
 /** An end is the first moment that is too late; the last minute before it is what shoppers are told. */
-function deadlineText(end: number, { locale, timeZone }: Pick<Saying, "locale" | "timeZone">): string {
+function deadlineText(end: number, { locale, timeZone }: Pick<MessageValues, "locale" | "timeZone">): string {
   const format = new Intl.DateTimeFormat(locale, { dateStyle: "medium", timeStyle: "short", timeZone });
   return format.format(end - 60_000);
 }
@@ -61,7 +61,7 @@ function deadlineText(end: number, { locale, timeZone }: Pick<Saying, "locale" |
  *
  * @throws when the text cannot be put into words with such values, which edits and releases are checked for
  */
-export function speakValues(
+export function formatValues(
   message: { text: string; locale: string },
   values: Record<string, string | number>,
 ): string {
@@ -81,8 +81,8 @@ export function speakValues(
 /** A text that could not be put into words, and was left out. */
 export type UnsaidText = { readonly text: string; readonly locale: string; readonly why: string };
 
-/** {@link speakValues} for answers that must not fail: a text that does is left out, and told. */
-export function speakOrTell(
+/** {@link formatValues} for answers that must not fail: a text that does is left out, and told. */
+export function formatOrTell(
   message: { text: string; locale: string },
   speak: () => string,
   unsaid: UnsaidText[],
@@ -100,7 +100,7 @@ export function speakOrTell(
 export const OPEN = "…";
 
 /** A message of which some amounts are still open: they read as an ellipsis, numbers inside plurals too. */
-export function speakOpen(
+export function formatOpen(
   message: { text: string; locale: string },
   values: Record<string, string | number>,
 ): string | undefined {

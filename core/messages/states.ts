@@ -41,7 +41,7 @@ export const OUT_OF_REACH: ReadonlySet<StepState> = new Set([
  * step earned, `top` earned with nothing above it on a ladder of several. Each falls back to the plainer state. Of what is
  * used up, over or not begun, and of weights that are not known, nothing is said.
  */
-export const STATES_SAID = [
+export const MESSAGE_STATES = [
   "empty",
   "on-the-way",
   "nearly-there",
@@ -55,6 +55,6 @@ export const STATES_SAID = [
   "not-for-place",
   "place-unknown",
 ] as const;
-export type StateSaid = (typeof STATES_SAID)[number];
+export type MessageState = (typeof MESSAGE_STATES)[number];
 
-export const isSaid = (state: string): state is StateSaid => STATES_SAID.some((one) => one === state);
+export const isMessageState = (state: string): state is MessageState => MESSAGE_STATES.some((one) => one === state);

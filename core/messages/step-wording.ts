@@ -1,9 +1,9 @@
 import { ByLocale, closed } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
-import { STATES_SAID, SURFACES } from "./states.ts";
+import { MESSAGE_STATES, SURFACES } from "./states.ts";
 
-const stateTexts = Object.fromEntries(STATES_SAID.map((state) => [state, Type.Optional(ByLocale)]));
-const ByState = Type.Unsafe<{ [State in (typeof STATES_SAID)[number]]?: Static<typeof ByLocale> }>(
+const stateTexts = Object.fromEntries(MESSAGE_STATES.map((state) => [state, Type.Optional(ByLocale)]));
+const ByState = Type.Unsafe<{ [State in (typeof MESSAGE_STATES)[number]]?: Static<typeof ByLocale> }>(
   Type.Object(stateTexts, closed),
 );
 const BySurface = Type.Unsafe<{ [Surface in (typeof SURFACES)[number]]?: Static<typeof ByState> }>(

@@ -1,7 +1,7 @@
 import { type MessageFormatElement, parse, TYPE } from "@formatjs/icu-messageformat-parser";
 import { IntlMessageFormat } from "intl-messageformat";
 import type { Problem } from "../schema/problem.ts";
-import { STATES_SAID, type StateSaid } from "./states.ts";
+import { MESSAGE_STATES, type MessageState } from "./states.ts";
 
 const ALWAYS = ["goal", "reward", "option", "deadline", "place"] as const;
 const COUNTED = [...ALWAYS, "counted", "remaining", "percent"] as const;
@@ -10,7 +10,7 @@ const COUNTED = [...ALWAYS, "counted", "remaining", "percent"] as const;
  * What the text for each state of a step may mention. Money and weights arrive formatted for the shopper; items, percent
  * and remaining items are numbers, so that plurals agree. Once a goal is reached nothing remains, so nothing can mention it.
  */
-export const STEP_VARIABLES: Readonly<Record<StateSaid, readonly string[]>> = {
+export const STEP_VARIABLES: Readonly<Record<MessageState, readonly string[]>> = {
   empty: [...ALWAYS, "remaining"],
   "on-the-way": COUNTED,
   "nearly-there": COUNTED,
@@ -28,10 +28,10 @@ export const STEP_VARIABLES: Readonly<Record<StateSaid, readonly string[]>> = {
 
 /** Every text of a wording with its state and where it stands. */
 export function stateTexts(
-  wording: { readonly [State in StateSaid]?: Readonly<Record<string, string>> },
+  wording: { readonly [State in MessageState]?: Readonly<Record<string, string>> },
   path: string,
-): { state: StateSaid; locale: string; text: string; path: string }[] {
-  return STATES_SAID.flatMap((state) =>
+): { state: MessageState; locale: string; text: string; path: string }[] {
+  return MESSAGE_STATES.flatMap((state) =>
     Object.entries(wording[state] ?? {}).map(([locale, text]) => ({
       state,
       locale,
@@ -54,7 +54,7 @@ export type VariableKinds = Readonly<Record<string, VariableKind>>;
  *
  * @param counts what the offer counts; null for texts of the whole plan
  */
-export function stepVariableKinds(state: StateSaid, counts: string | null): VariableKinds {
+export function stepVariableKinds(state: MessageState, counts: string | null): VariableKinds {
   const figures = new Set(["goal", "counted", "remaining"]);
   const kindOf = (name: string): VariableKind =>
     name === "percent" || (figures.has(name) && counts === "items") ? "number" : "text";
@@ -71,7 +71,7 @@ const TRIAL_TEXTS = ["", "€6.40", "1.452 kg", "yes", "{", "<b>"];
  * Problems of how a text uses its variables, beyond {@link wordingProblems}: forms that do not fit what they are filled with, and
  * whatever else makes it fail or say NaN when it is put into words, tried with values of every length.
  */
-export function sayingProblems(text: string, locale: string, kinds: VariableKinds, path: string): Problem[] {
+export function formattingProblems(text: string, locale: string, kinds: VariableKinds, path: string): Problem[] {
   let elements: MessageFormatElement[];
   try {
     elements = parse(text, { requiresOtherClause: true, ignoreTag: true });

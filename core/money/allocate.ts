@@ -6,7 +6,7 @@
  * @param amount minor units, zero or more
  * @param weights whole numbers, zero or more; when all are zero every share is zero
  */
-export function shareOut(amount: number, weights: readonly number[]): number[] {
+export function allocate(amount: number, weights: readonly number[]): number[] {
   const sum = weights.reduce((all, weight) => all + weight, 0);
   // Nothing was taken off: every share is its weight.
   if (sum === amount) return [...weights];

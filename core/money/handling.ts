@@ -1,10 +1,10 @@
-import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "./amount.ts";
-import { percent } from "./decimal.ts";
-import { type Form, plus, times } from "./linear-amount.ts";
-import { ZERO } from "./rational.ts";
 import { closed, Percent } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
+import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "./amount.ts";
+import { percent } from "./decimal.ts";
+import { type LinearAmount, plus, times } from "./linear-amount.ts";
+import { ZERO } from "./rational.ts";
 
 /** A fee for packing and handling on top of the charge: a sum, a percent of the charge, a percent of the goods. */
 export const Handling = Type.Object(
@@ -21,7 +21,7 @@ export type Handling = Static<typeof Handling>;
 export function compileHandling(
   handling: Handling | undefined,
   context: AmountContext,
-): ((charge: Form, goods: () => Form) => Form) | null {
+): ((charge: LinearAmount, goods: () => LinearAmount) => LinearAmount) | null {
   const fixed = handling?.fixed ? amountFor(handling.fixed, context) : 0;
   if (fixed === undefined) return null;
   const ofCharge = percent(handling?.percentOfCharge ?? "0") ?? ZERO;

@@ -18,7 +18,7 @@ import {
  * An exact figure while goods are added one unit at a time: `at` here, `slope` more with every unit. A whole number that
  * stands still is a plain number, which most prices are. Rounding comes once, at the end: {@link rounded}.
  */
-export type Form = number | Moving;
+export type LinearAmount = number | Moving;
 type Moving = { readonly at: Rational; readonly slope: Rational };
 
 /**
@@ -35,30 +35,31 @@ export class Horizon {
   }
 }
 
-const moving = (form: Form): Moving => (typeof form === "number" ? { at: whole(form), slope: ZERO } : form);
+const moving = (linearAmount: LinearAmount): Moving =>
+  typeof linearAmount === "number" ? { at: whole(linearAmount), slope: ZERO } : linearAmount;
 
 /** @example form({ n: 49n, d: 10n }, ZERO) // 4.9, standing still */
-export function form(at: Rational, slope: Rational): Form {
+export function form(at: Rational, slope: Rational): LinearAmount {
   if (slope.n !== 0n) return { at: reduce(at), slope: reduce(slope) };
-  const least = reduce(at);
-  const figure = Number(least.n);
+  const min = reduce(at);
+  const figure = Number(min.n);
   // Beyond whole numbers that a double holds exactly, the fraction stays.
-  return least.d === 1n && Number.isSafeInteger(figure) ? figure : { at: least, slope: ZERO };
+  return min.d === 1n && Number.isSafeInteger(figure) ? figure : { at: min, slope: ZERO };
 }
 
-export function plus(a: Form, b: Form): Form {
+export function plus(a: LinearAmount, b: LinearAmount): LinearAmount {
   if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a + b)) return a + b;
   const [x, y] = [moving(a), moving(b)];
   return form(add(x.at, y.at), add(x.slope, y.slope));
 }
 
-export function minus(a: Form, b: Form): Form {
+export function minus(a: LinearAmount, b: LinearAmount): LinearAmount {
   if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a - b)) return a - b;
   const [x, y] = [moving(a), moving(b)];
   return form(subtract(x.at, y.at), subtract(x.slope, y.slope));
 }
 
-export function times(a: Form, by: Rational): Form {
+export function times(a: LinearAmount, by: Rational): LinearAmount {
   if (a === 0 || by.n === 0n) return 0;
   if (by.n === by.d) return a;
   if (typeof a === "number") {
@@ -71,16 +72,16 @@ export function times(a: Form, by: Rational): Form {
 }
 
 /** The figure in whole minor units: its one rounding, half away from zero. */
-export function rounded(a: Form): number {
+export function rounded(a: LinearAmount): number {
   return typeof a === "number" ? a : Number(roundHalfAway(a.at));
 }
 
 /** The slope, in figure per unit added. */
-export const slopeOf = (a: Form): Rational => (typeof a === "number" ? ZERO : a.slope);
-export const exactOf = (a: Form): Rational => (typeof a === "number" ? whole(a) : a.at);
+export const slopeOf = (a: LinearAmount): Rational => (typeof a === "number" ? ZERO : a.slope);
+export const exactOf = (a: LinearAmount): Rational => (typeof a === "number" ? whole(a) : a.at);
 
 /** Below, equal or above: negative, zero, positive. Tells the horizon how long that stands. */
-export function compareForms(a: Form, b: Form, horizon: Horizon | null): number {
+export function compareAmounts(a: LinearAmount, b: LinearAmount, horizon: Horizon | null): number {
   if (typeof a === "number" && typeof b === "number") return a - b;
   const [x, y] = [moving(a), moving(b)];
   const sign = compare(x.at, y.at);
@@ -97,15 +98,18 @@ export function compareForms(a: Form, b: Form, horizon: Horizon | null): number 
   return sign;
 }
 
-export const least = (a: Form, b: Form, horizon: Horizon | null): Form => (compareForms(a, b, horizon) <= 0 ? a : b);
-export const most = (a: Form, b: Form, horizon: Horizon | null): Form => (compareForms(a, b, horizon) >= 0 ? a : b);
+export const least = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
+  compareAmounts(a, b, horizon) <= 0 ? a : b;
+export const max = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
+  compareAmounts(a, b, horizon) >= 0 ? a : b;
 
 /** A figure below which nothing goes: `a` less `b`, at least zero. */
-export const lessAtLeastZero = (a: Form, b: Form, horizon: Horizon | null): Form => most(minus(a, b), 0, horizon);
+export const lessAtLeastZero = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
+  max(minus(a, b), 0, horizon);
 
 /** Rounds to a multiple of `step` whole units; the result stands still until the next one is due. */
 export function toMultiple(
-  a: Form,
+  a: LinearAmount,
   step: number,
   direction: "nearest" | "up" | "down",
   horizon: Horizon | null,
@@ -138,15 +142,21 @@ function floorOf({ at, slope }: Moving, horizon: Horizon | null): bigint {
  *
  * @param slack how far rounding can carry the difference: 1 for two roundings
  */
-export function lessWhenRounded(a: Form, b: Form, difference: number, slack: number, horizon: Horizon | null): boolean {
+export function lessWhenRounded(
+  a: LinearAmount,
+  b: LinearAmount,
+  difference: number,
+  slack: number,
+  horizon: Horizon | null,
+): boolean {
   if (horizon && (typeof a !== "number" || typeof b !== "number")) {
     const gap = minus(b, a);
     const still = slopeOf(a).n === 0n && slopeOf(b).n === 0n;
     const same = typeof gap === "number" && gap === 0 && slopeOf(a).n * slopeOf(b).d === slopeOf(b).n * slopeOf(a).d;
     if (!still && !same) {
       const [low, high] = [slack === 1 ? 0 : -slack, slack];
-      if (compareForms(gap, high, null) >= 0) aboveUntil(gap, high, horizon);
-      else if (compareForms(gap, low, null) <= 0) aboveUntil(minus(0, gap), -low, horizon);
+      if (compareAmounts(gap, high, null) >= 0) aboveUntil(gap, high, horizon);
+      else if (compareAmounts(gap, low, null) <= 0) aboveUntil(minus(0, gap), -low, horizon);
       else horizon.limit(0);
     }
   }
@@ -154,7 +164,7 @@ export function lessWhenRounded(a: Form, b: Form, difference: number, slack: num
 }
 
 /** How long `a`, now at least `bound`, stays so. */
-function aboveUntil(a: Form, bound: number, horizon: Horizon): void {
+function aboveUntil(a: LinearAmount, bound: number, horizon: Horizon): void {
   const slope = slopeOf(a);
   if (slope.n >= 0n) return;
   horizon.limit(Number(floor(divide(subtract(exactOf(a), whole(bound)), negative(slope)))));

@@ -1,11 +1,11 @@
-import { compareForms, type Form, type Horizon } from "../money/linear-amount.ts";
+import { compareAmounts, type Horizon, type LinearAmount } from "../money/linear-amount.ts";
 
 /** What a set of offers comes to for one option: delivery less what it takes off the order, and how much else it grants. */
-export type Cost = { readonly net: Form; readonly grants: number };
+export type Cost = { readonly net: LinearAmount; readonly grants: number };
 
 /** Below zero: `a` is better for the shopper. Exact figures are compared, before any rounding. */
 const compareCosts = (a: Cost, b: Cost, horizon: Horizon | null): number =>
-  compareForms(a.net, b.net, horizon) || b.grants - a.grants;
+  compareAmounts(a.net, b.net, horizon) || b.grants - a.grants;
 
 /**
  * The set of offers that costs the shopper least, then grants most, then comes first by position, among all sets whose
@@ -13,13 +13,13 @@ const compareCosts = (a: Cost, b: Cost, horizon: Horizon | null): number =>
  * passed over. Offers that change nothing are left out of the answer.
  *
  * @param candidates offers that could be used, in order of position
- * @param friends whether two offers may be used together
+ * @param canStack whether two offers may be used together
  * @param costOf what a set comes to; the empty set included
  * @param boundOf what no set within it can be better than
  */
 export function bestSet<Offer>(
   candidates: readonly Offer[],
-  friends: (a: Offer, b: Offer) => boolean,
+  canStack: (a: Offer, b: Offer) => boolean,
   costOf: (set: readonly Offer[]) => Cost,
   boundOf: (set: readonly Offer[]) => Cost,
   horizon: Horizon | null,
@@ -29,7 +29,7 @@ export function bestSet<Offer>(
     const all = open.length === 0 ? chosen : [...chosen, ...open];
     const bound = boundOf(all);
     if (compareCosts(bound, best.cost, horizon) >= 0) return;
-    if (allFriends(open, friends)) {
+    if (allFriends(open, canStack)) {
       const cost = boundOf === costOf ? bound : costOf(all);
       if (compareCosts(cost, best.cost, horizon) < 0) best = { set: all, cost };
       if (compareCosts(cost, bound, horizon) <= 0) return;
@@ -38,7 +38,7 @@ export function bestSet<Offer>(
     if (first === undefined) return;
     explore(
       [...chosen, first],
-      rest.filter((other) => friends(first, other)),
+      rest.filter((other) => canStack(first, other)),
     );
     explore(chosen, rest);
   };
@@ -46,8 +46,8 @@ export function bestSet<Offer>(
   return { set: withoutIdle(best.set, best.cost, costOf, horizon), cost: best.cost };
 }
 
-const allFriends = <Offer>(offers: readonly Offer[], friends: (a: Offer, b: Offer) => boolean) =>
-  offers.every((a, i) => offers.every((b, j) => j <= i || friends(a, b)));
+const allFriends = <Offer>(offers: readonly Offer[], canStack: (a: Offer, b: Offer) => boolean) =>
+  offers.every((a, i) => offers.every((b, j) => j <= i || canStack(a, b)));
 
 /** Drops offers, last first, whose absence changes nothing. */
 function withoutIdle<Offer>(

@@ -4,9 +4,9 @@ import { describe, expect, it } from "vitest";
 import type { Plan } from "../plan/plan.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { edited } from "../tests/plan-edits.ts";
-import { companyOf } from "./stacking.ts";
-import { type Offer, standEachOther } from "./offer.ts";
+import { canStack, type Offer } from "./offer.ts";
 import { offerState } from "./offer-state.ts";
+import { stackingOf } from "./stacking.ts";
 
 const plan: Plan = JSON.parse(readFileSync("demo/plan.json", "utf8"));
 const offerCalled = (of: Plan, id: string): Offer => {
@@ -46,10 +46,10 @@ describe("where an offer stands", () => {
 describe("the company an offer keeps", () => {
   it("is mutual, and together only where each stands the other", () => {
     for (const offer of plan.offers) {
-      for (const { other, outcome } of companyOf(plan, offer)) {
-        const back = companyOf(plan, other).find((one) => one.other.id === offer.id);
+      for (const { other, outcome } of stackingOf(plan, offer)) {
+        const back = stackingOf(plan, other).find((one) => one.other.id === offer.id);
         expect(back, `${offer.id} and ${other.id}`).toBeDefined();
-        expect(outcome === "together").toBe(standEachOther(offer, other));
+        expect(outcome === "together").toBe(canStack(offer, other));
         if (outcome !== "together")
           expect(new Set([outcome, back?.outcome])).toEqual(new Set(["this-on-a-tie", "that-on-a-tie"]));
       }
@@ -57,7 +57,7 @@ describe("the company an offer keeps", () => {
   });
 
   it("is none where zones, options or times keep them apart", () => {
-    const names = (of: Plan, id: string) => companyOf(of, offerCalled(of, id)).map(({ other }) => other.id);
+    const names = (of: Plan, id: string) => stackingOf(of, offerCalled(of, id)).map(({ other }) => other.id);
     expect(names(plan, "trade-islands")).toEqual(["islands-sea"]);
     expect(names(plan, "free-standard")).toEqual([]);
     const before = edited(plan, {

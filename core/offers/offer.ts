@@ -2,10 +2,10 @@ import { ConditionRef } from "../conditions/condition.ts";
 import { Edge } from "../measures/edge.ts";
 import { LadderMeasure, Mark } from "../measures/measure-spec.ts";
 import { StepWording } from "../messages/step-wording.ts";
+import { Reward } from "../rewards/reward.ts";
 import { byKind, closed, Id, Percent, Position } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { Local } from "../time/local.ts";
-import { Reward } from "../rewards/reward.ts";
 
 export const Goal = Type.Object({ at: Mark, edge: Edge }, { ...closed, title: "Goal" });
 export type Goal = Static<typeof Goal>;
@@ -91,7 +91,7 @@ export const Offer = Type.Object(
 export type Offer = Static<typeof Offer>;
 
 /** Whether two offers may be used together: each has to stand the other. */
-export function standEachOther(a: Offer, b: Offer): boolean {
+export function canStack(a: Offer, b: Offer): boolean {
   const stands = ({ stacking }: Offer, other: Offer) =>
     stacking?.kind === "any" || (stacking?.kind === "with" && stacking.offers.includes(other.id));
   return stands(a, b) && stands(b, a);

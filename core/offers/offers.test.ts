@@ -2,15 +2,15 @@ import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type FullPrice, type Parts, sumOf } from "../delivery/full-price.ts";
+import { offerSentence } from "../explain/offer-sentence.ts";
 import { majorUnits } from "../money/decimal.ts";
-import { compareForms, rounded } from "../money/linear-amount.ts";
+import { compareAmounts, rounded } from "../money/linear-amount.ts";
 import type { QuoteRequest } from "../request/request.ts";
+import { applyRewards, type CompiledReward, compileReward } from "../rewards/apply-rewards.ts";
+import type { DeliveryReward } from "../rewards/reward.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { checkPlan } from "../validation/documents.ts";
 import { bestSet } from "./best-set.ts";
-import type { DeliveryReward } from "../rewards/reward.ts";
-import { type CompiledReward, compileReward, rewarded } from "../rewards/apply-rewards.ts";
-import { offerSentence } from "../explain/offer-sentence.ts";
 
 const context = { market: "m", currency: "EUR", rates: new Map() };
 const eur = (cents: number) => ({ byCurrency: { EUR: majorUnits(cents, 2) } });
@@ -52,15 +52,15 @@ describe("rewards on one option", () => {
         ([charge, handling, surcharges, own], rewards, other) => {
           const full = parts(charge, handling, surcharges, own);
           const otherPrice = (): FullPrice => (other === null ? "not-offered" : parts(other));
-          const priceWith = (some: readonly CompiledReward[]) => rewarded(full, some, otherPrice, null);
-          expect(compareForms(priceWith(rewards), 0, null)).toBeGreaterThanOrEqual(0);
-          expect(compareForms(priceWith(rewards), sumOf(full), null)).toBeLessThanOrEqual(0);
+          const priceWith = (some: readonly CompiledReward[]) => applyRewards(full, some, otherPrice, null);
+          expect(compareAmounts(priceWith(rewards), 0, null)).toBeGreaterThanOrEqual(0);
+          expect(compareAmounts(priceWith(rewards), sumOf(full), null)).toBeLessThanOrEqual(0);
           const alike = rewards.map((reward) => ({ ...reward, handling: true, surcharges: true, own: true }));
           for (const [i] of alike.entries()) {
             const without = alike.filter((_, k) => k !== i);
-            expect(compareForms(priceWith(alike), priceWith(without), null)).toBeLessThanOrEqual(0);
+            expect(compareAmounts(priceWith(alike), priceWith(without), null)).toBeLessThanOrEqual(0);
           }
-          expect(compareForms(priceWith(alike), priceWith(rewards), null)).toBeLessThanOrEqual(0);
+          expect(compareAmounts(priceWith(alike), priceWith(rewards), null)).toBeLessThanOrEqual(0);
         },
       ),
       { numRuns: 2000 },
@@ -73,7 +73,7 @@ describe("rewards on one option", () => {
     const flat = compiledReward({ kind: "flat-price", ...on, amount: eur(490) });
     const same = compiledReward({ kind: "option-price", ...on, of: "x" });
     const price = (charge: number, rewards: CompiledReward[], other: FullPrice = "not-offered") =>
-      rounded(rewarded(parts(charge), rewards, () => other, null));
+      rounded(applyRewards(parts(charge), rewards, () => other, null));
     expect(price(950, [off, half, flat])).toBe(145);
     expect(price(950, [half, half])).toBe(238);
     expect(price(950, [same, half], parts(491))).toBe(246);
@@ -92,7 +92,7 @@ describe("rewards on one option", () => {
           const numbers = rewards.map((_, i) => i);
           const friends = (a: number, b: number) => pairs[Math.min(a, b) * 6 + Math.max(a, b)] === true;
           const cost = (set: readonly number[], cover: Partial<CompiledReward> = {}) => ({
-            net: rewarded(
+            net: applyRewards(
               full,
               set.flatMap((i) => (rewards[i] ? [{ ...rewards[i], ...cover }] : [])),
               () => "not-offered",
@@ -105,13 +105,13 @@ describe("rewards on one option", () => {
           const sets = Array.from({ length: 2 ** rewards.length }, (_, bits) => numbers.filter((i) => (bits >> i) & 1));
           const allowed = sets.filter((set) => set.every((a) => set.every((b) => a === b || friends(a, b))));
           for (const set of allowed) {
-            expect(compareForms(found.cost.net, cost(set).net, null)).toBeLessThanOrEqual(0);
+            expect(compareAmounts(found.cost.net, cost(set).net, null)).toBeLessThanOrEqual(0);
           }
           expect(allowed.map((set) => set.join())).toContain([...found.set].sort().join());
-          expect(compareForms(cost(found.set).net, found.cost.net, null)).toBe(0);
+          expect(compareAmounts(cost(found.set).net, found.cost.net, null)).toBe(0);
           for (const i of found.set) {
             const without = found.set.filter((other) => other !== i);
-            expect(found.set.length === 1 || compareForms(cost(without).net, found.cost.net, null) > 0).toBe(true);
+            expect(found.set.length === 1 || compareAmounts(cost(without).net, found.cost.net, null) > 0).toBe(true);
           }
         },
       ),
@@ -123,7 +123,8 @@ describe("rewards on one option", () => {
     const free = compiledReward({ kind: "free", ...on });
     const all = compiledReward({ kind: "free", ...on, covers: { ownCharges: true } });
     const bare = compiledReward({ kind: "free", ...on, covers: { handling: false, surcharges: false } });
-    const left = (reward: CompiledReward) => rewarded(parts(500, 100, 50, 300), [reward], () => "not-offered", null);
+    const left = (reward: CompiledReward) =>
+      applyRewards(parts(500, 100, 50, 300), [reward], () => "not-offered", null);
     expect([free, all, bare].map(left)).toEqual([300, 0, 450]);
   });
 });

@@ -1,18 +1,18 @@
-import { byPosition } from "../schema/atoms.ts";
 import type { Plan } from "../plan/plan.ts";
-import { interval } from "../time/local.ts";
-import { type Offer, standEachOther } from "./offer.ts";
 import { isOnOrder, rewardOptions } from "../rewards/reward.ts";
+import { byPosition } from "../schema/atoms.ts";
+import { interval } from "../time/local.ts";
+import { canStack, type Offer } from "./offer.ts";
 
 /** Another offer that a shopper can have earned at the same time for the same option, and what comes of it. */
-export type Company = {
+export type StackingWith = {
   readonly other: Offer;
   /** Used together; or the one that costs the shopper less, this one or that one where they cost the same. */
   readonly outcome: "together" | "this-on-a-tie" | "that-on-a-tie";
 };
 
 /** The offers that can meet an offer: in some zone, on some option or on the order, at some moment. */
-export function companyOf(plan: Plan, offer: Offer): Company[] {
+export function stackingOf(plan: Plan, offer: Offer): StackingWith[] {
   const zones = new Map(plan.zones.map((zone) => [zone.id, zone]));
   const timeZones = new Map(plan.markets.map((market) => [market.id, market.timeZone]));
   const meets = (other: Offer) =>
@@ -25,11 +25,7 @@ export function companyOf(plan: Plan, offer: Offer): Company[] {
     .sort(byPosition)
     .map((other) => ({
       other,
-      outcome: standEachOther(offer, other)
-        ? "together"
-        : byPosition(offer, other) < 0
-          ? "this-on-a-tie"
-          : "that-on-a-tie",
+      outcome: canStack(offer, other) ? "together" : byPosition(offer, other) < 0 ? "this-on-a-tie" : "that-on-a-tie",
     }));
 }
 

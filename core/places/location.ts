@@ -1,6 +1,6 @@
+import { Coordinates } from "../request/request.ts";
 import { ByLocale, CountryCode, closed, Id, Position } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
-import { Coordinates } from "../request/request.ts";
 import { type Static, Type } from "../schema/type.ts";
 
 export const Clock = Type.String({ pattern: "^([01][0-9]|2[0-3]):[0-5][0-9]$", description: "HH:MM" });

@@ -1,5 +1,5 @@
-import { byPosition } from "../schema/atoms.ts";
 import type { Destination } from "../request/request.ts";
+import { byPosition } from "../schema/atoms.ts";
 import type { ZoneDestination } from "./destination.ts";
 import type { Zone } from "./market.ts";
 import { type Place, placeOf } from "./place.ts";

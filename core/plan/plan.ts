@@ -7,8 +7,8 @@ import { type Rates, RateTable, ratesInForce } from "../money/rates.ts";
 import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
-import { type Static, Type } from "../schema/type.ts";
 import { byKindOf, closed, Id, Locale } from "../schema/atoms.ts";
+import { type Static, Type } from "../schema/type.ts";
 
 export const FORMAT = 1;
 

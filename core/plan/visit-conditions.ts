@@ -1,6 +1,6 @@
 import type { Condition } from "../conditions/condition.ts";
-import { chargesIn } from "./visit-charges.ts";
 import type { Plan } from "./plan.ts";
+import { chargesIn } from "./visit-charges.ts";
 
 /** Every condition that a plan states, wherever it stands: of offers, options, surcharges, cases, and those kept by name. */
 export function conditionsIn(plan: Plan): Condition[] {

@@ -1,10 +1,10 @@
 import { isShipped, readCart } from "../cart/read-cart.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
-import { findTariffs } from "../tariff/find-tariffs.ts";
-import type { QuoteRequest } from "../request/request.ts";
 import { goodsFilter } from "../measures/goods-filter.ts";
 import { compileSpec, counted } from "../measures/measure.ts";
 import type { LadderMeasure } from "../measures/measure-spec.ts";
+import type { QuoteRequest } from "../request/request.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
+import { findTariffs } from "../tariff/find-tariffs.ts";
 
 /** Which lines of a cart a ladder counts, and what all of it comes to in whole units; null where a weight is not known. */
 export type CountedLines = {

@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { iso31661 } from "iso-3166/1.js";
 import { describe, expect, it } from "vitest";
-import type { Plan } from "../plan/plan.ts";
-import { coverageOf } from "./coverage.ts";
 import { indexPlaces, resolvePlace } from "../places/resolve.ts";
 import { parentOf } from "../places/territory.ts";
+import type { Plan } from "../plan/plan.ts";
+import { coverageOf } from "./coverage.ts";
 
 const demo: Plan = JSON.parse(readFileSync(new URL("../../demo/plan.json", import.meta.url), "utf8"));
 const countries = iso31661.filter(({ state }) => state === "assigned").map(({ alpha2 }) => alpha2);

@@ -1,10 +1,10 @@
 import type { DeliveryOption } from "../delivery/option.ts";
-import { byPosition } from "../schema/atoms.ts";
-import type { Plan } from "../plan/plan.ts";
 import type { ZoneDestination } from "../places/destination.ts";
 import type { Zone } from "../places/market.ts";
 import { indexPlaces, type PlaceIndex, resolvePlace } from "../places/resolve.ts";
 import { parentOf } from "../places/territory.ts";
+import type { Plan } from "../plan/plan.ts";
+import { byPosition } from "../schema/atoms.ts";
 
 /** A country or carved-out region: the zones that may serve an address in it, and whether some address has none. */
 export type CoverageRow = {

@@ -1,17 +1,17 @@
 import { sayable } from "../measures/measure-spec.ts";
-import { speak } from "../messages/format-message.ts";
-import type { StateSaid, StepState } from "../messages/states.ts";
-import { STEP_VARIABLES, sayingProblems, stepVariableKinds, wordingProblems } from "../messages/wording.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
-import { instantOf } from "../time/instant.ts";
-import { findTariffs } from "../tariff/find-tariffs.ts";
+import { formatMessage } from "../messages/format-message.ts";
+import type { MessageState, StepState } from "../messages/states.ts";
+import { formattingProblems, STEP_VARIABLES, stepVariableKinds, wordingProblems } from "../messages/wording.ts";
+import { messageValues } from "../quote/messages/step-messages.ts";
 import type { Progress } from "../quote/quote.ts";
 import type { QuoteRequest } from "../request/request.ts";
-import { sayingOf } from "../quote/messages/step-messages.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
+import { findTariffs } from "../tariff/find-tariffs.ts";
 import type { Tariff } from "../tariff/tariff.ts";
+import { instantOf } from "../time/instant.ts";
 
 /** A text as a shopper would read it: with the figures of the standpoint where it stands so, else with made-up ones. */
-export type ExampleSaying = { readonly text: string; readonly real: boolean } | { readonly problem: string };
+export type ExampleMessage = { readonly text: string; readonly real: boolean } | { readonly problem: string };
 
 /**
  * How a text reads for one step and state, whether or not the plan says it yet.
@@ -19,20 +19,20 @@ export type ExampleSaying = { readonly text: string; readonly real: boolean } | 
  * @param progress where steps stand for the shopper on screen
  * @param offerId null: the first offer there is, for texts of the whole plan
  */
-export function exampleSaying(
+export function exampleMessage(
   compiled: CompiledPlan,
   request: QuoteRequest,
   progress: readonly Progress[],
-  place: { offer: string | null; step: string | null; state: StateSaid },
+  place: { offer: string | null; step: string | null; state: MessageState },
   picked: { text: string; locale: string },
-): ExampleSaying {
+): ExampleMessage {
   const [problem] = wordingProblems(picked.text, STEP_VARIABLES[place.state], "");
   if (problem) return { problem: problem.message };
   const tariff = tariffFor(compiled, request, place.offer);
   const offer = tariff?.offers.find(({ id }) => place.offer === null || id === place.offer);
   const step = offer?.steps.find((one) => place.step === null || one.step.id === place.step);
   if (!tariff || !offer || !step) return { problem: "this step gives nothing anywhere yet" };
-  const [unfit] = sayingProblems(
+  const [unfit] = formattingProblems(
     picked.text,
     picked.locale,
     stepVariableKinds(place.state, place.offer === null ? null : offer.offer.counts.kind),
@@ -42,8 +42,8 @@ export function exampleSaying(
   const state = plainState(place.state);
   const here = progress.find((one) => one.offer === offer.id && one.step === step.step.id && one.state === state);
   const shown = here ?? madeUp(step.goal?.at ?? 0, place.state, offer.offer.counts.kind);
-  const saying = sayingOf(tariff, offer, step, picked, state, shown, instantOf(request.at));
-  return { text: speak(saying, tariff.currency), real: here !== undefined };
+  const values = messageValues(tariff, offer, step, picked, state, shown, instantOf(request.at));
+  return { text: formatMessage(values, tariff.currency), real: here !== undefined };
 }
 
 /** The standpoint's tariff where the offer holds there, else the first in which it does. */
@@ -63,7 +63,7 @@ function tariffFor(compiled: CompiledPlan, request: QuoteRequest, offer: string 
   return undefined;
 }
 
-function plainState(state: StateSaid): StepState {
+function plainState(state: MessageState): StepState {
   if (state === "nearly-there" || state === "between") return "on-the-way";
   return state === "top" ? "reached" : state;
 }
@@ -71,7 +71,7 @@ function plainState(state: StateSaid): StepState {
 /** Figures that fit a state: a good half there, nearly there, or all of it. */
 function madeUp(
   goal: number,
-  state: StateSaid,
+  state: MessageState,
   kind: Progress["measure"],
 ): Pick<Progress, "counted" | "remainingSaid" | "percent"> {
   if (state === "empty") return { counted: 0, remainingSaid: sayable(kind, goal), percent: 0 };

@@ -1,15 +1,15 @@
 import { readCart } from "../cart/read-cart.ts";
+import { type Condition, compileCondition, type Trace } from "../conditions/condition.ts";
+import { situationOf } from "../evaluate/situation-of.ts";
 import { measureNumbers } from "../measures/measure-numbers.ts";
 import { placeOf } from "../places/place.ts";
 import { possiblePlaces } from "../places/possible-places.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
 import { ratesOf, savedOf } from "../plan/plan.ts";
-import { findTariffs } from "../tariff/find-tariffs.ts";
 import type { QuoteRequest } from "../request/request.ts";
-import { situationOf } from "../evaluate/situation-of.ts";
-import type { Tariff } from "../tariff/tariff.ts";
-import { type Condition, compileCondition, type Trace } from "../conditions/condition.ts";
 import { factsOf } from "../situation/situation.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
+import { findTariffs } from "../tariff/find-tariffs.ts";
+import type { Tariff } from "../tariff/tariff.ts";
 
 /**
  * How a condition stands for one cart at one standpoint, clause by clause, whether or not the plan uses it: what an editor

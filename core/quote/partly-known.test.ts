@@ -2,9 +2,9 @@ import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Zone } from "../places/market.ts";
 import type { Plan } from "../plan/plan.ts";
+import type { Destination } from "../request/request.ts";
 import { anyCase } from "../tests/arbitrary.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
-import type { Destination } from "../request/request.ts";
 
 const CLAIMS = [
   { id: "islands", destinations: [{ region: "PT-30" }, { country: "PT", postcodes: ["9000..9399"] }] },

@@ -1,10 +1,10 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import type { QuoteRequest } from "../request/request.ts";
 import { anyCase, type Case } from "../tests/arbitrary.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { granted, progressOf } from "../tests/granted.ts";
 import { oneZonePlan } from "../tests/one-zone.ts";
-import type { QuoteRequest } from "../request/request.ts";
 
 describe("the promise: add exactly what is asked for, and you get exactly what is promised", () => {
   it("holds for random ladders, charges, carts, taxes, discounts and currencies", () => {

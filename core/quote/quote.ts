@@ -1,32 +1,32 @@
 import { type FillerKind, type ReadCart, readCart } from "../cart/read-cart.ts";
 import type { NoPrice } from "../charges/definition.ts";
-import { type Facts, factsOf } from "../situation/situation.ts";
 import { hasNoPrice, sumOf } from "../delivery/full-price.ts";
 import type { Promised } from "../delivery/promise.ts";
+import { type CartGrowth, growByFiller } from "../evaluate/cart-growth.ts";
+import type { Evaluation, PricedOption } from "../evaluate/evaluation.ts";
+import { situationOf } from "../evaluate/situation-of.ts";
 import type { UnsaidText } from "../messages/format-message.ts";
 import type { StepState, Surface } from "../messages/states.ts";
 import { rounded } from "../money/linear-amount.ts";
 import type { Offer } from "../offers/offer.ts";
 import type { AddressNote } from "../places/place.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
-import type { Problem } from "../schema/problem.ts";
-import { stepsWaitingForCarriers } from "./carriers/carrier-questions.ts";
-import { chosenAtFirst } from "./options/chosen-at-first.ts";
-import { findTariffs } from "../tariff/find-tariffs.ts";
-import { type Grant, grantsOf } from "./options/grants.ts";
-import { holdInAll } from "./merge/merge-quotes.ts";
-import { optionTexts } from "./messages/option-texts.ts";
-import { outcomeOf, reached } from "./options/price-option.ts";
 import type { QuoteRequest } from "../request/request.ts";
-import { messagesOf, placeUnknownMessages } from "./messages/step-messages.ts";
-import { situationOf } from "../evaluate/situation-of.ts";
-import { ahead, asSaid, type Outlook, outlookOf, standing } from "./progress/step-status.ts";
 import { standpointProblems } from "../request/standpoint-problems.ts";
+import type { Problem } from "../schema/problem.ts";
+import { type Facts, factsOf } from "../situation/situation.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
+import { findTariffs } from "../tariff/find-tariffs.ts";
 import type { Tariff, TariffOffer, TariffStep } from "../tariff/tariff.ts";
-import { goodsTax, payable, type Totals, totalsOf } from "./options/totals.ts";
 import { uncountable } from "./answer/uncountable.ts";
-import { fillerWalk, type Walk } from "../evaluate/cart-growth.ts";
-import type { Outcome, Weighed } from "../evaluate/evaluation.ts";
+import { stepsWaitingForCarriers } from "./carriers/carrier-questions.ts";
+import { mergeQuotes } from "./merge/merge-quotes.ts";
+import { optionTexts } from "./messages/option-texts.ts";
+import { placeUnknownMessages, stepMessages } from "./messages/step-messages.ts";
+import { chosenAtFirst } from "./options/chosen-at-first.ts";
+import { type Grant, grantsOf } from "./options/grants.ts";
+import { priceOption, reached } from "./options/price-option.ts";
+import { goodsTax, payable, type Totals, totalsOf } from "./options/totals.ts";
+import { ahead, asSaid, type FillerForecast, forecastFiller, stepStatus } from "./progress/step-status.ts";
 import { type Why, whyOf } from "./why/why.ts";
 
 export type QuotedOption = {
@@ -144,7 +144,7 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest, form: Quote
   const same = JSON.stringify({ ...first, why: null });
   const alike = others.every((other) => JSON.stringify({ ...other, why: null }) === same);
   if (alike && !orNowhere) return answered(first);
-  const held = holdInAll([first, ...others], orNowhere, stepsWaitingForCarriers(found));
+  const held = mergeQuotes([first, ...others], orNowhere, stepsWaitingForCarriers(found));
   const tariffs = there.map(({ tariff }) => tariff);
   const unknown = form.text === false ? [] : placeUnknownMessages(tariffs, held.progress, request, unsaid);
   const why = form.why ? { why: [first, ...others].flatMap((one) => one.why ?? []) } : {};
@@ -170,7 +170,7 @@ function quoteIn(
   const now = situationOf(tariff.measures, facts, cart, unknownAs);
   const totals = totalsOf(cart);
   const progress = progressOf(tariff, now, cart);
-  const outcomes = tariff.options.map(({ number }) => outcomeOf(tariff, number, now));
+  const outcomes = tariff.options.map(({ number }) => priceOption(tariff, number, now));
   return {
     market: tariff.market.id,
     zone: tariff.zone.id,
@@ -178,7 +178,7 @@ function quoteIn(
     totals,
     options: quotedOptions(tariff, cart, totals, now, outcomes, progress, request, form, unsaid),
     progress: progress.map(({ shown }) => shown).filter((shown) => shown !== null),
-    messages: form.text === false ? [] : messagesOf(tariff, progress, now, request, unsaid),
+    messages: form.text === false ? [] : stepMessages(tariff, progress, now, request, unsaid),
     // What unknown conditions are taken for the other way round is no account of anything.
     ...(form.why && !unknownAs ? { why: [whyOf(tariff, now)] } : {}),
   };
@@ -188,8 +188,8 @@ function quotedOptions(
   tariff: Tariff,
   cart: ReadCart,
   totals: Totals,
-  now: Weighed,
-  outcomes: readonly Outcome[],
+  now: Evaluation,
+  outcomes: readonly PricedOption[],
   progress: readonly StepProgress[],
   request: QuoteRequest,
   form: QuoteForm,
@@ -251,7 +251,7 @@ function quotedOptions(
   });
 }
 
-const NOTHING: Outcome = { full: "not-offered", price: "not-offered", used: [], offOrder: 0 };
+const NOTHING: PricedOption = { full: "not-offered", price: "not-offered", used: [], offOrder: 0 };
 
 /** A step as it stands, also one without a goal, of which there is no progress to show. */
 export type StepProgress = {
@@ -264,22 +264,22 @@ export type StepProgress = {
   readonly shown: Progress | null;
 };
 
-function progressOf(tariff: Tariff, now: Weighed, cart: ReadCart): StepProgress[] {
-  const walks: { [Kind in FillerKind]?: Walk } = {};
-  const walkOf = (kind: FillerKind): Walk => {
-    walks[kind] ??= fillerWalk(tariff.measures, now.facts, cart, kind);
-    return walks[kind];
+function progressOf(tariff: Tariff, now: Evaluation, cart: ReadCart): StepProgress[] {
+  const growths: { [Kind in FillerKind]?: CartGrowth } = {};
+  const growthOf = (kind: FillerKind): CartGrowth => {
+    growths[kind] ??= growByFiller(tariff.measures, now.facts, cart, kind);
+    return growths[kind];
   };
   const progress: StepProgress[] = [];
   for (const offer of tariff.offers) {
     for (const step of offer.steps) {
       const { kind } = offer.offer.counts;
-      let outlook: Outlook | undefined;
-      const { state, remaining } = standing(tariff, offer, step, now, () => {
-        outlook = outlookOf(tariff, offer, step, walkOf(kind), now.unknownAs);
-        return ahead(outlook, 0);
+      let forecast: FillerForecast | undefined;
+      const { state, remaining } = stepStatus(tariff, offer, step, now, () => {
+        forecast = forecastFiller(tariff, offer, step, growthOf(kind), now.unknownAs);
+        return ahead(forecast, 0);
       });
-      const said = outlook && remaining !== null ? asSaid(outlook, kind, remaining) : null;
+      const said = forecast && remaining !== null ? asSaid(forecast, kind, remaining) : null;
       const shown = shownProgress(offer, step, now, state, remaining, said);
       progress.push({ offer, step, state, remaining, said, shown });
     }
@@ -290,7 +290,7 @@ function progressOf(tariff: Tariff, now: Weighed, cart: ReadCart): StepProgress[
 function shownProgress(
   offer: TariffOffer,
   step: TariffStep,
-  now: Weighed,
+  now: Evaluation,
   state: StepState,
   remaining: number | null,
   said: number | null,

@@ -5,16 +5,16 @@ import { runChecks } from "../checks/run-checks.ts";
 import type { Condition } from "../conditions/condition.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
 import { engineFor } from "../engine.ts";
-import type { Offer, Step } from "../offers/offer.ts";
-import type { Reward } from "../rewards/reward.ts";
 import { offerSentence } from "../explain/offer-sentence.ts";
+import type { Offer, Step } from "../offers/offer.ts";
 import { postcodePattern } from "../places/postcode.ts";
-import { compile } from "../tariff/compile.ts";
 import type { Plan } from "../plan/plan.ts";
+import type { CartLine, QuoteRequest } from "../request/request.ts";
+import type { Reward } from "../rewards/reward.ts";
+import { compile } from "../tariff/compile.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { oneZonePlan } from "../tests/one-zone.ts";
 import { quote } from "./quote.ts";
-import type { CartLine, QuoteRequest } from "../request/request.ts";
 
 const AROUND = { at: Date.UTC(2026, 10, 24), placeName: (code: string) => code, products: [], uses: {}, addresses: [] };
 

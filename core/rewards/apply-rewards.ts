@@ -3,10 +3,10 @@ import { hasNoPrice, type Parts, sumOf } from "../delivery/full-price.ts";
 import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import {
-  compareForms,
-  type Form,
+  compareAmounts,
   form,
   type Horizon,
+  type LinearAmount,
   least,
   lessAtLeastZero,
   minus,
@@ -77,12 +77,12 @@ function changeOf(reward: DeliveryReward, context: AmountContext): CompiledRewar
  *
  * @param fullPriceOf another option's full price
  */
-export function rewarded(
+export function applyRewards(
   full: Parts,
   rewards: readonly CompiledReward[],
   fullPriceOf: (option: string) => FullPrice,
   horizon: Horizon | null,
-): Form {
+): LinearAmount {
   let parts = full;
   const ordered = rewards.length > 1 ? [...rewards].sort((a, b) => a.order - b.order) : rewards;
   for (const reward of ordered) {
@@ -114,8 +114,8 @@ export function rewarded(
 }
 
 /** Whether a price as it is stated, rounded half away from zero, is more than a limit. */
-const isAbove = (price: Form, limit: number, horizon: Horizon | null): boolean =>
-  compareForms(
+const isAbove = (price: LinearAmount, limit: number, horizon: Horizon | null): boolean =>
+  compareAmounts(
     price,
     typeof price === "number" ? limit + 1 : form({ n: 2n * BigInt(limit) + 1n, d: 2n }, ZERO),
     horizon,
@@ -124,7 +124,7 @@ const isAbove = (price: Form, limit: number, horizon: Horizon | null): boolean =
 type Covers = Pick<CompiledReward, "handling" | "surcharges" | "own">;
 
 /** Takes what a reward covers down to a price, if it is above it. */
-function downTo(parts: Parts, covers: Covers, price: Form, horizon: Horizon | null): Parts {
+function downTo(parts: Parts, covers: Covers, price: LinearAmount, horizon: Horizon | null): Parts {
   let covered = parts.charge;
   if (covers.handling) covered = plus(covered, parts.handling);
   if (covers.surcharges) covered = plus(covered, parts.surcharges);
@@ -136,7 +136,7 @@ function downTo(parts: Parts, covers: Covers, price: Form, horizon: Horizon | nu
 function reduced(
   { charge, handling, surcharges, own }: Parts,
   covers: Covers,
-  by: Form,
+  by: LinearAmount,
   horizon: Horizon | null,
 ): Parts {
   let left = by;
@@ -156,5 +156,5 @@ function reduced(
 }
 
 /** A part less so much, at least zero. */
-const without = (part: Form, by: Form, horizon: Horizon | null): Form =>
+const without = (part: LinearAmount, by: LinearAmount, horizon: Horizon | null): LinearAmount =>
   by === 0 || part === 0 ? part : minus(part, least(part, by, horizon));

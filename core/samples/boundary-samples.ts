@@ -1,27 +1,31 @@
-import { filler, readLine } from "../cart/read-cart.ts";
-import { decide, type Outlook } from "../analysis/satisfy.ts";
+import { decide, type ZoneContext } from "../analysis/satisfy.ts";
 import { within, worldOf } from "../analysis/world.ts";
-import { explainAt } from "../queries/explain-at.ts";
+import { filler, readLine } from "../cart/read-cart.ts";
 import { leastCount } from "../measures/edge.ts";
 import { compileSpec, counted } from "../measures/measure.ts";
 import { type MeasureSpec, markAt, measured } from "../measures/measure-spec.ts";
 import { percent } from "../money/decimal.ts";
 import { ZERO } from "../money/rational.ts";
 import { goalOf, type Offer } from "../offers/offer.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
-import { chargesOf } from "../plan/visit-charges.ts";
 import { ratesOf } from "../plan/plan.ts";
+import { chargesOf } from "../plan/visit-charges.ts";
+import { explainAt } from "../queries/explain-at.ts";
 import type { CartLine, QuoteRequest } from "../request/request.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
 import { interval } from "../time/local.ts";
 import { runSample } from "./compare.ts";
 import type { Sample } from "./sample.ts";
 
 /** A place where something changes: just below it, at it, just above it. */
-export type EdgeSample = { readonly edge: string; readonly side: "below" | "at" | "above"; readonly sample: Sample };
+export type BoundarySample = {
+  readonly edge: string;
+  readonly side: "below" | "at" | "above";
+  readonly sample: Sample;
+};
 
 /** Samples for every edge of every band, goal, schedule and zone, and the edges that none could be made for, with why. */
 export type Generated = {
-  readonly samples: readonly EdgeSample[];
+  readonly samples: readonly BoundarySample[];
   readonly covered: number;
   readonly left: readonly { readonly edge: string; readonly why: string }[];
 };
@@ -31,11 +35,11 @@ export type Generated = {
  *
  * @param at the moment looked from, in milliseconds of UTC, where a schedule asks for no other
  */
-export function edgeSamples(compiled: CompiledPlan, at: number): Generated {
-  const samples: EdgeSample[] = [];
+export function boundarySamples(compiled: CompiledPlan, at: number): Generated {
+  const samples: BoundarySample[] = [];
   const left: { edge: string; why: string }[] = [];
   let covered = 0;
-  const add = (edge: string, requests: readonly { side: EdgeSample["side"]; request: QuoteRequest }[] | string) => {
+  const add = (edge: string, requests: readonly { side: BoundarySample["side"]; request: QuoteRequest }[] | string) => {
     if (typeof requests === "string") {
       left.push({ edge, why: requests });
       return;
@@ -51,37 +55,37 @@ export function edgeSamples(compiled: CompiledPlan, at: number): Generated {
   const { plan } = compiled;
   for (const zone of plan.zones) {
     if (zone.on === false) continue;
-    const outlook = world.outlooks.find((one) => one.zone.id === zone.id);
+    const where = world.contexts.find((one) => one.zone.id === zone.id);
     add(
       `zone ${zone.name}`,
-      outlook ? [{ side: "at", request: plain(outlook, at, [cartLine("value", 1000)]) }] : "no address leads there",
+      where ? [{ side: "at", request: plain(where, at, [cartLine("value", 1000)]) }] : "no address leads there",
     );
   }
   for (const offer of plan.offers) {
     if (!offer.on) continue;
-    for (const outlook of world.outlooks.filter((one) => offer.zones.includes(one.zone.id))) {
+    for (const where of world.contexts.filter((one) => offer.zones.includes(one.zone.id))) {
       for (const [i, step] of offer.steps.entries()) {
         const goal = goalOf(step.trigger);
-        const mark = goal && markAt(goal.at, contextOf(compiled, outlook));
+        const mark = goal && markAt(goal.at, contextOf(compiled, where));
         if (!goal) continue;
-        const edge = `goal of step ${i + 1} of ${offer.name} in ${outlook.zone.name}, ${outlook.currency}`;
+        const edge = `goal of step ${i + 1} of ${offer.name} in ${where.zone.name}, ${where.currency}`;
         add(
           edge,
           mark === undefined || mark === null
             ? "it has no amount"
-            : aroundGoal(compiled, offer, outlook, leastCount(mark, goal.edge), at),
+            : aroundGoal(compiled, offer, where, leastCount(mark, goal.edge), at),
         );
       }
     }
-    const [outlook] = world.outlooks.filter((one) => offer.zones.includes(one.zone.id));
+    const [where] = world.contexts.filter((one) => offer.zones.includes(one.zone.id));
     for (const [i, stretch] of (offer.schedule ?? []).entries()) {
-      if (!outlook) continue;
+      if (!where) continue;
       for (const [end, moment] of [
-        ["start", interval(stretch, outlook.market.timeZone)[0]],
-        ["end", interval(stretch, outlook.market.timeZone)[1]],
+        ["start", interval(stretch, where.market.timeZone)[0]],
+        ["end", interval(stretch, where.market.timeZone)[1]],
       ] as const) {
         if (!Number.isFinite(moment)) continue;
-        const request = (time: number) => plain(outlook, time, [cartLine("value", 10_000)]);
+        const request = (time: number) => plain(where, time, [cartLine("value", 10_000)]);
         add(`${end} of stretch ${i + 1} of ${offer.name}`, [
           { side: "below", request: request(moment - 1) },
           { side: "at", request: request(moment) },
@@ -91,13 +95,13 @@ export function edgeSamples(compiled: CompiledPlan, at: number): Generated {
   }
   for (const { option, charge } of chargesOf(plan)) {
     if (charge.kind !== "bands") continue;
-    for (const outlook of world.outlooks.filter((one) => option.zones.includes(one.zone.id))) {
+    for (const where of world.contexts.filter((one) => option.zones.includes(one.zone.id))) {
       for (const { at: mark, edge } of charge.edges) {
-        const count = markAt(mark, contextOf(compiled, outlook));
-        const name = `band of ${option.name.en ?? option.id} ${edge} ${count === undefined ? "?" : measured(charge.by.kind, count, outlook.currency, "en", "short")} in ${outlook.zone.name}, ${outlook.currency}`;
+        const count = markAt(mark, contextOf(compiled, where));
+        const name = `band of ${option.name.en ?? option.id} ${edge} ${count === undefined ? "?" : measured(charge.by.kind, count, where.currency, "en", "short")} in ${where.zone.name}, ${where.currency}`;
         add(
           name,
-          count === undefined ? "it has no amount" : aroundCount(outlook, charge.by, leastCount(count, edge), at),
+          count === undefined ? "it has no amount" : aroundCount(where, charge.by, leastCount(count, edge), at),
         );
       }
     }
@@ -105,7 +109,7 @@ export function edgeSamples(compiled: CompiledPlan, at: number): Generated {
   return { samples, covered, left };
 }
 
-const contextOf = (compiled: CompiledPlan, { market, currency }: Outlook) => ({
+const contextOf = (compiled: CompiledPlan, { market, currency }: ZoneContext) => ({
   market: market.id,
   currency,
   rates: ratesOf(compiled.plan),
@@ -116,19 +120,19 @@ const cartLine = (kind: "value" | "items" | "weight", amount: number): CartLine 
   sku: "any",
 });
 
-function plain({ addresses, currency }: Outlook, at: number, lines: CartLine[]): QuoteRequest {
+function plain({ addresses, currency }: ZoneContext, at: number, lines: CartLine[]): QuoteRequest {
   return { at: new Date(at).toISOString(), currency, destination: addresses[0] ?? {}, cart: { lines } };
 }
 
-type Sided = { side: EdgeSample["side"]; request: QuoteRequest }[];
+type Sided = { side: BoundarySample["side"]; request: QuoteRequest }[];
 
 /** Carts just below, at and just above what counts so much, each a line of one kind; or why none can be made. */
-function aroundCount(outlook: Outlook, by: MeasureSpec, least: number, at: number): Sided | string {
+function aroundCount(where: ZoneContext, by: MeasureSpec, least: number, at: number): Sided | string {
   if (by.kind === "distance") return "it goes by distance, which an address without a position does not tell";
   if (by.kind === "volume" || by.kind === "weight-volume" || by.kind === "volumetric-weight")
     return "it goes by volume";
   const kind = by.kind === "value" || by.kind === "items" ? by.kind : "weight";
-  const { market, zone } = outlook;
+  const { market, zone } = where;
   const measure = compileSpec(by, "ordinary", market.pricesIncludeTax, percent(zone.standardTaxRate) ?? ZERO);
   const linesOf = (amount: number) => (amount > 0 ? [cartLine(kind, amount)] : []);
   const reaches = (amount: number) =>
@@ -143,7 +147,7 @@ function aroundCount(outlook: Outlook, by: MeasureSpec, least: number, at: numbe
     ] as const
   )
     .filter(([, amount]) => amount >= 0)
-    .map(([side, amount]) => ({ side, request: plain(outlook, at, linesOf(amount)) }));
+    .map(([side, amount]) => ({ side, request: plain(where, at, linesOf(amount)) }));
 }
 
 /** The least amount that does; counts rise with every unit, through packing, rounding and tax. */
@@ -162,11 +166,17 @@ function leastThat(reaches: (amount: number) => boolean): number | null {
   return high;
 }
 
-function aroundGoal(compiled: CompiledPlan, offer: Offer, outlook: Outlook, least: number, at: number): Sided | string {
-  const carts = aroundCount(outlook, offer.counts, least, at);
+function aroundGoal(
+  compiled: CompiledPlan,
+  offer: Offer,
+  where: ZoneContext,
+  least: number,
+  at: number,
+): Sided | string {
+  const carts = aroundCount(where, offer.counts, least, at);
   if (typeof carts === "string" || !offer.when) return carts;
   const { when } = offer;
-  const decision = decide(within(worldOf(compiled, at, [when]), [outlook.zone.id]), when, true);
+  const decision = decide(within(worldOf(compiled, at, [when]), [where.zone.id]), when, true);
   if (decision.kind !== "witness") return "nobody there meets its condition";
   const { shopper, destination, channel, locale } = decision.request;
   const sided = carts.map(({ side, request }) => ({
@@ -184,9 +194,9 @@ function aroundGoal(compiled: CompiledPlan, offer: Offer, outlook: Outlook, leas
 }
 
 /** One row of an edge walk: what a cart on one side of an edge pays and reads. */
-export type WalkRow = {
+export type EdgeWalkRow = {
   readonly edge: string;
-  readonly side: EdgeSample["side"];
+  readonly side: BoundarySample["side"];
   readonly request: QuoteRequest;
   readonly seen: Sample["expected"];
 };
@@ -196,7 +206,7 @@ export const edgeWalk = (
   compiled: CompiledPlan,
   offer: Offer,
   at: number,
-): { rows: WalkRow[]; left: Generated["left"] } => {
+): { rows: EdgeWalkRow[]; left: Generated["left"] } => {
   const only = {
     ...compiled,
     plan: {
@@ -206,7 +216,7 @@ export const edgeWalk = (
       zones: compiled.plan.zones.filter(({ id }) => offer.zones.includes(id)),
     },
   };
-  const { samples, left } = edgeSamples({ ...only, tariffOf: compiled.tariffOf, places: compiled.places }, at);
+  const { samples, left } = boundarySamples({ ...only, tariffOf: compiled.tariffOf, places: compiled.places }, at);
   return {
     rows: samples
       .filter(({ edge }) => !edge.startsWith("zone "))

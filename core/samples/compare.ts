@@ -1,6 +1,6 @@
 import { formatMoney } from "../money/format.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
 import { quote } from "../quote/quote.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
 import { type Expected, type Sample, seenIn } from "./sample.ts";
 
 /** One thing that a sample was expected to see and does not, before and after. */

@@ -1,6 +1,6 @@
-import { closed, Id } from "../schema/atoms.ts";
 import type { Quote } from "../quote/quote.ts";
 import { QuoteRequest } from "../request/request.ts";
+import { closed, Id } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 
 const Text = Type.String({ maxLength: 2000 });

@@ -3,15 +3,15 @@ import { describe, expect, it } from "vitest";
 import type { Plan } from "../plan/plan.ts";
 import { compiledPlan } from "../tests/compiled.ts";
 import { edited } from "../tests/plan-edits.ts";
+import { boundarySamples, edgeWalk } from "./boundary-samples.ts";
 import { runSample } from "./compare.ts";
-import { edgeSamples, edgeWalk } from "./boundary-samples.ts";
 
 const plan: Plan = JSON.parse(readFileSync("demo/plan.json", "utf8"));
 const compiled = compiledPlan(plan);
 const AT = Date.UTC(2026, 10, 24, 12);
 
 describe("samples for every edge", () => {
-  const generated = edgeSamples(compiled, AT);
+  const generated = boundarySamples(compiled, AT);
 
   it("see what they are expected to see, until an edge is moved by the smallest unit", () => {
     process.stdout.write(`edges covered: ${generated.covered}, left: ${generated.left.length}\n`);

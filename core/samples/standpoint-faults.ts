@@ -1,6 +1,6 @@
 import { exponentOf } from "../money/currency.ts";
-import type { Problem } from "../schema/problem.ts";
 import { isLocale } from "../request/standpoint-problems.ts";
+import type { Problem } from "../schema/problem.ts";
 import { isDay } from "../time/day.ts";
 
 type Looked = {

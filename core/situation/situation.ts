@@ -1,7 +1,7 @@
 import type { ReadLine } from "../cart/read-cart.ts";
-import { distanceBetween } from "../quantities/distance.ts";
-import type { Form, Horizon } from "../money/linear-amount.ts";
+import type { Horizon, LinearAmount } from "../money/linear-amount.ts";
 import type { Place } from "../places/place.ts";
+import { distanceBetween } from "../quantities/distance.ts";
 import type { CarrierAnswer, Coordinates, QuoteRequest, Shopper } from "../request/request.ts";
 import { instantOf } from "../time/instant.ts";
 import type { Truth } from "./truth.ts";
@@ -39,9 +39,9 @@ export type Situation = {
   /** Whether a measure has reached so many whole units. */
   readonly reaches: (measure: number, least: number) => Truth;
   /** A count that moves as goods are added. */
-  readonly moving: (measure: number) => Form | null;
+  readonly moving: (measure: number) => LinearAmount | null;
   /** What the goods that count come to after all discounts, exactly. */
-  readonly goods: (counts: (line: ReadLine) => boolean) => Form;
+  readonly goods: (counts: (line: ReadLine) => boolean) => LinearAmount;
   /** Whether a figure of a line is at least so much: price in minor units, pieces, or milligrams of one piece. */
   readonly lineReaches: (line: ReadLine, figure: LineFigure, least: number) => Truth;
 };

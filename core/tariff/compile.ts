@@ -2,12 +2,12 @@ import type { Calendars, Location } from "../places/location.ts";
 import { marketsOf } from "../places/markets-of.ts";
 import { type NamedRegions, namedRegions, regionsNamedBy } from "../places/possible-places.ts";
 import { indexPlaces, type PlaceIndex, resolvePlace } from "../places/resolve.ts";
-import type { Coordinates } from "../request/request.ts";
-import { compileTariff, type Tariff } from "./tariff.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
-import { conditionsIn, regionsAskedFor } from "../plan/visit-conditions.ts";
-import type { Problem } from "../schema/problem.ts";
 import { planProblems } from "../plan/problems/plan-problems.ts";
+import { conditionsIn, regionsAskedFor } from "../plan/visit-conditions.ts";
+import type { Coordinates } from "../request/request.ts";
+import type { Problem } from "../schema/problem.ts";
+import { compileTariff, type Tariff } from "./tariff.ts";
 
 /** A plan made ready to answer: places indexed, one tariff per zone and currency, made when it is first asked for. */
 export type CompiledPlan = {

@@ -1,9 +1,9 @@
 import { type AddressNote, type Place, placeOf } from "../places/place.ts";
 import { possiblePlaces } from "../places/possible-places.ts";
 import { resolve } from "../places/resolve.ts";
-import type { CompiledPlan } from "./compile.ts";
-import type { Problem } from "../schema/problem.ts";
 import type { Destination } from "../request/request.ts";
+import type { Problem } from "../schema/problem.ts";
+import type { CompiledPlan } from "./compile.ts";
 import type { Tariff } from "./tariff.ts";
 
 /** A tariff that may apply, and the place it applies to then. */

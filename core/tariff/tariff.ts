@@ -1,6 +1,5 @@
 import { type CompiledCondition, conditionCompiler, type Saved } from "../conditions/condition.ts";
 import type { MeasureNumber } from "../conditions/definition.ts";
-import { normalCode } from "../situation/situation.ts";
 import { type CompiledFullPrice, compileFullPrice } from "../delivery/full-price.ts";
 import { type DeliveryOption, optionIn } from "../delivery/option.ts";
 import { compilePromise, type Promised } from "../delivery/promise.ts";
@@ -13,13 +12,14 @@ import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
 import { type Rational, ZERO } from "../money/rational.ts";
-import { goalOf, type Offer, type Step, standEachOther, type Trigger } from "../offers/offer.ts";
-import { isOnOrder, type OrderReward, rewardOptions } from "../rewards/reward.ts";
-import { type CompiledReward, compileReward } from "../rewards/apply-rewards.ts";
+import { canStack, goalOf, type Offer, type Step, type Trigger } from "../offers/offer.ts";
 import type { Calendars, Location } from "../places/location.ts";
 import type { Market, Zone } from "../places/market.ts";
-import { byPosition } from "../schema/atoms.ts";
 import type { Plan } from "../plan/plan.ts";
+import { type CompiledReward, compileReward } from "../rewards/apply-rewards.ts";
+import { isOnOrder, type OrderReward, rewardOptions } from "../rewards/reward.ts";
+import { byPosition } from "../schema/atoms.ts";
+import { normalCode } from "../situation/situation.ts";
 import { interval } from "../time/local.ts";
 
 /** Everything it takes to quote one zone in one currency, resolved: whole minor units, numbers instead of names. */
@@ -60,7 +60,7 @@ export type TariffOffer = {
   readonly schedule: readonly (readonly [number, number])[] | null;
   readonly steps: readonly TariffStep[];
   /** Whether it may be used together with the offer of that number. */
-  readonly friends: readonly boolean[];
+  readonly stacks: readonly boolean[];
 };
 
 export type TariffStep = {
@@ -111,7 +111,7 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     );
   const optionNumber = new Map(options.map(({ id, number }) => [id, number]));
   const withoutAmount: { offer: string; step: string }[] = [];
-  const compileOffer = (offer: Offer): Omit<TariffOffer, "number" | "friends"> => ({
+  const compileOffer = (offer: Offer): Omit<TariffOffer, "number" | "stacks"> => ({
     id: offer.id,
     offer,
     when: offer.when ? compileWhen(offer.when) : null,
@@ -130,14 +130,14 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
   const offers = own.map((offer, number) => ({
     ...offer,
     number,
-    friends: own.map((other) => standEachOther(offer.offer, other.offer)),
+    stacks: own.map((other) => canStack(offer.offer, other.offer)),
   }));
   const inMarket = new Set(plan.zones.filter((other) => other.market === market.id).map(({ id }) => id));
   const elsewhere = on
     .filter(
       (offer) => !offer.zones.includes(zone.id) && offer.zones.some((id) => inMarket.has(id)) && speaksElsewhere(offer),
     )
-    .map((offer, number) => ({ ...compileOffer(offer), number, friends: [] }));
+    .map((offer, number) => ({ ...compileOffer(offer), number, stacks: [] }));
   const { chosenAtFirst } = plan.store;
   return {
     market,

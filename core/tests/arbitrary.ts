@@ -9,9 +9,9 @@ import type { Amount } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
 import { majorUnits } from "../money/decimal.ts";
 import type { Offer, Trigger } from "../offers/offer.ts";
-import type { Reward } from "../rewards/reward.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { CarrierAnswer, Cart, CartLine, QuoteRequest, Shopper } from "../request/request.ts";
+import type { Reward } from "../rewards/reward.ts";
 
 /** A random plan of one zone with a random request to it. Amounts are drawn in minor units. */
 export type Case = { plan: Plan; request: QuoteRequest };

@@ -1,7 +1,7 @@
-import { type CompiledPlan, compile } from "../tariff/compile.ts";
 import type { Plan } from "../plan/plan.ts";
 import { type Quote, quote } from "../quote/quote.ts";
 import type { QuoteRequest } from "../request/request.ts";
+import { type CompiledPlan, compile } from "../tariff/compile.ts";
 
 export function compiledPlan(plan: Plan): CompiledPlan {
   const result = compile(plan);

@@ -3,14 +3,14 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { runChecks } from "../checks/run-checks.ts";
 import { climb } from "../climb/climb.ts";
-import { translationUnits, withTexts } from "../translation/translation-units.ts";
-import { readXliff, xliffOf } from "../translation/xliff.ts";
-import type { CompiledPlan } from "../tariff/compile.ts";
+import { whySentences } from "../explain/why-words.ts";
 import { entitiesOf, planOf } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
 import { quote } from "../quote/quote.ts";
 import type { QuoteRequest } from "../request/request.ts";
-import { whySentences } from "../explain/why-words.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
+import { translationUnits, withTexts } from "../translation/translation-units.ts";
+import { readXliff, xliffOf } from "../translation/xliff.ts";
 import { checkPlan } from "../validation/documents.ts";
 import { compiledPlan } from "./compiled.ts";
 

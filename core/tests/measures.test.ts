@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { readCart } from "../cart/read-cart.ts";
-import type { Cart } from "../request/request.ts";
 import type { Basis } from "../measures/basis.ts";
 import { compileMeasure, countedValue } from "../measures/value-measure.ts";
+import type { Cart } from "../request/request.ts";
 
 const TWENTY_PERCENT = { n: 1n, d: 5n };
 const basis: Basis = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" };

@@ -1,17 +1,23 @@
+import { MESSAGE_STATES, type MessageState, SURFACES, type Surface } from "../messages/states.ts";
+import type { StepWording } from "../messages/step-wording.ts";
+import {
+  formattingProblems,
+  placeholdersOf,
+  STEP_VARIABLES,
+  stepVariableKinds,
+  wordingProblems,
+} from "../messages/wording.ts";
 import type { Entity } from "../plan/entities.ts";
 import { STORE_ID } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Problem } from "../schema/problem.ts";
-import { STATES_SAID, type StateSaid, SURFACES, type Surface } from "../messages/states.ts";
-import type { StepWording } from "../messages/step-wording.ts";
-import { placeholdersOf, STEP_VARIABLES, sayingProblems, stepVariableKinds, wordingProblems } from "../messages/wording.ts";
 
 /** Where a text stands: of a step of an offer, or of the whole plan; for every surface, or one. */
 export type WordingPlace = {
   readonly offer: string | null;
   readonly step: string | null;
   readonly surface: Surface | null;
-  readonly state: StateSaid;
+  readonly state: MessageState;
 };
 
 /** One text in all its languages. `id` is an XML NMTOKEN. */
@@ -34,7 +40,7 @@ export function translationUnits(plan: Plan): TranslationUnit[] {
 
 function unitsOf(wording: StepWording, offer: string | null, step: string | null): TranslationUnit[] {
   return [null, ...SURFACES].flatMap((surface) =>
-    STATES_SAID.flatMap((state): TranslationUnit[] => {
+    MESSAGE_STATES.flatMap((state): TranslationUnit[] => {
       const texts = surface === null ? wording[state] : wording.on?.[surface]?.[state];
       if (!texts) return [];
       const place = { offer, step, surface, state };
@@ -50,7 +56,7 @@ function unitsOf(wording: StepWording, offer: string | null, step: string | null
 const unitId = ({ offer, step, surface, state }: WordingPlace) =>
   [offer === null ? "plan" : `offer:${offer}:${step}`, ...(surface === null ? [] : [surface]), state].join(":");
 
-const fromKey = (surface: Surface | null, state: StateSaid, locale: string) =>
+const fromKey = (surface: Surface | null, state: MessageState, locale: string) =>
   [state, ...(surface === null ? [] : [surface]), locale].join("/");
 
 /** Whether a translation was made from another source text than the one that is there now. */
@@ -131,7 +137,7 @@ export function withTexts(
     const counts = offers.get(unit.offer ?? "")?.counts.kind ?? null;
     const unread = wordingProblems(text, STEP_VARIABLES[unit.state], path);
     const wrong =
-      unread.length > 0 ? unread : sayingProblems(text, locale, stepVariableKinds(unit.state, counts), path);
+      unread.length > 0 ? unread : formattingProblems(text, locale, stepVariableKinds(unit.state, counts), path);
     problems.push(...wrong, ...lostPlaceholders(unit.texts[source] ?? "", text, path));
     if (wrong.length > 0 || unit.texts[locale] === text) continue;
     if (unit.offer === null) {

@@ -3,11 +3,11 @@ import fc from "fast-check";
 import { XMLParser, XMLValidator } from "fast-xml-parser";
 import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
+import { contrast } from "../messages/display.ts";
+import { missingPlurals, placeholdersOf } from "../messages/wording.ts";
 import type { Plan } from "../plan/plan.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
-import { contrast } from "../messages/display.ts";
 import { isOutdated, translationUnits, withText, withTexts } from "./translation-units.ts";
-import { missingPlurals, placeholdersOf } from "../messages/wording.ts";
 import { readXliff, xliffOf } from "./xliff.ts";
 
 const plan: Plan = JSON.parse(readFileSync("demo/plan.json", "utf8"));

@@ -1,4 +1,3 @@
-import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import { ratesOf } from "../../core/plan/plan.ts";
 import {
   answerFrom,
@@ -7,16 +6,17 @@ import {
   carrierQuestions,
 } from "../../core/quote/carriers/carrier-questions.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import type { Carrier } from "./carrier.ts";
 import { OSPRELLE } from "./osprelle.ts";
-import { type Mood, simulated } from "./simulated.ts";
+import { type CarrierBehaviour, simulated } from "./simulated.ts";
 import { VELDCART } from "./veldcart.ts";
 
 /** How long a quote waits for carriers, in milliseconds, whatever their number. */
 const CARRIER_DEADLINE = 800;
 
 /** The carriers that ship with the app, all of them simulated. @param moods how each behaves; well unless it is named */
-export const ownCarriers = (moods: Readonly<Record<string, Mood>> = {}): Carrier[] =>
+export const ownCarriers = (moods: Readonly<Record<string, CarrierBehaviour>> = {}): Carrier[] =>
   [OSPRELLE, VELDCART].map((card) => simulated(card, moods[card.id]));
 
 /**

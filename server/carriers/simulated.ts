@@ -4,8 +4,8 @@ import type { CarrierQuestion, CarrierReply } from "../../core/quote/carriers/ca
 import type { Carrier } from "./carrier.ts";
 
 /** How a simulated carrier behaves, to see what shoppers get when a real one does. */
-export const Mood = Type.Union([Type.Literal("well"), Type.Literal("slow"), Type.Literal("failing")]);
-export type Mood = Static<typeof Mood>;
+export const CarrierBehaviour = Type.Union([Type.Literal("well"), Type.Literal("slow"), Type.Literal("failing")]);
+export type CarrierBehaviour = Static<typeof CarrierBehaviour>;
 
 const GRAM = 1000;
 
@@ -27,7 +27,7 @@ export type RateCard = {
 };
 
 /** A carrier that answers from a rate card after its delay. Slow, it takes longer than anyone waits; failing, it throws. */
-export function simulated(card: RateCard, mood: Mood = "well"): Carrier {
+export function simulated(card: RateCard, mood: CarrierBehaviour = "well"): Carrier {
   return {
     id: card.id,
     name: card.name,

@@ -1,7 +1,7 @@
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
-import type { Size, Weight } from "../../core/quantities/quantity.ts";
 import { exponentOf } from "../../core/money/currency.ts";
 import { minorUnits } from "../../core/money/decimal.ts";
+import type { Size, Weight } from "../../core/quantities/quantity.ts";
 import { inTransaction } from "../database/pool.ts";
 import type { Product, SampleCart } from "./product.ts";
 

@@ -1,8 +1,8 @@
 import type { CheckedProduct } from "../../core/checks/check.ts";
-import { milligrams } from "../../core/quantities/quantity.ts";
 import { exponentOf } from "../../core/money/currency.ts";
 import { minorUnits } from "../../core/money/decimal.ts";
 import { rounded } from "../../core/money/linear-amount.ts";
+import { milligrams } from "../../core/quantities/quantity.ts";
 import type { CatalogueProduct } from "./catalogue.ts";
 import type { Product } from "./product.ts";
 

@@ -1,8 +1,6 @@
 import { type Static, Type } from "@sinclair/typebox";
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import type { Saved } from "../../core/conditions/condition.ts";
-import { closed, Id } from "../../core/schema/atoms.ts";
-import { compile } from "../../core/tariff/compile.ts";
 import {
   type Entity,
   type EntityKind,
@@ -12,8 +10,10 @@ import {
   planOf,
   type StoredEntity,
 } from "../../core/plan/entities.ts";
-import type { Problem } from "../../core/schema/problem.ts";
 import { ruleProblems } from "../../core/plan/problems/rules.ts";
+import { closed, Id } from "../../core/schema/atoms.ts";
+import type { Problem } from "../../core/schema/problem.ts";
+import { compile } from "../../core/tariff/compile.ts";
 import { checker } from "../../core/validation/checker.ts";
 import { inTransaction } from "../database/pool.ts";
 import { calendarProblems } from "../holidays/holidays.ts";

@@ -1,9 +1,9 @@
 import { type Static, Type } from "@sinclair/typebox";
 import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql2/promise";
 import type { Offer } from "../../core/offers/offer.ts";
+import type { QuoteRequest } from "../../core/request/request.ts";
 import { closed, Id } from "../../core/schema/atoms.ts";
 import { IDENTIFIER_PATTERN } from "../../core/schema/identifier.ts";
-import type { QuoteRequest } from "../../core/request/request.ts";
 import { checker } from "../../core/validation/checker.ts";
 import { inTransaction } from "../database/pool.ts";
 

@@ -1,8 +1,8 @@
 import { isList, LISTS, STORE_ID } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
-import type { Problem } from "../../core/schema/problem.ts";
 import { planProblems } from "../../core/plan/problems/plan-problems.ts";
 import { brokenRules } from "../../core/plan/problems/rules.ts";
+import type { Problem } from "../../core/schema/problem.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 import { checkEntity, checkPlan } from "../../core/validation/documents.ts";
 

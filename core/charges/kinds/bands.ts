@@ -1,4 +1,3 @@
-import type { Situation } from "../../situation/situation.ts";
 import { Edge, leastCount } from "../../measures/edge.ts";
 import { Mark, MeasureSpec, markAt, markProblems } from "../../measures/measure-spec.ts";
 import { Amount, type AmountContext, amountFor, amountProblems } from "../../money/amount.ts";
@@ -7,6 +6,7 @@ import { whole } from "../../money/rational.ts";
 import { closed } from "../../schema/atoms.ts";
 import type { Problem } from "../../schema/problem.ts";
 import { type Static, Type } from "../../schema/type.ts";
+import type { Situation } from "../../situation/situation.ts";
 import {
   type ChargeContext,
   type Charged,

@@ -1,9 +1,9 @@
-import type { Situation } from "../../situation/situation.ts";
 import { Weight } from "../../quantities/quantity.ts";
+import type { CarrierAnswer } from "../../request/request.ts";
 import { closed, Id } from "../../schema/atoms.ts";
 import type { Problem } from "../../schema/problem.ts";
-import type { CarrierAnswer } from "../../request/request.ts";
 import { Type } from "../../schema/type.ts";
+import type { Situation } from "../../situation/situation.ts";
 import type { Charge } from "../charge.ts";
 import {
   type ChargeContext,

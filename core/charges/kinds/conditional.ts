@@ -1,9 +1,9 @@
 import { type CompiledCondition, type Condition, ConditionRef } from "../../conditions/condition.ts";
-import type { Situation } from "../../situation/situation.ts";
-import type { Truth } from "../../situation/truth.ts";
-import { least, most, plus } from "../../money/linear-amount.ts";
+import { least, max, plus } from "../../money/linear-amount.ts";
 import { byRank, closed, Position } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
+import type { Situation } from "../../situation/situation.ts";
+import type { Truth } from "../../situation/truth.ts";
 import type { Charge } from "../charge.ts";
 import { type ChargeContext, type Charged, type ChargeTrace, type CompiledCharge, isMissing } from "../definition.ts";
 
@@ -116,7 +116,7 @@ function combined(take: Take, prices: readonly Charged[], situation: Situation):
   if (take === "lowest") return lowestOf(prices, situation);
   const [first, ...others] = prices.filter((price) => typeof price !== "string");
   if (first === undefined) return "no-entry";
-  return others.reduce((a, b) => (take === "highest" ? most(a, b, situation.horizon) : plus(a, b)), first);
+  return others.reduce((a, b) => (take === "highest" ? max(a, b, situation.horizon) : plus(a, b)), first);
 }
 
 /** An entry known not to be offered is no candidate for the lowest; one that cannot be told might be it. */

@@ -1,10 +1,10 @@
 import { isOrdinary } from "../../cart/read-cart.ts";
-import type { Situation } from "../../situation/situation.ts";
 import { Amount, type AmountReferences, amountFor, amountProblems } from "../../money/amount.ts";
-import { type Form, most, plus } from "../../money/linear-amount.ts";
+import { type LinearAmount, max, plus } from "../../money/linear-amount.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
 import { type Static, Type } from "../../schema/type.ts";
+import type { Situation } from "../../situation/situation.ts";
 import { type ChargeContext, type Charged, type CompiledCharge, plainCharge } from "../definition.ts";
 
 /**
@@ -33,11 +33,11 @@ export function compileParcelClasses(charge: ParcelClassCharge, context: ChargeC
       .filter(isOrdinary)
       .map(({ parcelClass }) => (parcelClass !== null && prices.has(parcelClass) ? parcelClass : null));
     const names = new Set(known.length > 0 ? known : [null]);
-    let total: Form = 0;
+    let total: LinearAmount = 0;
     for (const name of names) {
       const one = priceOf(name);
       if (one === undefined) return "no-amount";
-      total = charge.take === "sum" ? plus(total, one) : most(total, one, null);
+      total = charge.take === "sum" ? plus(total, one) : max(total, one, null);
     }
     return total;
   };

@@ -1,11 +1,11 @@
 import { amountOf } from "../../measures/measure-spec.ts";
-import { translationUnits } from "../../translation/translation-units.ts";
 import type { Amount } from "../../money/amount.ts";
 import { amountFor } from "../../money/amount.ts";
 import { exponentOf } from "../../money/currency.ts";
 import { minorUnits } from "../../money/decimal.ts";
 import { goalOf, type Offer } from "../../offers/offer.ts";
 import { isOnOrder } from "../../rewards/reward.ts";
+import { translationUnits } from "../../translation/translation-units.ts";
 import { type Check, type CheckContext, onOffer } from "../check.ts";
 
 const SIGNS: Readonly<Record<string, string>> = { "€": "EUR", "£": "GBP", $: "USD", "¥": "JPY" };
@@ -48,10 +48,10 @@ function figuresOf(context: CheckContext, offer: Offer): Set<string> {
     ];
   });
   return new Set(
-    context.outlooksOf(offer.zones).flatMap((outlook) =>
+    context.contextsOf(offer.zones).flatMap((where) =>
       amounts.flatMap((amount) => {
-        const minor = amountFor(amount, context.amountContext(outlook));
-        return minor === undefined ? [] : [`${outlook.currency} ${minor}`];
+        const minor = amountFor(amount, context.amountContext(where));
+        return minor === undefined ? [] : [`${where.currency} ${minor}`];
       }),
     ),
   );

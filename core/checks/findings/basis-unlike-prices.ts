@@ -13,13 +13,13 @@ export const basisUnlikePrices: Check = {
     for (const offer of context.plan.offers) {
       if (!offer.on || offer.counts.kind !== "value") continue;
       const { basis } = offer.counts;
-      for (const outlook of context.outlooksOf(offer.zones)) {
-        const { market, zone, currency } = outlook;
+      for (const where of context.contextsOf(offer.zones)) {
+        const { market, zone, currency } = where;
         const rate = percent(zone.standardTaxRate);
         if ((basis.tax === "with") === market.pricesIncludeTax || !rate || rate.n === 0n) continue;
         const goal = offer.steps.map((step) => goalOf(step.trigger)).find((one) => one !== null);
         const amount = goal && amountOf(goal.at);
-        const at = amount && amountFor(amount, context.amountContext(outlook));
+        const at = amount && amountFor(amount, context.amountContext(where));
         if (!at) continue;
         const factor = add(ONE, rate);
         const met = Number(
@@ -28,7 +28,7 @@ export const basisUnlikePrices: Check = {
         yield {
           sentence: `“${offer.name}” counts ${basis.tax} tax, but prices in ${market.name} are shown ${market.pricesIncludeTax ? "with" : "without"} it: ${context.money(at, currency)} is met by goods of ${context.money(met, currency)}.`,
           at: onOffer(offer, "/counts/basis/tax"),
-          witness: context.request(outlook, met),
+          witness: context.request(where, met),
           fix: {
             words: `Count ${market.pricesIncludeTax ? "with" : "without"} tax`,
             changes: [

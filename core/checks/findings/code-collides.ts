@@ -1,5 +1,5 @@
+import { stackingOf } from "../../offers/stacking.ts";
 import { normalCode } from "../../situation/situation.ts";
-import { companyOf } from "../../offers/stacking.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** One code that earns two offers which do not go together. */
@@ -12,7 +12,7 @@ export const codeCollides: Check = {
         offer.steps.flatMap(({ trigger }) => ("codes" in trigger ? trigger.codes.map(normalCode) : [])),
       );
       if (own.size === 0) continue;
-      for (const { other, outcome } of companyOf(plan, offer)) {
+      for (const { other, outcome } of stackingOf(plan, offer)) {
         if (outcome !== "this-on-a-tie") continue;
         const shared = other.steps
           .flatMap(({ trigger }) => ("codes" in trigger ? trigger.codes : []))

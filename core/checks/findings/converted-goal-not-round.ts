@@ -13,14 +13,14 @@ export const convertedGoalNotRound: Check = {
         const goal = goalOf(step.trigger);
         const amount = goal && amountOf(goal.at);
         if (!amount) continue;
-        for (const outlook of context.outlooksOf(offer.zones)) {
-          const found = resolveAmount(amount, context.amountContext(outlook));
+        for (const where of context.contextsOf(offer.zones)) {
+          const found = resolveAmount(amount, context.amountContext(where));
           if (found?.from !== "conversion" || found.rounding.lessOne) continue;
-          const to = stepFor(found.rounding, outlook.currency) ?? 1;
+          const to = stepFor(found.rounding, where.currency) ?? 1;
           // A hundredth of the goal moves with every day's rates.
           if (to * 100 >= found.minor) continue;
           yield {
-            sentence: `Step ${i + 1} of “${offer.name}” shows as ${context.money(found.minor, outlook.currency)} in ${outlook.market.name}: its rounding lets it move with every day’s rates.`,
+            sentence: `Step ${i + 1} of “${offer.name}” shows as ${context.money(found.minor, where.currency)} in ${where.market.name}: its rounding lets it move with every day’s rates.`,
             at: onOffer(offer, `/steps/${i}/trigger/goal/at/converted`),
             witness: null,
           };

@@ -1,8 +1,8 @@
 import { chargeWords } from "../../charges/words.ts";
 import type { Condition } from "../../conditions/condition.ts";
 import { conditionWords } from "../../conditions/condition.ts";
-import { chargesOf } from "../../plan/visit-charges.ts";
 import { savedOf } from "../../plan/plan.ts";
+import { chargesOf } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** An entry of a list that earlier ones always forestall: a narrower rule below a wider one never fires (F5). */
@@ -21,8 +21,8 @@ export const entryNeverFires: Check = {
         const shut = earlier.some((when) => when === undefined);
         if (!shut && (reached.of.length === 0 || context.decide(option.zones, reached, true).kind !== "never"))
           continue;
-        const [outlook] = context.outlooksOf(option.zones);
-        const amounts = outlook ? context.amountContext(outlook) : { market: "", currency: "EUR", rates: new Map() };
+        const [where] = context.contextsOf(option.zones);
+        const amounts = where ? context.amountContext(where) : { market: "", currency: "EUR", rates: new Map() };
         const saved = savedOf(context.plan);
         const words = entry.when ? `when ${conditionWords(entry.when, amounts, saved)}` : "otherwise";
         // Right above the first entry that leaves nothing of it.

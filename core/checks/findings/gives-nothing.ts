@@ -2,8 +2,8 @@ import { climb } from "../../climb/climb.ts";
 import { markAt } from "../../measures/measure-spec.ts";
 import { OUT_OF_REACH } from "../../messages/states.ts";
 import { goalOf } from "../../offers/offer.ts";
-import { isOnOrder } from "../../rewards/reward.ts";
 import { chargesOf } from "../../plan/visit-charges.ts";
+import { isOnOrder } from "../../rewards/reward.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A step that changes nothing on the whole climb, whatever a shopper of its kind adds: its options are that cheap anyway. */
@@ -23,14 +23,14 @@ export const givesNothing: Check = {
         const { options, ...reward } = step.reward;
         const others = reward.kind === "option-price" ? [reward.of] : [];
         if ([...options, ...others].some((id) => carried.has(id))) continue;
-        const idle = context.outlooksOf(offer.zones).filter((outlook) => {
-          const met = offer.when ? context.decide([outlook.zone.id], offer.when, true) : null;
+        const idle = context.contextsOf(offer.zones).filter((where) => {
+          const met = offer.when ? context.decide([where.zone.id], offer.when, true) : null;
           if (met && met.kind !== "witness") return false;
-          const at = markAt(goal.at, context.amountContext(outlook));
+          const at = markAt(goal.at, context.amountContext(where));
           if (at === undefined) return false;
-          const start = met?.request ?? context.request(outlook, 0);
+          const start = met?.request ?? context.request(where, 0);
           const moment = offer.schedule ? {} : { at: start.at };
-          const result = climb(context.compiled, { ...start, ...moment, currency: outlook.currency }, at * 2);
+          const result = climb(context.compiled, { ...start, ...moment, currency: where.currency }, at * 2);
           if (!("climb" in result) || !result.climb) return false;
           const number = result.climb.steps.findIndex((one) => one.offer === offer.id && one.step === step.id);
           const states = result.climb.intervals.map((one) => one.steps[number]?.state);
@@ -39,7 +39,7 @@ export const givesNothing: Check = {
             states.every((state) => state !== undefined && (state === "covered" || OUT_OF_REACH.has(state)))
           );
         });
-        if (idle.length === 0 || idle.length < context.outlooksOf(offer.zones).length) continue;
+        if (idle.length === 0 || idle.length < context.contextsOf(offer.zones).length) continue;
         yield {
           sentence: `Step ${i + 1} of “${offer.name}” gives nothing that shoppers do not have anyway.`,
           at: onOffer(offer, `/steps/${i}`),

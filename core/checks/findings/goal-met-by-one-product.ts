@@ -16,18 +16,18 @@ export const goalMetByOneProduct: Check = {
         const goal = goalOf(step.trigger);
         const amount = goal && amountOf(goal.at);
         if (!amount) continue;
-        for (const outlook of context.outlooksOf(offer.zones)) {
-          const at = amountFor(amount, context.amountContext(outlook));
+        for (const where of context.contextsOf(offer.zones)) {
+          const at = amountFor(amount, context.amountContext(where));
           const prices = context.around.products
             .filter(counts)
-            .flatMap(({ prices: of }) => of[outlook.currency] ?? [])
+            .flatMap(({ prices: of }) => of[where.currency] ?? [])
             .filter((price) => price > 0);
           const cheapest = Math.min(...prices);
           if (at === undefined || prices.length < 3 || at >= 2 * cheapest) continue;
           yield {
-            sentence: `The goal of step ${i + 1} of “${offer.name}”, ${context.money(at, outlook.currency)}, is met by ${at <= cheapest ? "any single product" : "fewer than two of the cheapest product"} (${context.money(cheapest, outlook.currency)}).`,
+            sentence: `The goal of step ${i + 1} of “${offer.name}”, ${context.money(at, where.currency)}, is met by ${at <= cheapest ? "any single product" : "fewer than two of the cheapest product"} (${context.money(cheapest, where.currency)}).`,
             at: onOffer(offer, `/steps/${i}/trigger/goal`),
-            witness: context.request(outlook, cheapest),
+            witness: context.request(where, cheapest),
           };
           break;
         }

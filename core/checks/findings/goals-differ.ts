@@ -20,14 +20,14 @@ export const goalsDiffer: Check = {
         const amount = goal && amountOf(goal.at);
         if (!amount) continue;
         const typed = new Map<string, { currency: string; market: string; name: string; minor: number }>();
-        for (const outlook of context.outlooksOf(offer.zones)) {
-          const where = context.amountContext(outlook);
+        for (const zoneContext of context.contextsOf(offer.zones)) {
+          const where = context.amountContext(zoneContext);
           const found = resolveAmount(amount, where);
           if (found && found.from !== "conversion")
             typed.set(`${where.market} ${where.currency}`, {
               currency: where.currency,
               market: where.market,
-              name: outlook.market.name,
+              name: zoneContext.market.name,
               minor: amountFor(amount, where) ?? 0,
             });
         }

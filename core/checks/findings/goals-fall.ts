@@ -11,17 +11,17 @@ export const goalsFall: Check = {
     for (const offer of context.plan.offers) {
       const steps = [...offer.steps].sort(byPosition);
       const said = new Set<string>();
-      for (const outlook of context.outlooksOf(offer.zones)) {
+      for (const where of context.contextsOf(offer.zones)) {
         let highest = Number.NEGATIVE_INFINITY;
         for (const [i, step] of steps.entries()) {
           const goal = goalOf(step.trigger);
-          const at = goal ? markAt(goal.at, context.amountContext(outlook)) : undefined;
+          const at = goal ? markAt(goal.at, context.amountContext(where)) : undefined;
           if (at === undefined) continue;
-          const key = `${outlook.market.id} ${outlook.currency} ${i}`;
+          const key = `${where.market.id} ${where.currency} ${i}`;
           if (at <= highest && !said.has(key)) {
             said.add(key);
             yield {
-              sentence: `In ${outlook.market.name}, ${outlook.currency}, step ${i + 1} of “${offer.name}” asks for no more than the step below it.`,
+              sentence: `In ${where.market.name}, ${where.currency}, step ${i + 1} of “${offer.name}” asks for no more than the step below it.`,
               at: onOffer(offer, `/steps/${offer.steps.indexOf(step)}/trigger/goal/at`),
               witness: null,
             };

@@ -9,8 +9,8 @@ export const optionWithoutPrice: Check = {
     for (const option of context.plan.options) {
       if (option.on === false) continue;
       const missing = new Map<string, string[]>();
-      for (const outlook of context.outlooksOf(option.zones)) {
-        const charge = option.byZone?.[outlook.zone.id]?.charge ?? option.charge;
+      for (const where of context.contextsOf(option.zones)) {
+        const charge = option.byZone?.[where.zone.id]?.charge ?? option.charge;
         const amounts = amountsIn([
           charge,
           option.base,
@@ -19,8 +19,8 @@ export const optionWithoutPrice: Check = {
           option.maximum,
           option.markUp,
         ]);
-        if (amounts.every((amount) => amountFor(amount, context.amountContext(outlook)) !== undefined)) continue;
-        missing.set(outlook.currency, [...(missing.get(outlook.currency) ?? []), outlook.zone.name]);
+        if (amounts.every((amount) => amountFor(amount, context.amountContext(where)) !== undefined)) continue;
+        missing.set(where.currency, [...(missing.get(where.currency) ?? []), where.zone.name]);
       }
       for (const [currency, zones] of missing)
         yield {

@@ -1,5 +1,5 @@
-import { translationUnits } from "../../translation/translation-units.ts";
 import { missingPlurals } from "../../messages/wording.ts";
+import { translationUnits } from "../../translation/translation-units.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A text that leaves out plural forms its language has. */

@@ -14,10 +14,10 @@ export const priceCliff: Check = {
   *find(context) {
     const rates = ratesOf(context.plan);
     const said = new Set<string>();
-    for (const outlook of context.world.outlooks) {
-      const unit = 10 ** (exponentOf(outlook.currency) ?? 2);
-      const steep = inCurrency(STEEP, "EUR", outlook.currency, rates) ?? 10 * unit;
-      const result = climb(context.compiled, context.request(outlook, 0), 300 * unit);
+    for (const where of context.world.contexts) {
+      const unit = 10 ** (exponentOf(where.currency) ?? 2);
+      const steep = inCurrency(STEEP, "EUR", where.currency, rates) ?? 10 * unit;
+      const result = climb(context.compiled, context.request(where, 0), 300 * unit);
       if (!("climb" in result) || !result.climb) continue;
       const { intervals, options } = result.climb;
       for (const [i, interval] of intervals.entries()) {
@@ -28,9 +28,9 @@ export const priceCliff: Check = {
           if (typeof was !== "number" || typeof is !== "number" || is - was <= steep || said.has(id)) continue;
           said.add(id);
           yield {
-            sentence: `${context.optionName(id)} costs ${context.money(is - was, outlook.currency)} more as soon as the cart passes ${context.money(before.to, outlook.currency)}.`,
+            sentence: `${context.optionName(id)} costs ${context.money(is - was, where.currency)} more as soon as the cart passes ${context.money(before.to, where.currency)}.`,
             at: onOption({ id }, "/charge"),
-            witness: context.request(outlook, interval.from),
+            witness: context.request(where, interval.from),
           };
         }
       }

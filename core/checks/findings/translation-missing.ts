@@ -1,5 +1,5 @@
-import { sourceLanguageOf, translationUnits } from "../../translation/translation-units.ts";
 import { marketsOf } from "../../places/markets-of.ts";
+import { sourceLanguageOf, translationUnits } from "../../translation/translation-units.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** Texts that some shoppers read in another language than their own. */

@@ -25,7 +25,7 @@ export const between = defineCondition({
       ({ facts }) => new Date(facts.at).toISOString(),
     );
   },
-  states: (condition, { timeZone }) => {
+  constrains: (condition, { timeZone }) => {
     const [start, end] = interval(condition, timeZone);
     return ranged(
       "moment.instant",

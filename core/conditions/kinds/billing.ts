@@ -1,8 +1,8 @@
 import { oneOf } from "../../facts/fact.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 const names = new Intl.DisplayNames(["en"], { type: "region" });
 
@@ -22,6 +22,6 @@ export const billing = defineCondition({
       ({ facts }) => facts.shopper.billingCountry ?? null,
     );
   },
-  states: ({ countries }) => oneOf("place.billingCountry", countries),
+  constrains: ({ countries }) => oneOf("place.billingCountry", countries),
   words: ({ countries }) => `the bill goes to ${orList(countries.map((code) => names.of(code) ?? code))}`,
 });

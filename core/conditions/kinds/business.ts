@@ -14,6 +14,6 @@ export const business = defineCondition({
       ({ facts }) => facts.shopper.business === true,
       ({ facts }) => facts.shopper.business === true,
     ),
-  states: () => flag("shopper.business"),
+  constrains: () => flag("shopper.business"),
   words: () => "the shopper buys for a company",
 });

@@ -1,8 +1,8 @@
 import { oneOf } from "../../facts/fact.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 /** Where the cart is: a web shop, an app, a till. A channel left out is none of them. */
 export const channel = defineCondition({
@@ -20,6 +20,6 @@ export const channel = defineCondition({
       ({ facts }) => facts.channel,
     );
   },
-  states: ({ channels }) => oneOf("moment.channel", channels),
+  constrains: ({ channels }) => oneOf("moment.channel", channels),
   words: ({ channels }) => `the cart is in ${orList(channels)}`,
 });

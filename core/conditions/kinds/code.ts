@@ -1,8 +1,8 @@
 import { closed } from "../../schema/atoms.ts";
-import { Type } from "../../schema/type.ts";
-import { defineCondition, leaf } from "../definition.ts";
-import { normalCode } from "../../situation/situation.ts";
 import { orList } from "../../schema/list-words.ts";
+import { Type } from "../../schema/type.ts";
+import { normalCode } from "../../situation/situation.ts";
+import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper entered one of these codes, in whatever case. */
 export const code = defineCondition({
@@ -23,7 +23,7 @@ export const code = defineCondition({
       ({ facts }) => [...facts.codes],
     );
   },
-  states: ({ codes }) => ({
+  constrains: ({ codes }) => ({
     fact: "cart.codes",
     domain: { kind: "names" },
     within: { kind: "names", how: "any", of: codes.map(normalCode) },

@@ -1,9 +1,9 @@
 import { oneOf } from "../../facts/fact.ts";
 import { territoriesUnder } from "../../places/territory.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 const names = new Intl.DisplayNames(["en"], { type: "region" });
 
@@ -29,6 +29,6 @@ export const country = defineCondition({
       ({ facts }) => facts.place.countries[0] ?? null,
     );
   },
-  states: ({ countries }) => oneOf("place.country", countries),
+  constrains: ({ countries }) => oneOf("place.country", countries),
   words: ({ countries }) => `it goes to ${orList(countries.map((code) => names.of(code) ?? code))}`,
 });

@@ -1,8 +1,8 @@
 import { oneOf } from "../../facts/fact.ts";
 import { CurrencyCode, closed } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 /** The shopper pays in one of these currencies. */
 export const currency = defineCondition({
@@ -20,6 +20,6 @@ export const currency = defineCondition({
       ({ facts }) => facts.currency,
     );
   },
-  states: ({ currencies }) => oneOf("moment.currency", currencies),
+  constrains: ({ currencies }) => oneOf("moment.currency", currencies),
   words: ({ currencies }) => `the shopper pays in ${orList(currencies)}`,
 });

@@ -18,7 +18,7 @@ export const distance = defineCondition({
       (situation) => situation.count(measure),
     );
   },
-  states: ({ from, is, distance: limit }) =>
+  constrains: ({ from, is, distance: limit }) =>
     ranged(`place.distance ${from}`, { kind: "number" }, rangeOf(is, metres(limit))),
   words: ({ from, is, distance: limit }) => `it goes ${COMPARISON_WORDS[is]} ${limit.value} ${limit.unit} from ${from}`,
   problems: ({ from }, path, { locations }) =>

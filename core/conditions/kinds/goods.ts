@@ -1,9 +1,9 @@
 import type { ReadLine } from "../../cart/read-cart.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
-import { Type } from "../../schema/type.ts";
-import { defineCondition, leaf } from "../definition.ts";
-import type { Situation } from "../../situation/situation.ts";
 import { orList } from "../../schema/list-words.ts";
+import { Type } from "../../schema/type.ts";
+import type { Situation } from "../../situation/situation.ts";
+import { defineCondition, leaf } from "../definition.ts";
 
 const WHAT = { categories: "category", tags: "tag", skus: "SKU", "parcel-classes": "parcel class" } as const;
 const HOW_WORDS = {
@@ -48,7 +48,7 @@ export const goods = defineCondition({
     };
     return leaf(test, ({ lines }) => [...new Set(lines.flatMap(names))]);
   },
-  states: ({ by, how, of }) => ({
+  constrains: ({ by, how, of }) => ({
     fact: `cart.lines.${by}`,
     domain: { kind: "names" },
     within: { kind: "names", how, of },

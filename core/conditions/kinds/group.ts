@@ -1,7 +1,7 @@
 import { closed, Tag } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 /** The shopper is in one of these groups. */
 export const group = defineCondition({
@@ -16,7 +16,7 @@ export const group = defineCondition({
       ({ facts }) => facts.shopper.groups ?? [],
     );
   },
-  states: ({ groups }) => ({
+  constrains: ({ groups }) => ({
     fact: "shopper.groups",
     domain: { kind: "names" },
     within: { kind: "names", how: "any", of: groups },

@@ -25,7 +25,7 @@ export const hours = defineCondition({
       ({ facts }) => clockText(clock(facts.at).minute),
     );
   },
-  states: ({ from, until }) => {
+  constrains: ({ from, until }) => {
     const [start, end] = [minuteOf(from), minuteOf(until)];
     const ranges =
       start < end

@@ -20,6 +20,6 @@ export const items = defineCondition({
       (situation) => situation.count(measure),
     );
   },
-  states: ({ is, count }) => ranged("cart.items", { kind: "number" }, rangeOf(is, count)),
+  constrains: ({ is, count }) => ranged("cart.items", { kind: "number" }, rangeOf(is, count)),
   words: ({ is, count }) => `the cart holds ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "item" : "items"}`,
 });

@@ -1,8 +1,8 @@
 import { oneOf } from "../../facts/fact.ts";
 import { closed, Locale } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 /** The shopper reads one of these languages; "pt" includes every kind of Portuguese. Unknown unless the request says. */
 export const language = defineCondition({
@@ -21,6 +21,6 @@ export const language = defineCondition({
       ({ facts }) => facts.locale,
     );
   },
-  states: ({ languages }) => oneOf("moment.language", languages),
+  constrains: ({ languages }) => oneOf("moment.language", languages),
   words: ({ languages }) => `the shopper reads ${orList(languages)}`,
 });

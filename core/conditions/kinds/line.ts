@@ -1,15 +1,15 @@
 import type { ReadLine } from "../../cart/read-cart.ts";
 import { ranged } from "../../facts/fact.ts";
-import { milligrams, Weight } from "../../quantities/quantity.ts";
 import { Amount, type AmountContext, amountFor, amountProblems } from "../../money/amount.ts";
-import { rounded } from "../../money/linear-amount.ts";
 import { formatMoney } from "../../money/format.ts";
+import { rounded } from "../../money/linear-amount.ts";
+import { milligrams, Weight } from "../../quantities/quantity.ts";
 import { byKind, closed } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
-import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
-import { defineCondition } from "../definition.ts";
 import type { LineFigure, Situation } from "../../situation/situation.ts";
 import { allOf, anyOf, not, type Truth } from "../../situation/truth.ts";
+import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { defineCondition } from "../definition.ts";
 
 const Figure = byKind(
   [
@@ -73,7 +73,7 @@ export const line = defineCondition({
       seesLineFigures: true,
     };
   },
-  states: ({ how, figure }, context) => {
+  constrains: ({ how, figure }, context) => {
     const to = markOf(figure, context);
     return to === undefined
       ? undefined

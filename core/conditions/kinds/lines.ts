@@ -20,6 +20,6 @@ export const lines = defineCondition({
       (situation) => situation.count(measure),
     );
   },
-  states: ({ is, count }) => ranged("cart.lines", { kind: "number" }, rangeOf(is, count)),
+  constrains: ({ is, count }) => ranged("cart.lines", { kind: "number" }, rangeOf(is, count)),
   words: ({ is, count }) => `the cart has ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "line" : "lines"}`,
 });

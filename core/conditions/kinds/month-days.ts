@@ -1,9 +1,9 @@
 import { ranged } from "../../facts/fact.ts";
 import { closed } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { zoneClock } from "../../time/zone-clock.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 /** It is one of these days of the month by the market's clocks. */
 export const monthDays = defineCondition({
@@ -26,7 +26,7 @@ export const monthDays = defineCondition({
       ({ facts }) => day(facts.at),
     );
   },
-  states: ({ days }) =>
+  constrains: ({ days }) =>
     ranged("moment.monthDay", { kind: "number" }, ...days.map((day) => ({ from: day, until: day + 1 }))),
   words: ({ days }) => `it is day ${orList([...days].sort((a, b) => a - b).map(String))} of the month`,
 });

@@ -1,8 +1,8 @@
 import { oneOf } from "../../facts/fact.ts";
 import { closed } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 /** The shopper is one of these, by the id the shop knows them by. A guest is nobody named. */
 export const named = defineCondition({
@@ -23,6 +23,6 @@ export const named = defineCondition({
       ({ facts }) => facts.shopper.id ?? "a guest",
     );
   },
-  states: ({ ids }) => oneOf("shopper.id", ids),
+  constrains: ({ ids }) => oneOf("shopper.id", ids),
   words: ({ ids }) => `the shopper is ${ids.length > 3 ? `one of ${ids.length}` : orList(ids)}`,
 });

@@ -27,6 +27,6 @@ export const notOrderedFor = defineCondition({
       },
       ({ facts }) => facts.shopper.lastOrderAt ?? (facts.shopper.orderCount === 0 ? "never" : null),
     ),
-  states: ({ days }) => ranged("shopper.daysSinceOrder", { kind: "number" }, { from: days, until: null }),
+  constrains: ({ days }) => ranged("shopper.daysSinceOrder", { kind: "number" }, { from: days, until: null }),
   words: ({ days }) => `the shopper has not ordered for ${days} ${days === 1 ? "day" : "days"}`,
 });

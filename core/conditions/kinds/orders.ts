@@ -18,7 +18,7 @@ export const orders = defineCondition({
       ({ facts }) => compared(is, facts.shopper.orderCount, count),
       ({ facts }) => facts.shopper.orderCount ?? null,
     ),
-  states: ({ is, count }) => ranged("shopper.orderCount", { kind: "number" }, rangeOf(is, count)),
+  constrains: ({ is, count }) => ranged("shopper.orderCount", { kind: "number" }, rangeOf(is, count)),
   words: ({ is, count }) =>
     is === "exactly" && count === 0
       ? "it is the shopper's first order"

@@ -1,8 +1,8 @@
 import { postcodePattern } from "../../places/postcode.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 /** It goes to postcodes of a country, by the same patterns zones use. Unknown while the postcode is. */
 export const postcode = defineCondition({
@@ -28,7 +28,7 @@ export const postcode = defineCondition({
       ({ facts }) => facts.place.postcode,
     );
   },
-  states: ({ country, patterns }) => ({
+  constrains: ({ country, patterns }) => ({
     fact: "place.postcode",
     domain: { kind: "postcode", country },
     within: { kind: "patterns", patterns },

@@ -1,8 +1,8 @@
 import { oneOf } from "../../facts/fact.ts";
 import { closed, RegionCode } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 /** It goes to one of these regions (ISO 3166-2). Unknown while the region is, unless the country already rules it out. */
 export const region = defineCondition({
@@ -24,6 +24,6 @@ export const region = defineCondition({
       ({ facts }) => (facts.place.regions.length > 0 ? facts.place.regions : null),
     );
   },
-  states: ({ regions }) => oneOf("place.region", regions),
+  constrains: ({ regions }) => oneOf("place.region", regions),
   words: ({ regions }) => `it goes to ${orList(regions)}`,
 });

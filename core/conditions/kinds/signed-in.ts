@@ -14,6 +14,6 @@ export const signedIn = defineCondition({
       ({ facts }) => facts.shopper.signedIn === true,
       ({ facts }) => facts.shopper.signedIn === true,
     ),
-  states: () => flag("shopper.signedIn"),
+  constrains: () => flag("shopper.signedIn"),
   words: () => "the shopper is signed in",
 });

@@ -19,7 +19,7 @@ export const totalSpent = defineCondition({
       ({ facts }) => facts.shopper.totalSpent ?? null,
     );
   },
-  states: ({ is, amount }, context) => {
+  constrains: ({ is, amount }, context) => {
     const to = amountFor(amount, context);
     return to === undefined ? undefined : ranged("shopper.totalSpent", { kind: "number" }, rangeOf(is, to));
   },

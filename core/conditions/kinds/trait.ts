@@ -44,7 +44,7 @@ export const trait = defineCondition({
       ({ lines }) => lines.filter(has).map(({ sku }) => sku),
     );
   },
-  states: ({ trait: name, how }) => ({
+  constrains: ({ trait: name, how }) => ({
     fact: "cart.lines.traits",
     domain: { kind: "names" },
     within: { kind: "names", how, of: [name] },

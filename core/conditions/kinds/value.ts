@@ -26,7 +26,7 @@ export const value = defineCondition({
       (situation) => situation.count(measure),
     );
   },
-  states: ({ basis, is, amount }, context) => {
+  constrains: ({ basis, is, amount }, context) => {
     const to = amountFor(amount, context);
     return to === undefined ? undefined : ranged(`cart.value ${basisKey(basis)}`, { kind: "number" }, rangeOf(is, to));
   },

@@ -1,9 +1,9 @@
 import { ranged } from "../../facts/fact.ts";
 import { closed } from "../../schema/atoms.ts";
+import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { zoneClock } from "../../time/zone-clock.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { orList } from "../../schema/list-words.ts";
 
 const NAMES = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 
@@ -27,7 +27,7 @@ export const weekdays = defineCondition({
       ({ facts }) => NAMES[clock(facts.at).weekday - 1] ?? null,
     );
   },
-  states: ({ days }) =>
+  constrains: ({ days }) =>
     ranged("moment.weekday", { kind: "cycle", length: 7 }, ...days.map((day) => ({ from: day - 1, until: day }))),
   words: ({ days }) => `it is ${orList([...days].sort().map((day) => NAMES[day - 1] ?? String(day)))}`,
 });

@@ -1,6 +1,6 @@
 import { ranged } from "../../facts/fact.ts";
-import { milligrams, Weight } from "../../quantities/quantity.ts";
 import { rounded } from "../../money/linear-amount.ts";
+import { milligrams, Weight } from "../../quantities/quantity.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
@@ -20,6 +20,7 @@ export const weight = defineCondition({
       (situation) => situation.count(measure),
     );
   },
-  states: ({ is, weight: limit }) => ranged("cart.weight", { kind: "number" }, rangeOf(is, rounded(milligrams(limit)))),
+  constrains: ({ is, weight: limit }) =>
+    ranged("cart.weight", { kind: "number" }, rangeOf(is, rounded(milligrams(limit)))),
   words: ({ is, weight: limit }) => `it weighs ${COMPARISON_WORDS[is]} ${limit.value} ${limit.unit}`,
 });

@@ -2,7 +2,6 @@ import { chargeProblems } from "../../charges/charge.ts";
 import type { ChargeReferences } from "../../charges/definition.ts";
 import { type Condition, circleProblems, conditionProblems, type Saved } from "../../conditions/condition.ts";
 import type { ConditionReferences } from "../../conditions/definition.ts";
-import { handlingProblems } from "../../money/handling.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
 import { promiseProblems } from "../../delivery/promise.ts";
 import { markProblems } from "../../measures/measure-spec.ts";
@@ -11,17 +10,18 @@ import type { StepWording } from "../../messages/step-wording.ts";
 import { OPTION_VARIABLES, STEP_VARIABLES, stateTexts, wordingProblems } from "../../messages/wording.ts";
 import { type Amount, type AmountContext, amountProblems } from "../../money/amount.ts";
 import { exponentOf } from "../../money/currency.ts";
+import { handlingProblems } from "../../money/handling.ts";
 import { type Rates, rateTableProblems } from "../../money/rates.ts";
 import { goalOf, type Offer } from "../../offers/offer.ts";
-import { isOnOrder, rewardOptions, rewardProblems } from "../../rewards/reward.ts";
 import { destinationProblems, type ZoneDestination } from "../../places/destination.ts";
 import { locationProblems } from "../../places/location.ts";
 import type { Market } from "../../places/market.ts";
 import { marketsOf } from "../../places/markets-of.ts";
-import { stretchProblems } from "../../time/local.ts";
-import { MOST_READABLE, nestingProblem } from "./nesting.ts";
-import { type Plan, ratesOf, savedOf } from "../plan.ts";
+import { isOnOrder, rewardOptions, rewardProblems } from "../../rewards/reward.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
+import { stretchProblems } from "../../time/local.ts";
+import { type Plan, ratesOf, savedOf } from "../plan.ts";
+import { MOST_READABLE, nestingProblem } from "./nesting.ts";
 
 /** Everything a plan's parts may refer to. */
 type Known = ConditionReferences & {

@@ -1,16 +1,16 @@
 import type { Condition, Saved } from "../../conditions/condition.ts";
 import { SURFACES } from "../../messages/states.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
-import { OPTION_VARIABLE_KINDS, sayingProblems, stateTexts, stepVariableKinds } from "../../messages/wording.ts";
+import { formattingProblems, OPTION_VARIABLE_KINDS, stateTexts, stepVariableKinds } from "../../messages/wording.ts";
 import type { Step } from "../../offers/offer.ts";
-import type { Reward } from "../../rewards/reward.ts";
 import { tellsACode } from "../../quote/messages/step-messages.ts";
-import { type Entity, entitiesOf, planPath } from "../entities.ts";
+import type { Reward } from "../../rewards/reward.ts";
 import { isIdentifier } from "../../schema/identifier.ts";
-import { conditionDepth, MOST_NESTED, nestingProblem } from "./nesting.ts";
-import { chargesIn } from "../visit-charges.ts";
-import { type Plan, savedOf } from "../plan.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
+import { type Entity, entitiesOf, planPath } from "../entities.ts";
+import { type Plan, savedOf } from "../plan.ts";
+import { chargesIn } from "../visit-charges.ts";
+import { conditionDepth, MOST_NESTED, nestingProblem } from "./nesting.ts";
 
 /**
  * Rules that came after plans were made: edits and new releases keep them, while what was released before, or comes from an
@@ -75,7 +75,9 @@ function textProblems(entity: Entity): Problem[] {
     case "option":
       return (["name", "note"] as const).flatMap((key) =>
         Object.entries(entity.body[key] ?? {}).flatMap(([locale, text]) =>
-          text.includes("{") ? sayingProblems(text, locale, OPTION_VARIABLE_KINDS, `/${key}${pointer(locale)}`) : [],
+          text.includes("{")
+            ? formattingProblems(text, locale, OPTION_VARIABLE_KINDS, `/${key}${pointer(locale)}`)
+            : [],
         ),
       );
     default:
@@ -91,7 +93,9 @@ function wordingProblemsIn(
   return [
     ...stateTexts(everywhere, path),
     ...SURFACES.flatMap((surface) => stateTexts(on?.[surface] ?? {}, `${path}/on/${surface}`)),
-  ].flatMap(({ state, locale, text, path: at }) => sayingProblems(text, locale, stepVariableKinds(state, counts), at));
+  ].flatMap(({ state, locale, text, path: at }) =>
+    formattingProblems(text, locale, stepVariableKinds(state, counts), at),
+  );
 }
 
 function stepProblems({ trigger, reward, wording }: Step, path: string): Problem[] {

@@ -1,16 +1,16 @@
 import { isOrdinary, readCart } from "../../cart/read-cart.ts";
-import { type CarrierCharge, parcelSpec } from "../../charges/kinds/carrier.ts";
 import type { Charge } from "../../charges/charge.ts";
+import { type CarrierCharge, parcelSpec } from "../../charges/kinds/carrier.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
 import { compileSpec } from "../../measures/measure.ts";
 import { inCurrency, type Rates } from "../../money/rates.ts";
 import { ZERO } from "../../money/rational.ts";
+import { type CarrierAnswer, Coordinates, Destination, type QuoteRequest } from "../../request/request.ts";
 import { rewardOptions } from "../../rewards/reward.ts";
 import { CountryCode, closed, Id } from "../../schema/atoms.ts";
-import type { CompiledPlan } from "../../tariff/compile.ts";
 import { type Static, Type } from "../../schema/type.ts";
+import type { CompiledPlan } from "../../tariff/compile.ts";
 import { findTariffs, type Tariffs } from "../../tariff/find-tariffs.ts";
-import { type CarrierAnswer, Coordinates, Destination, type QuoteRequest } from "../../request/request.ts";
 
 /** What a live carrier has to be asked for a quote. */
 export const CarrierQuestion = Type.Object(

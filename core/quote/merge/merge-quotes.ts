@@ -8,7 +8,7 @@ import type { Progress, Quote, QuotedOption } from "../quote.ts";
  * @param orNowhere the place may also be one that nobody serves: then nothing is certain
  * @param waiting steps, as "offer step", of which nobody can say what more goods would better
  */
-export function holdInAll(
+export function mergeQuotes(
   quotes: readonly [Quote, ...Quote[]],
   orNowhere: boolean,
   waiting: ReadonlySet<string> = new Set(),

@@ -1,15 +1,15 @@
 import { hasNoPrice, sumOf } from "../../delivery/full-price.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
+import type { PricedOption } from "../../evaluate/evaluation.ts";
 import { goalText, measured } from "../../measures/measure-spec.ts";
+import { formatOrTell, formatValues, type UnsaidText } from "../../messages/format-message.ts";
 import { pickText } from "../../messages/locale.ts";
-import { speakOrTell, speakValues, type UnsaidText } from "../../messages/format-message.ts";
-import { rounded } from "../../money/linear-amount.ts";
 import { formatMoney } from "../../money/format.ts";
-import type { StepProgress } from "../quote.ts";
+import { rounded } from "../../money/linear-amount.ts";
 import type { QuoteRequest } from "../../request/request.ts";
-import { isAnnounced, localeOf } from "./step-messages.ts";
 import type { Tariff } from "../../tariff/tariff.ts";
-import type { Outcome } from "../../evaluate/evaluation.ts";
+import type { StepProgress } from "../quote.ts";
+import { isAnnounced, localeOf } from "./step-messages.ts";
 
 /**
  * Name and note as the shopper reads them. They may mention the price, what was saved, and the next goal that would
@@ -18,7 +18,7 @@ import type { Outcome } from "../../evaluate/evaluation.ts";
 export function optionTexts(
   tariff: Tariff,
   option: DeliveryOption,
-  outcome: Outcome,
+  outcome: PricedOption,
   progress: readonly StepProgress[],
   request: QuoteRequest,
   unsaid: UnsaidText[],
@@ -28,8 +28,8 @@ export function optionTexts(
   const textOf = (texts: Readonly<Record<string, string>>): string | undefined => {
     const picked = pickText(texts, locale, languages);
     if (!picked?.text.includes("{")) return picked?.text;
-    const say = () => speakValues(picked, valuesOf(tariff, option.id, outcome, progress, picked.locale));
-    return speakOrTell(picked, say, unsaid);
+    const say = () => formatValues(picked, valuesOf(tariff, option.id, outcome, progress, picked.locale));
+    return formatOrTell(picked, say, unsaid);
   };
   const note = option.note && textOf(option.note);
   return { name: textOf(option.name) ?? option.id, ...(note === undefined ? {} : { note }) };
@@ -38,7 +38,7 @@ export function optionTexts(
 function valuesOf(
   tariff: Tariff,
   id: string,
-  { full, price }: Outcome,
+  { full, price }: PricedOption,
   progress: readonly StepProgress[],
   locale: string,
 ): Record<string, string | number> {

@@ -1,17 +1,17 @@
-import { normalCode } from "../../situation/situation.ts";
+import type { Evaluation } from "../../evaluate/evaluation.ts";
+import { formatMessage, formatOrTell, type MessageValues, type UnsaidText } from "../../messages/format-message.ts";
 import { pickText } from "../../messages/locale.ts";
-import { type Saying, speak, speakOrTell, type UnsaidText } from "../../messages/format-message.ts";
-import { isSaid, type StateSaid, type StepState, SURFACES, type Surface } from "../../messages/states.ts";
+import { isMessageState, type MessageState, type StepState, SURFACES, type Surface } from "../../messages/states.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
 import { amountFor } from "../../money/amount.ts";
 import { formatMoney } from "../../money/format.ts";
+import type { QuoteRequest } from "../../request/request.ts";
 import { type Reward, rewardOptions } from "../../rewards/reward.ts";
+import { normalCode } from "../../situation/situation.ts";
+import type { Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
 import { instantOf } from "../../time/instant.ts";
 import { inTime } from "../options/price-option.ts";
 import type { Progress, QuotedMessage, StepProgress } from "../quote.ts";
-import type { QuoteRequest } from "../../request/request.ts";
-import type { Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
-import type { Weighed } from "../../evaluate/evaluation.ts";
 
 export const localeOf = (request: Pick<QuoteRequest, "locale">, tariff: Tariff) =>
   request.locale ?? tariff.market.languages[0] ?? "en";
@@ -19,8 +19,8 @@ export const localeOf = (request: Pick<QuoteRequest, "locale">, tariff: Tariff) 
 /** A step as it stands, in the order of its ladder. */
 type Rung = { readonly state: StepState; readonly remaining: number | null };
 
-/** What is worth saying about an offer: the highest step earned, then the nearest that can be, else what stands in its way. */
-export function told<Entry extends Rung>(ladder: readonly Entry[]): Entry[] {
+/** What is worth values about an offer: the highest step earned, then the nearest that can be, else what stands in its way. */
+export function stepsToMention<Entry extends Rung>(ladder: readonly Entry[]): Entry[] {
   const earned = ladder.filter(({ state }) => state === "reached").at(-1);
   const next = ladder.find((entry) => isAhead(entry) && speaksForItself(entry, ladder));
   const spoken = [earned, next].filter((entry) => entry !== undefined);
@@ -51,48 +51,48 @@ export const isAnnounced = (entry: StepProgress, progress: readonly StepProgress
 const NEARLY = 80;
 
 /** The finer states a step may be spoken of in, the plainest last. */
-export function statesSaid(
+export function messageStates(
   state: StepState,
   ladder: readonly { readonly state: StepState }[],
   index: number,
   percent: number,
   nearlyThere: string | undefined,
-): StateSaid[] {
+): MessageState[] {
   if (state === "on-the-way") {
     const between = ladder.slice(0, index).some((earlier) => earlier.state === "reached");
     const near = percent >= Number(nearlyThere ?? NEARLY);
     return [...(near ? (["nearly-there"] as const) : []), ...(between ? (["between"] as const) : []), "on-the-way"];
   }
   if (state === "reached") return ladder.length > 1 && index === ladder.length - 1 ? ["top", "reached"] : ["reached"];
-  return isSaid(state) ? [state] : [];
+  return isMessageState(state) ? [state] : [];
 }
 
-export function messagesOf(
+export function stepMessages(
   tariff: Tariff,
   progress: readonly StepProgress[],
-  now: Weighed,
+  now: Evaluation,
   request: QuoteRequest,
   unsaid: UnsaidText[],
 ): QuotedMessage[] {
   const here = tariff.offers.flatMap((offer) => {
     const ladder = progress.filter((entry) => entry.offer === offer);
-    return told(ladder).flatMap((entry) => {
+    return stepsToMention(ladder).flatMap((entry) => {
       // Where no amount that can be said earns the step, nothing is promised.
       if (entry.remaining !== null && entry.said === null) return [];
-      const states = statesSaid(
+      const states = messageStates(
         entry.state,
         ladder,
         ladder.indexOf(entry),
         entry.shown?.percent ?? 0,
         offer.offer.nearlyThere,
       );
-      return sayings(tariff, offer, entry.step, states, entry.state, entry.shown, request, unsaid);
+      return surfaceMessages(tariff, offer, entry.step, states, entry.state, entry.shown, request, unsaid);
     });
   });
   const elsewhere = tariff.elsewhere.flatMap((offer) => {
     if (!inTime(offer, now)) return [];
     const [step] = offer.steps;
-    return step ? sayings(tariff, offer, step, ["not-for-place"], "not-for-place", null, request, unsaid) : [];
+    return step ? surfaceMessages(tariff, offer, step, ["not-for-place"], "not-for-place", null, request, unsaid) : [];
   });
   return [...here, ...elsewhere];
 }
@@ -110,7 +110,7 @@ export function placeUnknownMessages(
       const offer = tariff.offers.find(({ id }) => id === entry.offer);
       const step = offer?.steps.find((one) => one.step.id === entry.step);
       if (!offer || !step) continue;
-      const said = sayings(tariff, offer, step, ["place-unknown"], "place-unknown", entry, request, unsaid);
+      const said = surfaceMessages(tariff, offer, step, ["place-unknown"], "place-unknown", entry, request, unsaid);
       if (said.length > 0) return said;
     }
     return [];
@@ -118,11 +118,11 @@ export function placeUnknownMessages(
 }
 
 /** One message for each surface that has a text, in words. */
-function sayings(
+function surfaceMessages(
   tariff: Tariff,
   offer: TariffOffer,
   step: TariffStep,
-  states: readonly StateSaid[],
+  states: readonly MessageState[],
   state: StepState,
   shown: Progress | null,
   request: QuoteRequest,
@@ -134,8 +134,8 @@ function sayings(
     const picked = texts && pickText(texts, locale, tariff.market.languages);
     if (!picked) return [];
     if (state === "code-missing" && tellsACode(picked.text, step.codes)) return [];
-    const saying = sayingOf(tariff, offer, step, picked, state, shown, instantOf(request.at));
-    const text = speakOrTell(picked, () => speak(saying, tariff.currency), unsaid);
+    const values = messageValues(tariff, offer, step, picked, state, shown, instantOf(request.at));
+    const text = formatOrTell(picked, () => formatMessage(values, tariff.currency), unsaid);
     return text === undefined ? [] : [{ surface, offer: offer.id, step: step.step.id, state, text }];
   });
 }
@@ -148,7 +148,7 @@ export function tellsACode(text: string, codes: Iterable<string>): boolean {
 }
 
 /** A text with everything it may mention, for one step as it stands. */
-export function sayingOf(
+export function messageValues(
   tariff: Tariff,
   offer: TariffOffer,
   step: TariffStep,
@@ -156,7 +156,7 @@ export function sayingOf(
   state: StepState,
   shown: Pick<Progress, "counted" | "remainingSaid" | "percent"> | null,
   at: number,
-): Saying {
+): MessageValues {
   return {
     ...picked,
     offer: offer.id,
@@ -180,7 +180,7 @@ export function textsFor(
   own: StepWording,
   otherwise: StepWording | undefined,
   surface: Surface,
-  states: readonly StateSaid[],
+  states: readonly MessageState[],
 ) {
   for (const wording of [own, otherwise]) {
     for (const state of states) {

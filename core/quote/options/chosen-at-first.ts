@@ -1,12 +1,12 @@
 import type { Promised } from "../../delivery/promise.ts";
+import type { PricedOption } from "../../evaluate/evaluation.ts";
 import { rounded } from "../../money/linear-amount.ts";
 import type { Tariff } from "../../tariff/tariff.ts";
-import type { Outcome } from "../../evaluate/evaluation.ts";
 
 /** The number of the option chosen for the shopper at first, or undefined when none has a price. */
 export function chosenAtFirst(
   tariff: Tariff,
-  outcomes: readonly Outcome[],
+  outcomes: readonly PricedOption[],
   promises: readonly (Promised | null)[],
 ): number | undefined {
   const available: { number: number; price: number; earned: boolean }[] = [];

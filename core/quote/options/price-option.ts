@@ -1,16 +1,25 @@
-import { allOf, type Truth } from "../../situation/truth.ts";
 import { type FullPrice, hasNoPrice, type Parts, sumOf } from "../../delivery/full-price.ts";
-import { compareForms, type Form, least, lessWhenRounded, minus, plus, rounded, times } from "../../money/linear-amount.ts";
+import { type Earned, type Evaluation, emptyMemo, type PricedOption } from "../../evaluate/evaluation.ts";
+import {
+  compareAmounts,
+  type LinearAmount,
+  least,
+  lessWhenRounded,
+  minus,
+  plus,
+  rounded,
+  times,
+} from "../../money/linear-amount.ts";
 import { multiply, ONE, subtract } from "../../money/rational.ts";
 import { bestSet, type Cost } from "../../offers/best-set.ts";
-import { type CompiledReward, rewarded } from "../../rewards/apply-rewards.ts";
+import { applyRewards, type CompiledReward } from "../../rewards/apply-rewards.ts";
+import { allOf, type Truth } from "../../situation/truth.ts";
 import type { CompiledOrderReward, Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
-import { type Earned, emptyMemo, type Outcome, type Weighed } from "../../evaluate/evaluation.ts";
 
 const everything = () => true;
 const NOTHING: readonly Earned[] = [];
 
-function fullPriceOf(tariff: Tariff, option: number, situation: Weighed): FullPrice {
+function fullPriceOf(tariff: Tariff, option: number, situation: Evaluation): FullPrice {
   const { full } = situation.memo;
   const known = full[option];
   if (known !== undefined) return known;
@@ -20,7 +29,7 @@ function fullPriceOf(tariff: Tariff, option: number, situation: Weighed): FullPr
 }
 
 /** @param without leaves one step out, to see what it changes */
-export function outcomeOf(tariff: Tariff, option: number, situation: Weighed, without?: TariffStep): Outcome {
+export function priceOption(tariff: Tariff, option: number, situation: Evaluation, without?: TariffStep): PricedOption {
   if (without) return newOutcome(tariff, option, situation, without);
   const { outcomes } = situation.memo;
   const known = outcomes[option];
@@ -30,7 +39,7 @@ export function outcomeOf(tariff: Tariff, option: number, situation: Weighed, wi
   return found;
 }
 
-function newOutcome(tariff: Tariff, option: number, situation: Weighed, without?: TariffStep): Outcome {
+function newOutcome(tariff: Tariff, option: number, situation: Evaluation, without?: TariffStep): PricedOption {
   const full = fullPriceOf(tariff, option, situation);
   if (hasNoPrice(full)) return { full, price: full, used: NOTHING, offOrder: 0 };
   let earned: Earned[] | undefined;
@@ -49,16 +58,16 @@ function newOutcome(tariff: Tariff, option: number, situation: Weighed, without?
   const [first] = earned;
   if (first && earned.length === 1 && first.onOrder.length === 0) {
     // One offer on delivery alone: it is used where it lowers the price.
-    const price = rewarded(full, first.rewards, otherPrice, situation.horizon);
+    const price = applyRewards(full, first.rewards, otherPrice, situation.horizon);
     const before = sumOf(full);
-    const lowers = compareForms(price, before, situation.horizon) < 0;
+    const lowers = compareAmounts(price, before, situation.horizon) < 0;
     return { full, price: lowers ? price : before, used: lowers ? earned : NOTHING, offOrder: 0 };
   }
   return bestOutcome(full, earned, otherPrice, situation);
 }
 
 /** Whether a full price is only the least there could be: some of what it is made of depends on where exactly it goes. */
-function isLeast(tariff: Tariff, option: number, situation: Weighed): boolean {
+function isLeast(tariff: Tariff, option: number, situation: Evaluation): boolean {
   if (!situation.unknownAs) return false;
   return hasNoPrice(fullPriceOf(tariff, option, { ...situation, unknownAs: false, memo: emptyMemo() }));
 }
@@ -71,11 +80,11 @@ function leastOutcome(
   full: Parts,
   earned: readonly Earned[],
   otherPrice: (id: string) => FullPrice,
-  situation: Weighed,
-): Outcome {
+  situation: Evaluation,
+): PricedOption {
   const cover = coverAlike(earned) ? asItIs : coveringAll;
   const priceAfter = (set: readonly Earned[]) =>
-    rewarded(
+    applyRewards(
       full,
       set.flatMap(({ rewards }) => rewards.map(cover)),
       otherPrice,
@@ -86,17 +95,17 @@ function leastOutcome(
   return { full, price: priceAfter(set), used: set, offOrder: 0 };
 }
 
-const stand = (a: Earned, b: Earned) => a.offer.friends[b.offer.number] === true;
+const stand = (a: Earned, b: Earned) => a.offer.stacks[b.offer.number] === true;
 
 /** With several offers earned: what comes of the best set of them. */
 function bestOutcome(
   full: Parts,
   earned: readonly Earned[],
   otherPrice: (id: string) => FullPrice,
-  situation: Weighed,
-): Outcome {
+  situation: Evaluation,
+): PricedOption {
   const priceAfter = (set: readonly Earned[], cover: (reward: CompiledReward) => CompiledReward = asItIs) =>
-    rewarded(
+    applyRewards(
       full,
       set.flatMap(({ rewards }) => rewards.map(cover)),
       otherPrice,
@@ -138,9 +147,9 @@ const giftsOf = (set: readonly Earned[]): number =>
   set.reduce((sum, { onOrder }) => sum + onOrder.filter(({ reward }) => reward.kind === "gift").length, 0);
 
 /** Percents of the same goods are multiplied, then money comes off; never more than the goods. */
-function orderOff(set: readonly Earned[], situation: Weighed): Form {
+function orderOff(set: readonly Earned[], situation: Evaluation): LinearAmount {
   const rewards = set.flatMap(({ onOrder }) => onOrder.map(({ reward }) => reward));
-  let off: Form = 0;
+  let off: LinearAmount = 0;
   const percents = new Map<string, { of: Extract<CompiledOrderReward, { kind: "percent" }>["of"]; left: typeof ONE }>();
   for (const reward of rewards) {
     if (reward.kind === "money") off = plus(off, reward.amount);
@@ -159,7 +168,7 @@ const NO_ORDER_REWARDS: Earned["onOrder"] = [];
 function earnedOf(
   offer: TariffOffer,
   option: number,
-  situation: Weighed,
+  situation: Evaluation,
   without: TariffStep | undefined,
 ): Earned | undefined {
   let rewards: CompiledReward[] | undefined;
@@ -181,7 +190,7 @@ function earnedOf(
 }
 
 /** Whether an offer holds: its time, its limits, its condition. */
-export function offerHolds(offer: TariffOffer, situation: Weighed): boolean {
+export function offerHolds(offer: TariffOffer, situation: Evaluation): boolean {
   const { offers } = situation.memo;
   let truth = offers[offer.number];
   if (truth === undefined) {
@@ -193,11 +202,11 @@ export function offerHolds(offer: TariffOffer, situation: Weighed): boolean {
   return truth ?? situation.unknownAs;
 }
 
-export const inTime = ({ schedule }: TariffOffer, { facts }: Weighed): boolean =>
+export const inTime = ({ schedule }: TariffOffer, { facts }: Evaluation): boolean =>
   schedule === null || schedule.some(([start, end]) => start <= facts.at && facts.at < end);
 
 /** A guest's own uses are not known. */
-export function withinLimits({ id, offer: { limits } }: TariffOffer, { facts }: Weighed): Truth {
+export function withinLimits({ id, offer: { limits } }: TariffOffer, { facts }: Evaluation): Truth {
   if (!limits) return true;
   const uses = facts.uses.get(id);
   if (limits.overall !== undefined && (uses?.overall ?? 0) >= limits.overall) return false;
@@ -207,11 +216,11 @@ export function withinLimits({ id, offer: { limits } }: TariffOffer, { facts }: 
 }
 
 /** Whether a step is earned: its trigger is met and its offer holds. */
-export function reached(offer: TariffOffer, step: TariffStep, situation: Weighed): boolean {
+export function reached(offer: TariffOffer, step: TariffStep, situation: Evaluation): boolean {
   return triggered(step, situation) === true && offerHolds(offer, situation);
 }
 
-export function triggered(step: TariffStep, situation: Weighed): Truth {
+export function triggered(step: TariffStep, situation: Evaluation): Truth {
   switch (step.trigger) {
     case "goal":
       return met(step, situation);
@@ -226,20 +235,20 @@ export function triggered(step: TariffStep, situation: Weighed): Truth {
   }
 }
 
-const met = ({ goal }: TariffStep, situation: Weighed): Truth =>
+const met = ({ goal }: TariffStep, situation: Evaluation): Truth =>
   goal ? situation.reaches(goal.measure, goal.least) : false;
-const entered = ({ codes }: TariffStep, { facts }: Weighed): boolean =>
+const entered = ({ codes }: TariffStep, { facts }: Evaluation): boolean =>
   [...facts.codes].some((code) => codes.has(code));
 
-export type Betters = "better" | "no-better" | "no-price";
+export type Improvement = "better" | "no-better" | "no-price";
 
 /** Whether a step, once reached, betters anything for the shopper that would be as it is without that step. */
-export function betters(tariff: Tariff, step: TariffStep, situation: Weighed): Betters {
+export function improves(tariff: Tariff, step: TariffStep, situation: Evaluation): Improvement {
   let anyPrice = false;
   const numbers = step.onOrder ? tariff.options.map(({ number }) => number) : step.options;
   for (const option of numbers) {
-    const after = outcomeOf(tariff, option, situation);
-    const before = outcomeOf(tariff, option, situation, step);
+    const after = priceOption(tariff, option, situation);
+    const before = priceOption(tariff, option, situation, step);
     if (typeof after.price === "string" || typeof before.price === "string") continue;
     anyPrice = true;
     // A gift of another offer that a tie brings along is none of what this step promises.

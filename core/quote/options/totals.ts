@@ -1,8 +1,8 @@
-import type { ReadCart } from "../../cart/read-cart.ts";
 import { discountOn } from "../../cart/order-discount.ts";
+import type { ReadCart } from "../../cart/read-cart.ts";
 import { goodsValue } from "../../measures/value-measure.ts";
+import { allocate } from "../../money/allocate.ts";
 import { add, divide, multiply, ONE, type Rational, reduce, roundHalfAway, whole, ZERO } from "../../money/rational.ts";
-import { shareOut } from "../../money/allocate.ts";
 
 /**
  * What the goods come to, in minor units and as the market writes prices (with or without tax).
@@ -25,7 +25,7 @@ export function totalsOf(cart: ReadCart): Totals {
     lineDiscounts: cart.lines.reduce((sum, line) => sum + line.discount, 0),
     orderDiscounts: orderDiscount,
     goods,
-    lines: shareOut(
+    lines: allocate(
       goods,
       cart.lines.map((line) => line.shelf - line.discount),
     ),

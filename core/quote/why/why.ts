@@ -1,13 +1,13 @@
 import type { ChargeTrace, NoPrice } from "../../charges/definition.ts";
 import type { Condition, Trace } from "../../conditions/condition.ts";
 import type { Actual } from "../../conditions/definition.ts";
-import type { Truth } from "../../situation/truth.ts";
 import { hasNoPrice, type PriceLine, sumOf } from "../../delivery/full-price.ts";
-import { exactOf, type Form, minus } from "../../money/linear-amount.ts";
+import type { Evaluation } from "../../evaluate/evaluation.ts";
+import { exactOf, type LinearAmount, minus } from "../../money/linear-amount.ts";
 import type { Rational } from "../../money/rational.ts";
-import { inTime, offerHolds, outcomeOf, reached, withinLimits } from "../options/price-option.ts";
+import type { Truth } from "../../situation/truth.ts";
 import type { Tariff, TariffOffer } from "../../tariff/tariff.ts";
-import type { Weighed } from "../../evaluate/evaluation.ts";
+import { inTime, offerHolds, priceOption, reached, withinLimits } from "../options/price-option.ts";
 
 /** A condition as it was found, for JSON: what was wanted, what was there. */
 export type WhyCondition = {
@@ -76,14 +76,14 @@ export type Why = {
 };
 
 /** Computed by the same steps as the quote itself, with somebody listening. */
-export function whyOf(tariff: Tariff, now: Weighed): Why {
+export function whyOf(tariff: Tariff, now: Evaluation): Why {
   return {
     zone: tariff.zone.id,
     options: tariff.options.map(({ id, number, full }): WhyOption => {
       const told: PriceLine[] = [];
       const fullPrice = full.price(now, (line) => told.push(line));
       const lines = told.map(whyLine);
-      const outcome = outcomeOf(tariff, number, now);
+      const outcome = priceOption(tariff, number, now);
       const { price } = outcome;
       const when = full.when && whyCondition(full.when.explain(now));
       const offers = tariff.offers.map((offer) => whyOffer(tariff, offer, number, now));
@@ -101,7 +101,7 @@ export function whyOf(tariff: Tariff, now: Weighed): Why {
   };
 }
 
-function whyOffer(tariff: Tariff, offer: TariffOffer, option: number, now: Weighed): WhyOffer {
+function whyOffer(tariff: Tariff, offer: TariffOffer, option: number, now: Evaluation): WhyOffer {
   const when = offer.when?.explain(now);
   return {
     offer: offer.id,
@@ -116,7 +116,7 @@ function whyOffer(tariff: Tariff, offer: TariffOffer, option: number, now: Weigh
   };
 }
 
-function usage(tariff: Tariff, offer: TariffOffer, option: number, now: Weighed, when: Trace | undefined): OfferUse {
+function usage(tariff: Tariff, offer: TariffOffer, option: number, now: Evaluation, when: Trace | undefined): OfferUse {
   if (!inTime(offer, now)) return "not-in-time";
   const limits = withinLimits(offer, now);
   if (limits === false) return "limit-reached";
@@ -125,10 +125,10 @@ function usage(tariff: Tariff, offer: TariffOffer, option: number, now: Weighed,
   const earned = offer.steps.filter((step) => reached(offer, step, now));
   if (earned.length === 0) return "not-earned";
   if (!earned.some((step) => step.onOrder || step.options.includes(option))) return "nothing-for-this-option";
-  const { price, used } = outcomeOf(tariff, option, now);
+  const { price, used } = priceOption(tariff, option, now);
   if (typeof price === "string") return "no-price";
   if (used.some((one) => one.offer === offer)) return "used";
-  return used.every((one) => one.offer.friends[offer.number] === true) ? "changes-nothing" : "another-is-better";
+  return used.every((one) => one.offer.stacks[offer.number] === true) ? "changes-nothing" : "another-is-better";
 }
 
 function whyLine({ part, amount, id, charge, when }: PriceLine): WhyLine {
@@ -163,7 +163,7 @@ function whyCondition({ truth, condition, actual, of }: Trace): WhyCondition {
 }
 
 /** An exact figure as text: a decimal where it ends, else a fraction. @example exactText(490) // "490" */
-function exactText(amount: Form): string {
+function exactText(amount: LinearAmount): string {
   if (typeof amount === "number") return String(amount);
   return rationalText(exactOf(amount));
 }

@@ -1,7 +1,7 @@
 import type { Market } from "../../../core/places/market.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 
 /** A column of amounts: one currency of one market. */
 export type Column = { readonly market: Market; readonly currency: string };

@@ -1,10 +1,10 @@
 import { useContext, useState } from "react";
 import { acceptedReason, causeOf, type Finding } from "../../../core/checks/finding.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { Tabs } from "../fields/tabs.tsx";
 import type { DraftState } from "../state/draft-store.ts";
 import { useHash } from "../state/use-hash.ts";

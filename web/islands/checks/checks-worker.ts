@@ -1,8 +1,8 @@
 import { expose } from "comlink";
 import type { Finding } from "../../../core/checks/finding.ts";
 import { runChecks } from "../../../core/checks/run-checks.ts";
-import { compile } from "../../../core/tariff/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { compile } from "../../../core/tariff/compile.ts";
 import { api } from "../state/api.ts";
 
 const countryNames = new Intl.DisplayNames(["en"], { type: "region" });

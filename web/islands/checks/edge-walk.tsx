@@ -3,8 +3,8 @@ import { pickText } from "../../../core/messages/locale.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { rewardOptions } from "../../../core/rewards/reward.ts";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { edgeWalk } from "../../../core/samples/boundary-samples.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { FindingsContext } from "./findings-context.tsx";
 
 type Props = { compiled: CompiledPlan; offer: Offer; at: number };

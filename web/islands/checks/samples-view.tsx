@@ -1,12 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useContext, useMemo, useState } from "react";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
-import { freeId } from "../../../core/schema/positions.ts";
 import type { Quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
+import { boundarySamples } from "../../../core/samples/boundary-samples.ts";
 import { runSample, type SampleRun } from "../../../core/samples/compare.ts";
-import { edgeSamples } from "../../../core/samples/boundary-samples.ts";
 import { type Sample, seenIn } from "../../../core/samples/sample.ts";
+import { freeId } from "../../../core/schema/positions.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { FileField } from "../fields/file-field.tsx";
 import { saveText } from "../fields/save-text.ts";
 import { SetAsideList } from "../fields/set-aside.tsx";
@@ -35,7 +35,7 @@ export function SamplesView({ compiled, request, quote }: Props) {
     }
   };
   const generate = () => {
-    const { samples: made, covered, left } = edgeSamples(compiled, Date.parse(request.at));
+    const { samples: made, covered, left } = boundarySamples(compiled, Date.parse(request.at));
     const taken = samples.map(({ id }) => id);
     const known = new Set(samples.map((sample) => sample.name));
     const fresh = made.map(({ sample }) => sample).filter((sample) => !known.has(sample.name));

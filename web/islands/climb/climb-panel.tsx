@@ -1,16 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useRef, useState } from "react";
 import { type Climb, countedAt } from "../../../core/climb/climb.ts";
+import { goalWords } from "../../../core/explain/offer-sentence.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
-import { goalWords } from "../../../core/explain/offer-sentence.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { entityKey, planOf } from "../../../core/plan/entities.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
 import { saveText } from "../fields/save-text.ts";
 import { spendGoal, withGoal } from "../offers/with-goal.ts";

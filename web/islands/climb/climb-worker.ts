@@ -1,8 +1,8 @@
 import { expose } from "comlink";
 import { type Climb, climb } from "../../../core/climb/climb.ts";
-import { type CompiledPlan, compileSound } from "../../../core/tariff/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
+import { type CompiledPlan, compileSound } from "../../../core/tariff/compile.ts";
 
 let compiled: CompiledPlan | null = null;
 

@@ -1,9 +1,9 @@
 import type { Climb } from "../../../core/climb/climb.ts";
 import { goalText } from "../../../core/measures/measure-spec.ts";
+import { formatOpen, OPEN } from "../../../core/messages/format-message.ts";
 import { pickText } from "../../../core/messages/locale.ts";
-import { OPEN, speakOpen } from "../../../core/messages/format-message.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { statesSaid, textsFor, told } from "../../../core/quote/messages/step-messages.ts";
+import { messageStates, stepsToMention, textsFor } from "../../../core/quote/messages/step-messages.ts";
 
 /** A stretch of the climb over which shoppers read the same messages. `gained` counts the steps reached. */
 export type MessageStretch = { from: number; to: number; texts: string[]; gained: number };
@@ -23,7 +23,7 @@ export function messageStretches(
       remaining: steps[i]?.remaining?.start ?? null,
     }));
     const offers = [...new Set(entries.map(({ offer }) => offer))];
-    const messages = offers.flatMap((id) => told(entries.filter(({ offer }) => offer === id)));
+    const messages = offers.flatMap((id) => stepsToMention(entries.filter(({ offer }) => offer === id)));
     const key = JSON.stringify(messages.map(({ offer, step, state }) => [offer, step, state]));
     const last = stretches.at(-1);
     if (last?.key === key) {
@@ -34,7 +34,7 @@ export function messageStretches(
       const offer = plan.offers.find(({ id }) => id === entry.offer);
       const ladder = entries.filter((other) => other.offer === entry.offer);
       const step = offer?.steps.find(({ id }) => id === entry.step);
-      const states = statesSaid(entry.state, ladder, ladder.indexOf(entry), 0, offer?.nearlyThere);
+      const states = messageStates(entry.state, ladder, ladder.indexOf(entry), 0, offer?.nearlyThere);
       const wording = step && textsFor(step.wording, plan.store.wording, "cart", states);
       const text = wording && pickText(wording, locale, languages);
       if (!text) return [];
@@ -43,7 +43,7 @@ export function messageStretches(
         name,
         OPEN,
       ]);
-      return speakOpen(text, { goal, ...Object.fromEntries(open) }) ?? [];
+      return formatOpen(text, { goal, ...Object.fromEntries(open) }) ?? [];
     });
     stretches.push({ from, to, texts, gained: messages.filter(({ state }) => state === "reached").length, key });
   }

@@ -1,14 +1,14 @@
 import { useMemo, useState } from "react";
 import { chargeWords } from "../../../core/charges/words.ts";
-import { explainAt } from "../../../core/queries/explain-at.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
-import { freeId, lastPosition, moved } from "../../../core/schema/positions.ts";
+import { explainAt } from "../../../core/queries/explain-at.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import { freeId, lastPosition, moved } from "../../../core/schema/positions.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { useHash } from "../state/use-hash.ts";

@@ -1,8 +1,8 @@
 import { chargeWords } from "../../../core/charges/words.ts";
 import type { DeliveryOption, ZoneOwn } from "../../../core/delivery/option.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import { type Plan, savedOf } from "../../../core/plan/plan.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import { columnsOf } from "../amounts/columns.ts";
 import { withPart } from "../state/with-part.ts";
 import { ChargeEditor } from "./charge-editor.tsx";

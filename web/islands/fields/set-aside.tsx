@@ -1,4 +1,4 @@
-import type { SetAside } from "../../../server/kept/kept.ts";
+import type { SetAside } from "../../../server/saved/saved.ts";
 
 /** What was kept and cannot be used any more, with why; it can be forgotten. */
 export function SetAsideList({ list, onForget }: { list: readonly SetAside[]; onForget: (id: string) => void }) {

@@ -1,5 +1,5 @@
-import type { Offer } from "../../../core/offers/offer.ts";
 import { offerSentence } from "../../../core/explain/offer-sentence.ts";
+import type { Offer } from "../../../core/offers/offer.ts";
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Conflict } from "../../../server/draft/change-set.ts";

@@ -1,6 +1,6 @@
 import type { Market } from "../../../core/places/market.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import { interval } from "../../../core/time/local.ts";
 import { homeOf } from "./offer-home.ts";
 

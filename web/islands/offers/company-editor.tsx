@@ -1,7 +1,7 @@
-import { companyOf } from "../../../core/offers/stacking.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
+import { stackingOf } from "../../../core/offers/stacking.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import { Choice } from "../fields/choice.tsx";
 import { NumberField } from "../fields/number-field.tsx";
 import { withPart } from "../state/with-part.ts";
@@ -16,7 +16,7 @@ const OUTCOMES = {
 
 /** Which offers it may be used with, and what happens where it meets others. */
 export function CompanyEditor({ plan, offer, onOffer }: Props) {
-  const company = companyOf(plan, offer);
+  const company = stackingOf(plan, offer);
   const others = plan.offers.filter(({ id }) => id !== offer.id).sort(byPosition);
   const { stacking } = offer;
   return (

@@ -1,9 +1,9 @@
-import { countedLines } from "../../../core/queries/counted-lines.ts";
 import { measured, measureWords } from "../../../core/measures/measure-spec.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { countedLines } from "../../../core/queries/counted-lines.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 
 type Props = { compiled: CompiledPlan; request: QuoteRequest; offer: Offer; productName: (sku: string) => string };
 

@@ -1,9 +1,9 @@
+import { goalWords, stepWords } from "../../../core/explain/offer-sentence.ts";
 import { markAt } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
 import { goalOf, type Offer, type Step } from "../../../core/offers/offer.ts";
-import { goalWords, stepWords } from "../../../core/explain/offer-sentence.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import { type AmountRow, AmountsTable } from "../amounts/amounts-table.tsx";
 import { columnsOf } from "../amounts/columns.ts";
 import { draftStore } from "../state/use-draft.ts";

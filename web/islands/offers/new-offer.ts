@@ -1,6 +1,6 @@
 import type { Offer, Step } from "../../../core/offers/offer.ts";
-import type { Reward } from "../../../core/rewards/reward.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import type { Reward } from "../../../core/rewards/reward.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 
 const BASIS = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;

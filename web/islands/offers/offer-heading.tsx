@@ -1,10 +1,10 @@
 import type { ReactNode } from "react";
 import { conditionWords } from "../../../core/conditions/condition.ts";
+import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import { measureWords } from "../../../core/measures/measure-spec.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { offerState } from "../../../core/offers/offer-state.ts";
-import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import { AmountField } from "../amounts/amount-field.tsx";

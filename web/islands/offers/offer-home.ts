@@ -1,7 +1,7 @@
 import type { Offer } from "../../../core/offers/offer.ts";
 import type { Market } from "../../../core/places/market.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 
 /** The market an offer is read in: the standpoint's where the offer holds there, else the first it holds in. */
 export function homeOf(plan: Plan, offer: Offer, standpoint: Market | null): Market | undefined {

@@ -1,13 +1,13 @@
 import { ArrowDown, ArrowUp } from "lucide-react";
+import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { offerState } from "../../../core/offers/offer-state.ts";
-import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import type { Market } from "../../../core/places/market.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { moved } from "../../../core/schema/positions.ts";
 import type { Quote } from "../../../core/quote/quote.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import { moved } from "../../../core/schema/positions.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { CalendarStrip } from "./calendar-strip.tsx";
 import { homeOf } from "./offer-home.ts";

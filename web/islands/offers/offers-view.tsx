@@ -1,14 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
-import { explainAt } from "../../../core/queries/explain-at.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import { ratesOf } from "../../../core/plan/plan.ts";
-import { freeId, lastPosition } from "../../../core/schema/positions.ts";
+import { explainAt } from "../../../core/queries/explain-at.ts";
 import type { Quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { ClimbPanel } from "../climb/climb-panel.tsx";
 import { Tabs } from "../fields/tabs.tsx";
 import { api } from "../state/api.ts";

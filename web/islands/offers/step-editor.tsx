@@ -1,11 +1,11 @@
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
+import { stepWords } from "../../../core/explain/offer-sentence.ts";
 import type { Mark } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
 import { goalOf, type Offer, type Step, type Trigger } from "../../../core/offers/offer.ts";
-import { isOnOrder, type Reward } from "../../../core/rewards/reward.ts";
-import { stepWords } from "../../../core/explain/offer-sentence.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { isOnOrder, type Reward } from "../../../core/rewards/reward.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import { type AmountRow, AmountsTable } from "../amounts/amounts-table.tsx";
 import { LeavesOutFields } from "../amounts/basis-fields.tsx";
 import type { Column } from "../amounts/columns.ts";

@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
-import { coverageOf } from "../../../core/queries/coverage.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { coverageOf } from "../../../core/queries/coverage.ts";
 import { useOpenFindings } from "../checks/findings-context.tsx";
 import { COUNTRIES } from "./place-names.ts";
 

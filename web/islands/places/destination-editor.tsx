@@ -4,8 +4,8 @@ import type { ZoneDestination } from "../../../core/places/destination.ts";
 import type { Zone } from "../../../core/places/market.ts";
 import { postcodePattern } from "../../../core/places/postcode.ts";
 import { destinationWords } from "../../../core/places/words.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import { useRegions } from "../state/use-regions.ts";
 import { COUNTRIES } from "./place-names.ts";
 

@@ -1,10 +1,10 @@
 import { useMemo, useState } from "react";
+import { stepWords } from "../../../core/explain/offer-sentence.ts";
 import { amountOf } from "../../../core/measures/measure-spec.ts";
 import { convertedOverTime } from "../../../core/money/drift.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { RateTable } from "../../../core/money/rates.ts";
 import { goalOf } from "../../../core/offers/offer.ts";
-import { stepWords } from "../../../core/explain/offer-sentence.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { columnsOf } from "../amounts/columns.ts";
 import { HistoryChart } from "./history-chart.tsx";

@@ -1,22 +1,22 @@
 import { useQuery } from "@tanstack/react-query";
-import type { Mood } from "../../../server/carriers/simulated.ts";
+import type { CarrierBehaviour } from "../../../server/carriers/simulated.ts";
 import { api } from "../state/api.ts";
 
 type Props = {
   /** Carriers that this quote has to do with. */
   asked: readonly string[];
-  moods: Readonly<Record<string, Mood>>;
+  moods: Readonly<Record<string, CarrierBehaviour>>;
   asking: boolean;
-  onMoods: (moods: Record<string, Mood>) => void;
+  onMoods: (moods: Record<string, CarrierBehaviour>) => void;
 };
 
-const MOODS: readonly { mood: Mood; words: string }[] = [
+const MOODS: readonly { mood: CarrierBehaviour; words: string }[] = [
   { mood: "well", words: "answers" },
   { mood: "slow", words: "is too slow" },
   { mood: "failing", words: "is down" },
 ];
 
-const isMood = (value: string): value is Mood => MOODS.some(({ mood }) => mood === value);
+const isMood = (value: string): value is CarrierBehaviour => MOODS.some(({ mood }) => mood === value);
 
 /** How the simulated carriers behave, to see what shoppers get when a real one does. */
 export function CarrierMoods({ asked, moods, asking, onMoods }: Props) {

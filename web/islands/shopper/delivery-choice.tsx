@@ -1,7 +1,7 @@
 import { useState } from "react";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import type { Quote, QuotedOption } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { promiseText } from "./promise-text.ts";
 import { shopWord } from "./shop-words.ts";
 import { WhyPanel } from "./why-panel.tsx";

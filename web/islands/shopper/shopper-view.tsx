@@ -3,12 +3,12 @@ import { useState } from "react";
 import { FILLER_SKU } from "../../../core/cart/read-cart.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { AddressNote } from "../../../core/places/place.ts";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { carrierQuestions } from "../../../core/quote/carriers/carrier-questions.ts";
 import type { Quote, QuoteResult } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
-import type { Mood } from "../../../server/carriers/simulated.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import type { CarrierBehaviour } from "../../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { SampleCart } from "../../../server/catalogue/product.ts";
 import type { ShownCart } from "../state/standpoint.ts";
@@ -40,9 +40,9 @@ type Props = {
   zones: readonly string[];
   off: ReadonlySet<string>;
   onOff: (off: ReadonlySet<string>) => void;
-  moods: Readonly<Record<string, Mood>>;
+  moods: Readonly<Record<string, CarrierBehaviour>>;
   asking: boolean;
-  onMoods: (moods: Record<string, Mood>) => void;
+  onMoods: (moods: Record<string, CarrierBehaviour>) => void;
   /** The cart as shown: the sample, or the sample moved along the climb. */
   request: QuoteRequest;
   result: QuoteResult | null;

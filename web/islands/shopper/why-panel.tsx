@@ -1,8 +1,8 @@
 import { useMemo } from "react";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { whySentences } from "../../../core/explain/why-words.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
-import { whySentences } from "../../../core/explain/why-words.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 
 type Props = { compiled: CompiledPlan; request: QuoteRequest; option: string };
 

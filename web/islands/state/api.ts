@@ -3,15 +3,15 @@ import type { Entity, StoredEntity } from "../../../core/plan/entities.ts";
 import type { CarrierQuestion, CarrierReply } from "../../../core/quote/carriers/carrier-questions.ts";
 import type { Sample } from "../../../core/samples/sample.ts";
 import type { Carrier } from "../../../server/carriers/carrier.ts";
-import type { Mood } from "../../../server/carriers/simulated.ts";
+import type { CarrierBehaviour } from "../../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { Product, SampleCart } from "../../../server/catalogue/product.ts";
 import type { ChangeSet, Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
-import type { Kept, SetAside } from "../../../server/kept/kept.ts";
-import type { Standpoint } from "../../../server/kept/standpoint.ts";
 import type { Region } from "../../../server/places/regions.ts";
 import type { Release } from "../../../server/releases/releases.ts";
+import type { Saved, SetAside } from "../../../server/saved/saved.ts";
+import type { Standpoint } from "../../../server/saved/standpoint.ts";
 
 type PointedProblem = { pointer: string; detail: string };
 
@@ -68,7 +68,7 @@ async function callWith<T>(path: string, body: string | undefined): Promise<T> {
   );
 }
 
-type KeptStandpoints = { standpoints: Kept<Standpoint>[]; setAside: SetAside[] };
+type KeptStandpoints = { standpoints: Saved<Standpoint>[]; setAside: SetAside[] };
 type KeptSamples = { samples: Sample[]; setAside: SetAside[] };
 
 export const api = {
@@ -91,9 +91,9 @@ export const api = {
   keepCart: (cart: SampleCart) => call<object>("/api/sample-carts", { do: "keep", cart }),
   dropCart: (id: string) => call<object>("/api/sample-carts", { do: "drop", id }),
   standpoints: () => call<KeptStandpoints>("/api/standpoints"),
-  keepStandpoint: (kept: Kept<Standpoint>) => call<KeptStandpoints>("/api/standpoints", { do: "keep", ...kept }),
+  keepStandpoint: (kept: Saved<Standpoint>) => call<KeptStandpoints>("/api/standpoints", { do: "keep", ...kept }),
   dropStandpoint: (id: string) => call<KeptStandpoints>("/api/standpoints", { do: "drop", id }),
-  askCarriers: (questions: readonly CarrierQuestion[], moods: Readonly<Record<string, Mood>>) =>
+  askCarriers: (questions: readonly CarrierQuestion[], moods: Readonly<Record<string, CarrierBehaviour>>) =>
     call<{ replies: (CarrierReply | null)[] }>("/api/carriers", { questions, moods }),
   carriers: () => call<CarrierChoice[]>("/api/carriers"),
   regions: (country: string) => call<{ regions: Region[] }>(`/api/regions/${country}`),

@@ -1,4 +1,3 @@
-import { type CompiledPlan, compile } from "../../../core/tariff/compile.ts";
 import {
   type Change,
   type Entity,
@@ -11,6 +10,7 @@ import {
 } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Problem } from "../../../core/schema/problem.ts";
+import { type CompiledPlan, compile } from "../../../core/tariff/compile.ts";
 import type { Conflict } from "../../../server/draft/change-set.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
 import { afterPaint } from "./after-paint.ts";

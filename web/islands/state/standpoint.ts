@@ -1,11 +1,11 @@
-import { placeAway } from "../../../core/quantities/distance.ts";
 import type { Market } from "../../../core/places/market.ts";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { placeAway } from "../../../core/quantities/distance.ts";
 import type { CartLine, QuoteRequest, Shopper } from "../../../core/request/request.ts";
 import { standpointFaults } from "../../../core/samples/standpoint-faults.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { momentOf } from "../../../core/time/zone-clock.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
-import type { DescribedShopper, Standpoint } from "../../../server/kept/standpoint.ts";
+import type { DescribedShopper, Standpoint } from "../../../server/saved/standpoint.ts";
 
 export type { DescribedShopper, Standpoint };
 

@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { ratesOf } from "../../../core/plan/plan.ts";
 import { answerFrom, carrierQuestions } from "../../../core/quote/carriers/carrier-questions.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
-import type { Mood } from "../../../server/carriers/simulated.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import type { CarrierBehaviour } from "../../../server/carriers/simulated.ts";
 import { api } from "./api.ts";
 
 const HALF_HOUR = 30 * 60_000;
@@ -16,7 +16,7 @@ const HALF_HOUR = 30 * 60_000;
 export function useCarrierAnswers(
   compiled: CompiledPlan | null,
   request: QuoteRequest,
-  moods: Readonly<Record<string, Mood>>,
+  moods: Readonly<Record<string, CarrierBehaviour>>,
 ): { request: QuoteRequest; asking: boolean } {
   const questions = useMemo(
     // Carriers are asked about the parcel, whatever the minute.

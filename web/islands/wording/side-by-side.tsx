@@ -1,12 +1,12 @@
 import { PLAIN_DISPLAY } from "../../../core/messages/display.ts";
 import { pickText } from "../../../core/messages/locale.ts";
-import { STATES_SAID, type Surface } from "../../../core/messages/states.ts";
+import { MESSAGE_STATES, type Surface } from "../../../core/messages/states.ts";
 import type { Offer, Step } from "../../../core/offers/offer.ts";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
-import { exampleSaying } from "../../../core/queries/example-message.ts";
+import { exampleMessage } from "../../../core/queries/example-message.ts";
+import { textsFor } from "../../../core/quote/messages/step-messages.ts";
 import type { Progress } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
-import { textsFor } from "../../../core/quote/messages/step-messages.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { ProgressDisplay } from "../shopper/progress-display.tsx";
 import { STATE_WORDS } from "./wording-grid.tsx";
 
@@ -28,11 +28,11 @@ export function SideBySide({ compiled, request, progress, offer, step, surface, 
   const { store } = compiled.plan;
   return (
     <ul aria-label="All states" className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-2">
-      {STATES_SAID.map((state) => {
+      {MESSAGE_STATES.map((state) => {
         const texts = textsFor(step.wording, store.wording, surface, [state]);
         const picked = texts && pickText(texts, locale, []);
         const said =
-          picked && exampleSaying(compiled, request, progress, { offer: offer.id, step: step.id, state }, picked);
+          picked && exampleMessage(compiled, request, progress, { offer: offer.id, step: step.id, state }, picked);
         const share = hasShare(state) ? SHARE[state] : null;
         return (
           <li key={state} className="border border-base-300 bg-base-100 p-2.5">

@@ -1,8 +1,8 @@
 import { useState } from "react";
-import type { IncomingText } from "../../../core/translation/translation-units.ts";
-import { sourceLanguageOf, translationUnits, withTexts } from "../../../core/translation/translation-units.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Problem } from "../../../core/schema/problem.ts";
+import type { IncomingText } from "../../../core/translation/translation-units.ts";
+import { sourceLanguageOf, translationUnits, withTexts } from "../../../core/translation/translation-units.ts";
 import { FileField } from "../fields/file-field.tsx";
 import { saveText } from "../fields/save-text.ts";
 import { draftStore } from "../state/use-draft.ts";

@@ -1,23 +1,23 @@
 import { lazy, Suspense, useState } from "react";
-import { STATES_SAID, type StateSaid, type Surface } from "../../../core/messages/states.ts";
+import { MESSAGE_STATES, type MessageState, type Surface } from "../../../core/messages/states.ts";
 import type { StepWording } from "../../../core/messages/step-wording.ts";
+import {
+  formattingProblems,
+  missingPlurals,
+  STEP_VARIABLES,
+  stepVariableKinds,
+  wordingProblems,
+} from "../../../core/messages/wording.ts";
+import { exampleMessage } from "../../../core/queries/example-message.ts";
+import type { Progress } from "../../../core/quote/quote.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import {
   isOutdated,
   sourceLanguageOf,
   type TranslationUnit,
   withText,
 } from "../../../core/translation/translation-units.ts";
-import {
-  missingPlurals,
-  STEP_VARIABLES,
-  sayingProblems,
-  stepVariableKinds,
-  wordingProblems,
-} from "../../../core/messages/wording.ts";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
-import { exampleSaying } from "../../../core/queries/example-message.ts";
-import type { Progress } from "../../../core/quote/quote.ts";
-import type { QuoteRequest } from "../../../core/request/request.ts";
 import { chipsIn } from "./placeholder-chips.ts";
 
 const TextEditor = lazy(() => import("./text-editor.tsx"));
@@ -35,7 +35,7 @@ type Props = {
   onWording: (wording: StepWording) => void;
 };
 
-export const STATE_WORDS: Readonly<Record<StateSaid, string>> = {
+export const STATE_WORDS: Readonly<Record<MessageState, string>> = {
   empty: "Nothing in the cart yet",
   "on-the-way": "On the way",
   "nearly-there": "Nearly there",
@@ -75,7 +75,7 @@ export function WordingGrid(props: Props) {
           </tr>
         </thead>
         <tbody>
-          {STATES_SAID.map((state) => {
+          {MESSAGE_STATES.map((state) => {
             const texts = (surface === null ? wording[state] : wording.on?.[surface]?.[state]) ?? {};
             return (
               <tr key={state}>
@@ -110,7 +110,7 @@ export function WordingGrid(props: Props) {
 }
 
 type CellProps = Props & {
-  state: StateSaid;
+  state: MessageState;
   locale: string;
   texts: Readonly<Record<string, string>>;
   source: string;
@@ -137,7 +137,7 @@ function Cell(props: CellProps) {
             const counts = compiled.plan.offers.find(({ id }) => id === offer)?.counts.kind ?? null;
             const [problem] = [
               ...wordingProblems(typed, variables, ""),
-              ...sayingProblems(typed, locale, stepVariableKinds(state, counts), ""),
+              ...formattingProblems(typed, locale, stepVariableKinds(state, counts), ""),
             ];
             if (problem) return problem.message;
             const lost = chipsIn(texts[source] ?? "").filter(
@@ -154,7 +154,7 @@ function Cell(props: CellProps) {
   }
   const anyText = Object.keys(texts).length > 0;
   const reads =
-    text === "" ? null : exampleSaying(compiled, request, progress, { offer, step, state }, { text, locale });
+    text === "" ? null : exampleMessage(compiled, request, progress, { offer, step, state }, { text, locale });
   const unit: TranslationUnit = { id: "", offer, step, surface, state, texts, translatedFrom: fromOf(props) };
   const room = surface === null ? null : ROOM[surface];
   return (

@@ -1,14 +1,14 @@
 import { useState } from "react";
+import { stepWords } from "../../../core/explain/offer-sentence.ts";
 import { SURFACES, type Surface } from "../../../core/messages/states.ts";
 import type { StepWording } from "../../../core/messages/step-wording.ts";
-import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/translation/translation-units.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
-import { stepWords } from "../../../core/explain/offer-sentence.ts";
-import { byPosition } from "../../../core/schema/atoms.ts";
 import { STORE_ID } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Progress } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/translation/translation-units.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 import { useHash } from "../state/use-hash.ts";

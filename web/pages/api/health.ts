@@ -1,9 +1,9 @@
 import type { APIRoute } from "astro";
 import { sharedPool } from "../../../server/database/pool.ts";
-import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../server/http/handle.ts";
 
 export const GET: APIRoute = () =>
-  answer(async () => {
+  handle(async () => {
     await sharedPool().query("SELECT 1");
-    return jsonAnswer({ ok: true });
+    return jsonResponse({ ok: true });
   });

@@ -3,7 +3,7 @@ import { quote } from "../../../core/quote/quote.ts";
 import { checkQuoteRequest } from "../../../core/validation/documents.ts";
 import { ownCarriers, withCarrierAnswers } from "../../../server/carriers/ask-carriers.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
-import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../server/http/handle.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { withUses } from "../../../server/redemptions/ledger.ts";
@@ -13,7 +13,7 @@ const LARGEST_REQUEST = 256 * 1024;
 
 /** Quotes a shop's cart from the latest release. */
 export const POST: APIRoute = ({ request }) =>
-  answer(async () => {
+  handle(async () => {
     const body = await readBody(request, LARGEST_REQUEST, checkQuoteRequest);
     if ("refusal" in body) return body.refusal;
     const release = await latestRelease(sharedPool());
@@ -28,7 +28,7 @@ export const POST: APIRoute = ({ request }) =>
       return problemDocument(422, "The request cannot be quoted", { problems: result.problems });
     for (const { text, locale, why } of result.unsaid ?? [])
       console.error(`release ${release.number}: left out, since ${why}: ${JSON.stringify(text)} (${locale})`);
-    const response = jsonAnswer(result.quote);
+    const response = jsonResponse(result.quote);
     response.headers.set("summant-release", String(release.number));
     return response;
   });

@@ -5,7 +5,7 @@ import { checker } from "../../../core/validation/checker.ts";
 import { keepSampleCart, productsNamed, removeSampleCart } from "../../../server/catalogue/catalogue.ts";
 import { SampleCart } from "../../../server/catalogue/product.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
-import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../server/http/handle.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 
@@ -22,13 +22,13 @@ const checkRequest = checker(
 
 /** Keeps a sample cart under its id, or drops one. */
 export const POST: APIRoute = ({ request }) =>
-  answer(async () => {
+  handle(async () => {
     const body = await readBody(request, 256 * 1024, checkRequest);
     if ("refusal" in body) return body.refusal;
     const pool = sharedPool();
     if (body.value.do === "drop") {
       await removeSampleCart(pool, body.value.id);
-      return jsonAnswer({});
+      return jsonResponse({});
     }
     const { cart } = body.value;
     const known = new Set(
@@ -39,5 +39,5 @@ export const POST: APIRoute = ({ request }) =>
     );
     if (problems.length > 0) return problemDocument(422, "The cart cannot be kept", { problems });
     await keepSampleCart(pool, cart);
-    return jsonAnswer({});
+    return jsonResponse({});
   });

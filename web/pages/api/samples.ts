@@ -1,14 +1,14 @@
 import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { byKindOf, closed, Id } from "../../../core/schema/atoms.ts";
 import { Sample } from "../../../core/samples/sample.ts";
+import { byKindOf, closed, Id } from "../../../core/schema/atoms.ts";
 import { checker } from "../../../core/validation/checker.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
-import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../server/http/handle.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
-import { dropKept, keep, listKept } from "../../../server/kept/kept.ts";
-import { checkSample } from "../../../server/kept/samples.ts";
+import { checkSample } from "../../../server/saved/samples.ts";
+import { dropSaved, listSaved, save } from "../../../server/saved/saved.ts";
 
 const KIND = "sample";
 const checkRequest = checker(
@@ -23,15 +23,15 @@ const checkRequest = checker(
 );
 
 const list = async () => {
-  const { kept, setAside } = await listKept(sharedPool(), KIND, checkSample);
-  return jsonAnswer({ samples: kept.map(({ body }) => body), setAside });
+  const { kept, setAside } = await listSaved(sharedPool(), KIND, checkSample);
+  return jsonResponse({ samples: kept.map(({ body }) => body), setAside });
 };
 
-export const GET: APIRoute = () => answer(list);
+export const GET: APIRoute = () => handle(list);
 
 /** Keeps samples under their ids, or drops some; answers with all that are kept. */
 export const POST: APIRoute = ({ request }) =>
-  answer(async () => {
+  handle(async () => {
     const body = await readBody(request, 8 * 1024 * 1024, checkRequest);
     if ("refusal" in body) return body.refusal;
     const { value } = body;
@@ -43,7 +43,7 @@ export const POST: APIRoute = ({ request }) =>
     if (problems.length > 0) return problemDocument(422, "A sample cannot be kept", { problems });
     if (value.do === "keep")
       for (const sample of value.samples)
-        await keep(sharedPool(), KIND, { id: sample.id, name: sample.name.slice(0, 100), body: sample });
-    else for (const id of value.ids) await dropKept(sharedPool(), KIND, id);
+        await save(sharedPool(), KIND, { id: sample.id, name: sample.name.slice(0, 100), body: sample });
+    else for (const id of value.ids) await dropSaved(sharedPool(), KIND, id);
     return list();
   });

@@ -3,11 +3,11 @@ import type { APIRoute } from "astro";
 import { byKindOf, closed, Id } from "../../../core/schema/atoms.ts";
 import { checker } from "../../../core/validation/checker.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
-import { answer, jsonAnswer } from "../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../server/http/handle.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
-import { dropKept, keep, listKept } from "../../../server/kept/kept.ts";
-import { checkStandpoint, Standpoint } from "../../../server/kept/standpoint.ts";
+import { dropSaved, listSaved, save } from "../../../server/saved/saved.ts";
+import { checkStandpoint, Standpoint } from "../../../server/saved/standpoint.ts";
 
 const KIND = "standpoint";
 const checkRequest = checker(
@@ -25,15 +25,15 @@ const checkRequest = checker(
 );
 
 const list = async () => {
-  const { kept, setAside } = await listKept(sharedPool(), KIND, checkStandpoint);
-  return jsonAnswer({ standpoints: kept, setAside });
+  const { kept, setAside } = await listSaved(sharedPool(), KIND, checkStandpoint);
+  return jsonResponse({ standpoints: kept, setAside });
 };
 
-export const GET: APIRoute = () => answer(list);
+export const GET: APIRoute = () => handle(list);
 
 /** Keeps or drops one standpoint; answers with all that are kept. */
 export const POST: APIRoute = ({ request }) =>
-  answer(async () => {
+  handle(async () => {
     const body = await readBody(request, 64 * 1024, checkRequest);
     if ("refusal" in body) return body.refusal;
     if (body.value.do === "keep") {
@@ -41,7 +41,7 @@ export const POST: APIRoute = ({ request }) =>
       const found = "problems" in checked ? checked.problems : [];
       const problems = found.map(({ path, message }) => ({ path: `/body${path}`, message }));
       if (problems.length > 0) return problemDocument(422, "The standpoint cannot be kept", { problems });
-      await keep(sharedPool(), KIND, body.value);
-    } else await dropKept(sharedPool(), KIND, body.value.id);
+      await save(sharedPool(), KIND, body.value);
+    } else await dropSaved(sharedPool(), KIND, body.value.id);
     return list();
   });

@@ -3,17 +3,17 @@ import type { CheckedProduct } from "../../../../core/checks/check.ts";
 import { allProducts } from "../../../../server/catalogue/catalogue.ts";
 import { checkedProduct } from "../../../../server/catalogue/checked-products.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
-import { keptAddresses } from "../../../../server/kept/addresses.ts";
+import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { usesOf } from "../../../../server/redemptions/ledger.ts";
+import { savedAddresses } from "../../../../server/saved/addresses.ts";
 
 /**
  * What the checks have to know besides the plan: products, how often offers have been used, and the
  * addresses that standpoints and samples are kept with.
  */
 export const GET: APIRoute = () =>
-  answer(async () => {
+  handle(async () => {
     const products: CheckedProduct[] = [];
     for await (const part of allProducts(sharedPool())) products.push(...part.map(checkedProduct));
-    return jsonAnswer({ products, uses: await usesOf(sharedPool()), addresses: await keptAddresses(sharedPool()) });
+    return jsonResponse({ products, uses: await usesOf(sharedPool()), addresses: await savedAddresses(sharedPool()) });
   });

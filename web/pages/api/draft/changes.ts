@@ -1,7 +1,7 @@
 import type { APIRoute } from "astro";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { applyChangeSet, checkChangeSet } from "../../../../server/draft/change-set.ts";
-import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 
@@ -9,7 +9,7 @@ const LARGEST_CHANGE_SET = 8 * 1024 * 1024;
 
 /** Applies a change-set to the draft: 409 with both versions when it saw an older one. */
 export const POST: APIRoute = ({ request }) =>
-  answer(async () => {
+  handle(async () => {
     const body = await readBody(request, LARGEST_CHANGE_SET, checkChangeSet);
     if ("refusal" in body) return body.refusal;
     const result = await applyChangeSet(sharedPool(), body.value, "local");
@@ -21,5 +21,5 @@ export const POST: APIRoute = ({ request }) =>
     }
     if ("problems" in result)
       return problemDocument(422, "The change would break the plan", { problems: result.problems });
-    return jsonAnswer(result);
+    return jsonResponse(result);
   });

@@ -1,7 +1,7 @@
 import type { APIRoute } from "astro";
 import { entitiesOf } from "../../../../core/plan/entities.ts";
 import { calendarProblems } from "../../../../server/holidays/holidays.ts";
-import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { checkWholePlan } from "../../../../server/validation/whole-plan.ts";
@@ -10,11 +10,11 @@ const LARGEST_PLAN = 8 * 1024 * 1024;
 
 /** Checks a whole plan file and takes it apart into entities; nothing is written. */
 export const POST: APIRoute = ({ request }) =>
-  answer(async () => {
+  handle(async () => {
     const body = await readBody(request, LARGEST_PLAN, checkWholePlan);
     if ("refusal" in body) return body.refusal;
     const plan = body.value;
     const problems = calendarProblems(plan, Date.now());
     if (problems.length > 0) return problemDocument(422, "The plan does not hold together", { problems });
-    return jsonAnswer({ entities: entitiesOf(plan) });
+    return jsonResponse({ entities: entitiesOf(plan) });
   });

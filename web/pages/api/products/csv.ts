@@ -2,11 +2,11 @@ import type { APIRoute } from "astro";
 import { allProducts, type CatalogueProduct } from "../../../../server/catalogue/catalogue.ts";
 import { productsCsv } from "../../../../server/catalogue/products-csv.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { answer } from "../../../../server/http/answer.ts";
+import { handle } from "../../../../server/http/handle.ts";
 
 /** The whole catalogue as CSV (RFC 4180). */
 export const GET: APIRoute = () =>
-  answer(async () => {
+  handle(async () => {
     const products: CatalogueProduct[] = [];
     for await (const part of allProducts(sharedPool())) products.push(...part);
     return new Response(productsCsv(products), {

@@ -5,7 +5,7 @@ import { checker } from "../../../../core/validation/checker.ts";
 import { dropImport, finishImport, stageProducts } from "../../../../server/catalogue/import-products.ts";
 import { readProductRows } from "../../../../server/catalogue/products-csv.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 
@@ -33,7 +33,7 @@ const checkRequest = checker(
 
 /** Takes a catalogue file in parts; nothing is in the catalogue before `finish`, and then all of it is. */
 export const POST: APIRoute = ({ request }) =>
-  answer(async () => {
+  handle(async () => {
     const body = await readBody(request, 8 * 1024 * 1024, checkRequest);
     if ("refusal" in body) return body.refusal;
     const { value } = body;
@@ -43,14 +43,14 @@ export const POST: APIRoute = ({ request }) =>
         const read = readProductRows(value.header, value.rows, value.first);
         if ("problems" in read) return problemDocument(422, "The file cannot be taken", read);
         await stageProducts(pool, value.import, value.first, read.products);
-        return jsonAnswer({ rows: value.rows.length });
+        return jsonResponse({ rows: value.rows.length });
       }
       case "finish": {
         const result = await finishImport(pool, value.import);
-        return "problems" in result ? problemDocument(422, "The file cannot be taken", result) : jsonAnswer(result);
+        return "problems" in result ? problemDocument(422, "The file cannot be taken", result) : jsonResponse(result);
       }
       case "drop":
         await dropImport(pool, value.import);
-        return jsonAnswer({});
+        return jsonResponse({});
     }
   });

@@ -6,7 +6,7 @@ import { findProducts, productsWithoutWeight, tallyProducts } from "../../../../
 import { saveProducts } from "../../../../server/catalogue/import-products.ts";
 import { Product } from "../../../../server/catalogue/product.ts";
 import { inTransaction, sharedPool } from "../../../../server/database/pool.ts";
-import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 
 const MOST = 100;
@@ -14,7 +14,7 @@ const checkRequest = checker(Type.Object({ products: Type.Array(Product, { minIt
 
 /** Products whose name or SKU contains ?search=, or with ?missing=weight those shipped without a weight; and a tally. */
 export const GET: APIRoute = ({ url }) =>
-  answer(async () => {
+  handle(async () => {
     const pool = sharedPool();
     const search = (url.searchParams.get("search") ?? "").slice(0, 100);
     const [products, tally] = await Promise.all([
@@ -23,14 +23,14 @@ export const GET: APIRoute = ({ url }) =>
         : findProducts(pool, search, MOST),
       tallyProducts(pool),
     ]);
-    return jsonAnswer({ products, tally });
+    return jsonResponse({ products, tally });
   });
 
 /** Replaces products by SKU, or adds them. */
 export const POST: APIRoute = ({ request }) =>
-  answer(async () => {
+  handle(async () => {
     const body = await readBody(request, 1024 * 1024, checkRequest);
     if ("refusal" in body) return body.refusal;
     await inTransaction(sharedPool(), (connection) => saveProducts(connection, body.value.products));
-    return jsonAnswer({});
+    return jsonResponse({});
   });

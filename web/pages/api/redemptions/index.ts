@@ -1,6 +1,6 @@
 import type { APIRoute } from "astro";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { checkClaim, claim, usesOf } from "../../../../server/redemptions/ledger.ts";
@@ -9,11 +9,11 @@ import { latestRelease } from "../../../../server/releases/releases.ts";
 const LARGEST_CLAIM = 16 * 1024;
 
 /** How often each offer has been used. */
-export const GET: APIRoute = () => answer(async () => jsonAnswer({ uses: await usesOf(sharedPool()) }));
+export const GET: APIRoute = () => handle(async () => jsonResponse({ uses: await usesOf(sharedPool()) }));
 
 /** Claims offers for an order: all or none. Asked again, it answers the same and counts nothing twice. */
 export const POST: APIRoute = ({ request }) =>
-  answer(async () => {
+  handle(async () => {
     const body = await readBody(request, LARGEST_CLAIM, checkClaim);
     if ("refusal" in body) return body.refusal;
     const release = await latestRelease(sharedPool());
@@ -24,5 +24,5 @@ export const POST: APIRoute = ({ request }) =>
         problems: [{ path: "/offers", message: `"${result.refused.offer}": ${result.refused.reason}` }],
         extra: { refused: result.refused },
       });
-    return jsonAnswer(result);
+    return jsonResponse(result);
   });

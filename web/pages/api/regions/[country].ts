@@ -1,6 +1,6 @@
 import type { APIRoute } from "astro";
 import { iso31661 } from "iso-3166/1.js";
-import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { regionsOf } from "../../../../server/places/regions.ts";
 
@@ -8,8 +8,8 @@ const countries = new Set(iso31661.map(({ alpha2 }) => alpha2));
 
 /** The regions of one country. The list of the whole world is long: a page takes what it shows. */
 export const GET: APIRoute = ({ params: { country = "" } }) =>
-  answer(async () =>
+  handle(async () =>
     countries.has(country)
-      ? jsonAnswer({ regions: regionsOf(country) })
+      ? jsonResponse({ regions: regionsOf(country) })
       : problemDocument(404, "There is no such country", { detail: `${country} is not in ISO 3166-1` }),
   );

@@ -3,7 +3,7 @@ import type { APIRoute } from "astro";
 import { closed } from "../../../../core/schema/atoms.ts";
 import { checker } from "../../../../core/validation/checker.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { answer, jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { listReleases, releaseDraft } from "../../../../server/releases/releases.ts";
@@ -22,15 +22,15 @@ const REFUSALS = {
   unsound: "The draft cannot be released as it is",
 } as const;
 
-export const GET: APIRoute = () => answer(async () => jsonAnswer({ releases: await listReleases(sharedPool()) }));
+export const GET: APIRoute = () => handle(async () => jsonResponse({ releases: await listReleases(sharedPool()) }));
 
 /** Releases the draft as it was seen. */
 export const POST: APIRoute = ({ request }) =>
-  answer(async () => {
+  handle(async () => {
     const body = await readBody(request, 1024, checkReleaseRequest);
     if ("refusal" in body) return body.refusal;
     const result = await releaseDraft(sharedPool(), body.value.sequence, "local");
-    if ("release" in result) return jsonAnswer(result.release, 201);
+    if ("release" in result) return jsonResponse(result.release, 201);
     const { refused, sequence } = result;
     const problems = refused === "unsound" ? { problems: result.problems } : {};
     return problemDocument(409, REFUSALS[refused], { ...problems, extra: { sequence } });

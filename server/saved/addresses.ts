@@ -1,14 +1,14 @@
 import type { Pool } from "mysql2/promise";
 import type { CheckedAddress } from "../../core/checks/check.ts";
-import { listKept } from "./kept.ts";
 import { checkSample } from "./samples.ts";
+import { listSaved } from "./saved.ts";
 import { checkStandpoint } from "./standpoint.ts";
 
 /** The addresses of what a team keeps, with what to call each. */
-export async function keptAddresses(pool: Pool): Promise<CheckedAddress[]> {
+export async function savedAddresses(pool: Pool): Promise<CheckedAddress[]> {
   const [standpoints, samples] = await Promise.all([
-    listKept(pool, "standpoint", checkStandpoint),
-    listKept(pool, "sample", checkSample),
+    listSaved(pool, "standpoint", checkStandpoint),
+    listSaved(pool, "sample", checkSample),
   ]);
   return [
     ...standpoints.kept.map(({ name, body: { country, region, postcode } }) => ({

@@ -1,7 +1,7 @@
 import { exponentOf } from "../../core/money/currency.ts";
-import type { Problem } from "../../core/schema/problem.ts";
 import { standpointProblems } from "../../core/request/standpoint-problems.ts";
 import { Sample } from "../../core/samples/sample.ts";
+import type { Problem } from "../../core/schema/problem.ts";
 import { type Checked, checker } from "../../core/validation/checker.ts";
 
 const checkForm = checker(Sample);

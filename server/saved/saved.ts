@@ -3,9 +3,9 @@ import type { Checked } from "../../core/validation/checker.ts";
 import { readJson } from "../validation/read-json.ts";
 
 /** Something a team keeps beside its plan, under a name. */
-export type Kept<Body> = { id: string; name: string; body: Body };
+export type Saved<Body> = { id: string; name: string; body: Body };
 
-interface KeptRow extends RowDataPacket {
+interface SavedRow extends RowDataPacket {
   id: string;
   name: string;
   body: string;
@@ -15,15 +15,15 @@ interface KeptRow extends RowDataPacket {
 export type SetAside = { id: string; name: string; why: string };
 
 /** What is kept of one kind, oldest first; what an older version wrote and nobody can use any more is set aside, with a word. */
-export async function listKept<Body>(
+export async function listSaved<Body>(
   pool: Pool,
   kind: string,
   check: (data: unknown) => Checked<Body>,
-): Promise<{ kept: Kept<Body>[]; setAside: SetAside[] }> {
-  const [rows] = await pool.query<KeptRow[]>("SELECT id, name, body FROM kept WHERE kind = ? ORDER BY kept_at, id", [
+): Promise<{ kept: Saved<Body>[]; setAside: SetAside[] }> {
+  const [rows] = await pool.query<SavedRow[]>("SELECT id, name, body FROM kept WHERE kind = ? ORDER BY kept_at, id", [
     kind,
   ]);
-  const kept: Kept<Body>[] = [];
+  const kept: Saved<Body>[] = [];
   const setAside: SetAside[] = [];
   for (const { id, name, body } of rows) {
     const json = readJson(body);
@@ -39,7 +39,7 @@ export async function listKept<Body>(
   return { kept, setAside };
 }
 
-export async function keep(pool: Pool, kind: string, { id, name, body }: Kept<unknown>): Promise<void> {
+export async function save(pool: Pool, kind: string, { id, name, body }: Saved<unknown>): Promise<void> {
   await pool.execute(
     `INSERT INTO kept (kind, id, name, body, kept_at) VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3))
      ON DUPLICATE KEY UPDATE name = VALUES(name), body = VALUES(body)`,
@@ -47,6 +47,6 @@ export async function keep(pool: Pool, kind: string, { id, name, body }: Kept<un
   );
 }
 
-export async function dropKept(pool: Pool, kind: string, id: string): Promise<void> {
+export async function dropSaved(pool: Pool, kind: string, id: string): Promise<void> {
   await pool.execute("DELETE FROM kept WHERE kind = ? AND id = ?", [kind, id]);
 }

@@ -1,14 +1,14 @@
 import { isUnreachable } from "../database/pool.ts";
 import { problemDocument } from "./problem-document.ts";
 
-export const jsonAnswer = (body: unknown, status = 200): Response =>
+export const jsonResponse = (body: unknown, status = 200): Response =>
   new Response(JSON.stringify(body), {
     status,
     headers: { "content-type": "application/json", "cache-control": "no-store" },
   });
 
 /** Runs an endpoint's work; what goes wrong inside becomes a problem document that tells the caller whether to try again. */
-export async function answer(work: () => Promise<Response>): Promise<Response> {
+export async function handle(work: () => Promise<Response>): Promise<Response> {
   try {
     return await work();
   } catch (error) {

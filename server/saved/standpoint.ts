@@ -1,9 +1,9 @@
 import { type Static, type TSchema, Type } from "@sinclair/typebox";
+import { standpointFaults } from "../../core/samples/standpoint-faults.ts";
 import { CountryCode, CurrencyCode, closed, Locale, RegionCode } from "../../core/schema/atoms.ts";
 import type { Problem } from "../../core/schema/problem.ts";
-import { standpointFaults } from "../../core/samples/standpoint-faults.ts";
 import { type Checked, checker } from "../../core/validation/checker.ts";
-import { Mood } from "../carriers/simulated.ts";
+import { CarrierBehaviour } from "../carriers/simulated.ts";
 
 const Text = Type.String({ maxLength: 64 });
 const orEmpty = <Schema extends TSchema>(schema: Schema) => Type.Union([Type.Literal(""), schema]);
@@ -40,7 +40,9 @@ export const Standpoint = Type.Object(
     locale: Locale,
     shopper: Type.Union([DescribedShopper, Type.Null()], { description: "null: a guest of whom nothing is known" }),
     moment: Type.Union([Text, Type.Null()], { description: "By the market's clocks, YYYY-MM-DDTHH:MM; null: now" }),
-    moods: Type.Record(Text, Mood, { description: "How simulated carriers behave, by id; well where left out" }),
+    moods: Type.Record(Text, CarrierBehaviour, {
+      description: "How simulated carriers behave, by id; well where left out",
+    }),
   },
   { ...closed, title: "Standpoint" },
 );
