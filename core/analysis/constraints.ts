@@ -1,31 +1,38 @@
-import { rangeOf } from "../conditions/compare.ts";
-import { DEFINITIONS } from "../conditions/condition.ts";
-import type { FactConstraint } from "../facts/fact.ts";
+import { type FactConstraint, type LineNeed, NO_NEED, type WantedLine } from "../conditions/constraint.ts";
+import { conditionKind } from "../conditions/registry.ts";
+import type { Asked } from "../facts/asked.ts";
+import type { Fact, OneName, SomeNames } from "../facts/fact.ts";
 import { complement, EVERYTHING, type Intervals, meet } from "../facts/intervals.ts";
 import type { Basis } from "../measures/basis.ts";
-import { type AmountContext, amountFor } from "../money/amount.ts";
-import { rounded } from "../money/linear-amount.ts";
-import { milligrams } from "../quantities/quantity.ts";
-import { both, type LabelKind, type LineNeed, NO_NEED, type Trait } from "./line-needs.ts";
+import type { AmountContext } from "../money/amount.ts";
+import { both } from "./line-shape.ts";
 import type { Literal } from "./normal-form.ts";
 
-/** Names that one has to be, and names it must not be; null: any. */
-export type OneName = { readonly in: readonly string[] | null; readonly not: readonly string[] };
-
 /** What a list of clauses asks of shopper, place, cart and moment, fact by fact. */
-export type Constraints = {
-  flags: Map<string, boolean>;
-  numbers: Map<string, Intervals>;
-  names: Map<string, OneName>;
-  /** Sets of names: some of each list, none of the other. */
-  sets: Map<string, { readonly someOf: (readonly string[])[]; readonly noneOf: string[] }>;
-  postcodes: { readonly country: string; readonly patterns: readonly string[]; readonly holds: boolean }[];
-  bases: { readonly basis: Basis; within: Intervals }[];
+export type Constraints = Asked & {
+  readonly postcodes: readonly {
+    readonly country: string;
+    readonly patterns: readonly string[];
+    readonly holds: boolean;
+  }[];
+  /** Metres from locations of the plan, by location. */
+  readonly away: ReadonlyMap<string, Intervals>;
+  readonly values: readonly { readonly basis: Basis; readonly within: Intervals }[];
   /** Kinds of line that have to be there, and what every line has to be. */
-  lines: LineNeed[];
-  everyLine: LineNeed;
-  /** Whether one of the lists may as well be met by having no line at all. */
-  emptyCart: boolean;
+  readonly lines: readonly LineNeed[];
+  readonly everyLine: LineNeed;
+};
+
+const NOTHING: Constraints = {
+  flags: new Map(),
+  numbers: new Map(),
+  names: new Map(),
+  sets: new Map(),
+  postcodes: [],
+  away: new Map(),
+  values: [],
+  lines: [],
+  everyLine: NO_NEED,
 };
 
 /**
@@ -36,158 +43,111 @@ export function constraintsOf(
   literals: readonly Literal[],
   context: AmountContext & { timeZone: string },
 ): Constraints[] {
-  let all: Constraints[] = [emptyDemands()];
-  for (const literal of literals) all = all.flatMap((demands) => withLiteral(demands, literal, context));
+  let all: Constraints[] = [NOTHING];
+  for (const { leaf, holds } of literals) {
+    const constraint = conditionKind(leaf).constrains(leaf, context);
+    // Without an amount it is not known, and unknown grants nothing.
+    if (!constraint) return [];
+    all = all.flatMap((constraints) => withConstraint(constraints, constraint, holds));
+  }
   return all;
 }
 
-const emptyDemands = (): Constraints => ({
-  flags: new Map(),
-  numbers: new Map(),
-  names: new Map(),
-  sets: new Map(),
-  postcodes: [],
-  bases: [],
-  lines: [],
-  everyLine: NO_NEED,
-  emptyCart: false,
-});
-
-function withLiteral(
-  demands: Constraints,
-  { leaf, holds }: Literal,
-  context: AmountContext & { timeZone: string },
-): Constraints[] {
-  switch (leaf.kind) {
-    case "goods":
-      return withGoods(demands, leaf, holds);
-    case "trait":
-      return withLines(
-        demands,
-        leaf.how,
-        (wanted) => ({ ...NO_NEED, traits: [{ trait: leaf.trait satisfies Trait, wanted }] }),
-        holds,
-      );
-    case "line": {
-      const { figure } = leaf;
-      const to =
-        figure.kind === "price"
-          ? amountFor(figure.amount, context)
-          : figure.kind === "quantity"
-            ? figure.count
-            : rounded(milligrams(figure.weight));
-      if (to === undefined) return [];
-      const within = [rangeOf(figure.is, to)];
-      return withLines(
-        demands,
-        leaf.how,
-        (wanted) => ({ ...NO_NEED, figures: [{ figure: figure.kind, within: wanted ? within : complement(within) }] }),
-        holds,
-      );
-    }
-    case "value": {
-      const to = amountFor(leaf.amount, context);
-      if (to === undefined) return [];
-      const range = [rangeOf(leaf.is, to)];
-      const within = meet(holds ? range : complement(range), [{ from: 0, until: null }]);
-      const key = JSON.stringify(leaf.basis);
-      const known = demands.bases.find(({ basis }) => JSON.stringify(basis) === key);
-      const met = known ? meet(known.within, within) : within;
-      if (met.length === 0) return [];
-      const others = demands.bases.filter((one) => one !== known);
-      return [{ ...demands, bases: [...others, { basis: leaf.basis, within: met }] }];
-    }
-    case "postcode":
-      return [
-        { ...demands, postcodes: [...demands.postcodes, { country: leaf.country, patterns: leaf.patterns, holds }] },
-      ];
-    default:
-      return withConstraint(demands, statementOf(leaf, context), holds);
-  }
-}
-
-function statementOf(leaf: Literal["leaf"], context: AmountContext & { timeZone: string }): FactConstraint | undefined {
-  for (const definition of DEFINITIONS) {
-    const found = definition.constrains(leaf, context);
-    if (found) return found.statement;
-  }
-  return undefined;
-}
-
-function withConstraint(demands: Constraints, statement: FactConstraint | undefined, holds: boolean): Constraints[] {
-  if (!statement) return [];
-  const { fact, within } = statement;
+function withConstraint(constraints: Constraints, { fact, within }: FactConstraint, holds: boolean): Constraints[] {
   switch (within.kind) {
-    case "true": {
-      const known = demands.flags.get(fact);
-      return known !== undefined && known !== holds
-        ? []
-        : [{ ...demands, flags: new Map(demands.flags).set(fact, holds) }];
-    }
+    case "true":
+      return withFlag(constraints, fact, holds);
     case "ranges": {
       // Ranges of one statement may overlap or touch: taken as a set, both ways.
       const outside = within.ranges.reduce<Intervals>((rest, range) => meet(rest, complement([range])), EVERYTHING);
-      const asked = holds ? complement(outside) : outside;
-      const met = meet(demands.numbers.get(fact) ?? EVERYTHING, asked);
-      return met.length === 0 ? [] : [{ ...demands, numbers: new Map(demands.numbers).set(fact, met) }];
+      const numbers = narrowed(constraints.numbers, fact, holds ? complement(outside) : outside);
+      return numbers ? [{ ...constraints, numbers }] : [];
     }
-    case "names": {
-      if (statement.domain.kind === "names") {
-        const known = demands.sets.get(fact) ?? { someOf: [], noneOf: [] };
-        const next = holds
-          ? { ...known, someOf: [...known.someOf, within.of] }
-          : { ...known, noneOf: [...known.noneOf, ...within.of] };
-        const possible = next.someOf.every((list) => list.some((name) => !next.noneOf.includes(name)));
-        return possible ? [{ ...demands, sets: new Map(demands.sets).set(fact, next) }] : [];
-      }
-      const known = demands.names.get(fact) ?? { in: null, not: [] };
-      const next: OneName = holds
-        ? { in: known.in ? known.in.filter((name) => within.of.includes(name)) : within.of, not: known.not }
-        : { in: known.in, not: [...known.not, ...within.of] };
-      const left = next.in?.filter((name) => !next.not.includes(name));
-      return left?.length === 0
-        ? []
-        : [{ ...demands, names: new Map(demands.names).set(fact, { ...next, in: left ?? null }) }];
+    case "away": {
+      const asked = holds ? [within.range] : complement([within.range]);
+      const away = narrowed(constraints.away, within.location, asked);
+      return away ? [{ ...constraints, away }] : [];
     }
-    case "patterns":
-      return [demands];
+    case "names":
+      return fact.domain.kind === "names"
+        ? withSet(constraints, fact, within.of, holds)
+        : withName(constraints, fact, within.of, holds);
+    case "patterns": {
+      const { country, patterns } = within;
+      return [{ ...constraints, postcodes: [...constraints.postcodes, { country, patterns, holds }] }];
+    }
+    case "value":
+      return withValue(constraints, within.basis, holds ? [within.range] : complement([within.range]));
+    case "lines":
+      return withLines(constraints, within.how, within.need, holds);
+    case "line-for-each":
+      // A line for each; or one of them for which there is none.
+      return holds
+        ? [within.needs.reduce((next, need) => withLine(next, need(true)), constraints)]
+        : within.needs.map((need) => withEvery(constraints, need(false)));
   }
+}
+
+/** Numbers asked of one more; undefined where none is left. */
+function narrowed<Key>(
+  known: ReadonlyMap<Key, Intervals>,
+  key: Key,
+  asked: Intervals,
+): ReadonlyMap<Key, Intervals> | undefined {
+  const met = meet(known.get(key) ?? EVERYTHING, asked);
+  return met.length === 0 ? undefined : new Map(known).set(key, met);
+}
+
+function withFlag(constraints: Constraints, fact: Fact, holds: boolean): Constraints[] {
+  const known = constraints.flags.get(fact);
+  return known !== undefined && known !== holds
+    ? []
+    : [{ ...constraints, flags: new Map(constraints.flags).set(fact, holds) }];
+}
+
+function withSet(constraints: Constraints, fact: Fact, of: readonly string[], holds: boolean): Constraints[] {
+  const known: SomeNames = constraints.sets.get(fact) ?? { someOf: [], noneOf: [] };
+  const next = holds ? { ...known, someOf: [...known.someOf, of] } : { ...known, noneOf: [...known.noneOf, ...of] };
+  const possible = next.someOf.every((list) => list.some((name) => !next.noneOf.includes(name)));
+  return possible ? [{ ...constraints, sets: new Map(constraints.sets).set(fact, next) }] : [];
+}
+
+function withName(constraints: Constraints, fact: Fact, of: readonly string[], holds: boolean): Constraints[] {
+  const known: OneName = constraints.names.get(fact) ?? { in: null, not: [] };
+  const next: OneName = holds
+    ? { in: known.in ? known.in.filter((name) => of.includes(name)) : of, not: known.not }
+    : { in: known.in, not: [...known.not, ...of] };
+  const left = next.in?.filter((name) => !next.not.includes(name));
+  return left?.length === 0
+    ? []
+    : [{ ...constraints, names: new Map(constraints.names).set(fact, { ...next, in: left ?? null }) }];
+}
+
+function withValue(constraints: Constraints, basis: Basis, asked: Intervals): Constraints[] {
+  const key = JSON.stringify(basis);
+  const known = constraints.values.find((one) => JSON.stringify(one.basis) === key);
+  const met = meet(known?.within ?? [{ from: 0, until: null }], asked);
+  if (met.length === 0) return [];
+  return [{ ...constraints, values: [...constraints.values.filter((one) => one !== known), { basis, within: met }] }];
 }
 
 /** Some line, no line, every line: each as a kind of line that has to be there, or as what all lines are. */
 function withLines(
-  demands: Constraints,
+  constraints: Constraints,
   how: "any" | "none" | "only",
-  need: (wanted: boolean) => LineNeed,
+  need: WantedLine,
   holds: boolean,
 ): Constraints[] {
-  if (how === "any") return [holds ? withLine(demands, need(true)) : withEvery(demands, need(false))];
-  if (how === "none") return withLines(demands, "any", need, !holds);
-  return [holds ? withEvery(demands, need(true)) : withLine(demands, need(false))];
+  if (how === "any") return [holds ? withLine(constraints, need(true)) : withEvery(constraints, need(false))];
+  if (how === "none") return withLines(constraints, "any", need, !holds);
+  return [holds ? withEvery(constraints, need(true)) : withLine(constraints, need(false))];
 }
 
-const withLine = (demands: Constraints, need: LineNeed): Constraints => ({
-  ...demands,
-  lines: [...demands.lines, need],
+const withLine = (constraints: Constraints, need: LineNeed): Constraints => ({
+  ...constraints,
+  lines: [...constraints.lines, need],
 });
-const withEvery = (demands: Constraints, need: LineNeed): Constraints => ({
-  ...demands,
-  everyLine: both(demands.everyLine, need),
+const withEvery = (constraints: Constraints, need: LineNeed): Constraints => ({
+  ...constraints,
+  everyLine: both(constraints.everyLine, need),
 });
-
-function withGoods(
-  demands: Constraints,
-  { by, how, of }: { by: LabelKind; how: "any" | "none" | "only" | "all"; of: readonly string[] },
-  holds: boolean,
-): Constraints[] {
-  const need =
-    (names: readonly string[]) =>
-    (wanted: boolean): LineNeed => ({
-      ...NO_NEED,
-      labels: [{ kind: by, in: names, wanted }],
-    });
-  if (how !== "all") return withLines(demands, how, need(of), holds);
-  // A line for each; or one of them for which there is none.
-  if (holds) return [of.reduce((next, name) => withLine(next, need([name])(true)), demands)];
-  return of.map((name) => withEvery(demands, need([name])(false)));
-}

@@ -1,61 +1,67 @@
-import type { Condition, Saved } from "../conditions/condition.ts";
-
-export type PlainCondition = Exclude<Condition, { kind: "all" | "any" | "not" | "saved" }>;
+import { type Condition, type SavedConditions, shapeOf } from "../conditions/condition.ts";
+import type { PlainCondition } from "../conditions/registry.ts";
 
 /** A clause that has to hold, or has to fail. */
 export type Literal = { readonly leaf: PlainCondition; readonly holds: boolean };
 
+/** Clauses that hold or fail together: one way in which a condition comes true, or false. */
+export type Disjunct = readonly Literal[];
+
 /** Most ways a condition is taken apart into; beyond that an analysis says that it cannot decide. */
-const MOST_WAYS = 3000;
+const MOST_DISJUNCTS = 3000;
+
+/** Saved conditions taken apart already, by what is wanted of them and id. */
+type Known = ReadonlyMap<boolean, Map<string, Disjunct[] | undefined>>;
 
 /**
- * The ways in which a condition can come true (or false): each a list of clauses that have to hold or fail together.
- * Undefined when there are too many to look at.
+ * The ways in which a condition can come true (or false): its disjunctive normal form. Undefined when there are too many to look
+ * at.
  *
- * @example waysTo({ kind: "not", of: { kind: "all", of: [a, b] } }, true, saved) // [[a fails], [b fails]]
+ * @example toDisjuncts({ kind: "not", of: { kind: "all", of: [a, b] } }, true, saved) // [[a fails], [b fails]]
  */
 export function toDisjuncts(
   condition: Condition,
   wanted: boolean,
-  saved: Saved,
-  known: Map<string, Literal[][] | undefined> = new Map(),
-): Literal[][] | undefined {
-  switch (condition.kind) {
-    case "not":
-      return toDisjuncts(condition.of, !wanted, saved, known);
-    case "saved": {
+  saved: SavedConditions,
+  known: Known = new Map([true, false].map((one) => [one, new Map()])),
+): Disjunct[] | undefined {
+  const shape = shapeOf(condition);
+  switch (shape.role) {
+    case "negation":
+      return toDisjuncts(shape.part, !wanted, saved, known);
+    case "reference": {
       // Taken apart once, however often it is named.
-      const key = `${wanted} ${condition.id}`;
-      const found = saved.get(condition.id);
-      if (!known.has(key)) known.set(key, found ? toDisjuncts(found.when, wanted, saved, known) : []);
-      return known.get(key);
+      const before = known.get(wanted);
+      const found = saved.get(shape.id);
+      if (!before?.has(shape.id)) before?.set(shape.id, found ? toDisjuncts(found.when, wanted, saved, known) : []);
+      return before?.get(shape.id);
     }
-    case "all":
-    case "any": {
+    case "every":
+    case "some": {
       // What is named twice says nothing the second time.
-      const parts = [...new Set(condition.of.map((part) => toDisjuncts(part, wanted, saved, known)))];
+      const parts = [...new Set(shape.parts.map((part) => toDisjuncts(part, wanted, saved, known)))];
       const whole = parts.filter((part) => part !== undefined);
       if (whole.length < parts.length) return undefined;
-      return (condition.kind === "all") === wanted ? together(whole) : oneOf(whole);
+      return (shape.role === "every") === wanted ? conjunction(whole) : disjunction(whole);
     }
-    default:
-      return [[{ leaf: condition, holds: wanted }]];
+    case "plain":
+      return [[{ leaf: shape.condition, holds: wanted }]];
   }
 }
 
-const states = (way: readonly Literal[], { leaf, holds }: Literal): boolean =>
-  way.some((other) => other.leaf === leaf && other.holds === holds);
+const includes = (disjunct: Disjunct, { leaf, holds }: Literal): boolean =>
+  disjunct.some((other) => other.leaf === leaf && other.holds === holds);
 
-function oneOf(parts: readonly Literal[][][]): Literal[][] | undefined {
-  const ways = parts.flat();
-  return ways.length > MOST_WAYS ? undefined : ways;
+function disjunction(parts: readonly Disjunct[][]): Disjunct[] | undefined {
+  const all = parts.flat();
+  return all.length > MOST_DISJUNCTS ? undefined : all;
 }
 
-function together(parts: readonly Literal[][][]): Literal[][] | undefined {
-  let ways: Literal[][] = [[]];
+function conjunction(parts: readonly Disjunct[][]): Disjunct[] | undefined {
+  let all: Disjunct[] = [[]];
   for (const part of parts) {
-    if (ways.length * part.length > MOST_WAYS) return undefined;
-    ways = ways.flatMap((way) => part.map((more) => [...way, ...more.filter((literal) => !states(way, literal))]));
+    if (all.length * part.length > MOST_DISJUNCTS) return undefined;
+    all = all.flatMap((one) => part.map((more) => [...one, ...more.filter((literal) => !includes(one, literal))]));
   }
-  return ways;
+  return all;
 }

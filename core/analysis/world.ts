@@ -1,9 +1,22 @@
 import type { Condition } from "../conditions/condition.ts";
+import type { Market, Zone } from "../places/market.ts";
 import { savedOf } from "../plan/plan.ts";
-import { conditionsIn } from "../plan/visit-conditions.ts";
+import { visitConditions } from "../plan/visit-conditions.ts";
+import type { Destination } from "../request/request.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
 import { addressesOf } from "./addresses.ts";
-import { placesNamed, type World, type ZoneContext } from "./satisfy.ts";
+import { placesNamed } from "./places-named.ts";
+
+/** One zone and currency that an analysis looks from, with full addresses that the zone serves. */
+export type ZoneContext = {
+  readonly zone: Zone;
+  readonly market: Market;
+  readonly currency: string;
+  readonly addresses: readonly Destination[];
+};
+
+/** What an analysis looks at: a plan, from where, around which moment. */
+export type World = { readonly compiled: CompiledPlan; readonly contexts: readonly ZoneContext[]; readonly at: number };
 
 /** Every zone of a plan in every currency of its market, with addresses it serves. */
 export function worldOf(compiled: CompiledPlan, at: number, about: readonly Condition[] = []): World {
@@ -11,7 +24,9 @@ export function worldOf(compiled: CompiledPlan, at: number, about: readonly Cond
   const saved = savedOf(plan);
   const addresses = addressesOf(
     compiled,
-    [...about, ...conditionsIn(plan)].flatMap((condition) => placesNamed(condition, saved)),
+    [...about, ...visitConditions(plan).map((one) => one.condition)].flatMap((condition) =>
+      placesNamed(condition, saved),
+    ),
   );
   const markets = new Map(plan.markets.map((market) => [market.id, market]));
   const contexts = plan.zones.flatMap((zone): ZoneContext[] => {
@@ -20,7 +35,7 @@ export function worldOf(compiled: CompiledPlan, at: number, about: readonly Cond
     if (!market || there.length === 0) return [];
     return market.currencies.map((currency) => ({ zone, market, currency, addresses: there }));
   });
-  return { compiled, contexts: contexts, at };
+  return { compiled, contexts, at };
 }
 
 /** The same, looked at from some zones only. */

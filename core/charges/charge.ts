@@ -1,16 +1,22 @@
-import { type Condition, conditionProblems } from "../conditions/condition.ts";
-import type { Problem } from "../schema/problem.ts";
+import type { Condition } from "../conditions/condition.ts";
 import { type TSchema, Type } from "../schema/type.ts";
-import type { ChargeContext, ChargeReferences, CompiledCharge } from "./definition.ts";
-import { BandedCharge, bandsProblems, compileBands } from "./kinds/bands.ts";
-import { type CarrierCharge, CarrierChargeSchema, carrierProblems, compileCarrier } from "./kinds/carrier.ts";
-import { CHARGE_ID, type ConditionalCharge, ConditionalChargeSchema, compileConditional } from "./kinds/conditional.ts";
-import { compileFlat, FlatCharge, flatProblems } from "./kinds/flat.ts";
-import { compileParcelClasses, ParcelClassCharge, parcelClassProblems } from "./kinds/parcel-classes.ts";
-import { compilePerItem, PerItemCharge, perItemProblems } from "./kinds/per-item.ts";
+import type { BandedCharge } from "./kinds/bands.ts";
+import type { CarrierCharge } from "./kinds/carrier.ts";
+import type { ConditionalCharge } from "./kinds/conditional.ts";
+import type { FlatCharge } from "./kinds/flat.ts";
+import type { ParcelClassCharge } from "./kinds/parcel-classes.ts";
+import type { PerItemCharge } from "./kinds/per-item.ts";
+import { CHARGE_ID } from "./reference.ts";
+import { CHARGE_KINDS } from "./registry.ts";
 
-/** How the price of a delivery option is computed. A new kind is a file of its own and a case in each switch here. */
-export type Charge = FlatCharge | PerItemCharge | BandedCharge | ParcelClassCharge | CarrierCharge | ConditionalCharge;
+/** How the price of a delivery option is computed. */
+export type Charge =
+  | FlatCharge
+  | PerItemCharge
+  | BandedCharge
+  | ParcelClassCharge
+  | CarrierCharge<Charge>
+  | ConditionalCharge<Charge>;
 
 /** Stands for the schema of charges wherever one may be written; {@link ChargeSchema} has to be known to Ajv. */
 export const ChargeRef = Type.Unsafe<Charge>({ $ref: CHARGE_ID });
@@ -20,48 +26,58 @@ export const ChargeSchema: TSchema = Type.Unsafe<Charge>({
   type: "object",
   required: ["kind"],
   discriminator: { propertyName: "kind" },
-  oneOf: [FlatCharge, PerItemCharge, BandedCharge, ParcelClassCharge, CarrierChargeSchema, ConditionalChargeSchema],
+  oneOf: [...CHARGE_KINDS.values()].map(({ schema }) => schema),
 });
 
-export function compileCharge(charge: Charge, context: ChargeContext): CompiledCharge {
-  switch (charge.kind) {
-    case "flat":
-      return compileFlat(charge, context);
-    case "per-item":
-      return compilePerItem(charge, context);
-    case "bands":
-      return compileBands(charge, context);
-    case "parcel-classes":
-      return compileParcelClasses(charge, context);
+/** A charge within another, and the other with one in its place. Paths are JSON pointers within the outer charge. */
+type ChargePart = { readonly charge: Charge; readonly path: string; readonly replace: (charge: Charge) => Charge };
+
+/** The one place that knows how charges lie in each other: those within one, none deeper than the next. */
+export function chargeParts(outer: Charge): ChargePart[] {
+  switch (outer.kind) {
     case "carrier":
-      return compileCarrier(charge, context, compileCharge);
+      return outer.fallback
+        ? [{ charge: outer.fallback, path: "/fallback", replace: (fallback) => ({ ...outer, fallback }) }]
+        : [];
     case "conditional":
-      return compileConditional(charge, context, compileCharge);
+      return outer.entries.map(({ charge }, i) => ({
+        charge,
+        path: `/entries/${i}/charge`,
+        replace: (next) => ({
+          ...outer,
+          entries: outer.entries.map((one, j) => (j === i ? { ...one, charge: next } : one)),
+        }),
+      }));
+    default:
+      return [];
   }
 }
 
-export function chargeProblems(charge: Charge, path: string, references: ChargeReferences): Problem[] {
-  switch (charge.kind) {
-    case "flat":
-      return flatProblems(charge, path, references);
-    case "per-item":
-      return perItemProblems(charge, path, references);
-    case "bands":
-      return bandsProblems(charge, path, references);
-    case "parcel-classes":
-      return parcelClassProblems(charge, path, references);
-    case "carrier":
-      return [
-        ...carrierProblems(charge, path, references),
-        ...(charge.fallback ? chargeProblems(charge.fallback, `${path}/fallback`, references) : []),
-      ];
-    case "conditional":
-      return charge.entries.flatMap((entry, i) => [
-        ...whenProblems(entry.when, `${path}/entries/${i}/when`, references),
-        ...chargeProblems(entry.charge, `${path}/entries/${i}/charge`, references),
-      ]);
-  }
-}
+/** A condition that a charge asks itself, and the charge with another in its place. */
+type ChargeCondition = {
+  readonly condition: Condition;
+  readonly path: string;
+  /** Of its entry, counted from 0. */
+  readonly index: number;
+  readonly replace: (condition: Condition) => Charge;
+};
 
-const whenProblems = (when: Condition | undefined, path: string, references: ChargeReferences): Problem[] =>
-  when ? conditionProblems(when, path, references, references.saved) : [];
+/** The one place that knows where charges ask conditions. */
+export function chargeConditions(outer: Charge): ChargeCondition[] {
+  if (outer.kind !== "conditional") return [];
+  return outer.entries.flatMap(({ when }, i) =>
+    when
+      ? [
+          {
+            condition: when,
+            path: `/entries/${i}/when`,
+            index: i,
+            replace: (next) => ({
+              ...outer,
+              entries: outer.entries.map((one, j) => (j === i ? { ...one, when: next } : one)),
+            }),
+          },
+        ]
+      : [],
+  );
+}

@@ -1,28 +1,15 @@
-import type { CompiledCondition, Condition, Saved, Trace } from "../conditions/condition.ts";
-import type { ConditionReferences, MeasureNumber } from "../conditions/definition.ts";
-import type { AmountContext } from "../money/amount.ts";
+import type { CompiledCondition, Trace } from "../conditions/compile.ts";
+import type { Condition, SavedConditions } from "../conditions/condition.ts";
+import type { ConditionReferences } from "../conditions/definition.ts";
+import type { MeasureNumber } from "../measures/measure-numbers.ts";
+import type { MeasureSpec } from "../measures/measure-spec.ts";
+import type { Amount, AmountContext } from "../money/amount.ts";
 import type { LinearAmount } from "../money/linear-amount.ts";
+import type { Problem } from "../schema/problem.ts";
+import type { Static, TSchema } from "../schema/type.ts";
 import type { Situation } from "../situation/situation.ts";
-
-/**
- * Why an option has no price for this cart: its band ends there, no amount is set, its condition fails or cannot be told,
- * no entry of its list applies, a weight or size or the place is not known, it is too far, the carrier gave none. An
- * option without a price is unavailable, never free.
- */
-export type NoPrice =
-  | "not-offered"
-  | "no-amount"
-  | "condition"
-  | "condition-unknown"
-  | "no-entry"
-  | "weight-unknown"
-  | "place-unknown"
-  | "too-far"
-  | "carrier-slow"
-  | "carrier-failed"
-  | "carrier-not-served"
-  | "carrier-too-heavy"
-  | "carrier-not-asked";
+import type { NoPrice } from "./no-price.ts";
+import type { AnyCharge } from "./reference.ts";
 
 /** What a charge comes to, exactly, or why there is none. */
 export type Charged = LinearAmount | NoPrice;
@@ -38,6 +25,16 @@ export type ChargeTrace = {
   readonly chosen?: number;
   readonly when?: Trace;
   readonly of?: readonly ChargeTrace[];
+};
+
+/** The same for JSON. Amounts are exact minor units as text, "489.5" or "1000/3". @typeParam When how conditions are told */
+export type ChargeAccount<When> = {
+  kind: string;
+  price: string;
+  counted?: number | null;
+  chosen?: number;
+  when?: When;
+  of?: ChargeAccount<When>[];
 };
 
 /** A charge compiled for one zone and currency: its price, fast or with its reasons. */
@@ -59,14 +56,82 @@ export const plainCharge = (
   seesLineFigures: false,
 });
 
-/** What a charge needs to be compiled: where it will apply, and a number for each measure it counts. */
+/** What a charge needs to be compiled: where it will apply, a number for each measure it counts, and charges within it. */
 export type ChargeContext = AmountContext & {
   readonly compileWhen: (condition: Condition) => CompiledCondition;
+  readonly compileCharge: (charge: AnyCharge) => CompiledCharge;
   readonly measureNumber: MeasureNumber;
 };
 
 /** What a charge may refer to, and where it will apply. */
 export type ChargeReferences = ConditionReferences & {
-  readonly saved: Saved;
+  readonly saved: SavedConditions;
   readonly contexts: readonly AmountContext[];
 };
+
+/** How parts of a charge are put into words, in one market and currency. */
+export type ChargeSpeech = AmountContext & {
+  readonly money: (amount: Amount) => string;
+  readonly measured: (kind: MeasureSpec["kind"], count: number, style?: "exact" | "short") => string;
+  readonly when: (condition: Condition) => string;
+  readonly charge: (charge: AnyCharge) => string;
+};
+
+/** The same for what a charge came to. */
+export type AccountSpeech<When> = Pick<ChargeSpeech, "measured"> & {
+  readonly exactMoney: (text: string) => string;
+  readonly when: (found: When) => string;
+  readonly account: (charge: AnyCharge, account: ChargeAccount<When>) => string;
+};
+
+type KindSchema = TSchema & { static: AnyCharge };
+
+/** One kind of charge: all that there is to say about it. Charges within it are asked through the contexts. */
+export type ChargeDefinition<Schema extends KindSchema> = {
+  readonly kind: Static<Schema>["kind"];
+  readonly schema: Schema;
+  readonly example: Static<Schema>;
+  readonly compile: (charge: Static<Schema>, context: ChargeContext) => CompiledCharge;
+  /** Its own problems; those of conditions and charges within it are looked for by whoever visits them. */
+  readonly problems: (charge: Static<Schema>, path: string, references: ChargeReferences) => Problem[];
+  /** A phrase for the people who make the plan: "€4.90 for each item". */
+  readonly words: (charge: Static<Schema>, speech: ChargeSpeech) => string;
+  /** How it came about: "by weight: 1.35 kg, in band 2 of 3". */
+  readonly why: <When>(charge: Static<Schema>, account: ChargeAccount<When>, speech: AccountSpeech<When>) => string;
+};
+
+/** A definition that can be asked about charges of any kind; it throws at those that are not its own. */
+export type RegisteredCharge<Schema extends KindSchema = KindSchema> = {
+  readonly kind: string;
+  readonly schema: Schema;
+  readonly example: AnyCharge;
+  readonly compile: (charge: AnyCharge, context: ChargeContext) => CompiledCharge;
+  readonly problems: (charge: AnyCharge, path: string, references: ChargeReferences) => Problem[];
+  readonly words: (charge: AnyCharge, speech: ChargeSpeech) => string;
+  readonly why: <When>(charge: AnyCharge, account: ChargeAccount<When>, speech: AccountSpeech<When>) => string;
+};
+
+/**
+ * Makes a kind of charge ready for the registry. Charges have been checked against the schemas before they get here.
+ *
+ * @example defineCharge({ kind: "flat", schema: FlatCharge, example, compile, problems, words, why })
+ */
+export function defineCharge<Schema extends KindSchema>(
+  definition: ChargeDefinition<Schema>,
+): RegisteredCharge<Schema> {
+  const { kind, schema, example } = definition;
+  const isOwn = (charge: AnyCharge): charge is Static<Schema> => charge.kind === kind;
+  const own = (charge: AnyCharge): Static<Schema> => {
+    if (isOwn(charge)) return charge;
+    throw new RangeError(`"${charge.kind}" is no charge of kind "${kind}"`);
+  };
+  return {
+    kind,
+    schema,
+    example,
+    compile: (charge, context) => definition.compile(own(charge), context),
+    problems: (charge, path, references) => definition.problems(own(charge), path, references),
+    words: (charge, speech) => definition.words(own(charge), speech),
+    why: (charge, account, speech) => definition.why(own(charge), account, speech),
+  };
+}

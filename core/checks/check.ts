@@ -1,4 +1,5 @@
-import { decide, type World, type ZoneContext } from "../analysis/satisfy.ts";
+import { decide } from "../analysis/decide.ts";
+import type { World, ZoneContext } from "../analysis/world.ts";
 import { within, worldOf } from "../analysis/world.ts";
 import type { Condition } from "../conditions/condition.ts";
 import { pickText } from "../messages/locale.ts";

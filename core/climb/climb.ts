@@ -1,5 +1,5 @@
 import { filler, type ReadCart, type ReadLine, readCart, readLine } from "../cart/read-cart.ts";
-import type { NoPrice } from "../charges/definition.ts";
+import type { NoPrice } from "../charges/no-price.ts";
 import {
   type CartGrowth,
   cartAfter,

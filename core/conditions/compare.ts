@@ -1,4 +1,4 @@
-import type { Range } from "../facts/fact.ts";
+import type { Range } from "../facts/intervals.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { not, type Truth } from "../situation/truth.ts";
 

@@ -1,10 +1,11 @@
-import type { FactConstraint } from "../facts/fact.ts";
-import type { MeasureSpec, Scope } from "../measures/measure-spec.ts";
+import type { MeasureNumber } from "../measures/measure-numbers.ts";
 import type { AmountContext, AmountReferences } from "../money/amount.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { Static, TSchema } from "../schema/type.ts";
 import type { Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
+import type { FactConstraint } from "./constraint.ts";
+import type { AnyCondition } from "./reference.ts";
 
 /** Who or what a condition is about. */
 export type Family = "shopper" | "place" | "cart" | "moment";
@@ -20,9 +21,6 @@ export type CompiledLeaf = {
   readonly seesLineFigures: boolean;
 };
 
-/** Numbers the measures that a tariff counts. */
-export type MeasureNumber = (spec: MeasureSpec | { readonly kind: "lines" }, scope: Scope) => number;
-
 /** Where a condition is compiled for. */
 export type ConditionContext = AmountContext & {
   readonly timeZone: string;
@@ -33,60 +31,81 @@ export type ConditionContext = AmountContext & {
 export type ConditionReferences = AmountReferences & { readonly locations: ReadonlySet<string> };
 
 /** A schema of objects told apart by `kind`. */
-type KindSchema = TSchema & { static: AnyKind };
+type KindSchema = TSchema & { static: AnyCondition };
 
-/** One kind of condition: what its file has to say about it. */
-type Definition<Schema extends KindSchema> = {
-  readonly kind: string;
+/** How what was found is written: as it is, or in units of money, weight or way. */
+export type FoundIn = "words" | "money" | "weight" | "distance";
+
+/** One kind of condition: all that there is to say about it. */
+export type ConditionDefinition<Schema extends KindSchema> = {
+  readonly kind: Static<Schema>["kind"];
   readonly family: Family;
   readonly schema: Schema;
   readonly example: Static<Schema>;
   readonly compile: (condition: Static<Schema>, context: ConditionContext) => CompiledLeaf;
   /** The condition as a clause: "the shopper is signed in". */
   readonly words: (condition: Static<Schema>, context: AmountContext) => string;
+  /** What numbers found by it are; plain words unless given. */
+  readonly found?: FoundIn;
   /** What it says about which fact; undefined where an amount is missing. */
   readonly constrains: (
     condition: Static<Schema>,
     context: AmountContext & { timeZone: string },
   ) => FactConstraint | undefined;
   readonly problems?: (condition: Static<Schema>, path: string, references: ConditionReferences) => Problem[];
+  /** Places it speaks of: regions and countries that have to be told apart, and addresses worth looking from. */
+  readonly places?: (condition: Static<Schema>) => PlacesNamed;
 };
 
-/** A condition of any kind, told apart by `kind`. */
-export type AnyKind = { readonly kind: string };
+export type PlacesNamed = {
+  /** Regions, and countries that are regions of others. */
+  readonly regions?: readonly string[];
+  readonly countries?: readonly string[];
+  readonly postcodes?: { readonly country: string; readonly patterns: readonly string[] };
+};
 
-/** A definition that can be asked about conditions of any kind; it answers undefined to those that are not its own. */
-export type RegisteredDefinition<Schema extends KindSchema = KindSchema> = {
+/** A definition that can be asked about conditions of any kind; it throws at those that are not its own. */
+export type RegisteredCondition<Schema extends KindSchema = KindSchema> = {
   readonly kind: string;
   readonly family: Family;
   readonly schema: Schema;
-  readonly example: AnyKind;
-  readonly compile: (condition: AnyKind, context: ConditionContext) => CompiledLeaf | undefined;
-  readonly words: (condition: AnyKind, context: AmountContext) => string | undefined;
+  readonly example: AnyCondition;
+  readonly found: FoundIn;
+  readonly compile: (condition: AnyCondition, context: ConditionContext) => CompiledLeaf;
+  readonly words: (condition: AnyCondition, context: AmountContext) => string;
   readonly constrains: (
-    condition: AnyKind,
+    condition: AnyCondition,
     context: AmountContext & { timeZone: string },
-  ) => { statement: FactConstraint | undefined } | undefined;
-  readonly problems: (condition: AnyKind, path: string, references: ConditionReferences) => Problem[];
+  ) => FactConstraint | undefined;
+  readonly problems: (condition: AnyCondition, path: string, references: ConditionReferences) => Problem[];
+  readonly places: (condition: AnyCondition) => PlacesNamed;
 };
 
-/** Registers a kind of condition. Conditions have been checked against the schemas before they get here. */
+/**
+ * Makes a kind of condition ready for the registry. Conditions have been checked against the schemas before they get here.
+ *
+ * @example defineCondition({ kind: "signed-in", family: "shopper", schema, example, compile, words, constrains })
+ */
 export function defineCondition<Schema extends KindSchema>(
-  definition: Definition<Schema>,
-): RegisteredDefinition<Schema> {
-  const own = (condition: AnyKind): condition is Static<Schema> => condition.kind === definition.kind;
-  const { kind, family, schema, example } = definition;
+  definition: ConditionDefinition<Schema>,
+): RegisteredCondition<Schema> {
+  const { kind, family, schema, example, found = "words" } = definition;
+  const isOwn = (condition: AnyCondition): condition is Static<Schema> => condition.kind === kind;
+  const own = (condition: AnyCondition): Static<Schema> => {
+    if (isOwn(condition)) return condition;
+    throw new RangeError(`"${condition.kind}" is no condition of kind "${kind}"`);
+  };
   return {
     kind,
     family,
     schema,
     example,
-    compile: (condition, context) => (own(condition) ? definition.compile(condition, context) : undefined),
-    words: (condition, context) => (own(condition) ? definition.words(condition, context) : undefined),
-    constrains: (condition, context) =>
-      own(condition) ? { statement: definition.constrains(condition, context) } : undefined,
-    problems: (condition, path, references) =>
-      own(condition) && definition.problems ? definition.problems(condition, path, references) : [],
+    found,
+    compile: (condition, context) => definition.compile(own(condition), context),
+    words: (condition, context) => definition.words(own(condition), context),
+    constrains: (condition, context) => definition.constrains(own(condition), context),
+    problems: (condition, path, references) => definition.problems?.(own(condition), path, references) ?? [],
+    places: (condition) => definition.places?.(own(condition)) ?? {},
   };
 }
 

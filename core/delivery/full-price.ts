@@ -1,8 +1,9 @@
 import { isOrdinary, type ReadLine } from "../cart/read-cart.ts";
-import { compileCharge } from "../charges/charge.ts";
-import { type ChargeContext, type ChargeTrace, isMissing, type NoPrice } from "../charges/definition.ts";
-import type { CompiledCondition, Trace } from "../conditions/condition.ts";
-import { type Amount, amountFor, stepFor } from "../money/amount.ts";
+import { compileCharge } from "../charges/compile.ts";
+import { type ChargeContext, type ChargeTrace, isMissing } from "../charges/definition.ts";
+import type { NoPrice } from "../charges/no-price.ts";
+import type { CompiledCondition, Trace } from "../conditions/compile.ts";
+import { type Amount, type AmountContext, amountFor, stepFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import { compileHandling } from "../money/handling.ts";
 import { type LinearAmount, least, max, minus, plus, times, toMultiple } from "../money/linear-amount.ts";
@@ -63,7 +64,7 @@ export function compileFullPrice(
   option: DeliveryOption,
   market: Market,
   zone: Zone,
-  context: ChargeContext,
+  context: Omit<ChargeContext, "compileCharge">,
 ): CompiledFullPrice {
   const standard = percent(zone.standardTaxRate) ?? ZERO;
   const taxRate = option.taxRate === undefined ? standard : (percent(option.taxRate) ?? standard);
@@ -165,7 +166,7 @@ function chargeSteps(
   option: DeliveryOption,
   market: Market,
   taxRate: Rational,
-  context: ChargeContext,
+  context: AmountContext,
 ): ChargeStep[] | null {
   const steps: ChargeStep[] = [];
   let complete = true;
@@ -209,7 +210,7 @@ function taxFactor(option: DeliveryOption, market: Market, taxRate: Rational): R
 /** Whether it is too far for the store's own round; an unknown place may yet be near. */
 function distanceTest(
   { way }: DeliveryOption,
-  context: ChargeContext,
+  context: Pick<ChargeContext, "measureNumber">,
 ): ((situation: Situation) => NoPrice | null) | null {
   if (way?.kind !== "local" || !way.within) return null;
   const furthest = metres(way.within);

@@ -1,4 +1,4 @@
-import type { NoPrice } from "../charges/definition.ts";
+import type { NoPrice } from "../charges/no-price.ts";
 import type { FullPrice } from "../delivery/full-price.ts";
 import type { LinearAmount } from "../money/linear-amount.ts";
 import type { CompiledReward } from "../rewards/apply-rewards.ts";

@@ -1,4 +1,4 @@
-import { conditionWords } from "../conditions/condition.ts";
+import { conditionWords } from "../conditions/words.ts";
 import { amountOf, goalText, markAt } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
 import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";

@@ -1,7 +1,6 @@
 import type { Charge } from "../charges/charge.ts";
-import type { NoPrice } from "../charges/definition.ts";
-import { actualWords } from "../conditions/actual-words.ts";
-import { conditionWords } from "../conditions/condition.ts";
+import type { NoPrice } from "../charges/no-price.ts";
+import { actualWords, conditionWords } from "../conditions/words.ts";
 import { type DeliveryOption, optionIn } from "../delivery/option.ts";
 import { measured, measureWords } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";

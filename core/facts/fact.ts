@@ -11,41 +11,22 @@ export type Domain =
   | { readonly kind: "cycle"; readonly length: number }
   /** Milliseconds of UTC. */
   | { readonly kind: "instant" }
-  /** Postcodes of one country. */
-  | { readonly kind: "postcode"; readonly country: string };
+  /** Postcodes of a country. */
+  | { readonly kind: "postcode" }
+  /** Lines of a cart, told apart by labels, traits and figures. */
+  | { readonly kind: "lines" };
 
-/** A half-open range of numbers; null on a side: without end. */
-export type Range = { readonly from: number | null; readonly until: number | null };
+/** Something that can be known of a shopper, a place, a cart or a moment, and that conditions ask about. */
+export type Fact = {
+  /** Of which family it is, and which of it: `shopper.orderCount`. */
+  readonly name: `${"shopper" | "place" | "cart" | "moment"}.${string}`;
+  readonly domain: Domain;
+  /** In English, for the people who make plans. */
+  readonly words: string;
+};
 
-/**
- * What a condition of one kind says: `fact`, with values of `domain`, lies within. An analysis reads this instead of the
- * condition, so that it needs no second model of what conditions mean.
- */
-export type FactConstraint = { readonly fact: string; readonly domain: Domain; readonly within: Within };
+/** Names that one has to be, and names it must not be; null: any. */
+export type OneName = { readonly in: readonly string[] | null; readonly not: readonly string[] };
 
-export type Within =
-  | { readonly kind: "true" }
-  | { readonly kind: "ranges"; readonly ranges: readonly Range[] }
-  | { readonly kind: "names"; readonly how: "any" | "none" | "only" | "all"; readonly of: readonly string[] }
-  | { readonly kind: "patterns"; readonly patterns: readonly string[] };
-
-export const flag = (fact: string): FactConstraint => ({ fact, domain: { kind: "flag" }, within: { kind: "true" } });
-
-export const oneOf = (fact: string, of: readonly string[]): FactConstraint => ({
-  fact,
-  domain: { kind: "name" },
-  within: { kind: "names", how: "any", of },
-});
-
-export const ranged = (fact: string, domain: Domain, ...ranges: Range[]): FactConstraint => ({
-  fact,
-  domain,
-  within: { kind: "ranges", ranges },
-});
-
-/** The edges of a statement: values at which it turns, each the first of what follows. */
-export function breakpoints({ within }: FactConstraint): number[] {
-  if (within.kind !== "ranges") return [];
-  const edges = within.ranges.flatMap(({ from, until }) => [from, until]).filter((edge) => edge !== null);
-  return [...new Set(edges)].sort((a, b) => a - b);
-}
+/** Sets of names: some of each list, none of the other. */
+export type SomeNames = { readonly someOf: readonly (readonly string[])[]; readonly noneOf: readonly string[] };

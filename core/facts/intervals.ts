@@ -1,4 +1,5 @@
-import type { Range } from "./fact.ts";
+/** A half-open range of numbers; null on a side: without end. */
+export type Range = { readonly from: number | null; readonly until: number | null };
 
 /** Whole numbers as half-open stretches, apart and in order. Null on a side: without end. */
 export type Intervals = readonly Range[];

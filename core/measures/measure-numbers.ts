@@ -1,7 +1,9 @@
-import type { MeasureNumber } from "../conditions/definition.ts";
 import type { Rational } from "../money/rational.ts";
 import { compileSpec, type Measure } from "./measure.ts";
-import { measureKey } from "./measure-spec.ts";
+import { type MeasureSpec, measureKey, type Scope } from "./measure-spec.ts";
+
+/** Numbers the measures that a tariff counts. */
+export type MeasureNumber = (spec: MeasureSpec | { readonly kind: "lines" }, scope: Scope) => number;
 
 /** Numbers measures as they are first asked for, each that means the same once. `measures` grows with it. */
 export function measureNumbers(

@@ -1,7 +1,8 @@
-import { Coordinates } from "../request/request.ts";
+import { Coordinates } from "../quantities/coordinates.ts";
 import { ByLocale, CountryCode, closed, Id, Position } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
+import { DAY } from "../time/instant.ts";
 
 export const Clock = Type.String({ pattern: "^([01][0-9]|2[0-3]):[0-5][0-9]$", description: "HH:MM" });
 export const minuteOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
@@ -58,6 +59,5 @@ export function restDays(location: Location, calendars: Calendars): ReadonlySet<
   return new Set(days.map(dayNumber));
 }
 
-const DAY = 86_400_000;
 const dayNumber = (day: string) => Date.parse(`${day}T00:00:00Z`) / DAY;
 export const dayText = (number: number) => new Date(number * DAY).toISOString().slice(0, 10);

@@ -1,80 +1,127 @@
-import type { SavedCondition } from "../conditions/condition.ts";
-import type { DeliveryOption } from "../delivery/option.ts";
-import type { RateTable } from "../money/rates.ts";
-import type { Offer } from "../offers/offer.ts";
-import type { Location } from "../places/location.ts";
-import type { Market, Zone } from "../places/market.ts";
-import { FORMAT, type Plan, type Store } from "./plan.ts";
+import { SavedCondition } from "../conditions/condition.ts";
+import { DeliveryOption } from "../delivery/option.ts";
+import { RateTable } from "../money/rates.ts";
+import { Offer } from "../offers/offer.ts";
+import { Location } from "../places/location.ts";
+import { Market, Zone } from "../places/market.ts";
+import type { Static, TSchema } from "../schema/type.ts";
+import { FORMAT, type Plan, Store } from "./plan.ts";
+
+/**
+ * The kinds of things a draft is made of: the form of each, and the list of a plan that it stands in. A new kind is a row here;
+ * whatever has to know all kinds is made from this table, or does not compile without the new one.
+ */
+export const ENTITY_KINDS = {
+  store: { list: null, schema: Store, words: "the store" },
+  market: { list: "markets", schema: Market, words: "market" },
+  zone: { list: "zones", schema: Zone, words: "zone" },
+  option: { list: "options", schema: DeliveryOption, words: "delivery option" },
+  offer: { list: "offers", schema: Offer, words: "offer" },
+  location: { list: "locations", schema: Location, words: "location" },
+  condition: { list: "conditions", schema: SavedCondition, words: "saved condition" },
+  rates: { list: "rates", schema: RateTable, words: "rate table" },
+} as const satisfies Record<string, { list: keyof Plan | null; schema: TSchema; words: string }>;
+
+type Kinds = typeof ENTITY_KINDS;
+export type EntityKind = keyof Kinds;
+type Body<Kind extends EntityKind> = Static<Kinds[Kind]["schema"]>;
+
+/** The name of a plan's list of entities. */
+export type List = NonNullable<Kinds[EntityKind]["list"]>;
+type KindIn<Name extends List> = { [Kind in EntityKind]: Kinds[Kind]["list"] extends Name ? Kind : never }[EntityKind];
 
 /** One thing of the draft. The store's settings are the entity of kind `store` with id `store`. */
-export type Entity =
-  | { kind: "store"; id: string; body: Store }
-  | { kind: "market"; id: string; body: Market }
-  | { kind: "zone"; id: string; body: Zone }
-  | { kind: "option"; id: string; body: DeliveryOption }
-  | { kind: "offer"; id: string; body: Offer }
-  | { kind: "location"; id: string; body: Location }
-  | { kind: "rates"; id: string; body: RateTable }
-  | { kind: "condition"; id: string; body: SavedCondition };
+export type Entity = { [Kind in EntityKind]: { kind: Kind; id: string; body: Body<Kind> } }[EntityKind];
 
 /** An entity as it shall be; without a body it shall be gone. */
-export type Change = Entity | { kind: Entity["kind"]; id: string; body: null };
+export type Change = Entity | { kind: EntityKind; id: string; body: null };
 
-export type EntityKind = Entity["kind"];
-
-/** The lists of a plan, and the kind of entity in each. */
-export const LISTS = {
-  markets: "market",
-  zones: "zone",
-  options: "option",
-  offers: "offer",
-  locations: "location",
-  rates: "rates",
-  conditions: "condition",
-} as const satisfies Record<string, EntityKind>;
-export type List = keyof typeof LISTS;
-export const isList = (key: string): key is List => Object.hasOwn(LISTS, key);
-
-/** Where an entity stands in a plan, as a JSON pointer. @example planPath(plan, offer) // "/offers/2" */
-export function planPath(plan: Plan, { kind, id }: { kind: EntityKind; id: string }): string {
-  for (const list of Object.keys(LISTS))
-    if (isList(list) && LISTS[list] === kind) return `/${list}/${(plan[list] ?? []).findIndex((one) => one.id === id)}`;
-  return `/${kind}`;
-}
 export type StoredEntity = Entity & { revision: number };
 export const STORE_ID = "store";
 
-export const entityKey = ({ kind, id }: { kind: EntityKind; id: string }) => `${kind}/${id}`;
+const LIST_NAMES: ReadonlyMap<string, EntityKind> = new Map(
+  entityKinds().flatMap((kind): [string, EntityKind][] => {
+    const { list } = ENTITY_KINDS[kind];
+    return list === null ? [] : [[list, kind]];
+  }),
+);
 
-/** A plan taken apart into entities, and entities put together into a plan. */
-export function entitiesOf(plan: Plan): Entity[] {
-  return [
-    { kind: "store", id: STORE_ID, body: plan.store },
-    ...plan.markets.map((body): Entity => ({ kind: "market", id: body.id, body })),
-    ...plan.zones.map((body): Entity => ({ kind: "zone", id: body.id, body })),
-    ...plan.options.map((body): Entity => ({ kind: "option", id: body.id, body })),
-    ...plan.offers.map((body): Entity => ({ kind: "offer", id: body.id, body })),
-    ...(plan.locations ?? []).map((body): Entity => ({ kind: "location", id: body.id, body })),
-    ...(plan.conditions ?? []).map((body): Entity => ({ kind: "condition", id: body.id, body })),
-    ...(plan.rates ?? []).map((body): Entity => ({ kind: "rates", id: body.id, body })),
-  ];
+/** Every kind, in the order in which a plan is written. */
+export function entityKinds(): EntityKind[] {
+  return Object.keys(ENTITY_KINDS).filter(isEntityKind);
 }
 
+export function isEntityKind(kind: string): kind is EntityKind {
+  return Object.hasOwn(ENTITY_KINDS, kind);
+}
+
+/** The kind of entity in a list of a plan. @example kindIn("offers") // "offer" */
+export const kindIn = (list: string): EntityKind | undefined => LIST_NAMES.get(list);
+
+/** The lists of a plan by name, with the kind of entity in each. */
+export const planLists = (): readonly (readonly [string, EntityKind])[] => [...LIST_NAMES];
+
+export const entityKey = ({ kind, id }: { kind: EntityKind; id: string }) => `${kind}/${id}`;
+
+/** Where an entity stands in a plan, as a JSON pointer. @example planPath(plan, offer) // "/offers/2" */
+export function planPath(plan: Plan, { kind, id }: { kind: EntityKind; id: string }): string {
+  const { list } = ENTITY_KINDS[kind];
+  return list === null ? `/${kind}` : `/${list}/${(plan[list] ?? []).findIndex((one) => one.id === id)}`;
+}
+
+/**
+ * The entity that a JSON pointer into a plan leads into, and the rest of the way.
+ *
+ * @example entityAt(plan, "/offers/2/name") // { entity: …, rest: "/name" }
+ */
+export function entityAt(plan: Plan, path: string): { entity: Entity; rest: string } | undefined {
+  const [, list = "", index = "", rest = ""] = /^\/(\w+)\/(\d+)(.*)$/.exec(path) ?? [];
+  const kind = kindIn(list);
+  const entity = kind && entitiesOf(plan).filter((one) => one.kind === kind)[Number(index)];
+  return entity && { entity, rest };
+}
+
+/** A plan taken apart into entities, in the order in which it is written. */
+export function entitiesOf(plan: Plan): Entity[] {
+  const lists: { [Name in List]: Extract<Entity, { kind: KindIn<Name> }>[] } = {
+    markets: plan.markets.map((body) => ({ kind: "market", id: body.id, body })),
+    zones: plan.zones.map((body) => ({ kind: "zone", id: body.id, body })),
+    options: plan.options.map((body) => ({ kind: "option", id: body.id, body })),
+    offers: plan.offers.map((body) => ({ kind: "offer", id: body.id, body })),
+    locations: (plan.locations ?? []).map((body) => ({ kind: "location", id: body.id, body })),
+    conditions: (plan.conditions ?? []).map((body) => ({ kind: "condition", id: body.id, body })),
+    rates: (plan.rates ?? []).map((body) => ({ kind: "rates", id: body.id, body })),
+  };
+  return [{ kind: "store", id: STORE_ID, body: plan.store }, ...Object.values(lists).flat()];
+}
+
+/** Entities put together into a plan; null without a store. Lists that are optional are left out while they are empty. */
 export function planOf(entities: readonly Entity[]): Plan | null {
-  const store = entities.find((entity) => entity.kind === "store");
+  const store = entities.find(isOf("store"));
   if (!store) return null;
-  const locations = entities.flatMap((entity) => (entity.kind === "location" ? [entity.body] : []));
-  const conditions = entities.flatMap((entity) => (entity.kind === "condition" ? [entity.body] : []));
-  const rates = entities.flatMap((entity) => (entity.kind === "rates" ? [entity.body] : []));
+  const lists: { [Name in List]: Body<KindIn<Name>>[] } = {
+    markets: bodies(entities.filter(isOf("market"))),
+    zones: bodies(entities.filter(isOf("zone"))),
+    options: bodies(entities.filter(isOf("option"))),
+    offers: bodies(entities.filter(isOf("offer"))),
+    locations: bodies(entities.filter(isOf("location"))),
+    conditions: bodies(entities.filter(isOf("condition"))),
+    rates: bodies(entities.filter(isOf("rates"))),
+  };
+  const { locations, conditions, rates, ...always } = lists;
   return {
     format: FORMAT,
     store: store.body,
-    markets: entities.flatMap((entity) => (entity.kind === "market" ? [entity.body] : [])),
-    zones: entities.flatMap((entity) => (entity.kind === "zone" ? [entity.body] : [])),
-    options: entities.flatMap((entity) => (entity.kind === "option" ? [entity.body] : [])),
-    offers: entities.flatMap((entity) => (entity.kind === "offer" ? [entity.body] : [])),
+    ...always,
     ...(locations.length > 0 ? { locations } : {}),
     ...(conditions.length > 0 ? { conditions } : {}),
     ...(rates.length > 0 ? { rates } : {}),
   };
 }
+
+const bodies = <One extends Entity>(entities: readonly One[]): One["body"][] => entities.map(({ body }) => body);
+
+const isOf =
+  <Kind extends EntityKind>(kind: Kind) =>
+  (entity: Entity): entity is Extract<Entity, { kind: Kind }> =>
+    entity.kind === kind;

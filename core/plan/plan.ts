@@ -1,4 +1,4 @@
-import { type Saved, SavedCondition } from "../conditions/condition.ts";
+import { SavedCondition, type SavedConditions } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
 import { Display } from "../messages/display.ts";
 import { StepWording } from "../messages/step-wording.ts";
@@ -77,5 +77,5 @@ export type Plan = Static<typeof Plan>;
 export const ratesOf = (plan: Plan): Rates => ratesInForce(plan.rates ?? []);
 
 /** The saved conditions of a plan by id. */
-export const savedOf = (plan: Plan): Saved =>
+export const savedOf = (plan: Plan): SavedConditions =>
   new Map((plan.conditions ?? []).map((condition) => [condition.id, condition]));

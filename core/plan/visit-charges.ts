@@ -1,4 +1,5 @@
 import type { Charge } from "../charges/charge.ts";
+import { chargeParts } from "../charges/charge.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
 import type { Plan } from "./plan.ts";
 
@@ -11,46 +12,51 @@ export type OptionCharge = {
   readonly replace: (charge: Charge) => DeliveryOption;
 };
 
-/** Every charge of the options that are on: their own, those of single zones, surcharges, cases of lists, fallbacks. */
-export const chargesOf = (plan: Plan): OptionCharge[] =>
+/** Every charge of the options that are on, outer ones first: their own, those of single zones, surcharges, and what lies in them. */
+export const visitCharges = (plan: Plan): OptionCharge[] =>
   plan.options.filter((option) => option.on !== false).flatMap(chargesIn);
 
-/** Every charge of one option, wherever in it. */
+/**
+ * Every charge of one option, wherever in it.
+ *
+ * @example chargesIn(option).filter(({ charge }) => charge.kind === "carrier")
+ */
 export function chargesIn(option: DeliveryOption): OptionCharge[] {
+  const withZoneCharge = (zone: string, charge: Charge): DeliveryOption => ({
+    ...option,
+    byZone: { ...option.byZone, [zone]: { ...option.byZone?.[zone], charge } },
+  });
+  const withSurcharge = (index: number, charge: Charge): DeliveryOption => ({
+    ...option,
+    surcharges: (option.surcharges ?? []).map((one, i) => (i === index ? { ...one, charge } : one)),
+  });
   return [
-    ...nested(option, option.charge, "/charge", (charge) => ({ ...option, charge })),
-    ...Object.entries(option.byZone ?? {}).flatMap(([zone, own]) =>
-      own.charge
-        ? nested(option, own.charge, `/byZone/${zone}/charge`, (charge) => ({
-            ...option,
-            byZone: { ...option.byZone, [zone]: { ...own, charge } },
-          }))
+    ...within({ option, charge: option.charge, path: "/charge", replace: (charge) => ({ ...option, charge }) }),
+    ...Object.entries(option.byZone ?? {}).flatMap(([zone, { charge }]) =>
+      charge
+        ? within({
+            option,
+            charge,
+            path: `/byZone/${zone}/charge`,
+            replace: (next) => withZoneCharge(zone, next),
+          })
         : [],
     ),
-    ...(option.surcharges ?? []).flatMap((surcharge, i) =>
-      nested(option, surcharge.charge, `/surcharges/${i}/charge`, (charge) => ({
-        ...option,
-        surcharges: (option.surcharges ?? []).map((one, j) => (j === i ? { ...one, charge } : one)),
-      })),
+    ...(option.surcharges ?? []).flatMap(({ charge }, i) =>
+      within({ option, charge, path: `/surcharges/${i}/charge`, replace: (next) => withSurcharge(i, next) }),
     ),
   ];
 }
 
-function nested(
-  option: DeliveryOption,
-  charge: Charge,
-  path: string,
-  replace: OptionCharge["replace"],
-): OptionCharge[] {
-  const inner =
-    charge.kind === "conditional"
-      ? charge.entries.flatMap((entry, i) =>
-          nested(option, entry.charge, `${path}/entries/${i}/charge`, (next) =>
-            replace({ ...charge, entries: charge.entries.map((one, j) => (j === i ? { ...one, charge: next } : one)) }),
-          ),
-        )
-      : charge.kind === "carrier" && charge.fallback
-        ? nested(option, charge.fallback, `${path}/fallback`, (fallback) => replace({ ...charge, fallback }))
-        : [];
-  return [{ option, charge, path, replace }, ...inner];
-}
+/** A charge with all that lies in it. */
+const within = (outer: OptionCharge): OptionCharge[] => [
+  outer,
+  ...chargeParts(outer.charge).flatMap(({ charge, path, replace }) =>
+    within({
+      option: outer.option,
+      charge,
+      path: `${outer.path}${path}`,
+      replace: (next) => outer.replace(replace(next)),
+    }),
+  ),
+];

@@ -1,33 +1,86 @@
+import { chargeConditions } from "../charges/charge.ts";
 import type { Condition } from "../conditions/condition.ts";
+import { type Entity, entitiesOf } from "./entities.ts";
 import type { Plan } from "./plan.ts";
 import { chargesIn } from "./visit-charges.ts";
 
-/** Every condition that a plan states, wherever it stands: of offers, options, surcharges, cases, and those kept by name. */
-export function conditionsIn(plan: Plan): Condition[] {
-  const ofOptions = plan.options.flatMap((option) => [
-    option.when,
-    ...(option.surcharges ?? []).map(({ when }) => when),
-    ...chargesIn(option).flatMap(({ charge }) =>
-      charge.kind === "conditional" ? charge.entries.map(({ when }) => when) : [],
-    ),
-  ]);
-  const all = [
-    ...plan.offers.map(({ when }) => when),
-    ...ofOptions,
-    ...(plan.conditions ?? []).map(({ when }) => when),
-  ];
-  return all.filter((when) => when !== undefined);
+/** A condition where it stands in an entity, and the entity with another in its place. */
+export type StatedCondition = {
+  readonly condition: Condition;
+  readonly entity: Entity;
+  /** Within the entity, as a JSON pointer. */
+  readonly path: string;
+  /** What asks it: the entity as a whole, or a part of it. */
+  readonly of: StatedFor;
+  readonly replace: (condition: Condition) => Entity;
+};
+
+export type StatedFor =
+  | { readonly part: "whole" }
+  | { readonly part: "surcharge"; readonly id: string; readonly name: Readonly<Record<string, string>> }
+  /** An entry of a conditional charge, counted from 0. */
+  | { readonly part: "case"; readonly index: number };
+
+/** Every condition that a plan states, wherever it stands; those within conditions and charges are visited with them. */
+export const visitConditions = (plan: Plan): StatedCondition[] => entitiesOf(plan).flatMap(conditionsOf);
+
+/** The one place that knows where conditions stand: those of one entity. */
+export function conditionsOf(entity: Entity): StatedCondition[] {
+  switch (entity.kind) {
+    case "condition": {
+      const { body } = entity;
+      return [whole(entity, body.when, (when) => ({ ...entity, body: { ...body, when } }))];
+    }
+    case "offer": {
+      const { body } = entity;
+      return body.when ? [whole(entity, body.when, (when) => ({ ...entity, body: { ...body, when } }))] : [];
+    }
+    case "option":
+      return optionConditions(entity);
+    default:
+      return [];
+  }
 }
 
-/** The regions, and countries that are regions of others, that conditions ask for, a list for each clause. */
-export function regionsAskedFor(conditions: readonly Condition[]): (readonly string[])[] {
-  const open = [...conditions];
-  const lists: (readonly string[])[] = [];
-  for (let condition = open.pop(); condition !== undefined; condition = open.pop()) {
-    if (condition.kind === "all" || condition.kind === "any") open.push(...condition.of);
-    else if (condition.kind === "not") open.push(condition.of);
-    else if (condition.kind === "region") lists.push(condition.regions);
-    else if (condition.kind === "country") lists.push(condition.countries);
-  }
-  return lists;
+const whole = (entity: Entity, condition: Condition, replace: StatedCondition["replace"]): StatedCondition => ({
+  condition,
+  entity,
+  path: "/when",
+  of: { part: "whole" },
+  replace,
+});
+
+function optionConditions(entity: Extract<Entity, { kind: "option" }>): StatedCondition[] {
+  const { body } = entity;
+  const { surcharges = [] } = body;
+  return [
+    ...(body.when ? [whole(entity, body.when, (when) => ({ ...entity, body: { ...body, when } }))] : []),
+    ...surcharges.flatMap(({ when, id, name }, i): StatedCondition[] =>
+      when
+        ? [
+            {
+              condition: when,
+              entity,
+              path: `/surcharges/${i}/when`,
+              of: { part: "surcharge", id, name },
+              replace: (next) => ({
+                ...entity,
+                body: { ...body, surcharges: surcharges.map((one, j) => (j === i ? { ...one, when: next } : one)) },
+              }),
+            },
+          ]
+        : [],
+    ),
+    ...chargesIn(body).flatMap(({ charge, path, replace }) =>
+      chargeConditions(charge).map(
+        (asked): StatedCondition => ({
+          condition: asked.condition,
+          entity,
+          path: `${path}${asked.path}`,
+          of: { part: "case", index: asked.index },
+          replace: (next) => ({ ...entity, body: replace(asked.replace(next)) }),
+        }),
+      ),
+    ),
+  ];
 }

@@ -1,7 +1,8 @@
 import * as fc from "fast-check";
 import { getDistance, getPreciseDistance } from "geolib";
 import { describe, expect, it } from "vitest";
-import type { Coordinates } from "../request/request.ts";
+
+import type { Coordinates } from "./coordinates.ts";
 import { distanceBetween, placeAway } from "./distance.ts";
 
 const anywhere = fc.tuple(

@@ -1,4 +1,4 @@
-import type { Coordinates } from "../request/request.ts";
+import type { Coordinates } from "./coordinates.ts";
 
 /** Mean radius of the Earth in metres (IUGG). */
 const EARTH = 6_371_008.8;

@@ -1,5 +1,6 @@
 import { readCart } from "../cart/read-cart.ts";
-import { type Condition, compileCondition, type Trace } from "../conditions/condition.ts";
+import { compileCondition, type Trace } from "../conditions/compile.ts";
+import type { Condition } from "../conditions/condition.ts";
 import { situationOf } from "../evaluate/situation-of.ts";
 import { measureNumbers } from "../measures/measure-numbers.ts";
 import { placeOf } from "../places/place.ts";

@@ -1,5 +1,5 @@
 import { type FillerKind, type ReadCart, readCart } from "../cart/read-cart.ts";
-import type { NoPrice } from "../charges/definition.ts";
+import type { NoPrice } from "../charges/no-price.ts";
 import { hasNoPrice, sumOf } from "../delivery/full-price.ts";
 import type { Promised } from "../delivery/promise.ts";
 import { type CartGrowth, growByFiller } from "../evaluate/cart-growth.ts";

@@ -1,22 +1,19 @@
+import { SHOPPER_FIELDS } from "../facts/shopper-facts.ts";
+import { Coordinates } from "../quantities/coordinates.ts";
 import { Size, Weight } from "../quantities/quantity.ts";
-import { byKind, CountryCode, CurrencyCode, closed, Id, Locale, Percent, RegionCode } from "../schema/atoms.ts";
-import { IDENTIFIER_PATTERN } from "../schema/identifier.ts";
+import {
+  byKind,
+  CountryCode,
+  CurrencyCode,
+  closed,
+  Id,
+  Locale,
+  MinorUnits,
+  Percent,
+  RegionCode,
+} from "../schema/atoms.ts";
+import { Name } from "../schema/identifier.ts";
 import { type Static, Type } from "../schema/type.ts";
-
-const MinorUnits = Type.Integer({
-  minimum: 0,
-  maximum: 100_000_000_000,
-  description: "Minor units of the request's currency",
-});
-
-/** A name by which shops' servers know something. */
-const Name = (maxLength = 64) =>
-  Type.String({
-    minLength: 1,
-    maxLength,
-    pattern: IDENTIFIER_PATTERN,
-    description: "Not blank, without control characters",
-  });
 
 /**
  * What a product says about its own delivery: it ships free, it is charged on its own (for each piece or for the line), or
@@ -78,13 +75,6 @@ export const Cart = Type.Object(
 );
 export type Cart = Static<typeof Cart>;
 
-/** Latitude and longitude in degrees (WGS 84). */
-export const Coordinates = Type.Tuple([
-  Type.Number({ minimum: -90, maximum: 90 }),
-  Type.Number({ minimum: -180, maximum: 180 }),
-]);
-export type Coordinates = Static<typeof Coordinates>;
-
 export const Destination = Type.Object(
   {
     country: Type.Optional(CountryCode),
@@ -97,19 +87,7 @@ export const Destination = Type.Object(
 export type Destination = Static<typeof Destination>;
 
 /** Who buys, as far as the shop knows. What is left out is a guest's, except history: that is unknown. */
-export const Shopper = Type.Object(
-  {
-    id: Type.Optional(Name(100)),
-    signedIn: Type.Optional(Type.Boolean()),
-    groups: Type.Optional(Type.Array(Name(), { maxItems: 100 })),
-    orderCount: Type.Optional(Type.Integer({ minimum: 0, maximum: 1_000_000_000 })),
-    lastOrderAt: Type.Optional(Type.String({ format: "date-time" })),
-    totalSpent: Type.Optional(MinorUnits),
-    business: Type.Optional(Type.Boolean()),
-    billingCountry: Type.Optional(CountryCode),
-  },
-  { ...closed, title: "Shopper" },
-);
+export const Shopper = Type.Object(SHOPPER_FIELDS, { ...closed, title: "Shopper" });
 export type Shopper = Static<typeof Shopper>;
 
 /** How often an offer has been used, in all and by this shopper; the latter is unknown when left out. */

@@ -1,4 +1,5 @@
-import { decide, type ZoneContext } from "../analysis/satisfy.ts";
+import { decide } from "../analysis/decide.ts";
+import type { ZoneContext } from "../analysis/world.ts";
 import { within, worldOf } from "../analysis/world.ts";
 import { filler, readLine } from "../cart/read-cart.ts";
 import { leastCount } from "../measures/edge.ts";
@@ -8,7 +9,7 @@ import { percent } from "../money/decimal.ts";
 import { ZERO } from "../money/rational.ts";
 import { goalOf, type Offer } from "../offers/offer.ts";
 import { ratesOf } from "../plan/plan.ts";
-import { chargesOf } from "../plan/visit-charges.ts";
+import { visitCharges } from "../plan/visit-charges.ts";
 import { explainAt } from "../queries/explain-at.ts";
 import type { CartLine, QuoteRequest } from "../request/request.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
@@ -93,7 +94,7 @@ export function boundarySamples(compiled: CompiledPlan, at: number): Generated {
       }
     }
   }
-  for (const { option, charge } of chargesOf(plan)) {
+  for (const { option, charge } of visitCharges(plan)) {
     if (charge.kind !== "bands") continue;
     for (const where of world.contexts.filter((one) => option.zones.includes(one.zone.id))) {
       for (const { at: mark, edge } of charge.edges) {

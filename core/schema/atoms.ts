@@ -20,6 +20,11 @@ export const Decimal = Type.String({
   pattern: "^[0-9]{1,15}(\\.[0-9]{1,12})?$",
   description: "Amount in major units as a decimal string, with no more decimals than the currency has",
 });
+export const MinorUnits = Type.Integer({
+  minimum: 0,
+  maximum: 100_000_000_000,
+  description: "Minor units of the request's currency",
+});
 export const Position = Type.Integer({
   minimum: 0,
   maximum: 1_000_000,

@@ -1,3 +1,3 @@
 // TypeBox's own `Type` brings every builder it has, to every page: these are the ones the core uses.
-export type { Static, TSchema } from "@sinclair/typebox";
+export type { Static, TObject, TProperties, TSchema } from "@sinclair/typebox";
 export * as Type from "./builders.ts";

@@ -1,8 +1,10 @@
+import { normalCode } from "../cart/codes.ts";
 import type { ReadLine } from "../cart/read-cart.ts";
 import type { Horizon, LinearAmount } from "../money/linear-amount.ts";
 import type { Place } from "../places/place.ts";
+import type { Coordinates } from "../quantities/coordinates.ts";
 import { distanceBetween } from "../quantities/distance.ts";
-import type { CarrierAnswer, Coordinates, QuoteRequest, Shopper } from "../request/request.ts";
+import type { CarrierAnswer, QuoteRequest, Shopper } from "../request/request.ts";
 import { instantOf } from "../time/instant.ts";
 import type { Truth } from "./truth.ts";
 
@@ -47,9 +49,6 @@ export type Situation = {
 };
 
 export type LineFigure = "unitPrice" | "quantity" | "weight";
-
-/** Codes are compared without regard to case and surrounding space, as shoppers type them. */
-export const normalCode = (code: string) => code.trim().toUpperCase();
 
 const NO_CODES: Facts["codes"] = new Set();
 const NO_DISTANCES: Facts["distances"] = new Map();

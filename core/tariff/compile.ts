@@ -1,11 +1,15 @@
+import { shapeOf } from "../conditions/condition.ts";
+import { conditionKind } from "../conditions/registry.ts";
+import { visitCondition } from "../conditions/visit.ts";
 import type { Calendars, Location } from "../places/location.ts";
 import { marketsOf } from "../places/markets-of.ts";
 import { type NamedRegions, namedRegions, regionsNamedBy } from "../places/possible-places.ts";
 import { indexPlaces, type PlaceIndex, resolvePlace } from "../places/resolve.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import { planProblems } from "../plan/problems/plan-problems.ts";
-import { conditionsIn, regionsAskedFor } from "../plan/visit-conditions.ts";
-import type { Coordinates } from "../request/request.ts";
+import { visitConditions } from "../plan/visit-conditions.ts";
+
+import type { Coordinates } from "../quantities/coordinates.ts";
 import type { Problem } from "../schema/problem.ts";
 import { compileTariff, type Tariff } from "./tariff.ts";
 
@@ -62,7 +66,7 @@ export function compileSound(plan: Plan, calendars: Calendars = {}): CompiledPla
   };
   const positions = new Map([...locations.values()].map(({ id, at }) => [id, at]));
   const claimed = plan.zones.flatMap(({ on, destinations }) => (on === false ? [] : destinations.map(regionsNamedBy)));
-  const named = namedRegions([...claimed, ...regionsAskedFor(conditionsIn(plan))]);
+  const named = namedRegions([...claimed, ...regionsAskedFor(plan)]);
   return { plan, places, named, positions, tariffOf, currenciesOf };
 }
 
@@ -73,3 +77,14 @@ function marketsAround(plan: Plan, places: PlaceIndex, location: Location | unde
   const { zones } = resolvePlace(places, { country, ...(postcode === undefined ? {} : { postcode }) });
   return new Set(marketsOf(plan, zones).map(({ id }) => id));
 }
+
+/** The regions, and countries that are regions of others, that conditions ask for, a list for each clause. */
+const regionsAskedFor = (plan: Plan): (readonly string[])[] =>
+  visitConditions(plan).flatMap(({ condition }) =>
+    [...visitCondition(condition)].flatMap(({ condition: part }) => {
+      const shape = shapeOf(part);
+      const regions =
+        shape.role === "plain" ? conditionKind(shape.condition).places(shape.condition).regions : undefined;
+      return regions ? [regions] : [];
+    }),
+  );

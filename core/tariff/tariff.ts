@@ -1,11 +1,13 @@
-import { type CompiledCondition, conditionCompiler, type Saved } from "../conditions/condition.ts";
-import type { MeasureNumber } from "../conditions/definition.ts";
+import { normalCode } from "../cart/codes.ts";
+import { type CompiledCondition, conditionCompiler } from "../conditions/compile.ts";
+import type { SavedConditions } from "../conditions/condition.ts";
 import { type CompiledFullPrice, compileFullPrice } from "../delivery/full-price.ts";
 import { type DeliveryOption, optionIn } from "../delivery/option.ts";
 import { compilePromise, type Promised } from "../delivery/promise.ts";
 import { leastCount } from "../measures/edge.ts";
 import { type GoodsFilter, goodsFilter, leavesOutKey } from "../measures/goods-filter.ts";
 import type { Measure } from "../measures/measure.ts";
+import type { MeasureNumber } from "../measures/measure-numbers.ts";
 import { measureNumbers } from "../measures/measure-numbers.ts";
 import { markAt, type Scope } from "../measures/measure-spec.ts";
 import { type AmountContext, amountFor } from "../money/amount.ts";
@@ -19,7 +21,6 @@ import type { Plan } from "../plan/plan.ts";
 import { type CompiledReward, compileReward } from "../rewards/apply-rewards.ts";
 import { isOnOrder, type OrderReward, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
-import { normalCode } from "../situation/situation.ts";
 import { interval } from "../time/local.ts";
 
 /** Everything it takes to quote one zone in one currency, resolved: whole minor units, numbers instead of names. */
@@ -83,7 +84,7 @@ export type CompiledOrderReward =
 export type TariffContext = {
   readonly plan: Plan;
   readonly rates: Rates;
-  readonly saved: Saved;
+  readonly saved: SavedConditions;
   readonly locations: ReadonlyMap<string, Location>;
   readonly calendars: Calendars;
   readonly collectedIn: (location: string) => ReadonlySet<string>;

@@ -1,7 +1,7 @@
 import { IANAZone } from "luxon";
+import { DAY } from "./instant.ts";
 
 const MINUTE = 60_000;
-const DAY = 86_400_000;
 /** Offsets are looked up once for these years; outside them the nearest known offset holds. */
 const FIRST = Date.UTC(2015, 0, 1);
 const LAST = Date.UTC(2045, 0, 1);

@@ -1,16 +1,8 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { Size, Weight } from "../../core/quantities/quantity.ts";
 import { byKind, CurrencyCode, closed, Decimal, Id, Percent } from "../../core/schema/atoms.ts";
-import { IDENTIFIER_PATTERN } from "../../core/schema/identifier.ts";
+import { Name } from "../../core/schema/identifier.ts";
 import { checker } from "../../core/validation/checker.ts";
-
-/** A SKU or a label: goods are told apart by it to the letter. */
-const Name = Type.String({
-  minLength: 1,
-  maxLength: 64,
-  pattern: IDENTIFIER_PATTERN,
-  description: "Not blank, without control characters",
-});
 
 /** What a product says about its own delivery; an own charge in major units, for each piece or for the line. */
 const ProductDelivery = byKind(
@@ -32,15 +24,15 @@ const ProductDelivery = byKind(
 /** A product as a catalogue file writes it: prices in major units as decimal strings. */
 export const Product = Type.Object(
   {
-    sku: Name,
+    sku: Name(),
     name: Type.String({ minLength: 1, maxLength: 200 }),
     prices: Type.Record(CurrencyCode, Decimal, closed),
-    categories: Type.Optional(Type.Array(Name, { maxItems: 50, uniqueItems: true })),
-    tags: Type.Optional(Type.Array(Name, { maxItems: 50, uniqueItems: true })),
+    categories: Type.Optional(Type.Array(Name(), { maxItems: 50, uniqueItems: true })),
+    tags: Type.Optional(Type.Array(Name(), { maxItems: 50, uniqueItems: true })),
     taxRate: Type.Optional(Percent),
     weight: Type.Optional(Weight),
     size: Type.Optional(Size),
-    parcelClass: Type.Optional(Name),
+    parcelClass: Type.Optional(Name()),
     used: Type.Optional(Type.Boolean()),
     delivery: Type.Optional(ProductDelivery),
   },
@@ -55,7 +47,7 @@ export const SampleCart = Type.Object(
   {
     id: Id,
     name: Type.String({ minLength: 1, maxLength: 100 }),
-    lines: Type.Array(Type.Object({ sku: Name, quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) }, closed), {
+    lines: Type.Array(Type.Object({ sku: Name(), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) }, closed), {
       maxItems: 500,
     }),
   },

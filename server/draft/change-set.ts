@@ -1,12 +1,11 @@
 import { type Static, Type } from "@sinclair/typebox";
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
-import type { Saved } from "../../core/conditions/condition.ts";
+import type { SavedConditions } from "../../core/conditions/condition.ts";
 import {
   type Entity,
   type EntityKind,
+  entityAt,
   entityKey,
-  isList,
-  LISTS,
   planOf,
   type StoredEntity,
 } from "../../core/plan/entities.ts";
@@ -144,11 +143,10 @@ function planWideProblems(entities: readonly Entity[], writes: readonly CheckedW
   const result = compile(plan);
   const problems = "problems" in result ? result.problems : calendarProblems(plan, Date.now());
   return problems.map(({ path, message }) => {
-    const [, key = "", index, rest = ""] = /^\/(\w+)\/(\d+)(.*)$/.exec(path) ?? [];
-    if (!isList(key)) return { path, message };
-    const kind = LISTS[key];
-    const list: readonly { id: string }[] = plan[key] ?? [];
-    const id = list[Number(index)]?.id;
+    const about = entityAt(plan, path);
+    if (!about) return { path, message };
+    const { kind, id } = about.entity;
+    const { rest } = about;
     const write = writes.findIndex((candidate) => candidate.kind === kind && candidate.id === id);
     return write >= 0
       ? { path: `/writes/${write}/body${rest}`, message }
@@ -162,7 +160,7 @@ function newlyBroken(
   after: ReadonlyMap<string, Entity>,
   writes: readonly CheckedWrite[],
 ): Problem[] {
-  const saved = (entities: ReadonlyMap<string, Entity>): Saved =>
+  const saved = (entities: ReadonlyMap<string, Entity>): SavedConditions =>
     new Map(
       [...entities.values()].flatMap(({ kind, id, body }) => (kind === "condition" ? [[id, body] as const] : [])),
     );

@@ -1,7 +1,8 @@
 import type { TSchema } from "@sinclair/typebox";
 import { ChargeSchema } from "../../core/charges/charge.ts";
-import { CHARGE_ID } from "../../core/charges/kinds/conditional.ts";
-import { CONDITION_ID, ConditionSchema } from "../../core/conditions/condition.ts";
+import { CHARGE_ID } from "../../core/charges/reference.ts";
+import { ConditionSchema } from "../../core/conditions/condition.ts";
+import { CONDITION_ID } from "../../core/conditions/reference.ts";
 import { RateTable } from "../../core/money/rates.ts";
 import { Plan } from "../../core/plan/plan.ts";
 import { QuoteRequest } from "../../core/request/request.ts";

@@ -1,4 +1,4 @@
-import { isList, LISTS, STORE_ID } from "../../core/plan/entities.ts";
+import { kindIn, planLists, STORE_ID } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { planProblems } from "../../core/plan/problems/plan-problems.ts";
 import { brokenRules } from "../../core/plan/problems/rules.ts";
@@ -29,7 +29,7 @@ function referenceProblems(data: unknown): Problem[] {
   const places = new Map<string, number[]>();
   const left = new Set<string>();
   const sound: Record<string, unknown> = { format: 1, store: store.value };
-  for (const [list, kind] of Object.entries(LISTS)) {
+  for (const [list, kind] of planLists()) {
     const entries: unknown = Reflect.get(data, list);
     const kept: unknown[] = [];
     const indices: number[] = [];
@@ -51,7 +51,7 @@ function referenceProblems(data: unknown): Problem[] {
     .filter(({ message }) => !aboutLeft(message))
     .map(({ path, message }) => {
       const [, list = "", index = "", rest = ""] = /^\/(\w+)\/(\d+)(.*)$/.exec(path) ?? [];
-      const original = isList(list) ? places.get(list)?.[Number(index)] : undefined;
+      const original = kindIn(list) ? places.get(list)?.[Number(index)] : undefined;
       return { path: original === undefined ? path : `/${list}/${original}${rest}`, message };
     });
 }

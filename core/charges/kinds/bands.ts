@@ -1,5 +1,5 @@
 import { Edge, leastCount } from "../../measures/edge.ts";
-import { Mark, MeasureSpec, markAt, markProblems } from "../../measures/measure-spec.ts";
+import { Mark, MeasureSpec, markAt, markProblems, measureWords } from "../../measures/measure-spec.ts";
 import { Amount, type AmountContext, amountFor, amountProblems } from "../../money/amount.ts";
 import { least as leastOf, plus, times } from "../../money/linear-amount.ts";
 import { whole } from "../../money/rational.ts";
@@ -11,7 +11,9 @@ import {
   type ChargeContext,
   type Charged,
   type ChargeReferences,
+  type ChargeSpeech,
   type CompiledCharge,
+  defineCharge,
   plainCharge,
 } from "../definition.ts";
 
@@ -35,7 +37,7 @@ type BandPrice = Static<typeof BandPrice>;
  *   { edge: "from", at: { byCurrency: { EUR: "30" } }, price: { byCurrency: { EUR: "7" } } },
  *   { edge: "from", at: { byCurrency: { EUR: "75" } }, price: "free" } ] }
  */
-export const BandedCharge = Type.Object(
+const BandedCharge = Type.Object(
   {
     kind: Type.Literal("bands"),
     by: MeasureSpec,
@@ -53,7 +55,7 @@ type Band = {
   readonly start: number;
 };
 
-export function compileBands(charge: BandedCharge, context: ChargeContext): CompiledCharge {
+function compileBands(charge: BandedCharge, context: ChargeContext): CompiledCharge {
   const measure = context.measureNumber(charge.by, "ordinary");
   const unknown = charge.by.kind === "distance" ? "place-unknown" : "weight-unknown";
   const edges = charge.edges.flatMap(({ at, edge, price }): Band[] => {
@@ -116,7 +118,7 @@ function compilePrice(price: BandPrice, measure: number, context: AmountContext)
   };
 }
 
-export function bandsProblems(charge: BandedCharge, path: string, references: ChargeReferences): Problem[] {
+function bandsProblems(charge: BandedCharge, path: string, references: ChargeReferences): Problem[] {
   const prices = [
     { price: charge.first, path: `${path}/first` },
     ...charge.edges.map(({ price }, i) => ({ price, path: `${path}/edges/${i}/price` })),
@@ -162,3 +164,41 @@ function sameStartProblems(charge: BandedCharge, path: string, context: AmountCo
     return [];
   });
 }
+
+function bandWords({ by, first, edges }: BandedCharge, speech: ChargeSpeech): string {
+  const figure = (count: number | undefined) =>
+    count === undefined ? "an edge without an amount" : speech.measured(by.kind, count, "short");
+  const price = (band: BandPrice) => {
+    if (band === "free" || band === "not-offered") return band.replace("-", " ");
+    if (!("fixed" in band)) return speech.money(band);
+    return `${speech.money(band.fixed)} and ${speech.money(band.more)} for each further ${figure(markAt(band.each, speech))}`;
+  };
+  const [next] = edges;
+  const start = next
+    ? `${price(first)} ${next.edge === "from" ? "below" : "up to"} ${figure(markAt(next.at, speech))}`
+    : price(first);
+  const rest = edges.map(({ edge, at, price: band }) => `${price(band)} ${edge} ${figure(markAt(at, speech))}`);
+  return `${[start, ...rest].join(", ")}, by ${measureWords(by)}`;
+}
+
+export const banded = defineCharge({
+  kind: "bands",
+  schema: BandedCharge,
+  example: {
+    kind: "bands",
+    by: { kind: "value", basis: { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } },
+    first: { byCurrency: { EUR: "4.00" } },
+    edges: [
+      { edge: "from", at: { byCurrency: { EUR: "30.00" } }, price: { byCurrency: { EUR: "7.00" } } },
+      { edge: "from", at: { byCurrency: { EUR: "75.00" } }, price: "free" },
+    ],
+  },
+  compile: compileBands,
+  problems: bandsProblems,
+  words: bandWords,
+  why: ({ by, edges }, { counted, chosen }, { measured }) => {
+    const found = counted === null || counted === undefined ? "not known" : measured(by.kind, counted);
+    const band = chosen === undefined ? "" : `, in band ${chosen + 1} of ${edges.length + 1}`;
+    return `by ${measureWords(by)}: ${found}${band}`;
+  },
+});

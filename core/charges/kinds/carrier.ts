@@ -1,19 +1,11 @@
 import { Weight } from "../../quantities/quantity.ts";
 import type { CarrierAnswer } from "../../request/request.ts";
 import { closed, Id } from "../../schema/atoms.ts";
-import type { Problem } from "../../schema/problem.ts";
 import { Type } from "../../schema/type.ts";
 import type { Situation } from "../../situation/situation.ts";
-import type { Charge } from "../charge.ts";
-import {
-  type ChargeContext,
-  type Charged,
-  type ChargeReferences,
-  type CompiledCharge,
-  isMissing,
-  type NoPrice,
-} from "../definition.ts";
-import { CHARGE_ID } from "./conditional.ts";
+import { type ChargeContext, type Charged, type CompiledCharge, defineCharge, isMissing } from "../definition.ts";
+import { NO_PRICE_WORDS, type NoPrice } from "../no-price.ts";
+import { type AnyCharge, InnerChargeRef } from "../reference.ts";
 
 /**
  * What a live carrier asks for the parcel. Its answer comes in with the request, for the parcel it was asked about; when
@@ -22,17 +14,17 @@ import { CHARGE_ID } from "./conditional.ts";
  *
  * @example { kind: "carrier", carrier: "osprelle", service: "parcel", packing: { value: "200", unit: "g" } }
  */
-export type CarrierCharge = {
+export interface CarrierCharge<Inner extends AnyCharge = AnyCharge> {
   kind: "carrier";
   carrier: string;
   service: string;
   from?: string;
   packing?: Weight;
   roundUpTo?: Weight;
-  fallback?: Charge;
-};
+  fallback?: Inner;
+}
 
-export const CarrierChargeSchema = Type.Unsafe<CarrierCharge>(
+const CarrierChargeSchema = Type.Unsafe<CarrierCharge>(
   Type.Object(
     {
       kind: Type.Literal("carrier"),
@@ -41,7 +33,7 @@ export const CarrierChargeSchema = Type.Unsafe<CarrierCharge>(
       from: Type.Optional({ ...Id, description: "The location it is fetched from; the store's own unless given" }),
       packing: Type.Optional({ ...Weight, description: "Added to the goods" }),
       roundUpTo: Type.Optional({ ...Weight, description: "The parcel's weight is rounded up to a multiple of this" }),
-      fallback: Type.Optional(Type.Unsafe<Charge>({ $ref: CHARGE_ID })),
+      fallback: Type.Optional(InnerChargeRef),
     },
     { ...closed, title: "CarrierCharge" },
   ),
@@ -64,12 +56,8 @@ export const parcelSpec = ({ packing, roundUpTo }: CarrierCharge) => ({
 /** Where the fallback would promise what the carrier may yet deny: it does not take the parcel, or has to know where to. */
 const FINAL: ReadonlySet<NoPrice> = new Set(["carrier-not-served", "carrier-too-heavy", "place-unknown"]);
 
-export function compileCarrier(
-  charge: CarrierCharge,
-  context: ChargeContext,
-  compile: (charge: Charge, context: ChargeContext) => CompiledCharge,
-): CompiledCharge {
-  const fallback = charge.fallback ? compile(charge.fallback, context) : null;
+function compileCarrier(charge: CarrierCharge, context: ChargeContext): CompiledCharge {
+  const fallback = charge.fallback ? context.compileCharge(charge.fallback) : null;
   const parcel = context.measureNumber(parcelSpec(charge), "ordinary");
   const isFor = (situation: Situation, { weight }: CarrierAnswer): boolean =>
     weight === undefined ||
@@ -108,8 +96,24 @@ export function compileCarrier(
   };
 }
 
-export function carrierProblems(charge: CarrierCharge, path: string, { locations }: ChargeReferences): Problem[] {
-  return charge.from === undefined || locations.has(charge.from)
-    ? []
-    : [{ path: `${path}/from`, message: `there is no location "${charge.from}"` }];
-}
+/** Why a carrier gave no price, from how its answer is told. */
+const reasonWords = (price: string | undefined): string =>
+  Object.entries(NO_PRICE_WORDS).find(([reason]) => reason === price)?.[1] ?? "no answer";
+
+export const carrier = defineCharge({
+  kind: "carrier",
+  schema: CarrierChargeSchema,
+  example: { kind: "carrier", carrier: "osprelle", service: "parcel", packing: { value: "200", unit: "g" } },
+  compile: compileCarrier,
+  problems: ({ from }, path, { locations }) =>
+    from === undefined || locations.has(from)
+      ? []
+      : [{ path: `${path}/from`, message: `there is no location "${from}"` }],
+  words: ({ carrier: id, service, fallback }, { charge }) =>
+    `what ${id} asks for ${service}${fallback ? `, else ${charge(fallback)}` : ""}`,
+  why: ({ carrier: id, service, fallback }, { of, chosen }, { account }) => {
+    const [answer, used] = of ?? [];
+    if (!fallback || !used || chosen !== 1) return `as ${id} answered for ${service}`;
+    return `the fallback, since ${reasonWords(answer?.price)}; ${account(fallback, used)}`;
+  },
+});

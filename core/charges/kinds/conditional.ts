@@ -1,13 +1,19 @@
-import { type CompiledCondition, type Condition, ConditionRef } from "../../conditions/condition.ts";
+import type { CompiledCondition } from "../../conditions/compile.ts";
+import { type Condition, ConditionRef } from "../../conditions/condition.ts";
 import { least, max, plus } from "../../money/linear-amount.ts";
 import { byRank, closed, Position } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import type { Situation } from "../../situation/situation.ts";
 import type { Truth } from "../../situation/truth.ts";
-import type { Charge } from "../charge.ts";
-import { type ChargeContext, type Charged, type ChargeTrace, type CompiledCharge, isMissing } from "../definition.ts";
-
-export const CHARGE_ID = "Charge";
+import {
+  type ChargeContext,
+  type Charged,
+  type ChargeTrace,
+  type CompiledCharge,
+  defineCharge,
+  isMissing,
+} from "../definition.ts";
+import { type AnyCharge, InnerChargeRef } from "../reference.ts";
 
 type Take = "first" | "sum" | "highest" | "lowest";
 
@@ -20,22 +26,19 @@ type Take = "first" | "sum" | "highest" | "lowest";
  *   { position: 1, when: { kind: "items", is: "more-than", count: 8 }, charge: { kind: "flat", amount: … } },
  *   { position: 2, charge: { kind: "flat", amount: … } } ] }
  */
-export type ConditionalCharge = {
+export interface ConditionalCharge<Inner extends AnyCharge = AnyCharge> {
   kind: "conditional";
   take: Take;
-  entries: { position: number; when?: Condition; charge: Charge }[];
-};
+  entries: { position: number; when?: Condition; charge: Inner }[];
+}
 
-export const ConditionalChargeSchema = Type.Unsafe<ConditionalCharge>(
+const ConditionalChargeSchema = Type.Unsafe<ConditionalCharge>(
   Type.Object(
     {
       kind: Type.Literal("conditional"),
       take: Type.Union((["first", "sum", "highest", "lowest"] as const).map((name) => Type.Literal(name))),
       entries: Type.Array(
-        Type.Object(
-          { position: Position, when: Type.Optional(ConditionRef), charge: Type.Unsafe({ $ref: CHARGE_ID }) },
-          closed,
-        ),
+        Type.Object({ position: Position, when: Type.Optional(ConditionRef), charge: InnerChargeRef }, closed),
         { minItems: 1, maxItems: 200 },
       ),
     },
@@ -45,15 +48,11 @@ export const ConditionalChargeSchema = Type.Unsafe<ConditionalCharge>(
 
 type Entry = { readonly when: CompiledCondition | null; readonly charge: CompiledCharge };
 
-export function compileConditional(
-  { take, entries }: ConditionalCharge,
-  context: ChargeContext,
-  compile: (charge: Charge, context: ChargeContext) => CompiledCharge,
-): CompiledCharge {
+function compileConditional({ take, entries }: ConditionalCharge, context: ChargeContext): CompiledCharge {
   const compiled = [...entries].sort(byRank).map(
     (entry): Entry => ({
       when: entry.when ? context.compileWhen(entry.when) : null,
-      charge: compile(entry.charge, context),
+      charge: context.compileCharge(entry.charge),
     }),
   );
   return {
@@ -139,3 +138,43 @@ function leastPossible(take: Take, found: readonly Found[], situation: Situation
     situation,
   );
 }
+
+const flatOf = (euros: string) => ({ kind: "flat", amount: { byCurrency: { EUR: euros } } });
+
+const isExact = (text: string) => /^-?[0-9]/.test(text);
+
+export const conditional = defineCharge({
+  kind: "conditional",
+  schema: ConditionalChargeSchema,
+  example: {
+    kind: "conditional",
+    take: "first",
+    entries: [
+      {
+        position: 1,
+        when: { kind: "items", is: "more-than", count: 8 },
+        charge: flatOf("5.00"),
+      },
+      { position: 2, charge: flatOf("12.00") },
+    ],
+  },
+  compile: compileConditional,
+  // Conditions and charges within it have their own.
+  problems: () => [],
+  words: ({ take, entries }, { when, charge }) => {
+    const list = [...entries]
+      .sort(byRank)
+      .map((entry) => `${entry.when ? `if ${when(entry.when)}: ` : "otherwise "}${charge(entry.charge)}`)
+      .join("; ");
+    return take === "first" ? list : `the ${take} of: ${list}`;
+  },
+  why: ({ take, entries }, { of, chosen }, { exactMoney, when }) => {
+    const sorted = [...entries].sort(byRank);
+    const told = (of ?? []).flatMap((entry, i) => {
+      if (!sorted[i] || (take === "first" && chosen !== undefined && i > chosen)) return [];
+      const asked = entry.when ? `if ${when(entry.when)}` : "otherwise";
+      return [`${asked}: ${isExact(entry.price) ? exactMoney(entry.price) : "none"}`];
+    });
+    return `the ${take} of a list (${told.join("; ")})`;
+  },
+});

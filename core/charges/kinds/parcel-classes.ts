@@ -1,11 +1,11 @@
 import { isOrdinary } from "../../cart/read-cart.ts";
-import { Amount, type AmountReferences, amountFor, amountProblems } from "../../money/amount.ts";
+import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
 import { type LinearAmount, max, plus } from "../../money/linear-amount.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
-import { type Problem, pointer } from "../../schema/problem.ts";
+import { pointer } from "../../schema/problem.ts";
 import { type Static, Type } from "../../schema/type.ts";
 import type { Situation } from "../../situation/situation.ts";
-import { type ChargeContext, type Charged, type CompiledCharge, plainCharge } from "../definition.ts";
+import { type Charged, defineCharge, plainCharge } from "../definition.ts";
 
 /**
  * A price for each parcel class among the goods: all of them added, or only the highest. Goods of no class, or of one
@@ -13,7 +13,7 @@ import { type ChargeContext, type Charged, type CompiledCharge, plainCharge } fr
  *
  * @example { kind: "parcel-classes", take: "sum", classes: { bulky: { byCurrency: { EUR: "18.00" } } }, others: { byCurrency: { EUR: "4.90" } } }
  */
-export const ParcelClassCharge = Type.Object(
+const ParcelClassCharge = Type.Object(
   {
     kind: Type.Literal("parcel-classes"),
     take: Type.Union([Type.Literal("sum"), Type.Literal("highest")]),
@@ -24,31 +24,43 @@ export const ParcelClassCharge = Type.Object(
 );
 export type ParcelClassCharge = Static<typeof ParcelClassCharge>;
 
-export function compileParcelClasses(charge: ParcelClassCharge, context: ChargeContext): CompiledCharge {
-  const prices = new Map(Object.entries(charge.classes).map(([name, amount]) => [name, amountFor(amount, context)]));
-  const others = amountFor(charge.others, context);
-  const priceOf = (name: string | null) => (name !== null && prices.has(name) ? prices.get(name) : others);
-  const price = ({ lines }: Situation): Charged => {
-    const known = lines
-      .filter(isOrdinary)
-      .map(({ parcelClass }) => (parcelClass !== null && prices.has(parcelClass) ? parcelClass : null));
-    const names = new Set(known.length > 0 ? known : [null]);
-    let total: LinearAmount = 0;
-    for (const name of names) {
-      const one = priceOf(name);
-      if (one === undefined) return "no-amount";
-      total = charge.take === "sum" ? plus(total, one) : max(total, one, null);
-    }
-    return total;
-  };
-  return plainCharge("parcel-classes", price);
-}
-
-export function parcelClassProblems(charge: ParcelClassCharge, path: string, references: AmountReferences): Problem[] {
-  return [
-    ...Object.entries(charge.classes).flatMap(([name, amount]) =>
+export const parcelClasses = defineCharge({
+  kind: "parcel-classes",
+  schema: ParcelClassCharge,
+  example: {
+    kind: "parcel-classes",
+    take: "sum",
+    classes: { bulky: { byCurrency: { EUR: "18.00" } } },
+    others: { byCurrency: { EUR: "4.90" } },
+  },
+  compile: (charge, context) => {
+    const prices = new Map(Object.entries(charge.classes).map(([name, amount]) => [name, amountFor(amount, context)]));
+    const others = amountFor(charge.others, context);
+    const priceOf = (name: string | null) => (name !== null && prices.has(name) ? prices.get(name) : others);
+    const price = ({ lines }: Situation): Charged => {
+      const known = lines
+        .filter(isOrdinary)
+        .map(({ parcelClass }) => (parcelClass !== null && prices.has(parcelClass) ? parcelClass : null));
+      const names = new Set(known.length > 0 ? known : [null]);
+      let total: LinearAmount = 0;
+      for (const name of names) {
+        const one = priceOf(name);
+        if (one === undefined) return "no-amount";
+        total = charge.take === "sum" ? plus(total, one) : max(total, one, null);
+      }
+      return total;
+    };
+    return plainCharge("parcel-classes", price);
+  },
+  problems: ({ classes, others }, path, references) => [
+    ...Object.entries(classes).flatMap(([name, amount]) =>
       amountProblems(amount, `${path}/classes${pointer(name)}`, references),
     ),
-    ...amountProblems(charge.others, `${path}/others`, references),
-  ];
-}
+    ...amountProblems(others, `${path}/others`, references),
+  ],
+  words: ({ classes, others, take }, { money }) => {
+    const each = Object.entries(classes).map(([name, amount]) => `${name} ${money(amount)}`);
+    return `${[...each, `others ${money(others)}`].join(", ")} (${take === "sum" ? "added up" : "the highest"})`;
+  },
+  why: () => "by parcel class",
+});

@@ -1,4 +1,4 @@
-import { chargesOf } from "../../plan/visit-charges.ts";
+import { visitCharges } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** A live carrier without a fallback: when it is slow or down, the option is gone. */
@@ -6,7 +6,7 @@ export const carrierWithoutFallback: Check = {
   code: "carrier-without-fallback",
   severity: "risky",
   *find({ plan, optionName }) {
-    for (const { option, charge, path } of chargesOf(plan))
+    for (const { option, charge, path } of visitCharges(plan))
       if (charge.kind === "carrier" && !charge.fallback)
         yield {
           sentence: `${optionName(option.id)} cannot be had while ${charge.carrier} does not answer: it has no fallback.`,

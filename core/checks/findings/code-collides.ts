@@ -1,5 +1,5 @@
+import { normalCode } from "../../cart/codes.ts";
 import { stackingOf } from "../../offers/stacking.ts";
-import { normalCode } from "../../situation/situation.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** One code that earns two offers which do not go together. */

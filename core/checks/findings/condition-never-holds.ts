@@ -1,12 +1,12 @@
+import { askedConditions } from "../asked-conditions.ts";
 import type { Check } from "../check.ts";
-import { statedConditions } from "../stated-conditions.ts";
 
 /** A condition that contradicts itself, or the place it is for. */
 export const conditionNeverHolds: Check = {
   code: "condition-never-holds",
   severity: "wrong",
   *find(context) {
-    for (const { condition, zones, at, whose } of statedConditions(context.plan))
+    for (const { condition, zones, at, whose } of askedConditions(context.plan))
       if (context.decide(zones, condition, true).kind === "never")
         yield {
           sentence: `${whose} can never hold: its clauses contradict each other, or the place.`,

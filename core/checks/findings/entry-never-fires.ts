@@ -1,8 +1,8 @@
 import { chargeWords } from "../../charges/words.ts";
 import type { Condition } from "../../conditions/condition.ts";
-import { conditionWords } from "../../conditions/condition.ts";
+import { conditionWords } from "../../conditions/words.ts";
 import { savedOf } from "../../plan/plan.ts";
-import { chargesOf } from "../../plan/visit-charges.ts";
+import { visitCharges } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** An entry of a list that earlier ones always forestall: a narrower rule below a wider one never fires (F5). */
@@ -10,7 +10,7 @@ export const entryNeverFires: Check = {
   code: "entry-never-fires",
   severity: "wrong",
   *find(context) {
-    for (const { option, charge, path, replace } of chargesOf(context.plan)) {
+    for (const { option, charge, path, replace } of visitCharges(context.plan)) {
       if (charge.kind !== "conditional" || charge.take !== "first") continue;
       const entries = [...charge.entries].sort((a, b) => a.position - b.position);
       for (const [i, entry] of entries.entries()) {

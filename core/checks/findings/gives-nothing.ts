@@ -2,7 +2,7 @@ import { climb } from "../../climb/climb.ts";
 import { markAt } from "../../measures/measure-spec.ts";
 import { OUT_OF_REACH } from "../../messages/states.ts";
 import { goalOf } from "../../offers/offer.ts";
-import { chargesOf } from "../../plan/visit-charges.ts";
+import { visitCharges } from "../../plan/visit-charges.ts";
 import { isOnOrder } from "../../rewards/reward.ts";
 import { type Check, onOffer } from "../check.ts";
 
@@ -12,7 +12,7 @@ export const givesNothing: Check = {
   severity: "risky",
   *find(context) {
     const carried = new Set(
-      chargesOf(context.plan).flatMap(({ option, charge }) => (charge.kind === "carrier" ? [option.id] : [])),
+      visitCharges(context.plan).flatMap(({ option, charge }) => (charge.kind === "carrier" ? [option.id] : [])),
     );
     for (const offer of context.plan.offers) {
       if (!offer.on || offer.counts.kind !== "value" || offer.limits) continue;

@@ -1,5 +1,5 @@
 import type { Condition } from "../../conditions/condition.ts";
-import { chargesOf } from "../../plan/visit-charges.ts";
+import { visitCharges } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** A list of cases of which none applies to some carts: the option is not offered to them. */
@@ -7,7 +7,7 @@ export const listLeavesGap: Check = {
   code: "list-leaves-gap",
   severity: "risky",
   *find(context) {
-    for (const { option, charge, path } of chargesOf(context.plan)) {
+    for (const { option, charge, path } of visitCharges(context.plan)) {
       if (charge.kind !== "conditional") continue;
       const conditions = charge.entries.map(({ when }) => when);
       if (conditions.some((when) => when === undefined)) continue;

@@ -1,6 +1,9 @@
+import { shapeOf } from "../../conditions/condition.ts";
+import { conditionKind } from "../../conditions/registry.ts";
+import { visitCondition } from "../../conditions/visit.ts";
 import { canBePostcode, postcodePattern } from "../../places/postcode.ts";
+import { askedConditions } from "../asked-conditions.ts";
 import { type Check, onZone } from "../check.ts";
-import { statedConditions } from "../stated-conditions.ts";
 
 /** A postcode written out that its country does not have: no address ever matches it. */
 export const postcodeOfNoCountry: Check = {
@@ -28,15 +31,15 @@ export const postcodeOfNoCountry: Check = {
         };
       }
     }
-    for (const { condition, at, whose } of statedConditions(plan)) {
-      const open = [condition];
-      for (let one = open.pop(); one !== undefined; one = open.pop()) {
-        if (one.kind === "all" || one.kind === "any") open.push(...one.of);
-        else if (one.kind === "not") open.push(one.of);
-        const found = one.kind === "postcode" ? junk(one.country, one.patterns) : [];
-        if (one.kind !== "postcode" || found.length === 0) continue;
+    for (const { condition, at, whose } of askedConditions(plan)) {
+      for (const { condition: part } of visitCondition(condition)) {
+        const shape = shapeOf(part);
+        const asked =
+          shape.role === "plain" ? conditionKind(shape.condition).places(shape.condition).postcodes : undefined;
+        const found = asked ? junk(asked.country, asked.patterns) : [];
+        if (!asked || found.length === 0) continue;
         yield {
-          sentence: `${whose} asks for ${list(found.slice(0, 5))}, which no address in ${around.placeName(one.country)} has.`,
+          sentence: `${whose} asks for ${list(found.slice(0, 5))}, which no address in ${around.placeName(asked.country)} has.`,
           at,
           witness: null,
         };

@@ -1,7 +1,7 @@
+import { DAY } from "../../time/instant.ts";
 import type { Check } from "../check.ts";
 
 const OLD_DAYS = 14;
-const DAY = 86_400_000;
 
 /** Exchange rates whose newest day is long past, where amounts are converted by them. */
 export const ratesOld: Check = {

@@ -1,4 +1,4 @@
-import { chargesOf } from "../../plan/visit-charges.ts";
+import { visitCharges } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** How many times its class's middle weight is too much to believe. */
@@ -10,7 +10,7 @@ export const weightFarFromItsClass: Check = {
   code: "weight-far-from-its-class",
   severity: "odd",
   *find({ plan, around }) {
-    const byWeight = chargesOf(plan).find(({ charge }) => charge.kind === "bands" && charge.by.kind === "weight");
+    const byWeight = visitCharges(plan).find(({ charge }) => charge.kind === "bands" && charge.by.kind === "weight");
     if (!byWeight) return;
     const classes = new Map<string, { name: string; weight: number }[]>();
     for (const { name, weight, parcelClass } of around.products) {

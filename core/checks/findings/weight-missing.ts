@@ -1,4 +1,4 @@
-import { chargesOf } from "../../plan/visit-charges.ts";
+import { visitCharges } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** Products without a weight, where a charge asks for it. */
@@ -9,7 +9,7 @@ export const weightMissing: Check = {
     const without = around.products.filter(({ weight, shipped }) => weight === null && shipped);
     if (without.length === 0) return;
     const names = without.length > 3 ? `${without.length} products` : list(without.map(({ name }) => name));
-    for (const { option, charge, path } of chargesOf(plan)) {
+    for (const { option, charge, path } of visitCharges(plan)) {
       const needs =
         charge.kind === "carrier" ||
         (charge.kind === "bands" && ["weight", "chargeable-weight", "weight-volume"].includes(charge.by.kind));

@@ -1,7 +1,8 @@
-import { ranged } from "../../facts/fact.ts";
+import { instant } from "../../facts/moment/instant.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { interval, Local, stretchProblems } from "../../time/local.ts";
+import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 const schema = Type.Object(
@@ -27,11 +28,10 @@ export const between = defineCondition({
   },
   constrains: (condition, { timeZone }) => {
     const [start, end] = interval(condition, timeZone);
-    return ranged(
-      "moment.instant",
-      { kind: "instant" },
-      { from: Number.isFinite(start) ? start : null, until: Number.isFinite(end) ? end : null },
-    );
+    return inRanges(instant, {
+      from: Number.isFinite(start) ? start : null,
+      until: Number.isFinite(end) ? end : null,
+    });
   },
   words: ({ from, until }) =>
     [from && `it is ${from} or later`, until && `it is not past ${until}`].filter(Boolean).join(" and ") ||

@@ -1,7 +1,8 @@
-import { oneOf } from "../../facts/fact.ts";
+import { billingCountry } from "../../facts/shopper/billing-country.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
+import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 const names = new Intl.DisplayNames(["en"], { type: "region" });
@@ -18,10 +19,13 @@ export const billing = defineCondition({
   compile: ({ countries }) => {
     const wanted = new Set(countries);
     return leaf(
-      ({ facts: { shopper } }) => (shopper.billingCountry === undefined ? null : wanted.has(shopper.billingCountry)),
-      ({ facts }) => facts.shopper.billingCountry ?? null,
+      ({ facts }) => {
+        const to = billingCountry.read(facts.shopper, facts.at);
+        return to === null ? null : wanted.has(to);
+      },
+      ({ facts }) => billingCountry.read(facts.shopper, facts.at),
     );
   },
-  constrains: ({ countries }) => oneOf("place.billingCountry", countries),
+  constrains: ({ countries }) => oneOf(billingCountry, countries),
   words: ({ countries }) => `the bill goes to ${orList(countries.map((code) => names.of(code) ?? code))}`,
 });

@@ -1,6 +1,7 @@
-import { flag } from "../../facts/fact.ts";
+import { isBusiness } from "../../facts/shopper/business.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
+import { isTrue } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper buys for a company. */
@@ -11,9 +12,9 @@ export const business = defineCondition({
   example: { kind: "business" },
   compile: () =>
     leaf(
-      ({ facts }) => facts.shopper.business === true,
-      ({ facts }) => facts.shopper.business === true,
+      ({ facts }) => isBusiness.read(facts.shopper, facts.at),
+      ({ facts }) => isBusiness.read(facts.shopper, facts.at),
     ),
-  constrains: () => flag("shopper.business"),
+  constrains: () => isTrue(isBusiness),
   words: () => "the shopper buys for a company",
 });

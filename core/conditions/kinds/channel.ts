@@ -1,7 +1,8 @@
-import { oneOf } from "../../facts/fact.ts";
+import { salesChannel } from "../../facts/moment/channel.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
+import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** Where the cart is: a web shop, an app, a till. A channel left out is none of them. */
@@ -20,6 +21,6 @@ export const channel = defineCondition({
       ({ facts }) => facts.channel,
     );
   },
-  constrains: ({ channels }) => oneOf("moment.channel", channels),
+  constrains: ({ channels }) => oneOf(salesChannel, channels),
   words: ({ channels }) => `the cart is in ${orList(channels)}`,
 });

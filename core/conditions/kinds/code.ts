@@ -1,7 +1,9 @@
+import { normalCode } from "../../cart/codes.ts";
+import { enteredCodes } from "../../facts/cart/codes.ts";
 import { closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
-import { normalCode } from "../../situation/situation.ts";
+import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper entered one of these codes, in whatever case. */
@@ -23,10 +25,6 @@ export const code = defineCondition({
       ({ facts }) => [...facts.codes],
     );
   },
-  constrains: ({ codes }) => ({
-    fact: "cart.codes",
-    domain: { kind: "names" },
-    within: { kind: "names", how: "any", of: codes.map(normalCode) },
-  }),
+  constrains: ({ codes }) => oneOf(enteredCodes, codes.map(normalCode)),
   words: ({ codes }) => `the code ${codes.length > 3 ? `is one of ${codes.length}` : orList(codes)} was entered`,
 });

@@ -1,8 +1,9 @@
-import { oneOf } from "../../facts/fact.ts";
+import { destinationCountry } from "../../facts/place/country.ts";
 import { territoriesUnder } from "../../places/territory.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
+import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 const names = new Intl.DisplayNames(["en"], { type: "region" });
@@ -29,6 +30,7 @@ export const country = defineCondition({
       ({ facts }) => facts.place.countries[0] ?? null,
     );
   },
-  constrains: ({ countries }) => oneOf("place.country", countries),
+  constrains: ({ countries }) => oneOf(destinationCountry, countries),
+  places: ({ countries }) => ({ countries, regions: countries }),
   words: ({ countries }) => `it goes to ${orList(countries.map((code) => names.of(code) ?? code))}`,
 });

@@ -1,7 +1,8 @@
-import { oneOf } from "../../facts/fact.ts";
+import { paidCurrency } from "../../facts/moment/currency.ts";
 import { CurrencyCode, closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
+import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper pays in one of these currencies. */
@@ -20,6 +21,6 @@ export const currency = defineCondition({
       ({ facts }) => facts.currency,
     );
   },
-  constrains: ({ currencies }) => oneOf("moment.currency", currencies),
+  constrains: ({ currencies }) => oneOf(paidCurrency, currencies),
   words: ({ currencies }) => `the shopper pays in ${orList(currencies)}`,
 });

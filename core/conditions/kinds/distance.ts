@@ -1,4 +1,4 @@
-import { ranged } from "../../facts/fact.ts";
+import { distanceFrom } from "../../facts/place/distance.ts";
 import { Distance, metres } from "../../quantities/quantity.ts";
 import { closed, Id } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
@@ -18,8 +18,11 @@ export const distance = defineCondition({
       (situation) => situation.count(measure),
     );
   },
-  constrains: ({ from, is, distance: limit }) =>
-    ranged(`place.distance ${from}`, { kind: "number" }, rangeOf(is, metres(limit))),
+  found: "distance",
+  constrains: ({ from, is, distance: limit }) => ({
+    fact: distanceFrom,
+    within: { kind: "away", location: from, range: rangeOf(is, metres(limit)) },
+  }),
   words: ({ from, is, distance: limit }) => `it goes ${COMPARISON_WORDS[is]} ${limit.value} ${limit.unit} from ${from}`,
   problems: ({ from }, path, { locations }) =>
     locations.has(from) ? [] : [{ path: `${path}/from`, message: `there is no location "${from}"` }],

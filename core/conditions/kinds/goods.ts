@@ -1,8 +1,10 @@
 import type { ReadLine } from "../../cart/read-cart.ts";
+import { cartLines } from "../../facts/cart/goods.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import type { Situation } from "../../situation/situation.ts";
+import { NO_NEED, type WantedLine } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 const WHAT = { categories: "category", tags: "tag", skus: "SKU", "parcel-classes": "parcel class" } as const;
@@ -48,11 +50,18 @@ export const goods = defineCondition({
     };
     return leaf(test, ({ lines }) => [...new Set(lines.flatMap(names))]);
   },
-  constrains: ({ by, how, of }) => ({
-    fact: `cart.lines.${by}`,
-    domain: { kind: "names" },
-    within: { kind: "names", how, of },
-  }),
+  constrains: ({ by, how, of }) => {
+    const labelled =
+      (names: readonly string[]): WantedLine =>
+      (wanted) => ({ ...NO_NEED, labels: [{ kind: by, in: names, wanted }] });
+    return {
+      fact: cartLines,
+      within:
+        how === "all"
+          ? { kind: "line-for-each", needs: of.map((name) => labelled([name])) }
+          : { kind: "lines", how, need: labelled(of) },
+    };
+  },
   words: ({ by, how, of }) => `${HOW_WORDS[how]} in ${WHAT[by]} ${orList(of)}`,
 });
 

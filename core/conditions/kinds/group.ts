@@ -1,6 +1,8 @@
+import { shopperGroups } from "../../facts/shopper/groups.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
+import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper is in one of these groups. */
@@ -12,14 +14,10 @@ export const group = defineCondition({
   compile: ({ groups }) => {
     const wanted = new Set(groups);
     return leaf(
-      ({ facts }) => (facts.shopper.groups ?? []).some((name) => wanted.has(name)),
-      ({ facts }) => facts.shopper.groups ?? [],
+      ({ facts }) => (shopperGroups.read(facts.shopper, facts.at) ?? []).some((name) => wanted.has(name)),
+      ({ facts }) => shopperGroups.read(facts.shopper, facts.at),
     );
   },
-  constrains: ({ groups }) => ({
-    fact: "shopper.groups",
-    domain: { kind: "names" },
-    within: { kind: "names", how: "any", of: groups },
-  }),
+  constrains: ({ groups }) => oneOf(shopperGroups, groups),
   words: ({ groups }) => `the shopper is in ${orList(groups)}`,
 });

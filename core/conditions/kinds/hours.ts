@@ -1,8 +1,9 @@
-import { ranged } from "../../facts/fact.ts";
+import { minuteOfDay } from "../../facts/moment/minute.ts";
 import { Clock, minuteOf } from "../../places/location.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { zoneClock } from "../../time/zone-clock.ts";
+import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 const clockText = (minute: number) =>
@@ -34,7 +35,7 @@ export const hours = defineCondition({
             { from: start, until: 1440 },
             { from: 0, until: end },
           ];
-    return ranged("moment.minute", { kind: "cycle", length: 1440 }, ...ranges);
+    return inRanges(minuteOfDay, ...ranges);
   },
   words: ({ from, until }) => `it is between ${from} and ${until}`,
 });

@@ -1,7 +1,8 @@
-import { ranged } from "../../facts/fact.ts";
+import { itemCount } from "../../facts/cart/items.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** How many pieces the cart holds, whatever they are. */
@@ -20,6 +21,6 @@ export const items = defineCondition({
       (situation) => situation.count(measure),
     );
   },
-  constrains: ({ is, count }) => ranged("cart.items", { kind: "number" }, rangeOf(is, count)),
+  constrains: ({ is, count }) => inRanges(itemCount, rangeOf(is, count)),
   words: ({ is, count }) => `the cart holds ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "item" : "items"}`,
 });

@@ -1,7 +1,8 @@
-import { oneOf } from "../../facts/fact.ts";
+import { readLanguage } from "../../facts/moment/language.ts";
 import { closed, Locale } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
+import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper reads one of these languages; "pt" includes every kind of Portuguese. Unknown unless the request says. */
@@ -21,6 +22,6 @@ export const language = defineCondition({
       ({ facts }) => facts.locale,
     );
   },
-  constrains: ({ languages }) => oneOf("moment.language", languages),
+  constrains: ({ languages }) => oneOf(readLanguage, languages),
   words: ({ languages }) => `the shopper reads ${orList(languages)}`,
 });

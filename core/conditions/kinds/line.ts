@@ -1,5 +1,6 @@
 import type { ReadLine } from "../../cart/read-cart.ts";
-import { ranged } from "../../facts/fact.ts";
+import { cartLines } from "../../facts/cart/goods.ts";
+import { complement } from "../../facts/intervals.ts";
 import { Amount, type AmountContext, amountFor, amountProblems } from "../../money/amount.ts";
 import { formatMoney } from "../../money/format.ts";
 import { rounded } from "../../money/linear-amount.ts";
@@ -9,6 +10,7 @@ import { type Static, Type } from "../../schema/type.ts";
 import type { LineFigure, Situation } from "../../situation/situation.ts";
 import { allOf, anyOf, not, type Truth } from "../../situation/truth.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { NO_NEED } from "../constraint.ts";
 import { defineCondition } from "../definition.ts";
 
 const Figure = byKind(
@@ -75,9 +77,19 @@ export const line = defineCondition({
   },
   constrains: ({ how, figure }, context) => {
     const to = markOf(figure, context);
-    return to === undefined
-      ? undefined
-      : ranged(`cart.lines.${figure.kind} ${how}`, { kind: "number" }, rangeOf(figure.is, to));
+    if (to === undefined) return undefined;
+    const within = [rangeOf(figure.is, to)];
+    return {
+      fact: cartLines,
+      within: {
+        kind: "lines",
+        how,
+        need: (wanted) => ({
+          ...NO_NEED,
+          figures: [{ figure: figure.kind, within: wanted ? within : complement(within) }],
+        }),
+      },
+    };
   },
   words: ({ how, figure }, context) => {
     const is = COMPARISON_WORDS[figure.is];

@@ -1,7 +1,8 @@
-import { ranged } from "../../facts/fact.ts";
+import { lineCount } from "../../facts/cart/lines.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** How many lines the cart has: different goods, however many of each. */
@@ -20,6 +21,6 @@ export const lines = defineCondition({
       (situation) => situation.count(measure),
     );
   },
-  constrains: ({ is, count }) => ranged("cart.lines", { kind: "number" }, rangeOf(is, count)),
+  constrains: ({ is, count }) => inRanges(lineCount, rangeOf(is, count)),
   words: ({ is, count }) => `the cart has ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "line" : "lines"}`,
 });

@@ -1,8 +1,9 @@
-import { ranged } from "../../facts/fact.ts";
+import { monthDay } from "../../facts/moment/month-day.ts";
 import { closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { zoneClock } from "../../time/zone-clock.ts";
+import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** It is one of these days of the month by the market's clocks. */
@@ -26,7 +27,6 @@ export const monthDays = defineCondition({
       ({ facts }) => day(facts.at),
     );
   },
-  constrains: ({ days }) =>
-    ranged("moment.monthDay", { kind: "number" }, ...days.map((day) => ({ from: day, until: day + 1 }))),
+  constrains: ({ days }) => inRanges(monthDay, ...days.map((day) => ({ from: day, until: day + 1 }))),
   words: ({ days }) => `it is day ${orList([...days].sort((a, b) => a - b).map(String))} of the month`,
 });

@@ -1,7 +1,8 @@
-import { oneOf } from "../../facts/fact.ts";
+import { shopperId } from "../../facts/shopper/id.ts";
 import { closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
+import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper is one of these, by the id the shop knows them by. A guest is nobody named. */
@@ -19,10 +20,13 @@ export const named = defineCondition({
   compile: ({ ids }) => {
     const wanted = new Set(ids);
     return leaf(
-      ({ facts }) => facts.shopper.id !== undefined && wanted.has(facts.shopper.id),
-      ({ facts }) => facts.shopper.id ?? "a guest",
+      ({ facts }) => {
+        const id = shopperId.read(facts.shopper, facts.at);
+        return id !== null && wanted.has(id);
+      },
+      ({ facts }) => shopperId.read(facts.shopper, facts.at) ?? "a guest",
     );
   },
-  constrains: ({ ids }) => oneOf("shopper.id", ids),
+  constrains: ({ ids }) => oneOf(shopperId, ids),
   words: ({ ids }) => `the shopper is ${ids.length > 3 ? `one of ${ids.length}` : orList(ids)}`,
 });

@@ -1,10 +1,8 @@
-import { ranged } from "../../facts/fact.ts";
+import { daysSinceOrder } from "../../facts/shopper/days-since-order.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
-import { instantOf } from "../../time/instant.ts";
+import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
-
-const DAY = 86_400_000;
 
 /**
  * The shopper last ordered at least so many days (of 24 hours) ago. Who has never ordered has not ordered for any number
@@ -21,12 +19,11 @@ export const notOrderedFor = defineCondition({
   compile: ({ days }) =>
     leaf(
       ({ facts }) => {
-        const { lastOrderAt, orderCount } = facts.shopper;
-        if (lastOrderAt !== undefined) return facts.at - instantOf(lastOrderAt) >= days * DAY;
-        return orderCount === 0 ? true : null;
+        const since = daysSinceOrder.read(facts.shopper, facts.at);
+        return since === null ? null : since >= days;
       },
       ({ facts }) => facts.shopper.lastOrderAt ?? (facts.shopper.orderCount === 0 ? "never" : null),
     ),
-  constrains: ({ days }) => ranged("shopper.daysSinceOrder", { kind: "number" }, { from: days, until: null }),
+  constrains: ({ days }) => inRanges(daysSinceOrder, { from: days, until: null }),
   words: ({ days }) => `the shopper has not ordered for ${days} ${days === 1 ? "day" : "days"}`,
 });

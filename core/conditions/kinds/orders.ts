@@ -1,7 +1,8 @@
-import { ranged } from "../../facts/fact.ts";
+import { orderCount } from "../../facts/shopper/order-count.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compared, rangeOf } from "../compare.ts";
+import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** How many orders the shopper has placed so far; unknown unless the request says. */
@@ -15,10 +16,10 @@ export const orders = defineCondition({
   example: { kind: "orders", is: "exactly", count: 0 },
   compile: ({ is, count }) =>
     leaf(
-      ({ facts }) => compared(is, facts.shopper.orderCount, count),
-      ({ facts }) => facts.shopper.orderCount ?? null,
+      ({ facts }) => compared(is, orderCount.read(facts.shopper, facts.at), count),
+      ({ facts }) => orderCount.read(facts.shopper, facts.at),
     ),
-  constrains: ({ is, count }) => ranged("shopper.orderCount", { kind: "number" }, rangeOf(is, count)),
+  constrains: ({ is, count }) => inRanges(orderCount, rangeOf(is, count)),
   words: ({ is, count }) =>
     is === "exactly" && count === 0
       ? "it is the shopper's first order"

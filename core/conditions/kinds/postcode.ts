@@ -1,3 +1,4 @@
+import { destinationPostcode } from "../../facts/place/postcode.ts";
 import { postcodePattern } from "../../places/postcode.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
@@ -29,10 +30,10 @@ export const postcode = defineCondition({
     );
   },
   constrains: ({ country, patterns }) => ({
-    fact: "place.postcode",
-    domain: { kind: "postcode", country },
-    within: { kind: "patterns", patterns },
+    fact: destinationPostcode,
+    within: { kind: "patterns", country, patterns },
   }),
+  places: ({ country, patterns }) => ({ postcodes: { country, patterns } }),
   words: ({ country, patterns }) => `it goes to ${orList(patterns)} in ${country}`,
   problems: ({ country, patterns }, path) =>
     patterns.flatMap((text, i) =>

@@ -1,7 +1,8 @@
-import { oneOf } from "../../facts/fact.ts";
+import { destinationRegion } from "../../facts/place/region.ts";
 import { closed, RegionCode } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
+import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** It goes to one of these regions (ISO 3166-2). Unknown while the region is, unless the country already rules it out. */
@@ -24,6 +25,7 @@ export const region = defineCondition({
       ({ facts }) => (facts.place.regions.length > 0 ? facts.place.regions : null),
     );
   },
-  constrains: ({ regions }) => oneOf("place.region", regions),
+  constrains: ({ regions }) => oneOf(destinationRegion, regions),
+  places: ({ regions }) => ({ regions }),
   words: ({ regions }) => `it goes to ${orList(regions)}`,
 });

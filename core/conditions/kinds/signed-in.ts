@@ -1,6 +1,7 @@
-import { flag } from "../../facts/fact.ts";
+import { isSignedIn } from "../../facts/shopper/signed-in.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
+import { isTrue } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** The shopper is signed in. A request that does not say is a guest's. */
@@ -11,9 +12,9 @@ export const signedIn = defineCondition({
   example: { kind: "signed-in" },
   compile: () =>
     leaf(
-      ({ facts }) => facts.shopper.signedIn === true,
-      ({ facts }) => facts.shopper.signedIn === true,
+      ({ facts }) => isSignedIn.read(facts.shopper, facts.at),
+      ({ facts }) => isSignedIn.read(facts.shopper, facts.at),
     ),
-  constrains: () => flag("shopper.signedIn"),
+  constrains: () => isTrue(isSignedIn),
   words: () => "the shopper is signed in",
 });

@@ -1,9 +1,10 @@
-import { ranged } from "../../facts/fact.ts";
+import { totalSpent as spentFact } from "../../facts/shopper/total-spent.ts";
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
 import { formatMoney } from "../../money/format.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compared, rangeOf } from "../compare.ts";
+import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** What the shopper has spent on all orders so far; unknown unless the request says. */
@@ -12,16 +13,17 @@ export const totalSpent = defineCondition({
   family: "shopper",
   schema: Type.Object({ kind: Type.Literal("total-spent"), is: Comparison, amount: Amount }, closed),
   example: { kind: "total-spent", is: "at-least", amount: { byCurrency: { EUR: "500.00" } } },
+  found: "money",
   compile: ({ is, amount }, context) => {
     const to = amountFor(amount, context);
     return leaf(
-      ({ facts }) => (to === undefined ? null : compared(is, facts.shopper.totalSpent, to)),
-      ({ facts }) => facts.shopper.totalSpent ?? null,
+      ({ facts }) => (to === undefined ? null : compared(is, spentFact.read(facts.shopper, facts.at), to)),
+      ({ facts }) => spentFact.read(facts.shopper, facts.at),
     );
   },
   constrains: ({ is, amount }, context) => {
     const to = amountFor(amount, context);
-    return to === undefined ? undefined : ranged("shopper.totalSpent", { kind: "number" }, rangeOf(is, to));
+    return to === undefined ? undefined : inRanges(spentFact, rangeOf(is, to));
   },
   words: ({ is, amount }, context) => {
     const to = amountFor(amount, context);

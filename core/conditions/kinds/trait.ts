@@ -1,6 +1,8 @@
 import type { ReadLine } from "../../cart/read-cart.ts";
+import { cartLines } from "../../facts/cart/goods.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
+import { NO_NEED } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 const TRAITS = {
@@ -45,9 +47,8 @@ export const trait = defineCondition({
     );
   },
   constrains: ({ trait: name, how }) => ({
-    fact: "cart.lines.traits",
-    domain: { kind: "names" },
-    within: { kind: "names", how, of: [name] },
+    fact: cartLines,
+    within: { kind: "lines", how, need: (wanted) => ({ ...NO_NEED, traits: [{ trait: name, wanted }] }) },
   }),
   words: ({ trait: name, how }) => `${HOW_WORDS[how]} ${TRAITS[name].words}`,
 });

@@ -1,5 +1,5 @@
-import { ranged } from "../../facts/fact.ts";
-import { Basis, basisKey, basisWords } from "../../measures/basis.ts";
+import { cartValue } from "../../facts/cart/value.ts";
+import { Basis, basisWords } from "../../measures/basis.ts";
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
 import { formatMoney } from "../../money/format.ts";
 import { closed } from "../../schema/atoms.ts";
@@ -18,6 +18,7 @@ export const value = defineCondition({
     is: "at-least",
     amount: { byCurrency: { EUR: "20.00" } },
   },
+  found: "money",
   compile: ({ basis, is, amount }, context) => {
     const measure = context.measureNumber({ kind: "value", basis }, "all");
     const to = amountFor(amount, context);
@@ -28,7 +29,7 @@ export const value = defineCondition({
   },
   constrains: ({ basis, is, amount }, context) => {
     const to = amountFor(amount, context);
-    return to === undefined ? undefined : ranged(`cart.value ${basisKey(basis)}`, { kind: "number" }, rangeOf(is, to));
+    return to === undefined ? undefined : { fact: cartValue, within: { kind: "value", basis, range: rangeOf(is, to) } };
   },
   words: ({ basis, is, amount }, context) => {
     const to = amountFor(amount, context);

@@ -1,8 +1,9 @@
-import { ranged } from "../../facts/fact.ts";
+import { weekday } from "../../facts/moment/weekday.ts";
 import { closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { zoneClock } from "../../time/zone-clock.ts";
+import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 const NAMES = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
@@ -27,7 +28,6 @@ export const weekdays = defineCondition({
       ({ facts }) => NAMES[clock(facts.at).weekday - 1] ?? null,
     );
   },
-  constrains: ({ days }) =>
-    ranged("moment.weekday", { kind: "cycle", length: 7 }, ...days.map((day) => ({ from: day - 1, until: day }))),
+  constrains: ({ days }) => inRanges(weekday, ...days.map((day) => ({ from: day - 1, until: day }))),
   words: ({ days }) => `it is ${orList([...days].sort().map((day) => NAMES[day - 1] ?? String(day)))}`,
 });

@@ -1,9 +1,10 @@
-import { ranged } from "../../facts/fact.ts";
+import { cartWeight } from "../../facts/cart/weight.ts";
 import { rounded } from "../../money/linear-amount.ts";
 import { milligrams, Weight } from "../../quantities/quantity.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** What everything that is shipped weighs together; unknown while a weight is missing. */
@@ -20,7 +21,7 @@ export const weight = defineCondition({
       (situation) => situation.count(measure),
     );
   },
-  constrains: ({ is, weight: limit }) =>
-    ranged("cart.weight", { kind: "number" }, rangeOf(is, rounded(milligrams(limit)))),
+  found: "weight",
+  constrains: ({ is, weight: limit }) => inRanges(cartWeight, rangeOf(is, rounded(milligrams(limit)))),
   words: ({ is, weight: limit }) => `it weighs ${COMPARISON_WORDS[is]} ${limit.value} ${limit.unit}`,
 });

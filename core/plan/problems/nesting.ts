@@ -1,4 +1,3 @@
-import type { Condition, Saved } from "../../conditions/condition.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
 
 /** How deep conditions and charges may lie in each other, saved conditions followed. */
@@ -29,32 +28,4 @@ export function nestingProblem(data: unknown, most: number): Problem | undefined
     }
   }
   return undefined;
-}
-
-/** How deep a condition goes with the saved ones it names, one that leads back to itself counted once. */
-export function conditionDepth(condition: Condition, saved: Saved): number {
-  const known = new Map<string, number>();
-  const depthOf = (start: Condition): number => {
-    let deepest = 0;
-    const open = [{ condition: start, depth: 1 }];
-    for (let next = open.pop(); next !== undefined; next = open.pop()) {
-      const { condition: one, depth } = next;
-      deepest = Math.max(deepest, depth);
-      if (one.kind === "all" || one.kind === "any")
-        for (const part of one.of) open.push({ condition: part, depth: depth + 1 });
-      else if (one.kind === "not") open.push({ condition: one.of, depth: depth + 1 });
-      else if (one.kind === "saved") deepest = Math.max(deepest, depth + savedDepth(one.id));
-    }
-    return deepest;
-  };
-  const savedDepth = (id: string): number => {
-    const before = known.get(id);
-    const found = saved.get(id);
-    if (before !== undefined || !found) return before ?? 0;
-    known.set(id, 0);
-    const depth = depthOf(found.when);
-    known.set(id, depth);
-    return depth;
-  };
-  return depthOf(condition);
 }

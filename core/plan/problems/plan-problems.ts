@@ -1,7 +1,8 @@
-import { chargeProblems } from "../../charges/charge.ts";
 import type { ChargeReferences } from "../../charges/definition.ts";
-import { type Condition, circleProblems, conditionProblems, type Saved } from "../../conditions/condition.ts";
+import { chargeProblems } from "../../charges/problems.ts";
+import type { Condition, SavedConditions } from "../../conditions/condition.ts";
 import type { ConditionReferences } from "../../conditions/definition.ts";
+import { circleProblems, conditionProblems } from "../../conditions/problems.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
 import { promiseProblems } from "../../delivery/promise.ts";
 import { markProblems } from "../../measures/measure-spec.ts";
@@ -25,7 +26,7 @@ import { MOST_READABLE, nestingProblem } from "./nesting.ts";
 
 /** Everything a plan's parts may refer to. */
 type Known = ConditionReferences & {
-  readonly saved: Saved;
+  readonly saved: SavedConditions;
   readonly rates: Rates;
   readonly zones: ReadonlySet<string>;
   readonly options: ReadonlySet<string>;

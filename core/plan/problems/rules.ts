@@ -1,22 +1,23 @@
-import type { Condition, Saved } from "../../conditions/condition.ts";
+import { tellsACode } from "../../cart/codes.ts";
+import type { SavedConditions } from "../../conditions/condition.ts";
+import { conditionDepth } from "../../conditions/visit.ts";
 import { SURFACES } from "../../messages/states.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
 import { formattingProblems, OPTION_VARIABLE_KINDS, stateTexts, stepVariableKinds } from "../../messages/wording.ts";
 import type { Step } from "../../offers/offer.ts";
-import { tellsACode } from "../../quote/messages/step-messages.ts";
 import type { Reward } from "../../rewards/reward.ts";
 import { isIdentifier } from "../../schema/identifier.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
 import { type Entity, entitiesOf, planPath } from "../entities.ts";
 import { type Plan, savedOf } from "../plan.ts";
-import { chargesIn } from "../visit-charges.ts";
-import { conditionDepth, MOST_NESTED, nestingProblem } from "./nesting.ts";
+import { conditionsOf } from "../visit-conditions.ts";
+import { MOST_NESTED, nestingProblem } from "./nesting.ts";
 
 /**
  * Rules that came after plans were made: edits and new releases keep them, while what was released before, or comes from an
  * older file, goes on answering as it did, with a finding. Paths lead into the entity's body.
  */
-export function ruleProblems(entity: Entity, saved: Saved): Problem[] {
+export function ruleProblems(entity: Entity, saved: SavedConditions): Problem[] {
   const nested = nestingProblem(entity.body, MOST_NESTED);
   return [
     ...(nested ? [nested] : depthProblems(entity, saved)),
@@ -34,33 +35,12 @@ export function brokenRules(plan: Plan): Problem[] {
   );
 }
 
-function depthProblems(entity: Entity, saved: Saved): Problem[] {
+function depthProblems(entity: Entity, saved: SavedConditions): Problem[] {
   return conditionsOf(entity).flatMap(({ condition, path }) =>
     conditionDepth(condition, saved) > MOST_NESTED
       ? [{ path, message: `goes more than ${MOST_NESTED} deep with the saved conditions it names` }]
       : [],
   );
-}
-
-function conditionsOf(entity: Entity): { condition: Condition; path: string }[] {
-  const at = (condition: Condition | undefined, path: string) => (condition ? [{ condition, path }] : []);
-  switch (entity.kind) {
-    case "condition":
-    case "offer":
-      return at(entity.body.when, "/when");
-    case "option":
-      return [
-        ...at(entity.body.when, "/when"),
-        ...(entity.body.surcharges ?? []).flatMap(({ when }, i) => at(when, `/surcharges/${i}/when`)),
-        ...chargesIn(entity.body).flatMap(({ charge, path }) =>
-          charge.kind === "conditional"
-            ? charge.entries.flatMap(({ when }, i) => at(when, `${path}/entries/${i}/when`))
-            : [],
-        ),
-      ];
-    default:
-      return [];
-  }
 }
 
 /** Texts that would fail, or say NaN, in some state or language. */

@@ -5,7 +5,9 @@ import type { DeliveryOption } from "../../delivery/option.ts";
 import { compileSpec } from "../../measures/measure.ts";
 import { inCurrency, type Rates } from "../../money/rates.ts";
 import { ZERO } from "../../money/rational.ts";
-import { type CarrierAnswer, Coordinates, Destination, type QuoteRequest } from "../../request/request.ts";
+import { chargesIn } from "../../plan/visit-charges.ts";
+import { Coordinates } from "../../quantities/coordinates.ts";
+import { type CarrierAnswer, Destination, type QuoteRequest } from "../../request/request.ts";
 import { rewardOptions } from "../../rewards/reward.ts";
 import { CountryCode, closed, Id } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
@@ -63,7 +65,7 @@ export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest):
   const cart = readCart(request.cart, "/cart");
   if ("problems" in found || "problems" in cart || !found.postcodeKnown || !cart.lines.some(isOrdinary)) return [];
   const options = new Map(found.there.flatMap(({ tariff }) => tariff.options.map(({ id, option }) => [id, option])));
-  const charges = [...options.values()].flatMap(allCarrierCharges);
+  const charges = [...options.values()].flatMap(carrierChargesOf);
   const { plan } = compiled;
   const questions = charges.flatMap((charge): [string, CarrierQuestion][] => {
     const { carrier, service, from } = charge;
@@ -97,7 +99,7 @@ export function stepsWaitingForCarriers({ there, postcodeKnown }: Tariffs): Read
   const tariffs = there.map(({ tariff }) => tariff);
   const asking = new Set(
     tariffs.flatMap(({ options }) =>
-      options.filter(({ option }) => allCarrierCharges(option).length > 0).map(({ id }) => id),
+      options.filter(({ option }) => carrierChargesOf(option).length > 0).map(({ id }) => id),
     ),
   );
   return new Set(
@@ -113,22 +115,12 @@ export function stepsWaitingForCarriers({ there, postcodeKnown }: Tariffs): Read
   );
 }
 
-const allCarrierCharges = ({ charge, surcharges }: DeliveryOption): CarrierCharge[] =>
-  [charge, ...(surcharges ?? []).map((surcharge) => surcharge.charge)].flatMap(carrierChargesIn);
+/** The live carriers' charges of an option as its zone has it. */
+const carrierChargesOf = (option: DeliveryOption): CarrierCharge<Charge>[] =>
+  chargesIn({ ...option, byZone: {} }).flatMap(({ charge }) => (charge.kind === "carrier" ? [charge] : []));
 
 const isAnswered = ({ carriers }: QuoteRequest, { carrier, service, from }: CarrierCharge): boolean =>
   (carriers ?? []).some(
     (answer) =>
       answer.carrier === carrier && answer.service === service && (answer.from === undefined || answer.from === from),
   );
-
-function carrierChargesIn(charge: Charge): CarrierCharge[] {
-  switch (charge.kind) {
-    case "carrier":
-      return [charge, ...(charge.fallback ? carrierChargesIn(charge.fallback) : [])];
-    case "conditional":
-      return charge.entries.flatMap((entry) => carrierChargesIn(entry.charge));
-    default:
-      return [];
-  }
-}

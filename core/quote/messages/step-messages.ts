@@ -1,3 +1,4 @@
+import { tellsACode } from "../../cart/codes.ts";
 import type { Evaluation } from "../../evaluate/evaluation.ts";
 import { formatMessage, formatOrTell, type MessageValues, type UnsaidText } from "../../messages/format-message.ts";
 import { pickText } from "../../messages/locale.ts";
@@ -7,7 +8,6 @@ import { amountFor } from "../../money/amount.ts";
 import { formatMoney } from "../../money/format.ts";
 import type { QuoteRequest } from "../../request/request.ts";
 import { type Reward, rewardOptions } from "../../rewards/reward.ts";
-import { normalCode } from "../../situation/situation.ts";
 import type { Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
 import { instantOf } from "../../time/instant.ts";
 import { inTime } from "../options/price-option.ts";
@@ -133,18 +133,12 @@ function surfaceMessages(
     const texts = textsFor(step.step.wording, tariff.store.wording, surface, states);
     const picked = texts && pickText(texts, locale, tariff.market.languages);
     if (!picked) return [];
+    // Whoever reads that only a code is missing is not told which.
     if (state === "code-missing" && tellsACode(picked.text, step.codes)) return [];
     const values = messageValues(tariff, offer, step, picked, state, shown, instantOf(request.at));
     const text = formatOrTell(picked, () => formatMessage(values, tariff.currency), unsaid);
     return text === undefined ? [] : [{ surface, offer: offer.id, step: step.step.id, state, text }];
   });
-}
-
-/** Whoever reads that only a code is missing is not told which. */
-export function tellsACode(text: string, codes: Iterable<string>): boolean {
-  const read = normalCode(text);
-  for (const code of codes) if (read.includes(normalCode(code))) return true;
-  return false;
 }
 
 /** A text with everything it may mention, for one step as it stands. */

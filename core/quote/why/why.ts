@@ -1,5 +1,7 @@
-import type { ChargeTrace, NoPrice } from "../../charges/definition.ts";
-import type { Condition, Trace } from "../../conditions/condition.ts";
+import type { ChargeTrace } from "../../charges/definition.ts";
+import type { NoPrice } from "../../charges/no-price.ts";
+import type { Trace } from "../../conditions/compile.ts";
+import type { Condition } from "../../conditions/condition.ts";
 import type { Actual } from "../../conditions/definition.ts";
 import { hasNoPrice, type PriceLine, sumOf } from "../../delivery/full-price.ts";
 import type { Evaluation } from "../../evaluate/evaluation.ts";

@@ -1,6 +1,9 @@
 import { Bookmark, Trash2 } from "lucide-react";
-import { type Condition, conditionWords, DEFINITIONS, type Trace } from "../../../core/conditions/condition.ts";
+import type { Trace } from "../../../core/conditions/compile.ts";
+import type { Condition } from "../../../core/conditions/condition.ts";
 import type { Family } from "../../../core/conditions/definition.ts";
+import { CONDITION_KINDS } from "../../../core/conditions/registry.ts";
+import { conditionWords } from "../../../core/conditions/words.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { savedOf } from "../../../core/plan/plan.ts";
@@ -245,14 +248,16 @@ function AddClause({ plan, context, label, onAdd }: AddProps) {
       )}
       {Object.entries(FAMILIES).map(([family, name]) => (
         <optgroup key={family} label={name}>
-          {DEFINITIONS.filter((definition) => definition.family === family).map(({ kind }) => {
-            const example = examples.find((one) => one.kind === kind);
-            return example ? (
-              <option key={kind} value={kind}>
-                {conditionWords(example, context, new Map())}
-              </option>
-            ) : null;
-          })}
+          {[...CONDITION_KINDS.values()]
+            .filter((definition) => definition.family === family)
+            .map(({ kind }) => {
+              const example = examples.find((one) => one.kind === kind);
+              return example ? (
+                <option key={kind} value={kind}>
+                  {conditionWords(example, context, new Map())}
+                </option>
+              ) : null;
+            })}
         </optgroup>
       ))}
     </select>

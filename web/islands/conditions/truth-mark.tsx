@@ -1,5 +1,5 @@
-import { actualWords } from "../../../core/conditions/actual-words.ts";
-import type { Trace } from "../../../core/conditions/condition.ts";
+import type { Trace } from "../../../core/conditions/compile.ts";
+import { actualWords } from "../../../core/conditions/words.ts";
 
 const LONGEST = 40;
 

@@ -1,6 +1,8 @@
 import { Copy, Power, Trash2 } from "lucide-react";
 import { chargeWords } from "../../../core/charges/words.ts";
-import { type Condition, conditionWords, type Trace } from "../../../core/conditions/condition.ts";
+import type { Trace } from "../../../core/conditions/compile.ts";
+import type { Condition } from "../../../core/conditions/condition.ts";
+import { conditionWords } from "../../../core/conditions/words.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Calendars } from "../../../core/places/location.ts";

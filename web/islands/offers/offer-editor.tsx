@@ -1,6 +1,7 @@
 import { Copy, Power, Trash2 } from "lucide-react";
 import { timeZonesOf } from "../../../core/checks/time-zones.ts";
-import type { Condition, Trace } from "../../../core/conditions/condition.ts";
+import type { Trace } from "../../../core/conditions/compile.ts";
+import type { Condition } from "../../../core/conditions/condition.ts";
 import type { LadderMeasure } from "../../../core/measures/measure-spec.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Offer, Step } from "../../../core/offers/offer.ts";

@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { conditionWords } from "../../../core/conditions/condition.ts";
+import { conditionWords } from "../../../core/conditions/words.ts";
 import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import { measureWords } from "../../../core/measures/measure-spec.ts";
 import { amountFor } from "../../../core/money/amount.ts";

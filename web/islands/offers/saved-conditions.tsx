@@ -1,5 +1,6 @@
 import { Trash2 } from "lucide-react";
-import type { Condition, Trace } from "../../../core/conditions/condition.ts";
+import type { Trace } from "../../../core/conditions/compile.ts";
+import type { Condition } from "../../../core/conditions/condition.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { ConditionBuilder } from "../conditions/condition-builder.tsx";

@@ -2,9 +2,8 @@ import {
   type Change,
   type Entity,
   type EntityKind,
+  entityAt,
   entityKey,
-  isList,
-  LISTS,
   planOf,
   type StoredEntity,
 } from "../../../core/plan/entities.ts";
@@ -359,11 +358,11 @@ function compiledOrWhy(plan: Plan, calendars: Draft["calendars"]): ReturnType<ty
 
 /** A problem with the name of what it is about. @example "offer “Free post”: 2026-13-45 is no day of the calendar" */
 function problemWords(plan: Plan, { path, message }: Problem): string {
-  const [, list = "", index = ""] = path.split("/");
-  const found = isList(list) ? plan[list]?.[Number(index)] : undefined;
-  if (!found || !isList(list)) return message;
-  const name = "name" in found && typeof found.name === "string" ? found.name : found.id;
-  return `${LISTS[list]} “${name}”: ${message}`;
+  const about = entityAt(plan, path)?.entity;
+  if (!about) return message;
+  const { kind, id, body } = about;
+  const name = "name" in body && typeof body.name === "string" ? body.name : id;
+  return `${kind} “${name}”: ${message}`;
 }
 
 /** What is stored, with the changes in place. */

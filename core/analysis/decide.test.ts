@@ -2,12 +2,12 @@ import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Condition } from "../conditions/condition.ts";
-import { conditionsIn } from "../plan/visit-conditions.ts";
+import { visitConditions } from "../plan/visit-conditions.ts";
 import { explainAt } from "../queries/explain-at.ts";
 import type { CartLine, QuoteRequest, Shopper } from "../request/request.ts";
 import { compiledPlan } from "../tests/compiled.ts";
 import { oneZonePlan } from "../tests/one-zone.ts";
-import { decide } from "./satisfy.ts";
+import { decide } from "./decide.ts";
 import { worldOf } from "./world.ts";
 
 const AT = Date.UTC(2026, 10, 24, 12);
@@ -171,7 +171,7 @@ describe("what conditions can and cannot be", () => {
   it("decides every condition of the demo plan, and shows a request for each that can hold", () => {
     const demo = compiledPlan(JSON.parse(readFileSync("demo/plan.json", "utf8")));
     const world = worldOf(demo, AT);
-    for (const condition of conditionsIn(demo.plan)) {
+    for (const { condition } of visitConditions(demo.plan)) {
       for (const wanted of [true, false]) {
         const decision = decide(world, condition, wanted);
         expect(decision.kind, JSON.stringify(condition)).toBe("witness");

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { actualWords } from "./actual-words.ts";
 import type { Condition } from "./condition.ts";
 import type { Actual } from "./definition.ts";
+import { actualWords } from "./words.ts";
 
 const found = (condition: Condition, actual: Actual, currency = "EUR") => actualWords(condition, actual, currency);
 const basis = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;

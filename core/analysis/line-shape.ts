@@ -1,21 +1,8 @@
+import type { LabelKind, LineFigureKind, LineNeed, LineTrait } from "../conditions/constraint.ts";
 import { type Intervals, meet } from "../facts/intervals.ts";
 import type { CartLine } from "../request/request.ts";
 
-/** Labels of lines by which conditions ask: several on a line, or one at most. */
-export type LabelKind = "categories" | "tags" | "skus" | "parcel-classes";
 const isSingle = (kind: LabelKind) => kind === "skus" || kind === "parcel-classes";
-
-export type Trait = "used" | "new" | "ships-free" | "own-charge" | "nothing-to-ship" | "reduced";
-export type Figure = "price" | "quantity" | "weight";
-
-/** One kind of line asked for, or what every line has to be. Empty parts ask nothing. */
-export type LineNeed = {
-  readonly labels: readonly { readonly kind: LabelKind; readonly in: readonly string[]; readonly wanted: boolean }[];
-  readonly traits: readonly { readonly trait: Trait; readonly wanted: boolean }[];
-  readonly figures: readonly { readonly figure: Figure; readonly within: Intervals }[];
-};
-
-export const NO_NEED: LineNeed = { labels: [], traits: [], figures: [] };
 
 export const both = (a: LineNeed, b: LineNeed): LineNeed => ({
   labels: [...a.labels, ...b.labels],
@@ -30,6 +17,8 @@ export type LineShape = {
   readonly quantity: Intervals;
   /** Milligrams of one piece. */
   readonly weight: Intervals;
+  /** Whether its SKU is of no matter. */
+  readonly anySku: boolean;
 };
 
 const POSITIVE: Intervals = [{ from: 1, until: null }];
@@ -37,6 +26,7 @@ const NOT_NEGATIVE: Intervals = [{ from: 0, until: null }];
 
 /** A line that meets a need; null when no line can. Exact: whoever gets null may say that there is none. */
 export function shapeFor(need: LineNeed, number: number): LineShape | null {
+  let otherName = otherSku(new Set(), number);
   const names: Record<LabelKind, string[]> = { categories: [], tags: [], skus: [], "parcel-classes": [] };
   for (const kind of ["categories", "tags", "skus", "parcel-classes"] as const) {
     const asked = need.labels.filter((label) => label.kind === kind);
@@ -48,12 +38,12 @@ export function shapeFor(need: LineNeed, number: number): LineShape | null {
       const common = first?.find((name) => others.every((set) => set.includes(name)));
       if (first && common === undefined) return null;
       if (common !== undefined) names[kind] = [common];
-      else if (kind === "skus") names.skus = [otherSku(forbidden, number)];
+      else if (kind === "skus") otherName = otherSku(forbidden, number);
     } else names[kind] = [...new Set(sets.map(([name = ""]) => name))];
   }
   const traits = settledTraits(need.traits);
   if (!traits) return null;
-  const within = (figure: Figure, start: Intervals) =>
+  const within = (figure: LineFigureKind, start: Intervals) =>
     need.figures.filter((one) => one.figure === figure).reduce((all, one) => meet(all, one.within), start);
   const [price, quantity, weight] = [
     within("price", NOT_NEGATIVE),
@@ -68,7 +58,7 @@ export function shapeFor(need: LineNeed, number: number): LineShape | null {
   const [parcelClass] = names["parcel-classes"];
   return {
     line: {
-      sku: names.skus[0] ?? otherSku(new Set(), number),
+      sku: names.skus[0] ?? otherName,
       ...(names.categories.length > 0 ? { categories: names.categories } : {}),
       ...(names.tags.length > 0 ? { tags: names.tags } : {}),
       ...(parcelClass === undefined ? {} : { parcelClass }),
@@ -77,6 +67,7 @@ export function shapeFor(need: LineNeed, number: number): LineShape | null {
     price: dearest,
     quantity,
     weight: lightest,
+    anySku: names.skus.length === 0,
   };
 }
 
@@ -85,7 +76,7 @@ function otherSku(forbidden: ReadonlySet<string>, number: number): string {
 }
 
 function settledTraits(traits: LineNeed["traits"]): Pick<CartLine, "used" | "delivery" | "discount"> | null {
-  const asked = new Map<Trait, boolean>();
+  const asked = new Map<LineTrait, boolean>();
   for (const { trait, wanted } of traits) {
     if ((asked.get(trait) ?? wanted) !== wanted) return null;
     asked.set(trait, wanted);

@@ -1,0 +1,13 @@
+import type { TSchema } from "../schema/type.ts";
+import type { AnyCondition } from "./reference.ts";
+
+/** A kind of condition made of others: all of them, some of them, not this one, or one kept by name. */
+export type Connective = {
+  readonly kind: string;
+  readonly schema: TSchema;
+  readonly example: AnyCondition;
+} & (
+  | { readonly role: "every" | "some" /** Stands between its parts in words. */; readonly joint: string }
+  | { readonly role: "negation"; readonly before: string }
+  | { readonly role: "reference" }
+);

@@ -1,0 +1,13 @@
+import { closed } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import type { Connective } from "../connective.ts";
+import { PartRef } from "../reference.ts";
+
+/** Its part does not hold. */
+export const not = {
+  kind: "not",
+  role: "negation",
+  schema: Type.Object({ kind: Type.Literal("not"), of: PartRef }, closed),
+  example: { kind: "not", of: { kind: "signed-in" } },
+  before: "it is not so that ",
+} as const satisfies Connective & { example: { of: unknown } };

@@ -1,0 +1,4 @@
+import type { Fact } from "../fact.ts";
+
+/** Different goods, however many of each. */
+export const lineCount: Fact = { name: "cart.lines", domain: { kind: "number" }, words: "lines of the cart" };

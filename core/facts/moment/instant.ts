@@ -1,0 +1,4 @@
+import type { Fact } from "../fact.ts";
+
+/** The moment itself. */
+export const instant: Fact = { name: "moment.instant", domain: { kind: "instant" }, words: "the moment" };

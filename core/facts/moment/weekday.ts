@@ -1,0 +1,8 @@
+import type { Fact } from "../fact.ts";
+
+/** By the market's clocks; Monday is 0. */
+export const weekday: Fact = {
+  name: "moment.weekday",
+  domain: { kind: "cycle", length: 7 },
+  words: "the day of the week",
+};

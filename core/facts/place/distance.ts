@@ -1,0 +1,4 @@
+import type { Fact } from "../fact.ts";
+
+/** Metres from one of the plan's locations, as the crow flies. */
+export const distanceFrom: Fact = { name: "place.distance", domain: { kind: "number" }, words: "how far it goes" };

@@ -1,0 +1,67 @@
+import type { Static, TObject } from "../schema/type.ts";
+import { type Asked, askedOf } from "./asked.ts";
+import { billingCountry } from "./shopper/billing-country.ts";
+import { isBusiness } from "./shopper/business.ts";
+import { daysSinceOrder } from "./shopper/days-since-order.ts";
+import { shopperGroups } from "./shopper/groups.ts";
+import { shopperId } from "./shopper/id.ts";
+import { orderCount } from "./shopper/order-count.ts";
+import { isSignedIn } from "./shopper/signed-in.ts";
+import { totalSpent } from "./shopper/total-spent.ts";
+
+/** Every fact about the shopper. A new one is a file of its own and its name here, and its fields below. */
+export const SHOPPER_FACTS = [
+  shopperId,
+  isSignedIn,
+  shopperGroups,
+  orderCount,
+  daysSinceOrder,
+  totalSpent,
+  isBusiness,
+  billingCountry,
+] as const;
+
+/** What a request may say of its shopper. */
+export const SHOPPER_FIELDS = {
+  ...shopperId.fields,
+  ...isSignedIn.fields,
+  ...shopperGroups.fields,
+  ...orderCount.fields,
+  ...daysSinceOrder.fields,
+  ...totalSpent.fields,
+  ...isBusiness.fields,
+  ...billingCountry.fields,
+};
+
+type Shopper = Static<TObject<typeof SHOPPER_FIELDS>>;
+
+/**
+ * A shopper of whom everything that is asked holds, as far as facts tell one by one; undefined where there can be none.
+ *
+ * @param at the moment they look, in milliseconds of UTC
+ */
+export function shopperAsAsked(asked: Asked, at: number): Shopper | undefined {
+  const partly = (
+    facts: typeof SHOPPER_FACTS | readonly (typeof SHOPPER_FACTS)[number][],
+    so: Shopper,
+  ): Shopper | undefined => {
+    const fact = facts.at(-1);
+    if (!fact) return so;
+    for (const witness of fact.witnesses(askedOf(asked, fact), at)) {
+      const both = agreeing(so, witness);
+      const whole = both && partly(facts.slice(0, -1), both);
+      if (whole) return whole;
+    }
+    return undefined;
+  };
+  return partly(SHOPPER_FACTS, {});
+}
+
+/** One shopper of both descriptions, where they do not contradict each other and somebody could be so. */
+function agreeing(a: Shopper, b: Shopper): Shopper | undefined {
+  const merged = { ...b, ...a };
+  const contradict = Object.entries(b).some(([key, value]) => Reflect.get(merged, key) !== value);
+  // Whoever has ordered last has ordered once at least.
+  const never = merged.orderCount === 0 && merged.lastOrderAt !== undefined;
+  return contradict || never ? undefined : merged;
+}

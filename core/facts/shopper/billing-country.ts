@@ -1,0 +1,14 @@
+import { CountryCode } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { nameFor } from "../asked.ts";
+import { shopperFact } from "../shopper-fact.ts";
+
+/** Where the bill goes, wherever the goods go; not known unless the request says. */
+export const billingCountry = shopperFact({
+  name: "place.billingCountry",
+  domain: { kind: "name" },
+  words: "the country the bill goes to",
+  fields: { billingCountry: Type.Optional(CountryCode) },
+  read: ({ billingCountry: country }) => country ?? null,
+  witnesses: (asked) => [{ billingCountry: nameFor(asked, "PT", "DE") }],
+});

@@ -1,0 +1,12 @@
+import { Type } from "../../schema/type.ts";
+import { shopperFact } from "../shopper-fact.ts";
+
+/** Buys for a company; a request that does not say is a person's. */
+export const isBusiness = shopperFact({
+  name: "shopper.business",
+  domain: { kind: "flag" },
+  words: "buys for a company",
+  fields: { business: Type.Optional(Type.Boolean()) },
+  read: ({ business }) => business === true,
+  witnesses: (asked) => [{ business: asked.flag ?? false }],
+});

@@ -1,0 +1,29 @@
+import { Type } from "../../schema/type.ts";
+import { DAY, instantOf } from "../../time/instant.ts";
+import { numbersFor } from "../asked.ts";
+import { shopperFact } from "../shopper-fact.ts";
+import { orderCount } from "./order-count.ts";
+
+/**
+ * Days of 24 hours since the last order. Who has never ordered has not ordered for any number of days; without a history it is
+ * not known.
+ */
+export const daysSinceOrder = shopperFact({
+  name: "shopper.daysSinceOrder",
+  domain: { kind: "number" },
+  words: "days since the last order",
+  fields: { ...orderCount.fields, lastOrderAt: Type.Optional(Type.String({ format: "date-time" })) },
+  read: ({ lastOrderAt, orderCount: count }, at) => {
+    if (lastOrderAt !== undefined) return Math.floor((at - instantOf(lastOrderAt)) / DAY);
+    return count === 0 ? Number.POSITIVE_INFINITY : null;
+  },
+  witnesses: (asked, at) => {
+    const days = numbersFor(asked, 36_500);
+    if (!days) return [{}];
+    const everSince = asked.numbers?.some(({ until }) => until === null) === true;
+    return [
+      ...days.slice(0, 1).map((ago) => ({ lastOrderAt: new Date(at - ago * DAY).toISOString() })),
+      ...(everSince ? [{ orderCount: 0 }] : []),
+    ];
+  },
+});

@@ -1,0 +1,13 @@
+import { Name } from "../../schema/identifier.ts";
+import { Type } from "../../schema/type.ts";
+import { shopperFact } from "../shopper-fact.ts";
+
+/** Whom the shop knows them as; a guest is nobody. */
+export const shopperId = shopperFact({
+  name: "shopper.id",
+  domain: { kind: "name" },
+  words: "who the shopper is",
+  fields: { id: Type.Optional(Name(100)) },
+  read: ({ id }) => id ?? null,
+  witnesses: (asked) => [{ id: asked.name?.in?.[0] ?? "somebody" }],
+});

@@ -1,0 +1,13 @@
+import { Type } from "../../schema/type.ts";
+import { numbersFor } from "../asked.ts";
+import { shopperFact } from "../shopper-fact.ts";
+
+/** Orders placed so far; not known unless the request says. */
+export const orderCount = shopperFact({
+  name: "shopper.orderCount",
+  domain: { kind: "number" },
+  words: "orders so far",
+  fields: { orderCount: Type.Optional(Type.Integer({ minimum: 0, maximum: 1_000_000_000 })) },
+  read: ({ orderCount: count }) => count ?? null,
+  witnesses: (asked) => numbersFor(asked, 1_000_000)?.map((count) => ({ orderCount: count })) ?? [{}],
+});

@@ -1,0 +1,12 @@
+import { Type } from "../../schema/type.ts";
+import { shopperFact } from "../shopper-fact.ts";
+
+/** A request that does not say is a guest's. */
+export const isSignedIn = shopperFact({
+  name: "shopper.signedIn",
+  domain: { kind: "flag" },
+  words: "signed in",
+  fields: { signedIn: Type.Optional(Type.Boolean()) },
+  read: ({ signedIn }) => signedIn === true,
+  witnesses: (asked) => [{ signedIn: asked.flag ?? false }],
+});
