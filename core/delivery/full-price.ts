@@ -6,7 +6,7 @@ import type { CompiledCondition, Trace } from "../conditions/compile.ts";
 import { type Amount, type AmountContext, amountFor, stepFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import { compileHandling } from "../money/handling.ts";
-import { type LinearAmount, least, max, minus, plus, times, toMultiple } from "../money/linear-amount.ts";
+import { type LinearAmount, min, max, minus, plus, times, toMultiple } from "../money/linear-amount.ts";
 import { add, divide, ONE, type Rational, whole, ZERO } from "../money/rational.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { metres } from "../quantities/quantity.ts";
@@ -184,7 +184,7 @@ function chargeSteps(
     part: "minimum",
     apply: (charge, horizon) => max(charge, floor, horizon),
   }));
-  withAmount(option.maximum, (cap) => ({ part: "maximum", apply: (charge, horizon) => least(charge, cap, horizon) }));
+  withAmount(option.maximum, (cap) => ({ part: "maximum", apply: (charge, horizon) => min(charge, cap, horizon) }));
   const factor = taxFactor(option, market, taxRate);
   if (factor !== ONE) steps.push({ part: "tax", apply: (charge) => times(charge, factor) });
   const rounding = option.rounding?.[context.currency];

@@ -4,7 +4,8 @@ import type { LinearAmount } from "../money/linear-amount.ts";
 import type { CompiledReward } from "../rewards/apply-rewards.ts";
 import type { Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
-import type { CompiledOrderReward, TariffOffer, TariffStep } from "../tariff/tariff.ts";
+import type { TariffOffer, TariffStep } from "../tariff/tariff.ts";
+import type { CompiledOrderReward } from "../rewards/definition.ts";
 
 /** A situation with what has been worked out about it already, by number of option or offer. */
 export type Evaluation = Situation & { readonly memo: Memo };

@@ -1,6 +1,6 @@
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
 import { counted, type Measure } from "../measures/measure.ts";
-import { exactOf, form, Horizon, type LinearAmount, max, minus, plus, times } from "../money/linear-amount.ts";
+import { exactOf, linearAmount, Horizon, type LinearAmount, max, minus, plus, times } from "../money/linear-amount.ts";
 import { compare, ONE, whole, ZERO } from "../money/rational.ts";
 import type { Facts, LineFigure } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
@@ -76,7 +76,7 @@ export function situationAlong(growth: CartGrowth, units: number, unknownAs: boo
       const found = count(measure);
       const path = pathOf(growth, measure);
       if (found === null || path.kind === "still") return found;
-      if (path.kind === "even") return form(whole(found), whole(path.slope));
+      if (path.kind === "even") return linearAmount(whole(found), whole(path.slope));
       // Values and weights are rounded with every unit; whoever needs a value exactly asks for `goods`.
       horizon.limit(0);
       return found;
@@ -86,7 +86,7 @@ export function situationAlong(growth: CartGrowth, units: number, unknownAs: boo
       if (!counts(line) || growth.moves !== "unitPrice")
         return goodsLeft(cart, plus(still, goodsOf([line], counts)), horizon);
       if (line.discount > 0 || (growth.next?.discount ?? 0) > 0) horizon.limit(0);
-      const added = form(whole(line.shelf - line.discount), ONE);
+      const added = linearAmount(whole(line.shelf - line.discount), ONE);
       return goodsLeft(cart, plus(still, added), horizon);
     },
     lineReaches: (one, figure, least) => {
@@ -105,7 +105,7 @@ const goodsOf = (lines: readonly ReadLine[], counts: (line: ReadLine) => boolean
 /** Order discounts in closed form, taken from the goods asked about. */
 function goodsLeft({ discounts }: ReadCart, goods: LinearAmount, horizon: Horizon | null): LinearAmount {
   if (!discounts) return goods;
-  return max(minus(times(goods, discounts.kept), form(discounts.off, ZERO)), 0, horizon);
+  return max(minus(times(goods, discounts.kept), linearAmount(discounts.off, ZERO)), 0, horizon);
 }
 
 const figureOf = (line: ReadLine, figure: LineFigure): number =>

@@ -6,7 +6,8 @@ import { formatMoney } from "../money/format.ts";
 import type { Offer, Step } from "../offers/offer.ts";
 import { stackingOf } from "../offers/stacking.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
-import { isOnOrder, rewardOptions } from "../rewards/reward.ts";
+import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
+import { isOnOrder, type Reward, rewardKind, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
 
 /** A piece of a sentence; pieces with `step` are that step's spend goal, so that a screen can make them editable. */
@@ -30,17 +31,17 @@ export function offerSentence(plan: Plan, offer: Offer, market: string, currency
 function stepParts(plan: Plan, offer: Offer, step: Step, context: AmountContext, first: boolean): SentencePart[] {
   const reward = rewardWords(plan, step, context, first);
   const { trigger } = step;
-  const codes = "codes" in trigger ? codeWords(trigger.codes) : "";
-  if (!("goal" in trigger)) return [{ text: trigger.kind === "code" ? `${reward} with ${codes}` : reward }];
-  const { at, edge } = trigger.goal;
+  const tail = triggerKind(trigger).tail(codeWords(codesOf(trigger)));
+  const goal = goalOf(trigger);
+  if (!goal) return [{ text: `${reward}${tail}` }];
+  const { at, edge } = goal;
   const reached = markAt(at, context);
   const text =
     reached === undefined
       ? `(no goal in ${context.currency})`
       : goalWords(offer.counts.kind, reached, context.currency);
-  const goal: SentencePart = amountOf(at) ? { text, step: step.id } : { text };
-  const tail = { "goal-or-code": ` or with ${codes}`, "goal-and-code": ` with ${codes}`, goal: "" }[trigger.kind];
-  return [{ text: `${reward} ${edge} ` }, goal, ...(tail ? [{ text: tail }] : [])];
+  const shown: SentencePart = amountOf(at) ? { text, step: step.id } : { text };
+  return [{ text: `${reward} ${edge} ` }, shown, ...(tail ? [{ text: tail }] : [])];
 }
 
 /** A goal of value, items or weight, in whole units of it. @example goalWords("items", 5, "EUR") // "5 items" */
@@ -55,70 +56,26 @@ const codeWords = (codes: readonly string[]) =>
     : `code ${new Intl.ListFormat("en", { type: "disjunction" }).format(codes)}`;
 
 /** What a step gives, without where or when. @example "Free Standard delivery" */
-export function stepWords(plan: Plan, step: Step): string {
-  const { reward } = step;
-  const names = optionNames(plan, step);
-  switch (reward.kind) {
-    case "free":
-      return `Free ${names} delivery`;
-    case "flat-price":
-      return `${names} at a flat price`;
-    case "option-price":
-      return `${names} at the price of ${nameOf(plan, reward.of)}`;
-    case "percent-off":
-      return `${reward.percent}% off ${names}`;
-    case "money-off":
-      return `Money off ${names}`;
-    case "allowance":
-      return `${names} free up to an allowance`;
-    case "gift":
-      return giftWords(reward);
-    case "order-percent-off":
-      return `${reward.percent}% off the order`;
-    case "order-money-off":
-      return "Money off the order";
-  }
-}
+export const stepWords = (plan: Plan, { reward }: Step): string =>
+  rewardKind(reward).title(reward, { optionName: (id) => nameOf(plan, id), options: optionNames(plan, reward) });
 
-const giftWords = ({ sku, quantity }: { sku: string; quantity: number }) =>
-  quantity === 1 ? `a gift of ${sku}` : `a gift of ${quantity} × ${sku}`;
-
-const optionNames = (plan: Plan, step: Step) => listWords(rewardOptions(step.reward).map((id) => nameOf(plan, id)));
+const optionNames = (plan: Plan, reward: Reward) => listWords(rewardOptions(reward).map((id) => nameOf(plan, id)));
 
 function nameOf(plan: Plan, id: string): string {
   const option = plan.options.find((candidate) => candidate.id === id);
   return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
 }
 
-function rewardWords(plan: Plan, step: Step, context: AmountContext, first: boolean): string {
-  const { reward } = step;
-  const names = optionNames(plan, step);
+function rewardWords(plan: Plan, { reward }: Step, context: AmountContext, first: boolean): string {
   const { currency } = context;
   const amount = (value: Amount) => {
     const minor = amountFor(value, context);
     return minor === undefined ? `(no amount in ${currency})` : formatMoney(minor, currency, "en");
   };
   const limit = isOnOrder(reward) || !reward.limit ? "" : ` where it costs no more than ${amount(reward.limit)}`;
-  switch (reward.kind) {
-    case "free":
-      return `${first ? "Free" : "free"} ${names} delivery${limit}`;
-    case "option-price":
-      return `${names} at the price of ${nameOf(plan, reward.of)}${limit}`;
-    case "flat-price":
-      return `${names} for ${amount(reward.amount)}${limit}`;
-    case "percent-off":
-      return `${reward.percent}% off ${names}${limit}`;
-    case "money-off":
-      return `${amount(reward.amount)} off ${names}${limit}`;
-    case "allowance":
-      return `${names} free up to ${amount(reward.amount)}${limit}`;
-    case "gift":
-      return giftWords(reward);
-    case "order-percent-off":
-      return `${reward.percent}% off the order`;
-    case "order-money-off":
-      return `${amount(reward.amount)} off the order`;
-  }
+  const optionName = (id: string) => nameOf(plan, id);
+  const speech = { amount, optionName, options: optionNames(plan, reward), first };
+  return `${rewardKind(reward).words(reward, speech)}${limit}`;
 }
 
 function whereWords(plan: Plan, offer: Offer): string {

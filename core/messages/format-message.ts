@@ -84,11 +84,11 @@ export type UnsaidText = { readonly text: string; readonly locale: string; reado
 /** {@link formatValues} for answers that must not fail: a text that does is left out, and told. */
 export function formatOrTell(
   message: { text: string; locale: string },
-  speak: () => string,
+  formatMessage: () => string,
   unsaid: UnsaidText[],
 ): string | undefined {
   try {
-    return speak();
+    return formatMessage();
   } catch (error) {
     const { text, locale } = message;
     unsaid.push({ text, locale, why: error instanceof Error ? error.message : String(error) });

@@ -35,28 +35,28 @@ export class Horizon {
   }
 }
 
-const moving = (linearAmount: LinearAmount): Moving =>
-  typeof linearAmount === "number" ? { at: whole(linearAmount), slope: ZERO } : linearAmount;
+const moving = (amount: LinearAmount): Moving =>
+  typeof amount === "number" ? { at: whole(amount), slope: ZERO } : amount;
 
-/** @example form({ n: 49n, d: 10n }, ZERO) // 4.9, standing still */
-export function form(at: Rational, slope: Rational): LinearAmount {
+/** @example linearAmount({ n: 49n, d: 10n }, ZERO) // 4.9, standing still */
+export function linearAmount(at: Rational, slope: Rational): LinearAmount {
   if (slope.n !== 0n) return { at: reduce(at), slope: reduce(slope) };
-  const min = reduce(at);
-  const figure = Number(min.n);
+  const lowest = reduce(at);
+  const figure = Number(lowest.n);
   // Beyond whole numbers that a double holds exactly, the fraction stays.
-  return min.d === 1n && Number.isSafeInteger(figure) ? figure : { at: min, slope: ZERO };
+  return lowest.d === 1n && Number.isSafeInteger(figure) ? figure : { at: lowest, slope: ZERO };
 }
 
 export function plus(a: LinearAmount, b: LinearAmount): LinearAmount {
   if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a + b)) return a + b;
   const [x, y] = [moving(a), moving(b)];
-  return form(add(x.at, y.at), add(x.slope, y.slope));
+  return linearAmount(add(x.at, y.at), add(x.slope, y.slope));
 }
 
 export function minus(a: LinearAmount, b: LinearAmount): LinearAmount {
   if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a - b)) return a - b;
   const [x, y] = [moving(a), moving(b)];
-  return form(subtract(x.at, y.at), subtract(x.slope, y.slope));
+  return linearAmount(subtract(x.at, y.at), subtract(x.slope, y.slope));
 }
 
 export function times(a: LinearAmount, by: Rational): LinearAmount {
@@ -68,7 +68,7 @@ export function times(a: LinearAmount, by: Rational): LinearAmount {
     if (Number.isSafeInteger(product) && Number.isInteger(quotient)) return quotient;
   }
   const x = moving(a);
-  return form(multiply(x.at, by), multiply(x.slope, by));
+  return linearAmount(multiply(x.at, by), multiply(x.slope, by));
 }
 
 /** The figure in whole minor units: its one rounding, half away from zero. */
@@ -98,7 +98,7 @@ export function compareAmounts(a: LinearAmount, b: LinearAmount, horizon: Horizo
   return sign;
 }
 
-export const least = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
+export const min = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
   compareAmounts(a, b, horizon) <= 0 ? a : b;
 export const max = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
   compareAmounts(a, b, horizon) >= 0 ? a : b;

@@ -1,31 +1,11 @@
 import { ConditionRef } from "../conditions/condition.ts";
-import { Edge } from "../measures/edge.ts";
-import { LadderMeasure, Mark } from "../measures/measure-spec.ts";
+import { LadderMeasure } from "../measures/measure-spec.ts";
 import { StepWording } from "../messages/step-wording.ts";
 import { Reward } from "../rewards/reward.ts";
+import { Trigger } from "./trigger.ts";
 import { byKind, closed, Id, Percent, Position } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { Local } from "../time/local.ts";
-
-export const Goal = Type.Object({ at: Mark, edge: Edge }, { ...closed, title: "Goal" });
-export type Goal = Static<typeof Goal>;
-
-const codes = Type.Array(Type.String({ minLength: 1, maxLength: 64 }), { minItems: 1, maxItems: 10_000 });
-
-/** What earns a step. */
-export const Trigger = byKind(
-  [
-    Type.Object({ kind: Type.Literal("goal"), goal: Goal }, closed),
-    Type.Object({ kind: Type.Literal("code"), codes }, closed),
-    Type.Object({ kind: Type.Literal("goal-or-code"), goal: Goal, codes }, closed),
-    Type.Object({ kind: Type.Literal("goal-and-code"), goal: Goal, codes }, closed),
-    Type.Object({ kind: Type.Literal("nothing") }, closed),
-  ],
-  "Trigger",
-);
-export type Trigger = Static<typeof Trigger>;
-
-export const goalOf = (trigger: Trigger): Goal | null => ("goal" in trigger ? trigger.goal : null);
 
 /** One rung of an offer: what earns it, and what is given. */
 export const Step = Type.Object(

@@ -1,5 +1,5 @@
 import { decimal } from "../money/decimal.ts";
-import { form, type LinearAmount } from "../money/linear-amount.ts";
+import { linearAmount, type LinearAmount } from "../money/linear-amount.ts";
 import { multiply, type Rational, roundHalfAway, whole, ZERO } from "../money/rational.ts";
 import { closed, Decimal } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
@@ -70,16 +70,16 @@ const figure = (text: string): Rational => decimal(text) ?? ZERO;
 
 /** Exact milligrams. @example milligrams({ value: "1", unit: "lb" }) // 453592.37 */
 export const milligrams = ({ value, unit: name }: Weight): LinearAmount =>
-  form(multiply(figure(value), MILLIGRAMS[name]), ZERO);
+  linearAmount(multiply(figure(value), MILLIGRAMS[name]), ZERO);
 
 /** Exact cubic millimetres of one piece. */
 export function volumeOf({ length, width, height, unit: name }: Size): LinearAmount {
   const box = multiply(figure(length), multiply(figure(width), figure(height)));
-  return form(multiply(box, cubed(MILLIMETRES[name])), ZERO);
+  return linearAmount(multiply(box, cubed(MILLIMETRES[name])), ZERO);
 }
 
 export const cubicMillimetres = ({ value, unit: name }: Volume): LinearAmount =>
-  form(multiply(figure(value), CUBIC_MILLIMETRES[name]), ZERO);
+  linearAmount(multiply(figure(value), CUBIC_MILLIMETRES[name]), ZERO);
 
 /** Whole metres, rounded. */
 export const metres = ({ value, unit: name }: Distance): number =>

@@ -1,96 +1,61 @@
-import { LeavesOut } from "../measures/goods-filter.ts";
-import { Amount, type AmountReferences, amountProblems } from "../money/amount.ts";
-import { byKind, closed, Id, Percent, Tag } from "../schema/atoms.ts";
+import { type AmountReferences, amountProblems } from "../money/amount.ts";
+import { byKind } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
-import { type Static, Type } from "../schema/type.ts";
+import type { Static } from "../schema/type.ts";
+import type { AnyReward, RegisteredDeliveryReward, RegisteredOrderReward } from "./definition.ts";
+import { allowance } from "./kinds/allowance.ts";
+import { flatPrice } from "./kinds/flat-price.ts";
+import { free } from "./kinds/free.ts";
+import { gift } from "./kinds/gift.ts";
+import { moneyOff } from "./kinds/money-off.ts";
+import { optionPrice } from "./kinds/option-price.ts";
+import { orderMoneyOff } from "./kinds/order-money-off.ts";
+import { orderPercentOff } from "./kinds/order-percent-off.ts";
+import { percentOff } from "./kinds/percent-off.ts";
 
-/** What every reward on delivery says: on which options, up to which full price, and what falls away with the charge. */
-const onDelivery = {
-  options: Type.Array(Id, {
-    minItems: 1,
-    maxItems: 100,
-    uniqueItems: true,
-    description: "Delivery options it is given on",
-  }),
-  limit: Type.Optional({ ...Amount, description: "Only where the option's full price is no more than this" }),
-  covers: Type.Optional(
-    Type.Object(
-      {
-        handling: Type.Optional(Type.Boolean({ description: "true unless given" })),
-        surcharges: Type.Optional(Type.Boolean({ description: "true unless given" })),
-        ownCharges: Type.Optional(Type.Boolean({ description: "Products' own charges; false unless given" })),
-      },
-      { ...closed, title: "Covers" },
-    ),
-  ),
-};
+/** Every kind of reward on the price of delivery options. A new kind is a file of its own and its name in this list. */
+const ON_DELIVERY = [free, flatPrice, percentOff, moneyOff, allowance, optionPrice] as const;
+
+/** Every kind of reward on the order. */
+const ON_ORDER = [gift, orderPercentOff, orderMoneyOff] as const;
+
+export type DeliveryReward = Static<(typeof ON_DELIVERY)[number]["schema"]>;
+export type OrderReward = Static<(typeof ON_ORDER)[number]["schema"]>;
 
 /** What a step gives: on the price of delivery options, or on the order, for the shop to apply. */
-export const Reward = byKind(
-  [
-    Type.Object({ kind: Type.Literal("free"), ...onDelivery }, closed),
-    Type.Object({ kind: Type.Literal("flat-price"), ...onDelivery, amount: Amount }, closed),
-    Type.Object({ kind: Type.Literal("percent-off"), ...onDelivery, percent: Percent }, closed),
-    Type.Object({ kind: Type.Literal("money-off"), ...onDelivery, amount: Amount }, closed),
-    Type.Object(
-      {
-        kind: Type.Literal("allowance"),
-        ...onDelivery,
-        amount: { ...Amount, description: "Free up to this; the shopper pays the rest" },
-      },
-      closed,
-    ),
-    Type.Object(
-      {
-        kind: Type.Literal("option-price"),
-        ...onDelivery,
-        of: { ...Id, description: "The option whose full price is charged" },
-      },
-      closed,
-    ),
-    Type.Object(
-      {
-        kind: Type.Literal("gift"),
-        sku: Tag,
-        quantity: Type.Integer({ minimum: 1, maximum: 1000 }),
-      },
-      closed,
-    ),
-    Type.Object(
-      { kind: Type.Literal("order-percent-off"), percent: Percent, leavesOut: Type.Optional(LeavesOut) },
-      closed,
-    ),
-    Type.Object({ kind: Type.Literal("order-money-off"), amount: Amount }, closed),
-  ],
-  "Reward",
+export const Reward = byKind([...ON_DELIVERY, ...ON_ORDER].map(({ schema }) => schema), "Reward");
+export type Reward = DeliveryReward | OrderReward;
+
+export const DELIVERY_REWARDS: ReadonlyMap<string, RegisteredDeliveryReward> = new Map(
+  ON_DELIVERY.map((definition): [string, RegisteredDeliveryReward] => [definition.kind, definition]),
 );
-export type Reward = Static<typeof Reward>;
+export const ORDER_REWARDS: ReadonlyMap<string, RegisteredOrderReward> = new Map(
+  ON_ORDER.map((definition): [string, RegisteredOrderReward] => [definition.kind, definition]),
+);
 
-export type OrderReward = Extract<Reward, { kind: "gift" | "order-percent-off" | "order-money-off" }>;
-export type DeliveryReward = Exclude<Reward, OrderReward>;
+export const isOnOrder = (reward: Reward): reward is OrderReward => ORDER_REWARDS.has(reward.kind);
 
-export const isOnOrder = (reward: Reward): reward is OrderReward =>
-  reward.kind === "gift" || reward.kind === "order-percent-off" || reward.kind === "order-money-off";
+/** @throws RangeError for a kind that is not there, which the schema refuses before */
+export const deliveryReward = (reward: DeliveryReward): RegisteredDeliveryReward => known(DELIVERY_REWARDS, reward);
+export const orderReward = (reward: OrderReward): RegisteredOrderReward => known(ORDER_REWARDS, reward);
+
+/** Everything that both families say about themselves. */
+export const rewardKind = (reward: Reward) => (isOnOrder(reward) ? orderReward(reward) : deliveryReward(reward));
+
+function known<Definition>(kinds: ReadonlyMap<string, Definition>, { kind }: AnyReward): Definition {
+  const found = kinds.get(kind);
+  if (!found) throw new RangeError(`there is no kind of reward "${kind}"`);
+  return found;
+}
 
 /** The delivery options a reward is given on; none for one on the order. */
 export const rewardOptions = (reward: Reward): readonly string[] => (isOnOrder(reward) ? [] : reward.options);
 
+/** The delivery options it names besides. @example namedOptions({ kind: "option-price", of: "standard", … }) // [{ key: "of", id: "standard" }] */
+export const namedOptions = (reward: Reward): readonly { readonly key: string; readonly id: string }[] =>
+  isOnOrder(reward) ? [] : deliveryReward(reward).namesOptions(reward);
+
 export function rewardProblems(reward: Reward, path: string, references: AmountReferences): Problem[] {
   const limit = isOnOrder(reward) || !reward.limit ? [] : amountProblems(reward.limit, `${path}/limit`, references);
-  switch (reward.kind) {
-    case "free":
-    case "option-price":
-    case "gift":
-      return limit;
-    case "percent-off":
-    case "order-percent-off":
-      return Number(reward.percent) > 100
-        ? [...limit, { path: `${path}/percent`, message: "no more than 100 percent" }]
-        : limit;
-    case "flat-price":
-    case "money-off":
-    case "allowance":
-    case "order-money-off":
-      return [...limit, ...amountProblems(reward.amount, `${path}/amount`, references)];
-  }
+  return [...limit, ...rewardKind(reward).problems(reward, path, references)];
 }

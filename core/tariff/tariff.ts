@@ -14,7 +14,8 @@ import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
 import { type Rational, ZERO } from "../money/rational.ts";
-import { canStack, goalOf, type Offer, type Step, type Trigger } from "../offers/offer.ts";
+import { canStack, type Offer, type Step } from "../offers/offer.ts";
+import { goalOf, type Trigger } from "../offers/trigger.ts";
 import type { Calendars, Location } from "../places/location.ts";
 import type { Market, Zone } from "../places/market.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -66,7 +67,7 @@ export type TariffOffer = {
 
 export type TariffStep = {
   readonly step: Step;
-  readonly trigger: Trigger["kind"];
+  readonly trigger: RegisteredTrigger;
   readonly codes: ReadonlySet<string>;
   readonly goal: { readonly measure: number; readonly least: number; readonly at: number } | null;
   /** On delivery, with the numbers of the tariff's options that profit; or on the order. */
@@ -74,11 +75,6 @@ export type TariffStep = {
   readonly options: readonly number[];
   readonly onOrder: CompiledOrderReward | null;
 };
-
-export type CompiledOrderReward =
-  | { readonly kind: "gift"; readonly sku: string; readonly quantity: number }
-  | { readonly kind: "percent"; readonly part: Rational; readonly of: GoodsFilter; readonly key: string }
-  | { readonly kind: "money"; readonly amount: number };
 
 /** What the whole plan brings along to each of its tariffs. */
 export type TariffContext = {
@@ -181,7 +177,7 @@ function compileStep(
   const { trigger, reward } = step;
   const goal = goalOf(trigger);
   const at = goal ? markAt(goal.at, context) : null;
-  const onOrder = isOnOrder(reward) ? compileOrderReward(reward, context) : null;
+  const onOrder = isOnOrder(reward) ? orderReward(reward).compile(reward, context) : null;
   const onDelivery = isOnOrder(reward) ? null : compileReward(reward, context);
   if (at === undefined || onOrder === undefined || onDelivery === undefined) return "no-amount";
   const options = rewardOptions(reward)
@@ -190,8 +186,8 @@ function compileStep(
   if (onDelivery && options.length === 0) return "no-option";
   return {
     step,
-    trigger: trigger.kind,
-    codes: new Set(("codes" in trigger ? trigger.codes : []).map(normalCode)),
+    trigger: triggerKind(trigger),
+    codes: new Set(codesOf(trigger).map(normalCode)),
     goal:
       goal && at !== null
         ? { measure: measureNumber(offer.counts, scopeOf(offer)), least: leastCount(at, goal.edge), at }
@@ -204,18 +200,3 @@ function compileStep(
 
 /** Weight is that of goods that are shipped; every item is an item. */
 const scopeOf = (offer: Offer): Scope => (offer.counts.kind === "weight" ? "shipped" : "all");
-
-function compileOrderReward(reward: OrderReward, context: AmountContext): CompiledOrderReward | undefined {
-  switch (reward.kind) {
-    case "gift":
-      return { kind: "gift", sku: reward.sku, quantity: reward.quantity };
-    case "order-percent-off": {
-      const part = percent(reward.percent);
-      return part && { kind: "percent", part, of: goodsFilter(reward.leavesOut), key: leavesOutKey(reward.leavesOut) };
-    }
-    case "order-money-off": {
-      const amount = amountFor(reward.amount, context);
-      return amount === undefined ? undefined : { kind: "money", amount };
-    }
-  }
-}

@@ -1,7 +1,7 @@
 import { Edge, leastCount } from "../../measures/edge.ts";
 import { Mark, MeasureSpec, markAt, markProblems, measureWords } from "../../measures/measure-spec.ts";
 import { Amount, type AmountContext, amountFor, amountProblems } from "../../money/amount.ts";
-import { least as leastOf, plus, times } from "../../money/linear-amount.ts";
+import { min as leastOf, plus, times } from "../../money/linear-amount.ts";
 import { whole } from "../../money/rational.ts";
 import { closed } from "../../schema/atoms.ts";
 import type { Problem } from "../../schema/problem.ts";

@@ -1,6 +1,6 @@
 import type { CompiledCondition } from "../../conditions/compile.ts";
 import { type Condition, ConditionRef } from "../../conditions/condition.ts";
-import { least, max, plus } from "../../money/linear-amount.ts";
+import { min, max, plus } from "../../money/linear-amount.ts";
 import { byRank, closed, Position } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import type { Situation } from "../../situation/situation.ts";
@@ -106,7 +106,7 @@ function lowestOf(prices: readonly Charged[], { horizon }: Situation): Charged {
   const [first, ...others] = prices.filter((price) => typeof price !== "string");
   return first === undefined
     ? (prices.find(isMissing) ?? "no-entry")
-    : others.reduce((a, b) => least(a, b, horizon), first);
+    : others.reduce((a, b) => min(a, b, horizon), first);
 }
 
 function combined(take: Take, prices: readonly Charged[], situation: Situation): Charged {

@@ -2,7 +2,7 @@ import { amountOf } from "../../measures/measure-spec.ts";
 import { amountFor } from "../../money/amount.ts";
 import { percent } from "../../money/decimal.ts";
 import { add, divide, multiply, ONE, roundHalfAway, whole } from "../../money/rational.ts";
-import { goalOf } from "../../offers/offer.ts";
+import { goalOf } from "../../offers/trigger.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A goal counted with tax where prices are shown without it, or the other way round: it is met early or late (F4). */

@@ -1,3 +1,4 @@
+import { codesOf } from "../../offers/trigger.ts";
 import { normalCode } from "../../cart/codes.ts";
 import { stackingOf } from "../../offers/stacking.ts";
 import { type Check, onOffer } from "../check.ts";
@@ -9,13 +10,13 @@ export const codeCollides: Check = {
   *find({ plan }) {
     for (const offer of plan.offers.filter(({ on }) => on)) {
       const own = new Set(
-        offer.steps.flatMap(({ trigger }) => ("codes" in trigger ? trigger.codes.map(normalCode) : [])),
+        offer.steps.flatMap(({ trigger }) => codesOf(trigger).map(normalCode)),
       );
       if (own.size === 0) continue;
       for (const { other, outcome } of stackingOf(plan, offer)) {
         if (outcome !== "this-on-a-tie") continue;
         const shared = other.steps
-          .flatMap(({ trigger }) => ("codes" in trigger ? trigger.codes : []))
+          .flatMap(({ trigger }) => codesOf(trigger))
           .find((code) => own.has(normalCode(code)));
         if (shared !== undefined)
           yield {

@@ -1,6 +1,6 @@
 import { amountOf } from "../../measures/measure-spec.ts";
 import { resolveAmount, stepFor } from "../../money/amount.ts";
-import { goalOf } from "../../offers/offer.ts";
+import { goalOf } from "../../offers/trigger.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A converted goal that is rounded so finely that it shows as an odd number and moves with the rates (F9). */

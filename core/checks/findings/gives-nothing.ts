@@ -1,9 +1,9 @@
 import { climb } from "../../climb/climb.ts";
 import { markAt } from "../../measures/measure-spec.ts";
 import { OUT_OF_REACH } from "../../messages/states.ts";
-import { goalOf } from "../../offers/offer.ts";
+import { codesOf, goalOf } from "../../offers/trigger.ts";
 import { visitCharges } from "../../plan/visit-charges.ts";
-import { isOnOrder } from "../../rewards/reward.ts";
+import { isOnOrder, namedOptions } from "../../rewards/reward.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A step that changes nothing on the whole climb, whatever a shopper of its kind adds: its options are that cheap anyway. */
@@ -18,10 +18,10 @@ export const givesNothing: Check = {
       if (!offer.on || offer.counts.kind !== "value" || offer.limits) continue;
       for (const [i, step] of offer.steps.entries()) {
         const goal = goalOf(step.trigger);
-        if (isOnOrder(step.reward) || !goal || step.trigger.kind !== "goal") continue;
+        if (isOnOrder(step.reward) || !goal || codesOf(step.trigger).length > 0) continue;
         // What a live carrier asks is not known here.
         const { options, ...reward } = step.reward;
-        const others = reward.kind === "option-price" ? [reward.of] : [];
+        const others = namedOptions(reward).map(({ id }) => id);
         if ([...options, ...others].some((id) => carried.has(id))) continue;
         const idle = context.contextsOf(offer.zones).filter((where) => {
           const met = offer.when ? context.decide([where.zone.id], offer.when, true) : null;

@@ -1,7 +1,7 @@
 import { goodsFilter } from "../../measures/goods-filter.ts";
 import { amountOf } from "../../measures/measure-spec.ts";
 import { amountFor } from "../../money/amount.ts";
-import { goalOf } from "../../offers/offer.ts";
+import { goalOf } from "../../offers/trigger.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A goal that any single product meets, or any two of the cheapest do not need to: nobody has to add anything (F2). */

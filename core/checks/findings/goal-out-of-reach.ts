@@ -1,6 +1,7 @@
+import { triggerKind } from "../../offers/trigger.ts";
 import type { Condition } from "../../conditions/condition.ts";
 import { amountOf } from "../../measures/measure-spec.ts";
-import { goalOf } from "../../offers/offer.ts";
+import { goalOf } from "../../offers/trigger.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A goal that no cart can meet while the offer's own condition holds. */
@@ -12,7 +13,7 @@ export const goalOutOfReach: Check = {
       if (!offer.on || !offer.when) continue;
       for (const [i, step] of offer.steps.entries()) {
         const goal = goalOf(step.trigger);
-        if (!goal || step.trigger.kind === "goal-or-code") continue;
+        if (!goal || triggerKind(step.trigger).codeRole === "stands-for-goal") continue;
         const amount = amountOf(goal.at);
         const is = goal.edge === "from" ? ("at-least" as const) : ("more-than" as const);
         const met: Condition | null =

@@ -1,7 +1,7 @@
 import { amountOf } from "../../measures/measure-spec.ts";
 import { amountFor, resolveAmount } from "../../money/amount.ts";
 import { inCurrency } from "../../money/rates.ts";
-import { goalOf } from "../../offers/offer.ts";
+import { goalOf } from "../../offers/trigger.ts";
 import { ratesOf } from "../../plan/plan.ts";
 import { type Check, onOffer } from "../check.ts";
 

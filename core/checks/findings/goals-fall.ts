@@ -1,5 +1,5 @@
 import { markAt } from "../../measures/measure-spec.ts";
-import { goalOf } from "../../offers/offer.ts";
+import { goalOf } from "../../offers/trigger.ts";
 import { byPosition } from "../../schema/atoms.ts";
 import { type Check, onOffer } from "../check.ts";
 

@@ -13,12 +13,13 @@ import { type Amount, type AmountContext, amountProblems } from "../../money/amo
 import { exponentOf } from "../../money/currency.ts";
 import { handlingProblems } from "../../money/handling.ts";
 import { type Rates, rateTableProblems } from "../../money/rates.ts";
-import { goalOf, type Offer } from "../../offers/offer.ts";
+import { type Offer } from "../../offers/offer.ts";
+import { goalOf } from "../../offers/trigger.ts";
 import { destinationProblems, type ZoneDestination } from "../../places/destination.ts";
 import { locationProblems } from "../../places/location.ts";
 import type { Market } from "../../places/market.ts";
 import { marketsOf } from "../../places/markets-of.ts";
-import { isOnOrder, rewardOptions, rewardProblems } from "../../rewards/reward.ts";
+import { namedOptions, rewardOptions, rewardProblems } from "../../rewards/reward.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
 import { stretchProblems } from "../../time/local.ts";
 import { type Plan, ratesOf, savedOf } from "../plan.ts";
@@ -162,9 +163,9 @@ function offerProblems(offer: Offer, path: string, known: Known): Problem[] {
       return [
         ...(goal ? markProblems(goal.at, offer.counts, `${at}/trigger/goal/at`, known) : []),
         ...unknown(rewardOptions(step.reward), known.options, "delivery option", (k) => `${at}/reward/options/${k}`),
-        ...(!isOnOrder(step.reward) && step.reward.kind === "option-price"
-          ? unknown([step.reward.of], known.options, "delivery option", () => `${at}/reward/of`)
-          : []),
+        ...namedOptions(step.reward).flatMap(({ key, id }) =>
+          unknown([id], known.options, "delivery option", () => `${at}/reward/${key}`),
+        ),
         ...rewardProblems(step.reward, `${at}/reward`, known),
         ...stepWordingProblems(step.wording, `${at}/wording`),
       ];

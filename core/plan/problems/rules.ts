@@ -5,7 +5,8 @@ import { SURFACES } from "../../messages/states.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
 import { formattingProblems, OPTION_VARIABLE_KINDS, stateTexts, stepVariableKinds } from "../../messages/wording.ts";
 import type { Step } from "../../offers/offer.ts";
-import type { Reward } from "../../rewards/reward.ts";
+import { codesOf } from "../../offers/trigger.ts";
+import { rewardKind } from "../../rewards/reward.ts";
 import { isIdentifier } from "../../schema/identifier.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
 import { type Entity, entitiesOf, planPath } from "../entities.ts";
@@ -79,7 +80,7 @@ function wordingProblemsIn(
 }
 
 function stepProblems({ trigger, reward, wording }: Step, path: string): Problem[] {
-  const codes = "codes" in trigger ? trigger.codes : [];
+  const codes = codesOf(trigger);
   const told = [wording, ...Object.values(wording.on ?? {})].flatMap((texts) =>
     Object.values(texts["code-missing"] ?? {}),
   );
@@ -87,42 +88,9 @@ function stepProblems({ trigger, reward, wording }: Step, path: string): Problem
     ...(told.some((text) => tellsACode(text, codes))
       ? [{ path: `${path}/wording/code-missing`, message: "tells the code to whoever has not got it" }]
       : []),
-    ...rewardProblems(reward).map(({ path: at, message }) => ({ path: `${path}/reward${at}`, message })),
+    ...rewardKind(reward).rules(reward).map(({ path: at, message }) => ({ path: `${path}/reward${at}`, message })),
   ];
 }
-
-function rewardProblems(reward: Reward): Problem[] {
-  switch (reward.kind) {
-    case "option-price":
-      return reward.options.includes(reward.of)
-        ? [{ path: "/of", message: "an option cannot be had at its own price: name another" }]
-        : [];
-    case "percent-off":
-    case "order-percent-off":
-      return isNothing(reward.percent) ? [{ path: "/percent", message: "gives nothing: more than 0 percent" }] : [];
-    case "money-off":
-    case "allowance":
-    case "order-money-off": {
-      const { byCurrency = {}, byMarket = {} } = reward.amount;
-      return [
-        ...nothingIn(byCurrency, "/amount/byCurrency"),
-        ...Object.entries(byMarket).flatMap(([market, typed]) =>
-          nothingIn(typed, `/amount/byMarket${pointer(market)}`),
-        ),
-      ];
-    }
-    case "free":
-    case "flat-price":
-    case "gift":
-      return [];
-  }
-}
-
-const isNothing = (text: string) => !/[1-9]/.test(text);
-const nothingIn = (typed: Readonly<Record<string, string>>, path: string): Problem[] =>
-  Object.entries(typed).flatMap(([currency, text]) =>
-    isNothing(text) ? [{ path: `${path}${pointer(currency)}`, message: "gives nothing: more than 0" }] : [],
-  );
 
 /** Names by which shops' servers know things: lists of them, and single ones. */
 const NAMES: ReadonlySet<string> = new Set([

@@ -8,7 +8,7 @@ import { ZERO } from "../../money/rational.ts";
 import { chargesIn } from "../../plan/visit-charges.ts";
 import { Coordinates } from "../../quantities/coordinates.ts";
 import { type CarrierAnswer, Destination, type QuoteRequest } from "../../request/request.ts";
-import { rewardOptions } from "../../rewards/reward.ts";
+import { namedOptions, rewardOptions } from "../../rewards/reward.ts";
 import { CountryCode, closed, Id } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
 import type { CompiledPlan } from "../../tariff/compile.ts";
@@ -107,7 +107,7 @@ export function stepsWaitingForCarriers({ there, postcodeKnown }: Tariffs): Read
       offers.flatMap(({ offer }) =>
         offer.steps
           .filter(({ reward }) =>
-            [...rewardOptions(reward), ...("of" in reward ? [reward.of] : [])].some((id) => asking.has(id)),
+            [...rewardOptions(reward), ...namedOptions(reward).map(({ id }) => id)].some((id) => asking.has(id)),
           )
           .map((step) => `${offer.id} ${step.id}`),
       ),

@@ -7,7 +7,7 @@ import type { StepWording } from "../../messages/step-wording.ts";
 import { amountFor } from "../../money/amount.ts";
 import { formatMoney } from "../../money/format.ts";
 import type { QuoteRequest } from "../../request/request.ts";
-import { type Reward, rewardOptions } from "../../rewards/reward.ts";
+import { type Reward, rewardKind, rewardOptions } from "../../rewards/reward.ts";
 import type { Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
 import { instantOf } from "../../time/instant.ts";
 import { inTime } from "../options/price-option.ts";
@@ -186,24 +186,15 @@ export function textsFor(
 }
 
 /** The figure of a reward, for sentences that name it: money, a percent, a gift. Free delivery has none. */
-function rewardText(reward: Reward, tariff: Tariff, locale: string): string {
-  switch (reward.kind) {
-    case "free":
-    case "option-price":
-      return "";
-    case "gift":
-      return reward.sku;
-    case "percent-off":
-    case "order-percent-off":
-      return new Intl.NumberFormat(locale, { style: "percent", maximumFractionDigits: 6 }).format(
-        Number(reward.percent) / 100,
-      );
-    default: {
-      const context = { market: tariff.market.id, currency: tariff.currency, rates: tariff.rates };
-      const minor = amountFor(reward.amount, context);
-      return minor === undefined ? "" : formatMoney(minor, tariff.currency, locale, "short");
-    }
-  }
+function rewardText(reward: Reward, { market, currency, rates }: Tariff, locale: string): string {
+  return rewardKind(reward).figure(reward, {
+    percent: (text) =>
+      new Intl.NumberFormat(locale, { style: "percent", maximumFractionDigits: 6 }).format(Number(text) / 100),
+    money: (amount) => {
+      const minor = amountFor(amount, { market: market.id, currency, rates });
+      return minor === undefined ? "" : formatMoney(minor, currency, locale, "short");
+    },
+  });
 }
 
 /** The first option a reward is given on, by the name the shopper knows it by; one with figures in it goes without. */

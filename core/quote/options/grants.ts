@@ -12,17 +12,26 @@ export function grantsOf(used: readonly Earned[], now: Evaluation, off: number):
   const all = used.flatMap(({ offer, onOrder }) =>
     onOrder.map(({ step, reward }) => ({ offer: offer.id, step: step.step.id, reward })),
   );
-  const weights = all.map(({ reward }) => {
-    if (reward.kind === "gift") return 0;
-    return reward.kind === "money" ? reward.amount : rounded(times(now.goods(reward.of), reward.part));
+  const weights = all.map(({ reward }): number => {
+    switch (reward.kind) {
+      case "gift":
+        return 0;
+      case "money":
+        return reward.amount;
+      case "percent":
+        return rounded(times(now.goods(reward.of), reward.part));
+    }
   });
   const amounts = off === 0 ? weights.map(() => 0) : allocate(off, weights);
   return all.map(({ offer, step, reward }, i): Grant => {
-    if (reward.kind === "gift") {
-      const { sku, quantity } = reward;
-      return { offer, step, kind: "gift", sku, quantity };
+    const amount = amounts[i] ?? 0;
+    switch (reward.kind) {
+      case "gift":
+        return { offer, step, kind: "gift", sku: reward.sku, quantity: reward.quantity };
+      case "money":
+        return { offer, step, kind: "order-money-off", amount };
+      case "percent":
+        return { offer, step, kind: "order-percent-off", amount };
     }
-    const kind = reward.kind === "money" ? "order-money-off" : "order-percent-off";
-    return { offer, step, kind, amount: amounts[i] ?? 0 };
   });
 }

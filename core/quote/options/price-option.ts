@@ -3,7 +3,7 @@ import { type Earned, type Evaluation, emptyMemo, type PricedOption } from "../.
 import {
   compareAmounts,
   type LinearAmount,
-  least,
+  min,
   lessWhenRounded,
   minus,
   plus,
@@ -14,7 +14,8 @@ import { multiply, ONE, subtract } from "../../money/rational.ts";
 import { bestSet, type Cost } from "../../offers/best-set.ts";
 import { applyRewards, type CompiledReward } from "../../rewards/apply-rewards.ts";
 import { allOf, type Truth } from "../../situation/truth.ts";
-import type { CompiledOrderReward, Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import type { Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import type { CompiledOrderReward } from "../../rewards/definition.ts";
 
 const everything = () => true;
 const NOTHING: readonly Earned[] = [];
@@ -58,7 +59,7 @@ function newOutcome(tariff: Tariff, option: number, situation: Evaluation, witho
   const [first] = earned;
   if (first && earned.length === 1 && first.onOrder.length === 0) {
     // One offer on delivery alone: it is used where it lowers the price.
-    const price = applyRewards(full, first.rewards, otherPrice, situation.horizon);
+    const price = applyRewards(full, first.rewards, tools);
     const before = sumOf(full);
     const lowers = compareAmounts(price, before, situation.horizon) < 0;
     return { full, price: lowers ? price : before, used: lowers ? earned : NOTHING, offOrder: 0 };
@@ -84,12 +85,7 @@ function leastOutcome(
 ): PricedOption {
   const cover = coverAlike(earned) ? asItIs : coveringAll;
   const priceAfter = (set: readonly Earned[]) =>
-    applyRewards(
-      full,
-      set.flatMap(({ rewards }) => rewards.map(cover)),
-      otherPrice,
-      situation.horizon,
-    );
+    applyRewards(full, set.flatMap(({ rewards }) => rewards.map(cover)), tools);
   const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
   const { set } = bestSet(earned, stand, costOf, costOf, situation.horizon);
   return { full, price: priceAfter(set), used: set, offOrder: 0 };
@@ -105,12 +101,7 @@ function bestOutcome(
   situation: Evaluation,
 ): PricedOption {
   const priceAfter = (set: readonly Earned[], cover: (reward: CompiledReward) => CompiledReward = asItIs) =>
-    applyRewards(
-      full,
-      set.flatMap(({ rewards }) => rewards.map(cover)),
-      otherPrice,
-      situation.horizon,
-    );
+    applyRewards(full, set.flatMap(({ rewards }) => rewards.map(cover)), tools);
   const costWith =
     (cover: (reward: CompiledReward) => CompiledReward) =>
     (set: readonly Earned[]): Cost => {
@@ -152,13 +143,23 @@ function orderOff(set: readonly Earned[], situation: Evaluation): LinearAmount {
   let off: LinearAmount = 0;
   const percents = new Map<string, { of: Extract<CompiledOrderReward, { kind: "percent" }>["of"]; left: typeof ONE }>();
   for (const reward of rewards) {
-    if (reward.kind === "money") off = plus(off, reward.amount);
-    if (reward.kind !== "percent") continue;
-    const known = percents.get(reward.key) ?? { of: reward.of, left: ONE };
-    percents.set(reward.key, { ...known, left: multiply(known.left, subtract(ONE, reward.part)) });
+    switch (reward.kind) {
+      case "money":
+        off = plus(off, reward.amount);
+        break;
+      case "percent": {
+        const known = percents.get(reward.key) ?? { of: reward.of, left: ONE };
+        percents.set(reward.key, { ...known, left: multiply(known.left, subtract(ONE, reward.part)) });
+        break;
+      }
+      case "gift":
+        break;
+      default:
+        reward satisfies never;
+    }
   }
   for (const { of, left } of percents.values()) off = plus(off, times(situation.goods(of), subtract(ONE, left)));
-  return off === 0 ? 0 : least(off, situation.goods(everything), situation.horizon);
+  return off === 0 ? 0 : min(off, situation.goods(everything), situation.horizon);
 }
 
 const NO_REWARDS: Earned["rewards"] = [];
@@ -220,25 +221,17 @@ export function reached(offer: TariffOffer, step: TariffStep, situation: Evaluat
   return triggered(step, situation) === true && offerHolds(offer, situation);
 }
 
-export function triggered(step: TariffStep, situation: Evaluation): Truth {
-  switch (step.trigger) {
-    case "goal":
-      return met(step, situation);
-    case "code":
-      return entered(step, situation);
-    case "goal-or-code":
-      return entered(step, situation) || met(step, situation);
-    case "goal-and-code":
-      return entered(step, situation) && met(step, situation);
-    case "nothing":
-      return true;
-  }
-}
+export const triggered = (step: TariffStep, situation: Evaluation): Truth =>
+  step.trigger.met({
+    goalMet: () => (step.goal ? situation.reaches(step.goal.measure, step.goal.least) : false),
+    codeEntered: () => hasCode(step, situation.facts),
+  });
 
-const met = ({ goal }: TariffStep, situation: Evaluation): Truth =>
-  goal ? situation.reaches(goal.measure, goal.least) : false;
-const entered = ({ codes }: TariffStep, { facts }: Evaluation): boolean =>
-  [...facts.codes].some((code) => codes.has(code));
+/** Whether one of a step's codes has been entered. */
+export function hasCode({ codes }: TariffStep, facts: Facts): boolean {
+  for (const code of facts.codes) if (codes.has(code)) return true;
+  return false;
+}
 
 export type Improvement = "better" | "no-better" | "no-price";
 

@@ -6,7 +6,7 @@ import { sayable } from "../../measures/measure-spec.ts";
 import type { StepState } from "../../messages/states.ts";
 import type { Facts } from "../../situation/situation.ts";
 import type { Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
-import { improves, inTime, offerHolds, reached, triggered, withinLimits } from "../options/price-option.ts";
+import { improves, inTime, offerHolds, reached, withinLimits } from "../options/price-option.ts";
 
 export type StepStatus = { readonly state: StepState; readonly remaining: number | null };
 
@@ -33,7 +33,7 @@ export function forecastFiller(
 ): FillerForecast {
   const stretches: ForecastStretch[] = [];
   // A code that stands for the goal leaves only the offer's own conditions to be met.
-  const stands = step.trigger === "goal-or-code" && [...growth.facts.codes].some((code) => step.codes.has(code));
+  const stands = step.trigger.codeRole === "stands-for-goal" && hasCode(step, growth.facts);
   let next = stands ? 1 : step.goal ? crossing(growth, step.goal.measure, step.goal.least) : null;
   const extend = (): boolean => {
     if (next === null || next > FURTHEST || stretches.length >= MOST_STRETCHES) return false;
@@ -135,8 +135,7 @@ function inTheWay(offer: TariffOffer, now: Evaluation): "ended" | "not-yet" | "u
 }
 
 const lacksCode = (step: TariffStep, now: Evaluation): boolean =>
-  (step.trigger === "code" || step.trigger === "goal-and-code") &&
-  triggered({ ...step, trigger: "code" }, now) !== true;
+  step.trigger.codeRole === "needed" && !hasCode(step, now.facts);
 
 /** Whether a code is all that is missing; no goods stand for it. */
 function withCode(tariff: Tariff, offer: TariffOffer, step: TariffStep, now: Evaluation): StepState {

@@ -111,7 +111,7 @@ function whyOffer(tariff: Tariff, offer: TariffOffer, option: number, now: Evalu
     ...(when ? { when: whyCondition(when) } : {}),
     steps: offer.steps.map((step) => ({
       step: step.step.id,
-      trigger: step.trigger,
+      trigger: step.trigger.kind,
       reached: reached(offer, step, now),
       ...(step.goal ? { wanted: step.goal.least, counted: now.count(step.goal.measure) } : {}),
     })),

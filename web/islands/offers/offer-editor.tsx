@@ -5,7 +5,7 @@ import type { Condition } from "../../../core/conditions/condition.ts";
 import type { LadderMeasure } from "../../../core/measures/measure-spec.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Offer, Step } from "../../../core/offers/offer.ts";
-import { goalOf } from "../../../core/offers/offer.ts";
+import { goalOf } from "../../../core/offers/trigger.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";

@@ -1,6 +1,7 @@
 import { amountOf } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
-import { goalOf, type Offer, type Step } from "../../../core/offers/offer.ts";
+import { type Offer, type Step } from "../../../core/offers/offer.ts";
+import { goalOf } from "../../../core/offers/trigger.ts";
 import { withAmount } from "../amounts/with-amount.ts";
 
 /** What has to be spent for a step; undefined when its goal is something else, or it has none. */

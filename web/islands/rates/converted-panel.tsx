@@ -4,7 +4,7 @@ import { amountOf } from "../../../core/measures/measure-spec.ts";
 import { convertedOverTime } from "../../../core/money/drift.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { RateTable } from "../../../core/money/rates.ts";
-import { goalOf } from "../../../core/offers/offer.ts";
+import { goalOf } from "../../../core/offers/trigger.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { columnsOf } from "../amounts/columns.ts";
 import { HistoryChart } from "./history-chart.tsx";

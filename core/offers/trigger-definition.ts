@@ -1,0 +1,58 @@
+import type { Static, TSchema } from "../schema/type.ts";
+import type { Truth } from "../situation/truth.ts";
+import type { Goal } from "./goal.ts";
+
+/** A trigger of any kind, told apart by `kind`. */
+export type AnyTrigger = { readonly kind: string };
+
+/** What is looked at, when it is asked for: asking tells how long the answer stands. */
+export type TriggerLook = { readonly goalMet: () => Truth; readonly codeEntered: () => boolean };
+
+/** How far a code goes: it is no matter, it is needed, or it stands for the goal. */
+export type CodeRole = "none" | "needed" | "stands-for-goal";
+
+type KindSchema = TSchema & { static: AnyTrigger };
+
+/** One kind of trigger: what earns a step. */
+export type TriggerDefinition<Schema extends KindSchema> = {
+  readonly kind: Static<Schema>["kind"];
+  readonly schema: Schema;
+  readonly example: Static<Schema>;
+  readonly goal: (trigger: Static<Schema>) => Goal | null;
+  readonly codes: (trigger: Static<Schema>) => readonly string[];
+  readonly codeRole: CodeRole;
+  readonly met: (look: TriggerLook) => Truth;
+  /** What its sentence ends in, after the goal: " or with code INKLOVE". @param codes in words */
+  readonly tail: (codes: string) => string;
+};
+
+export type RegisteredTrigger<Schema extends KindSchema = KindSchema> = {
+  readonly kind: Static<Schema>["kind"];
+  readonly schema: Schema;
+  readonly example: AnyTrigger;
+  readonly goal: (trigger: AnyTrigger) => Goal | null;
+  readonly codes: (trigger: AnyTrigger) => readonly string[];
+  readonly codeRole: CodeRole;
+  readonly met: (look: TriggerLook) => Truth;
+  readonly tail: (codes: string) => string;
+};
+
+/**
+ * Makes a kind of trigger ready for the registry.
+ *
+ * @example defineTrigger({ kind: "nothing", schema, example, goal: () => null, codes: () => [], codeRole: "none", met: () => true, tail })
+ */
+export function defineTrigger<Schema extends KindSchema>(
+  definition: TriggerDefinition<Schema>,
+): RegisteredTrigger<Schema> {
+  const isOwn = (trigger: AnyTrigger): trigger is Static<Schema> => trigger.kind === definition.kind;
+  const own = (trigger: AnyTrigger): Static<Schema> => {
+    if (isOwn(trigger)) return trigger;
+    throw new RangeError(`"${trigger.kind}" is no trigger of kind "${definition.kind}"`);
+  };
+  return {
+    ...definition,
+    goal: (trigger) => definition.goal(own(trigger)),
+    codes: (trigger) => definition.codes(own(trigger)),
+  };
+}

@@ -1,0 +1,29 @@
+import { closed, Id } from "../../schema/atoms.ts";
+import { Type } from "../../schema/type.ts";
+import { defineDeliveryReward } from "../definition.ts";
+import { onDelivery } from "../on-delivery.ts";
+import { downToOption } from "../price-changes.ts";
+
+/** What another option costs is all that is charged: handling and products' own charges are not paid twice. */
+export const optionPrice = defineDeliveryReward({
+  kind: "option-price",
+  schema: Type.Object(
+    {
+      kind: Type.Literal("option-price"),
+      ...onDelivery,
+      of: { ...Id, description: "The option whose full price is charged" },
+    },
+    closed,
+  ),
+  example: { kind: "option-price", options: ["express"], of: "standard" },
+  turn: 0,
+  coversAll: true,
+  namesOptions: ({ of }) => [{ key: "of", id: of }],
+  compile: ({ of }) => downToOption(of),
+  problems: () => [],
+  rules: ({ options, of }) =>
+    options.includes(of) ? [{ path: "/of", message: "an option cannot be had at its own price: name another" }] : [],
+  title: ({ of }, { options, optionName }) => `${options} at the price of ${optionName(of)}`,
+  words: ({ of }, { options, optionName }) => `${options} at the price of ${optionName(of)}`,
+  figure: () => "",
+});

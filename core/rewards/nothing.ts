@@ -1,0 +1,23 @@
+import type { Amount } from "../money/amount.ts";
+import { type Problem, pointer } from "../schema/problem.ts";
+
+const isNothing = (text: string) => !/[1-9]/.test(text);
+
+/** A percent of nothing. @example nothingInPercent("0.0") // [{ path: "/percent", … }] */
+export const nothingInPercent = (percent: string): Problem[] =>
+  isNothing(percent) ? [{ path: "/percent", message: "gives nothing: more than 0 percent" }] : [];
+
+/** Every amount typed that is nothing. */
+export const nothingInAmount = ({ byCurrency = {}, byMarket = {} }: Amount): Problem[] => [
+  ...nothingIn(byCurrency, "/amount/byCurrency"),
+  ...Object.entries(byMarket).flatMap(([market, typed]) => nothingIn(typed, `/amount/byMarket${pointer(market)}`)),
+];
+
+const nothingIn = (typed: Readonly<Record<string, string>>, path: string): Problem[] =>
+  Object.entries(typed).flatMap(([currency, text]) =>
+    isNothing(text) ? [{ path: `${path}${pointer(currency)}`, message: "gives nothing: more than 0" }] : [],
+  );
+
+/** A percent of more than all there is. */
+export const tooManyPercent = (percent: string, path: string): Problem[] =>
+  Number(percent) > 100 ? [{ path: `${path}/percent`, message: "no more than 100 percent" }] : [];
