@@ -1,4 +1,4 @@
-import { type Climb, priceAt } from "../core/climb/climb.ts";
+import { type Climb, priceAt } from "../core/climb/interval.ts";
 import { measured } from "../core/measures/measure-spec.ts";
 import { formatMoney } from "../core/money/format.ts";
 

@@ -3,11 +3,12 @@ import { parseArgs } from "node:util";
 import { acceptedReason } from "../core/checks/finding.ts";
 import { runChecks } from "../core/checks/run-checks.ts";
 import { climb } from "../core/climb/climb.ts";
+import { climbAsJson } from "../core/climb/interval.ts";
 import { whySentences } from "../core/explain/why-words.ts";
 import { typedAmount } from "../core/money/typed.ts";
 import type { Plan } from "../core/plan/plan.ts";
+import type { Why } from "../core/quote/answer/why.ts";
 import { quote } from "../core/quote/quote.ts";
-import type { Why } from "../core/quote/why/why.ts";
 import { runSample } from "../core/samples/compare.ts";
 import { Samples } from "../core/samples/sample.ts";
 import type { Problem } from "../core/schema/problem.ts";
@@ -120,7 +121,7 @@ async function climbCommand(argv: string[], read: Read): Promise<string> {
   const result = climb(compiled, request, end.minor);
   if ("problems" in result) throw refused(requestFile, result.problems);
   if (!result.climb) throw new BadInput([`${requestFile}: /destination nobody delivers there`]);
-  return options.table === undefined ? asJson(result.climb) : climbTable(result.climb);
+  return options.table === undefined ? asJson(climbAsJson(result.climb)) : climbTable(result.climb);
 }
 
 /** Minor units: enough for every goal of the demo, and few enough to wait for. */

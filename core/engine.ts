@@ -1,11 +1,13 @@
 import type { CheckedAddress, CheckedProduct } from "./checks/check.ts";
 import type { Finding } from "./checks/finding.ts";
 import { runChecks } from "./checks/run-checks.ts";
-import { type Climb, climb, priceAt, remainingAt } from "./climb/climb.ts";
+import { climb } from "./climb/climb.ts";
+import { type Climb, priceAt, remainingAt } from "./climb/interval.ts";
 import type { Calendars } from "./places/location.ts";
 import type { Plan } from "./plan/plan.ts";
 import { brokenRules } from "./plan/problems/rules.ts";
-import { type Quote, type QuoteForm, type QuoteResult, quote } from "./quote/quote.ts";
+import type { Quote, QuoteForm, QuoteResult } from "./quote/answer/quote.ts";
+import { quote } from "./quote/quote.ts";
 import type { QuoteRequest } from "./request/request.ts";
 import type { Problem } from "./schema/problem.ts";
 import { type CompiledPlan, compile } from "./tariff/compile.ts";

@@ -1,8 +1,10 @@
 import { deepStrictEqual } from "node:assert";
 import { cartAt } from "../../core/climb/cart-at.ts";
-import { type Climb, climb, priceAt, remainingAt } from "../../core/climb/climb.ts";
+import { climb } from "../../core/climb/climb.ts";
+import { type Climb, priceAt, remainingAt } from "../../core/climb/interval.ts";
 import type { Plan } from "../../core/plan/plan.ts";
-import { type QuoteForm, quote } from "../../core/quote/quote.ts";
+import type { QuoteForm } from "../../core/quote/answer/quote.ts";
+import { quote } from "../../core/quote/quote.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import { interleaved, report } from "../interleaved.ts";
 import { median } from "../median.ts";

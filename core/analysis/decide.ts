@@ -1,4 +1,5 @@
 import type { Condition } from "../conditions/condition.ts";
+import { readFor } from "../evaluate/prepared-request.ts";
 import { ratesOf, savedOf } from "../plan/plan.ts";
 import { explainerIn } from "../queries/explain-at.ts";
 import type { QuoteRequest } from "../request/request.ts";
@@ -62,7 +63,8 @@ function decideWay(world: World, where: ZoneContext, way: Disjunct, condition: C
     for (const request of requests) {
       tries += 1;
       if (tries > MOST_TRIES) break;
-      if (explain(request)?.truth === wanted) return { kind: "witness", request };
+      const read = readFor(compiled, request);
+      if (read && explain(read.cart, read.facts)?.truth === wanted) return { kind: "witness", request };
     }
     undecided = true;
   }

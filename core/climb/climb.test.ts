@@ -3,7 +3,8 @@ import { describe, expect, it } from "vitest";
 import { anyCase } from "../tests/arbitrary.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { cartAt } from "./cart-at.ts";
-import { type Climb, climb, countedAt, priceAt, remainingAt } from "./climb.ts";
+import { climb, countedAt } from "./climb.ts";
+import { type Climb, priceAt, remainingAt } from "./interval.ts";
 
 const climbOf = (...args: Parameters<typeof climb>): Climb => {
   const result = climb(...args);

@@ -6,7 +6,7 @@ import type { CompiledCondition, Trace } from "../conditions/compile.ts";
 import { type Amount, type AmountContext, amountFor, stepFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import { compileHandling } from "../money/handling.ts";
-import { type LinearAmount, min, max, minus, plus, times, toMultiple } from "../money/linear-amount.ts";
+import { type LinearAmount, max, min, minus, plus, times, toMultiple } from "../money/linear-amount.ts";
 import { add, divide, ONE, type Rational, whole, ZERO } from "../money/rational.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { metres } from "../quantities/quantity.ts";

@@ -2,15 +2,13 @@ import { type FillerKind, type ReadCart, type ReadLine, readFiller } from "../ca
 import { counted, type Measure } from "../measures/measure.ts";
 import { evenPath, valuePath } from "../measures/value-measure.ts";
 import { crossings, type ValuePath, valueAt } from "../measures/value-path.ts";
-import type { Facts } from "../situation/situation.ts";
+import type { Terms } from "./evaluation.ts";
 
 /**
  * Goods of one kind being added to a cart one unit at a time: filler without end, or a line of a sample cart bit by bit
  * until it is whole. Which figure of the added line moves with each unit depends on what is added.
  */
-export type CartGrowth = {
-  readonly measures: readonly Measure[];
-  readonly facts: Facts;
+export type CartGrowth = Terms & {
   readonly before: ReadCart;
   readonly lineAt: (units: number) => ReadLine;
   readonly moves: "unitPrice" | "quantity" | "weight";
@@ -20,15 +18,11 @@ export type CartGrowth = {
   readonly paths: (MeasurePath | undefined)[];
 };
 
-export function growByFiller(
-  measures: readonly Measure[],
-  facts: Facts,
-  before: ReadCart,
-  kind: FillerKind,
-): CartGrowth {
+export function growByFiller({ tariff, facts, unknownAs }: Terms, before: ReadCart, kind: FillerKind): CartGrowth {
   return {
-    measures,
+    tariff,
     facts,
+    unknownAs,
     before,
     lineAt: (units) => readFiller(kind, units),
     moves: ({ value: "unitPrice", items: "quantity", weight: "weight" } as const)[kind],
@@ -39,7 +33,7 @@ export function growByFiller(
 }
 
 /** A line of a sample cart: worth `units`, with its share of the line's discount rounded down, until it is whole. */
-export function growByLine(measures: readonly Measure[], facts: Facts, before: ReadCart, next: ReadLine): CartGrowth {
+export function growByLine({ tariff, facts, unknownAs }: Terms, before: ReadCart, next: ReadLine): CartGrowth {
   const lineAt = (units: number): ReadLine =>
     units >= next.shelf
       ? next
@@ -50,7 +44,7 @@ export function growByLine(measures: readonly Measure[], facts: Facts, before: R
           shelf: units,
           discount: Number((BigInt(next.discount) * BigInt(units)) / BigInt(next.shelf)),
         };
-  return { measures, facts, before, lineAt, moves: "unitPrice", length: next.shelf, next, paths: [] };
+  return { tariff, facts, unknownAs, before, lineAt, moves: "unitPrice", length: next.shelf, next, paths: [] };
 }
 
 export const cartAfter = (growth: CartGrowth, units: number): ReadCart =>
@@ -58,7 +52,7 @@ export const cartAfter = (growth: CartGrowth, units: number): ReadCart =>
 
 /** A measure along a growth. Only values with tax or discounts in them need an account of how they move. */
 export type MeasurePath =
-  | { readonly kind: "value"; readonly path: ValuePath; readonly turns: Map<number, readonly number[]> }
+  | { readonly kind: "value"; readonly path: ValuePath; readonly crossings: Map<number, readonly number[]> }
   | { readonly kind: "still"; readonly begun: number | null; readonly whole: number | null }
   /** `first` after one unit and `slope` more with each, or, where it does not rise evenly, whatever `at` says. */
   | { readonly kind: "even"; readonly first: number; readonly slope: number }
@@ -67,7 +61,7 @@ export type MeasurePath =
 export function pathOf(growth: CartGrowth, number: number): MeasurePath {
   const known = growth.paths[number];
   if (known) return known;
-  const measure = growth.measures[number];
+  const measure = growth.tariff.measures[number];
   if (!measure) throw new RangeError(`there is no measure ${number}`);
   const path = newPath(growth, measure);
   growth.paths[number] = path;
@@ -79,7 +73,7 @@ function newPath(growth: CartGrowth, measure: Measure): MeasurePath {
   if (measure.kind === "value" && growth.moves === "unitPrice") {
     const even = evenPath(measure.value, growth.before, growth.next);
     if (even) return { kind: "even", first: even.start + even.slope, slope: even.slope };
-    return { kind: "value", path: valuePath(measure.value, growth.before, growth.next), turns: new Map() };
+    return { kind: "value", path: valuePath(measure.value, growth.before, growth.next), crossings: new Map() };
   }
   if (measure.kind === "count" && growth.moves !== "unitPrice") {
     const [first, second] = [at(1), at(2)];
@@ -143,10 +137,10 @@ export function nextCrossing(growth: CartGrowth, number: number, least: number, 
 }
 
 function crossingsOf(growth: CartGrowth, path: MeasurePath & { kind: "value" }, least: number): readonly number[] {
-  const known = path.turns.get(least);
+  const known = path.crossings.get(least);
   if (known) return known;
   const found = crossings(path.path, least, growth.length);
-  path.turns.set(least, found);
+  path.crossings.set(least, found);
   return found;
 }
 

@@ -2,21 +2,39 @@ import type { NoPrice } from "../charges/no-price.ts";
 import type { FullPrice } from "../delivery/full-price.ts";
 import type { LinearAmount } from "../money/linear-amount.ts";
 import type { CompiledReward } from "../rewards/apply-rewards.ts";
-import type { Situation } from "../situation/situation.ts";
-import type { Truth } from "../situation/truth.ts";
-import type { TariffOffer, TariffStep } from "../tariff/tariff.ts";
 import type { CompiledOrderReward } from "../rewards/definition.ts";
+import type { Facts, Situation } from "../situation/situation.ts";
+import type { Truth } from "../situation/truth.ts";
+import type { Tariff, TariffOffer, TariffStep } from "../tariff/tariff.ts";
 
-/** A situation with what has been worked out about it already, by number of option or offer. */
-export type Evaluation = Situation & { readonly memo: Memo };
+/** What holds for a request in one tariff, whatever is in the cart. */
+export type Terms = {
+  readonly tariff: Tariff;
+  readonly facts: Facts;
+  /** What an unknown condition is taken for; see {@link Situation}. */
+  readonly unknownAs: boolean;
+};
+
+/** A cart in one tariff, with what has been worked out about it already, by number of option or offer. */
+export type Evaluation = Situation & Terms & { readonly memo: Memo };
 
 type Memo = {
   readonly full: (FullPrice | undefined)[];
   readonly offers: (Truth | undefined)[];
-  readonly outcomes: (PricedOption | undefined)[];
+  readonly priced: (PricedOption | undefined)[];
 };
 
-export const emptyMemo = (): Memo => ({ full: [], offers: [], outcomes: [] });
+/** The same cart, if the shopper were another or unknown conditions taken otherwise: nothing is worked out about it yet. */
+export const evaluatedAnew = (
+  evaluation: Evaluation,
+  change: Partial<Pick<Terms, "facts" | "unknownAs">> = {},
+): Evaluation => ({
+  ...evaluation,
+  ...change,
+  memo: emptyMemo(),
+});
+
+export const emptyMemo = (): Memo => ({ full: [], offers: [], priced: [] });
 
 /** What an option comes to: before offers, after the set of them that is best, and what those give on the order. */
 export type PricedOption = {

@@ -1,19 +1,21 @@
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
 import { counted, type Measure } from "../measures/measure.ts";
-import { exactOf, linearAmount, Horizon, type LinearAmount, max, minus, plus, times } from "../money/linear-amount.ts";
+import { exactOf, Horizon, type LinearAmount, linearAmount, max, minus, plus, times } from "../money/linear-amount.ts";
 import { compare, ONE, whole, ZERO } from "../money/rational.ts";
-import type { Facts, LineFigure } from "../situation/situation.ts";
+import type { Facts, LineFigure, Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import { type CartGrowth, countAt, nextCrossing, pathOf } from "./cart-growth.ts";
-import { type Evaluation, emptyMemo } from "./evaluation.ts";
+import { type Evaluation, emptyMemo, type Terms } from "./evaluation.ts";
 
-/** One cart as it is. */
-export function situationOf(
-  measures: readonly Measure[],
-  facts: Facts,
-  cart: ReadCart,
-  unknownAs: boolean,
-): Evaluation {
+/** One cart as it is, in one tariff. */
+export const evaluate = (terms: Terms, cart: ReadCart): Evaluation => ({
+  ...situationOf(terms.tariff.measures, terms.facts, cart, terms.unknownAs),
+  ...terms,
+  memo: emptyMemo(),
+});
+
+/** One cart as it is, for measures of any tariff. */
+export function situationOf(measures: readonly Measure[], facts: Facts, cart: ReadCart, unknownAs: boolean): Situation {
   const counts: (number | null | undefined)[] = [];
   const count = (number: number): number | null => {
     const known = counts[number];
@@ -36,7 +38,6 @@ export function situationOf(
     moving: count,
     goods: (counts) => goodsLeft(cart, goodsOf(cart.lines, counts), null),
     lineReaches: (line, figure, least) => lineReaches(line, figure, least),
-    memo: emptyMemo(),
   };
 }
 
@@ -47,7 +48,7 @@ export function situationOf(
  * @param units one at least
  * @param most how far anyone asks
  */
-export function situationAlong(growth: CartGrowth, units: number, unknownAs: boolean, mostUnits: number): Evaluation {
+export function evaluateAlong(growth: CartGrowth, units: number, mostUnits: number): Evaluation {
   const horizon = new Horizon(mostUnits);
   if (growth.length !== null) horizon.limit(units < growth.length ? growth.length - 1 - units : 0);
   const line = growth.lineAt(units);
@@ -61,9 +62,10 @@ export function situationAlong(growth: CartGrowth, units: number, unknownAs: boo
   };
   const cart = { ...growth.before, lines: [...growth.before.lines, line] };
   return {
+    tariff: growth.tariff,
     facts: growth.facts,
+    unknownAs: growth.unknownAs,
     lines: cart.lines,
-    unknownAs,
     horizon,
     count,
     reaches: (measure, least) => {

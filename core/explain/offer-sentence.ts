@@ -5,8 +5,8 @@ import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
 import type { Offer, Step } from "../offers/offer.ts";
 import { stackingOf } from "../offers/stacking.ts";
-import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
+import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import { isOnOrder, type Reward, rewardKind, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
 

@@ -8,7 +8,7 @@ import type { AmountContext } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
 import { formatMoney } from "../money/format.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
-import type { OfferUse, Why, WhyCharge, WhyCondition, WhyLine, WhyOffer, WhyOption } from "../quote/why/why.ts";
+import type { OfferUse, Why, WhyCharge, WhyCondition, WhyLine, WhyOffer, WhyOption } from "../quote/answer/why.ts";
 
 /** One sentence of an account, and the setting it comes from. */
 export type WhySentence = {

@@ -1,8 +1,8 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { add, compare, type Rational, roundHalfAway, ZERO } from "../money/rational.ts";
+import type { Why } from "../quote/answer/why.ts";
 import { quote } from "../quote/quote.ts";
-import type { Why } from "../quote/why/why.ts";
 import { anyCase } from "../tests/arbitrary.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { whySentences } from "./why-words.ts";

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
-import { formatValues } from "./format-message.ts";
+import { formatMessage } from "./format-message.ts";
 import { pickText } from "./locale.ts";
 
 const demo: { markets: { languages: string[] }[] } = JSON.parse(
@@ -17,7 +17,7 @@ describe("messages", () => {
     const text = `{remaining, plural, ${pluralCategories.map((name) => `${name} {${name}}`).join(" ")}}`;
     const seen = new Set<string>();
     for (let count = 0; count <= 1100; count += 1) {
-      const said = formatValues({ text, locale }, { remaining: count });
+      const said = formatMessage({ text, locale }, { remaining: count });
       expect(said).toBe(rules.select(count));
       seen.add(said);
     }
@@ -29,7 +29,7 @@ describe("messages", () => {
     const text = "Ainda {remaining, plural, one {# artigo} other {# artigos}} até {goal} – {reward}";
     for (const reward of ["grátis", "<b>grátis</b>", "{goal}", "'{'", "١٢٣", "\u202e"]) {
       const values = { remaining: 1234, goal: "45 €", reward };
-      expect(formatValues({ text, locale: "pt-PT" }, values)).toBe(
+      expect(formatMessage({ text, locale: "pt-PT" }, values)).toBe(
         new IntlMessageFormat(text, "pt-PT", undefined, { ignoreTag: true }).format(values),
       );
     }

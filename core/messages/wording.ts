@@ -2,29 +2,7 @@ import { type MessageFormatElement, parse, TYPE } from "@formatjs/icu-messagefor
 import { IntlMessageFormat } from "intl-messageformat";
 import type { Problem } from "../schema/problem.ts";
 import { MESSAGE_STATES, type MessageState } from "./states.ts";
-
-const ALWAYS = ["goal", "reward", "option", "deadline", "place"] as const;
-const COUNTED = [...ALWAYS, "counted", "remaining", "percent"] as const;
-
-/**
- * What the text for each state of a step may mention. Money and weights arrive formatted for the shopper; items, percent
- * and remaining items are numbers, so that plurals agree. Once a goal is reached nothing remains, so nothing can mention it.
- */
-export const STEP_VARIABLES: Readonly<Record<MessageState, readonly string[]>> = {
-  empty: [...ALWAYS, "remaining"],
-  "on-the-way": COUNTED,
-  "nearly-there": COUNTED,
-  between: COUNTED,
-  reached: [...ALWAYS, "counted"],
-  top: [...ALWAYS, "counted"],
-  covered: [...ALWAYS, "counted"],
-  // Nothing here tells the code.
-  "code-missing": ALWAYS,
-  blocked: [...ALWAYS, "counted"],
-  "sign-in": ALWAYS,
-  "not-for-place": ALWAYS,
-  "place-unknown": ALWAYS,
-};
+import type { VariableKind } from "./variable.ts";
 
 /** Every text of a wording with its state and where it stands. */
 export function stateTexts(
@@ -41,27 +19,7 @@ export function stateTexts(
   );
 }
 
-/** What an option's name and note may mention; `lowered` is "yes" when an offer has made it cheaper. */
-export const OPTION_VARIABLES = ["price", "fullPrice", "saving", "lowered", "goal", "remaining"] as const;
-
-/** What a variable is filled with: a text, or a number that plurals agree with. */
-export type VariableKind = "text" | "number";
 export type VariableKinds = Readonly<Record<string, VariableKind>>;
-
-/**
- * What each variable of a step's texts is filled with. Goal, counted and remaining are numbers where items are counted; money
- * and weights come as texts, and so does everything in texts of the whole plan, which may be said of any step.
- *
- * @param counts what the offer counts; null for texts of the whole plan
- */
-export function stepVariableKinds(state: MessageState, counts: string | null): VariableKinds {
-  const figures = new Set(["goal", "counted", "remaining"]);
-  const kindOf = (name: string): VariableKind =>
-    name === "percent" || (figures.has(name) && counts === "items") ? "number" : "text";
-  return Object.fromEntries(STEP_VARIABLES[state].map((name) => [name, kindOf(name)]));
-}
-
-export const OPTION_VARIABLE_KINDS: VariableKinds = Object.fromEntries(OPTION_VARIABLES.map((name) => [name, "text"]));
 
 /** Numbers that bring up every plural form of every language, and figures of some length. */
 const TRIAL_NUMBERS = [0, 1, 2, 3, 4, 5, 6, 10, 11, 20, 21, 100, 101, 1000, 1_000_000, 123_456_789];

@@ -2,10 +2,10 @@ import { ConditionRef } from "../conditions/condition.ts";
 import { LadderMeasure } from "../measures/measure-spec.ts";
 import { StepWording } from "../messages/step-wording.ts";
 import { Reward } from "../rewards/reward.ts";
-import { Trigger } from "./trigger.ts";
 import { byKind, closed, Id, Percent, Position } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { Local } from "../time/local.ts";
+import { Trigger } from "./trigger.ts";
 
 /** One rung of an offer: what earns it, and what is given. */
 export const Step = Type.Object(

@@ -1,4 +1,3 @@
-import type { Plan } from "../plan/plan.ts";
 import { isOnOrder, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
 import { interval } from "../time/local.ts";
@@ -11,8 +10,15 @@ export type StackingWith = {
   readonly outcome: "together" | "this-on-a-tie" | "that-on-a-tie";
 };
 
+/** What of a plan it takes to tell which offers can meet. */
+type StackingPlan = {
+  readonly offers: readonly Offer[];
+  readonly zones: readonly { readonly id: string; readonly market: string }[];
+  readonly markets: readonly { readonly id: string; readonly timeZone: string }[];
+};
+
 /** The offers that can meet an offer: in some zone, on some option or on the order, at some moment. */
-export function stackingOf(plan: Plan, offer: Offer): StackingWith[] {
+export function stackingOf(plan: StackingPlan, offer: Offer): StackingWith[] {
   const zones = new Map(plan.zones.map((zone) => [zone.id, zone]));
   const timeZones = new Map(plan.markets.map((market) => [market.id, market.timeZone]));
   const meets = (other: Offer) =>

@@ -1,5 +1,5 @@
 import { decimal } from "../money/decimal.ts";
-import { linearAmount, type LinearAmount } from "../money/linear-amount.ts";
+import { type LinearAmount, linearAmount } from "../money/linear-amount.ts";
 import { multiply, type Rational, roundHalfAway, whole, ZERO } from "../money/rational.ts";
 import { closed, Decimal } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";

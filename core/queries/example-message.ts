@@ -1,14 +1,16 @@
+import { type PreparedRequest, prepareRequest } from "../evaluate/prepared-request.ts";
 import { sayable } from "../measures/measure-spec.ts";
 import { formatMessage } from "../messages/format-message.ts";
 import type { MessageState, StepState } from "../messages/states.ts";
-import { formattingProblems, STEP_VARIABLES, stepVariableKinds, wordingProblems } from "../messages/wording.ts";
+import { stepValues, stepVariableKinds, stepVariableNames } from "../messages/step-variables.ts";
+import { formattingProblems, wordingProblems } from "../messages/wording.ts";
+import { placeOf } from "../places/place.ts";
+import type { Progress } from "../quote/answer/quote.ts";
 import { messageValues } from "../quote/messages/step-messages.ts";
-import type { Progress } from "../quote/quote.ts";
 import type { QuoteRequest } from "../request/request.ts";
+import { factsOf } from "../situation/situation.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
-import { findTariffs } from "../tariff/find-tariffs.ts";
 import type { Tariff } from "../tariff/tariff.ts";
-import { instantOf } from "../time/instant.ts";
 
 /** A text as a shopper would read it: with the figures of the standpoint where it stands so, else with made-up ones. */
 export type ExampleMessage = { readonly text: string; readonly real: boolean } | { readonly problem: string };
@@ -26,12 +28,12 @@ export function exampleMessage(
   place: { offer: string | null; step: string | null; state: MessageState },
   picked: { text: string; locale: string },
 ): ExampleMessage {
-  const [problem] = wordingProblems(picked.text, STEP_VARIABLES[place.state], "");
+  const [problem] = wordingProblems(picked.text, stepVariableNames(place.state), "");
   if (problem) return { problem: problem.message };
-  const tariff = tariffFor(compiled, request, place.offer);
-  const offer = tariff?.offers.find(({ id }) => place.offer === null || id === place.offer);
+  const terms = termsFor(compiled, request, place.offer);
+  const offer = terms?.tariff.offers.find(({ id }) => place.offer === null || id === place.offer);
   const step = offer?.steps.find((one) => place.step === null || one.step.id === place.step);
-  if (!tariff || !offer || !step) return { problem: "this step gives nothing anywhere yet" };
+  if (!terms || !offer || !step) return { problem: "this step gives nothing anywhere yet" };
   const [unfit] = formattingProblems(
     picked.text,
     picked.locale,
@@ -42,22 +44,26 @@ export function exampleMessage(
   const state = plainState(place.state);
   const here = progress.find((one) => one.offer === offer.id && one.step === step.step.id && one.state === state);
   const shown = here ?? madeUp(step.goal?.at ?? 0, place.state, offer.offer.counts.kind);
-  const values = messageValues(tariff, offer, step, picked, state, shown, instantOf(request.at));
-  return { text: formatMessage(values, tariff.currency), real: here !== undefined };
+  const values = messageValues(terms, { offer, step, state, shown }, picked.locale);
+  return { text: formatMessage(picked, stepValues(values)), real: here !== undefined };
 }
 
 /** The standpoint's tariff where the offer holds there, else the first in which it does. */
-function tariffFor(compiled: CompiledPlan, request: QuoteRequest, offer: string | null): Tariff | undefined {
-  const found = findTariffs(compiled, request.destination, request.currency);
-  const here = "there" in found ? found.there.map(({ tariff }) => tariff) : [];
-  const has = (tariff: Tariff) =>
-    offer === null ? tariff.offers.length > 0 : tariff.offers.some(({ id }) => id === offer);
-  const known = here.find(has);
+function termsFor(
+  compiled: CompiledPlan,
+  request: QuoteRequest,
+  offer: string | null,
+): PreparedRequest["there"][number] | undefined {
+  const has = ({ offers }: Tariff) => (offer === null ? offers.length > 0 : offers.some(({ id }) => id === offer));
+  const prepared = prepareRequest(compiled, request);
+  const here = "there" in prepared ? prepared.there : [];
+  const known = here.find(({ tariff }) => has(tariff));
   if (known) return known;
+  const facts = here[0]?.facts ?? factsOf(request, compiled.positions, placeOf(request.destination));
   for (const zone of compiled.plan.zones) {
     for (const currency of compiled.currenciesOf(zone.id)) {
       const tariff = compiled.tariffOf(zone.id, currency);
-      if (tariff && has(tariff)) return tariff;
+      if (tariff && has(tariff)) return { tariff, facts };
     }
   }
   return undefined;

@@ -1,13 +1,5 @@
 import { hasNoPrice, type Parts, sumOf } from "../delivery/full-price.ts";
-import {
-  type Horizon,
-  type LinearAmount,
-  lessAtLeastZero,
-  min,
-  minus,
-  plus,
-  times,
-} from "../money/linear-amount.ts";
+import { type Horizon, type LinearAmount, lessAtLeastZero, min, minus, plus, times } from "../money/linear-amount.ts";
 import type { Rational } from "../money/rational.ts";
 import type { Covers, PriceChange } from "./definition.ts";
 

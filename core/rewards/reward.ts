@@ -23,7 +23,10 @@ export type DeliveryReward = Static<(typeof ON_DELIVERY)[number]["schema"]>;
 export type OrderReward = Static<(typeof ON_ORDER)[number]["schema"]>;
 
 /** What a step gives: on the price of delivery options, or on the order, for the shop to apply. */
-export const Reward = byKind([...ON_DELIVERY, ...ON_ORDER].map(({ schema }) => schema), "Reward");
+export const Reward = byKind(
+  [...ON_DELIVERY, ...ON_ORDER].map(({ schema }) => schema),
+  "Reward",
+);
 export type Reward = DeliveryReward | OrderReward;
 
 export const DELIVERY_REWARDS: ReadonlyMap<string, RegisteredDeliveryReward> = new Map(

@@ -7,7 +7,7 @@ import { compileSpec, counted } from "../measures/measure.ts";
 import { type MeasureSpec, markAt, measured } from "../measures/measure-spec.ts";
 import { percent } from "../money/decimal.ts";
 import { ZERO } from "../money/rational.ts";
-import { type Offer } from "../offers/offer.ts";
+import type { Offer } from "../offers/offer.ts";
 import { goalOf } from "../offers/trigger.ts";
 import { ratesOf } from "../plan/plan.ts";
 import { visitCharges } from "../plan/visit-charges.ts";

@@ -1,4 +1,4 @@
-import type { Quote } from "../quote/quote.ts";
+import type { Quote } from "../quote/answer/quote.ts";
 import { QuoteRequest } from "../request/request.ts";
 import { closed, Id } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";

@@ -5,7 +5,6 @@ import { type CompiledFullPrice, compileFullPrice } from "../delivery/full-price
 import { type DeliveryOption, optionIn } from "../delivery/option.ts";
 import { compilePromise, type Promised } from "../delivery/promise.ts";
 import { leastCount } from "../measures/edge.ts";
-import { type GoodsFilter, goodsFilter, leavesOutKey } from "../measures/goods-filter.ts";
 import type { Measure } from "../measures/measure.ts";
 import type { MeasureNumber } from "../measures/measure-numbers.ts";
 import { measureNumbers } from "../measures/measure-numbers.ts";
@@ -15,12 +14,14 @@ import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
 import { type Rational, ZERO } from "../money/rational.ts";
 import { canStack, type Offer, type Step } from "../offers/offer.ts";
-import { goalOf, type Trigger } from "../offers/trigger.ts";
+import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
+import type { RegisteredTrigger } from "../offers/trigger-definition.ts";
 import type { Calendars, Location } from "../places/location.ts";
 import type { Market, Zone } from "../places/market.ts";
 import type { Plan } from "../plan/plan.ts";
 import { type CompiledReward, compileReward } from "../rewards/apply-rewards.ts";
-import { isOnOrder, type OrderReward, rewardOptions } from "../rewards/reward.ts";
+import type { CompiledOrderReward } from "../rewards/definition.ts";
+import { isOnOrder, orderReward, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
 import { interval } from "../time/local.ts";
 

@@ -1,5 +1,6 @@
 import type { Plan } from "../plan/plan.ts";
-import { type Quote, quote } from "../quote/quote.ts";
+import type { Quote } from "../quote/answer/quote.ts";
+import { quote } from "../quote/quote.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import { type CompiledPlan, compile } from "../tariff/compile.ts";
 

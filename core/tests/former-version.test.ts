@@ -3,6 +3,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { runChecks } from "../checks/run-checks.ts";
 import { climb } from "../climb/climb.ts";
+import { climbAsJson } from "../climb/interval.ts";
 import { whySentences } from "../explain/why-words.ts";
 import { entitiesOf, planOf } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -32,7 +33,9 @@ function saidOf(by: CompiledPlan, request: QuoteRequest, to: number) {
   const sentences = why.flatMap((account) =>
     account.options.flatMap(({ option }) => whySentences(by.plan, account, option, request.currency)),
   );
-  return { answer, sentences, climb: climb(by, request, to) };
+  const climbed = climb(by, request, to);
+  const whole = "climb" in climbed && climbed.climb ? { climb: climbAsJson(climbed.climb) } : climbed;
+  return { answer, sentences, climb: whole };
 }
 
 type Answered = { request: QuoteRequest; answer: unknown; sha256: string };

@@ -1,5 +1,5 @@
 import { type FillerKind, filler } from "../cart/read-cart.ts";
-import type { Quote, QuotedOption } from "../quote/quote.ts";
+import type { Quote, QuotedOption } from "../quote/answer/quote.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import type { Case } from "./arbitrary.ts";
 import { compiledPlan, quoteOf } from "./compiled.ts";

@@ -1,12 +1,7 @@
 import { MESSAGE_STATES, type MessageState, SURFACES, type Surface } from "../messages/states.ts";
+import { stepVariableKinds, stepVariableNames } from "../messages/step-variables.ts";
 import type { StepWording } from "../messages/step-wording.ts";
-import {
-  formattingProblems,
-  placeholdersOf,
-  STEP_VARIABLES,
-  stepVariableKinds,
-  wordingProblems,
-} from "../messages/wording.ts";
+import { formattingProblems, placeholdersOf, wordingProblems } from "../messages/wording.ts";
 import type { Entity } from "../plan/entities.ts";
 import { STORE_ID } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -135,7 +130,7 @@ export function withTexts(
       continue;
     }
     const counts = offers.get(unit.offer ?? "")?.counts.kind ?? null;
-    const unread = wordingProblems(text, STEP_VARIABLES[unit.state], path);
+    const unread = wordingProblems(text, stepVariableNames(unit.state), path);
     const wrong =
       unread.length > 0 ? unread : formattingProblems(text, locale, stepVariableKinds(unit.state, counts), path);
     problems.push(...wrong, ...lostPlaceholders(unit.texts[source] ?? "", text, path));

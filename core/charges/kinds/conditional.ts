@@ -1,6 +1,6 @@
 import type { CompiledCondition } from "../../conditions/compile.ts";
 import { type Condition, ConditionRef } from "../../conditions/condition.ts";
-import { min, max, plus } from "../../money/linear-amount.ts";
+import { max, min, plus } from "../../money/linear-amount.ts";
 import { byRank, closed, Position } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import type { Situation } from "../../situation/situation.ts";

@@ -3,7 +3,7 @@ import type { Amount } from "../../money/amount.ts";
 import { amountFor } from "../../money/amount.ts";
 import { exponentOf } from "../../money/currency.ts";
 import { minorUnits } from "../../money/decimal.ts";
-import { type Offer } from "../../offers/offer.ts";
+import type { Offer } from "../../offers/offer.ts";
 import { goalOf } from "../../offers/trigger.ts";
 import { isOnOrder } from "../../rewards/reward.ts";
 import { translationUnits } from "../../translation/translation-units.ts";

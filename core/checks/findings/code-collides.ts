@@ -1,6 +1,6 @@
-import { codesOf } from "../../offers/trigger.ts";
 import { normalCode } from "../../cart/codes.ts";
 import { stackingOf } from "../../offers/stacking.ts";
+import { codesOf } from "../../offers/trigger.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** One code that earns two offers which do not go together. */
@@ -9,15 +9,11 @@ export const codeCollides: Check = {
   severity: "risky",
   *find({ plan }) {
     for (const offer of plan.offers.filter(({ on }) => on)) {
-      const own = new Set(
-        offer.steps.flatMap(({ trigger }) => codesOf(trigger).map(normalCode)),
-      );
+      const own = new Set(offer.steps.flatMap(({ trigger }) => codesOf(trigger).map(normalCode)));
       if (own.size === 0) continue;
       for (const { other, outcome } of stackingOf(plan, offer)) {
         if (outcome !== "this-on-a-tie") continue;
-        const shared = other.steps
-          .flatMap(({ trigger }) => codesOf(trigger))
-          .find((code) => own.has(normalCode(code)));
+        const shared = other.steps.flatMap(({ trigger }) => codesOf(trigger)).find((code) => own.has(normalCode(code)));
         if (shared !== undefined)
           yield {
             sentence: `The code ${shared} earns “${offer.name}” and “${other.name}”, which do not go together.`,

@@ -20,8 +20,8 @@ export const givesNothing: Check = {
         const goal = goalOf(step.trigger);
         if (isOnOrder(step.reward) || !goal || codesOf(step.trigger).length > 0) continue;
         // What a live carrier asks is not known here.
-        const { options, ...reward } = step.reward;
-        const others = namedOptions(reward).map(({ id }) => id);
+        const { options } = step.reward;
+        const others = namedOptions(step.reward).map(({ id }) => id);
         if ([...options, ...others].some((id) => carried.has(id))) continue;
         const idle = context.contextsOf(offer.zones).filter((where) => {
           const met = offer.when ? context.decide([where.zone.id], offer.when, true) : null;

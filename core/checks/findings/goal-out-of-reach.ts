@@ -1,7 +1,6 @@
-import { triggerKind } from "../../offers/trigger.ts";
 import type { Condition } from "../../conditions/condition.ts";
 import { amountOf } from "../../measures/measure-spec.ts";
-import { goalOf } from "../../offers/trigger.ts";
+import { goalOf, triggerKind } from "../../offers/trigger.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A goal that no cart can meet while the offer's own condition holds. */

@@ -1,4 +1,5 @@
-import { climb, priceAt } from "../../climb/climb.ts";
+import { climb } from "../../climb/climb.ts";
+import { priceAt } from "../../climb/interval.ts";
 import { exponentOf } from "../../money/currency.ts";
 import { inCurrency } from "../../money/rates.ts";
 import { ratesOf } from "../../plan/plan.ts";

@@ -6,14 +6,16 @@ import { circleProblems, conditionProblems } from "../../conditions/problems.ts"
 import type { DeliveryOption } from "../../delivery/option.ts";
 import { promiseProblems } from "../../delivery/promise.ts";
 import { markProblems } from "../../measures/measure-spec.ts";
+import { OPTION_VARIABLE_NAMES } from "../../messages/option-variables.ts";
 import { SURFACES } from "../../messages/states.ts";
+import { stepVariableNames } from "../../messages/step-variables.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
-import { OPTION_VARIABLES, STEP_VARIABLES, stateTexts, wordingProblems } from "../../messages/wording.ts";
+import { stateTexts, wordingProblems } from "../../messages/wording.ts";
 import { type Amount, type AmountContext, amountProblems } from "../../money/amount.ts";
 import { exponentOf } from "../../money/currency.ts";
 import { handlingProblems } from "../../money/handling.ts";
 import { type Rates, rateTableProblems } from "../../money/rates.ts";
-import { type Offer } from "../../offers/offer.ts";
+import type { Offer } from "../../offers/offer.ts";
 import { goalOf } from "../../offers/trigger.ts";
 import { destinationProblems, type ZoneDestination } from "../../places/destination.ts";
 import { locationProblems } from "../../places/location.ts";
@@ -136,7 +138,7 @@ function optionProblems(plan: Plan, option: DeliveryOption, path: string, known:
         ...(promise ? promiseProblems(promise, `${at}/promise`, known.locations) : []),
       ];
     }),
-    ...texts.flatMap(({ text, at }) => (text.includes("{") ? wordingProblems(text, OPTION_VARIABLES, at) : [])),
+    ...texts.flatMap(({ text, at }) => (text.includes("{") ? wordingProblems(text, OPTION_VARIABLE_NAMES, at) : [])),
   ];
 }
 
@@ -178,7 +180,7 @@ function stepWordingProblems({ on, translatedFrom: _, ...everywhere }: StepWordi
     ...stateTexts(everywhere, path),
     ...SURFACES.flatMap((surface) => stateTexts(on?.[surface] ?? {}, `${path}/on/${surface}`)),
   ];
-  return texts.flatMap(({ state, text, path: at }) => wordingProblems(text, STEP_VARIABLES[state], at));
+  return texts.flatMap(({ state, text, path: at }) => wordingProblems(text, stepVariableNames(state), at));
 }
 
 function marketProblems(market: Market, path: string): Problem[] {

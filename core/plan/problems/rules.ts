@@ -1,9 +1,11 @@
 import { tellsACode } from "../../cart/codes.ts";
 import type { SavedConditions } from "../../conditions/condition.ts";
 import { conditionDepth } from "../../conditions/visit.ts";
+import { OPTION_VARIABLE_KINDS } from "../../messages/option-variables.ts";
 import { SURFACES } from "../../messages/states.ts";
+import { stepVariableKinds } from "../../messages/step-variables.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
-import { formattingProblems, OPTION_VARIABLE_KINDS, stateTexts, stepVariableKinds } from "../../messages/wording.ts";
+import { formattingProblems, stateTexts } from "../../messages/wording.ts";
 import type { Step } from "../../offers/offer.ts";
 import { codesOf } from "../../offers/trigger.ts";
 import { rewardKind } from "../../rewards/reward.ts";
@@ -88,7 +90,9 @@ function stepProblems({ trigger, reward, wording }: Step, path: string): Problem
     ...(told.some((text) => tellsACode(text, codes))
       ? [{ path: `${path}/wording/code-missing`, message: "tells the code to whoever has not got it" }]
       : []),
-    ...rewardKind(reward).rules(reward).map(({ path: at, message }) => ({ path: `${path}/reward${at}`, message })),
+    ...rewardKind(reward)
+      .rules(reward)
+      .map(({ path: at, message }) => ({ path: `${path}/reward${at}`, message })),
   ];
 }
 

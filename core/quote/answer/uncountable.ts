@@ -1,5 +1,5 @@
 import { type Problem, pointer } from "../../schema/problem.ts";
-import type { Quote } from "../quote.ts";
+import type { Quote } from "./quote.ts";
 
 /**
  * The figures of an answer that are beyond what can be counted to the unit: none of them may leave. The cart or the plan is

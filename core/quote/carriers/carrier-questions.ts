@@ -1,10 +1,12 @@
-import { isOrdinary, readCart } from "../../cart/read-cart.ts";
+import { isOrdinary } from "../../cart/read-cart.ts";
 import type { Charge } from "../../charges/charge.ts";
 import { type CarrierCharge, parcelSpec } from "../../charges/kinds/carrier.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
+import { type PreparedRequest, prepareRequest } from "../../evaluate/prepared-request.ts";
 import { compileSpec } from "../../measures/measure.ts";
 import { inCurrency, type Rates } from "../../money/rates.ts";
 import { ZERO } from "../../money/rational.ts";
+import type { Step } from "../../offers/offer.ts";
 import { chargesIn } from "../../plan/visit-charges.ts";
 import { Coordinates } from "../../quantities/coordinates.ts";
 import { type CarrierAnswer, Destination, type QuoteRequest } from "../../request/request.ts";
@@ -12,7 +14,6 @@ import { namedOptions, rewardOptions } from "../../rewards/reward.ts";
 import { CountryCode, closed, Id } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
 import type { CompiledPlan } from "../../tariff/compile.ts";
-import { findTariffs, type Tariffs } from "../../tariff/find-tariffs.ts";
 
 /** What a live carrier has to be asked for a quote. */
 export const CarrierQuestion = Type.Object(
@@ -61,10 +62,10 @@ export function answerFrom(
  * @example carrierQuestions(compiled, request) // [{ carrier: "osprelle", service: "parcel", weight: 1250000, … }]
  */
 export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest): CarrierQuestion[] {
-  const found = findTariffs(compiled, request.destination, request.currency);
-  const cart = readCart(request.cart, "/cart");
-  if ("problems" in found || "problems" in cart || !found.postcodeKnown || !cart.lines.some(isOrdinary)) return [];
-  const options = new Map(found.there.flatMap(({ tariff }) => tariff.options.map(({ id, option }) => [id, option])));
+  const prepared = prepareRequest(compiled, request);
+  if ("problems" in prepared || !prepared.postcodeKnown || !prepared.cart.lines.some(isOrdinary)) return [];
+  const { cart, there } = prepared;
+  const options = new Map(there.flatMap(({ tariff }) => tariff.options.map(({ id, option }) => [id, option])));
   const charges = [...options.values()].flatMap(carrierChargesOf);
   const { plan } = compiled;
   const questions = charges.flatMap((charge): [string, CarrierQuestion][] => {
@@ -91,28 +92,24 @@ export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest):
 }
 
 /**
- * The steps, as "offer step", that touch an option with a live carrier's charge, while the address is not complete: what
- * the carrier will ask as the cart grows is not known, so neither is what such a step would better.
+ * Whether a step touches an option with a live carrier's charge, while the address is not complete: what the carrier will ask as
+ * the cart grows is not known, so neither is what such a step would better.
  */
-export function stepsWaitingForCarriers({ there, postcodeKnown }: Tariffs): ReadonlySet<string> {
-  if (postcodeKnown) return new Set();
+export function stepsWaitingForCarriers({
+  there,
+  postcodeKnown,
+}: PreparedRequest): (offer: string, step: string) => boolean {
+  if (postcodeKnown) return () => false;
   const tariffs = there.map(({ tariff }) => tariff);
   const asking = new Set(
     tariffs.flatMap(({ options }) =>
       options.filter(({ option }) => carrierChargesOf(option).length > 0).map(({ id }) => id),
     ),
   );
-  return new Set(
-    tariffs.flatMap(({ offers }) =>
-      offers.flatMap(({ offer }) =>
-        offer.steps
-          .filter(({ reward }) =>
-            [...rewardOptions(reward), ...namedOptions(reward).map(({ id }) => id)].some((id) => asking.has(id)),
-          )
-          .map((step) => `${offer.id} ${step.id}`),
-      ),
-    ),
-  );
+  const touches = ({ reward }: Step) =>
+    [...rewardOptions(reward), ...namedOptions(reward).map(({ id }) => id)].some((id) => asking.has(id));
+  const steps = tariffs.flatMap(({ offers }) => offers.map(({ offer }) => offer));
+  return (offer, step) => steps.some((one) => one.id === offer && one.steps.some((s) => s.id === step && touches(s)));
 }
 
 /** The live carriers' charges of an option as its zone has it. */

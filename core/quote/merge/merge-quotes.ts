@@ -1,4 +1,5 @@
-import type { Progress, Quote, QuotedOption } from "../quote.ts";
+import equal from "fast-deep-equal";
+import type { Progress, Quote, QuotedOption } from "../answer/quote.ts";
 
 /**
  * What is true of every one of several quotes of the same cart: how a place that is only partly known is answered.
@@ -6,25 +7,26 @@ import type { Progress, Quote, QuotedOption } from "../quote.ts";
  * differently promises nothing and is `place-unknown`.
  *
  * @param orNowhere the place may also be one that nobody serves: then nothing is certain
- * @param waiting steps, as "offer step", of which nobody can say what more goods would better
+ * @param waits steps of which nobody can say what more goods would better
  */
 export function mergeQuotes(
   quotes: readonly [Quote, ...Quote[]],
   orNowhere: boolean,
-  waiting: ReadonlySet<string> = new Set(),
+  waits: (offer: string, step: string) => boolean = () => false,
 ): Quote {
   const [first] = quotes;
   const same = <T>(read: (quote: Quote) => T) => quotes.every((quote) => read(quote) === read(first));
   // Where a charge cannot be told, nobody can say what a step would better.
   const open = quotes.some(({ options }) => options.some(isOpen));
   const optionIds = unique(quotes.flatMap(({ options }) => options.map(({ id }) => id)));
-  const steps = unique(quotes.flatMap(({ progress }) => progress.map(({ offer, step }) => `${offer} ${step}`)));
-  const progress = steps.map((key) =>
+  const progress = distinctSteps(quotes).map(({ offer, step }) =>
     mergedStep(
-      quotes.map((quote) => quote.progress.find(({ offer, step }) => `${offer} ${step}` === key)),
-      orNowhere || open || waiting.has(key),
+      quotes.map((quote) => quote.progress.find((one) => one.offer === offer && one.step === step)),
+      orNowhere || open || waits(offer, step),
     ),
   );
+  const everywhere = (message: Quote["messages"][number]) =>
+    quotes.every(({ messages }) => messages.some((other) => equal(other, message)));
   return {
     ...first,
     market: !orNowhere && same(({ market }) => market) ? first.market : null,
@@ -39,14 +41,16 @@ export function mergeQuotes(
       ),
     ),
     progress,
-    messages: first.messages.filter(
-      (message) =>
-        !orNowhere &&
-        !open &&
-        !waiting.has(`${message.offer} ${message.step}`) &&
-        quotes.every(({ messages }) => messages.some((other) => JSON.stringify(other) === JSON.stringify(message))),
-    ),
+    messages: orNowhere || open ? [] : first.messages.filter((one) => !waits(one.offer, one.step) && everywhere(one)),
   };
+}
+
+/** Every step that some quote has, once. */
+function distinctSteps(quotes: readonly Quote[]): Progress[] {
+  const found: Progress[] = [];
+  for (const entry of quotes.flatMap(({ progress }) => progress))
+    if (!found.some(({ offer, step }) => offer === entry.offer && step === entry.step)) found.push(entry);
+  return found;
 }
 
 const isOpen = ({ reason }: QuotedOption) => reason === "condition-unknown" || reason === "place-unknown";
@@ -70,7 +74,7 @@ function mergedOption(
   // Where a charge cannot be told, the price found is the least there could be, and nothing else follows from it.
   const open = present.some(isOpen);
   const differ = <K extends keyof QuotedOption>(key: K) =>
-    open || priced.some((option) => JSON.stringify(option[key]) !== JSON.stringify(shown[key]));
+    open || priced.some((option) => !equal(option[key], shown[key]));
   const { promise, note, ...rest } = shown;
   return {
     ...rest,
@@ -91,8 +95,7 @@ function mergedStep(found: readonly (Progress | undefined)[], unsettled: boolean
   const present = found.filter((entry) => entry !== undefined);
   const [first] = present;
   if (!first) throw new RangeError("a step that no quote has");
-  const alike =
-    present.length === found.length && present.every((entry) => JSON.stringify(entry) === JSON.stringify(first));
+  const alike = present.length === found.length && present.every((entry) => equal(entry, first));
   if (alike && !unsettled) return first;
   return {
     ...first,

@@ -1,71 +1,55 @@
 import { hasNoPrice, sumOf } from "../../delivery/full-price.ts";
-import type { DeliveryOption } from "../../delivery/option.ts";
 import type { PricedOption } from "../../evaluate/evaluation.ts";
-import { goalText, measured } from "../../measures/measure-spec.ts";
-import { formatOrTell, formatValues, type UnsaidText } from "../../messages/format-message.ts";
+import { formatMessage, formatOrTell } from "../../messages/format-message.ts";
 import { pickText } from "../../messages/locale.ts";
-import { formatMoney } from "../../money/format.ts";
+import { optionValues } from "../../messages/option-variables.ts";
+import type { OptionFigures } from "../../messages/variable.ts";
 import { rounded } from "../../money/linear-amount.ts";
-import type { QuoteRequest } from "../../request/request.ts";
-import type { Tariff } from "../../tariff/tariff.ts";
-import type { StepProgress } from "../quote.ts";
-import { isAnnounced, localeOf } from "./step-messages.ts";
+import type { TariffOption } from "../../tariff/tariff.ts";
+import { localeOf, type QuoteIn } from "../answer/quote-in.ts";
+import type { StepProgress } from "../progress/progress.ts";
+import { isAnnounced } from "./mentioned.ts";
 
 /**
  * Name and note as the shopper reads them. They may mention the price, what was saved, and the next goal that would
  * better this very option, so that nobody has to keep a second option to advertise an offer.
  */
 export function optionTexts(
-  tariff: Tariff,
-  option: DeliveryOption,
-  outcome: PricedOption,
+  { now, unsaid }: Pick<QuoteIn, "now" | "unsaid">,
+  { id, option, number }: TariffOption,
+  priced: PricedOption,
   progress: readonly StepProgress[],
-  request: QuoteRequest,
-  unsaid: UnsaidText[],
 ): { name: string; note?: string } {
-  const locale = localeOf(request, tariff);
-  const { languages } = tariff.market;
+  const { market, currency } = now.tariff;
+  const locale = localeOf(now);
   const textOf = (texts: Readonly<Record<string, string>>): string | undefined => {
-    const picked = pickText(texts, locale, languages);
+    const picked = pickText(texts, locale, market.languages);
     if (!picked?.text.includes("{")) return picked?.text;
-    const say = () => formatValues(picked, valuesOf(tariff, option.id, outcome, progress, picked.locale));
-    return formatOrTell(picked, say, unsaid);
+    const figures = (): OptionFigures => ({
+      locale: picked.locale,
+      currency,
+      ...pricesOf(priced),
+      ...nextGoal(number, progress),
+    });
+    return formatOrTell(picked, () => formatMessage(picked, optionValues(figures())), unsaid);
   };
   const note = option.note && textOf(option.note);
-  return { name: textOf(option.name) ?? option.id, ...(note === undefined ? {} : { note }) };
+  return { name: textOf(option.name) ?? id, ...(note === undefined ? {} : { note }) };
 }
 
-function valuesOf(
-  tariff: Tariff,
-  id: string,
-  { full, price }: PricedOption,
+const pricesOf = ({ full, price }: PricedOption): Pick<OptionFigures, "price" | "fullPrice"> =>
+  hasNoPrice(full) || typeof price === "string"
+    ? { price: null, fullPrice: null }
+    : { price: rounded(price), fullPrice: rounded(sumOf(full)) };
+
+/** The next goal that would better an option, and what is missing to it. */
+function nextGoal(
+  number: number,
   progress: readonly StepProgress[],
-  locale: string,
-): Record<string, string | number> {
-  const { currency } = tariff;
-  const money = (minor: number) => formatMoney(minor, currency, locale);
-  const number = tariff.options.find((one) => one.id === id)?.number;
+): Pick<OptionFigures, "measure" | "goal" | "remaining"> {
   const next = progress.find(
-    (entry) =>
-      entry.said !== null &&
-      number !== undefined &&
-      entry.step.options.includes(number) &&
-      isAnnounced(entry, progress),
+    (entry) => entry.said !== null && entry.step.options.includes(number) && isAnnounced(entry, progress),
   );
-  const kind = next?.offer.offer.counts.kind ?? "value";
-  const goal = next?.step.goal?.at;
-  const ahead = {
-    goal: goal === undefined ? "" : goalText(kind, goal, currency, locale),
-    remaining: typeof next?.said === "number" ? measured(kind, next.said, currency, locale, "short") : "",
-  };
-  if (hasNoPrice(full) || typeof price === "string")
-    return { price: "", fullPrice: "", saving: "", lowered: "other", ...ahead };
-  const [now, before] = [rounded(price), rounded(sumOf(full))];
-  return {
-    price: money(now),
-    fullPrice: money(before),
-    saving: money(before - now),
-    lowered: now < before ? "yes" : "other",
-    ...ahead,
-  };
+  const measure = next?.offer.offer.counts.kind ?? "value";
+  return { measure, goal: next?.step.goal?.at ?? null, remaining: next?.said ?? null };
 }

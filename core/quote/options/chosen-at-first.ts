@@ -6,11 +6,11 @@ import type { Tariff } from "../../tariff/tariff.ts";
 /** The number of the option chosen for the shopper at first, or undefined when none has a price. */
 export function chosenAtFirst(
   tariff: Tariff,
-  outcomes: readonly PricedOption[],
+  priced: readonly PricedOption[],
   promises: readonly (Promised | null)[],
 ): number | undefined {
   const available: { number: number; price: number; earned: boolean }[] = [];
-  outcomes.forEach(({ price, used }, number) => {
+  priced.forEach(({ price, used }, number) => {
     if (typeof price !== "string") available.push({ number, price: rounded(price), earned: used.length > 0 });
   });
   const { chosenAtFirst: rule, choosesEarned } = tariff.store;

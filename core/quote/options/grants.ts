@@ -1,37 +1,40 @@
 import type { Earned, Evaluation } from "../../evaluate/evaluation.ts";
 import { allocate } from "../../money/allocate.ts";
 import { rounded, times } from "../../money/linear-amount.ts";
-
-/** What an offer gives on the order, for the shop to apply. Amounts are minor units and add up to what comes off. */
-export type Grant =
-  | { offer: string; step: string; kind: "gift"; sku: string; quantity: number }
-  | { offer: string; step: string; kind: "order-percent-off" | "order-money-off"; amount: number };
+import type { CompiledOrderReward } from "../../rewards/definition.ts";
+import type { Grant } from "../answer/quote.ts";
 
 /** @param off what comes off the order in all: one figure, rounded once, shared out by largest remainder */
 export function grantsOf(used: readonly Earned[], now: Evaluation, off: number): Grant[] {
   const all = used.flatMap(({ offer, onOrder }) =>
     onOrder.map(({ step, reward }) => ({ offer: offer.id, step: step.step.id, reward })),
   );
-  const weights = all.map(({ reward }): number => {
-    switch (reward.kind) {
-      case "gift":
-        return 0;
-      case "money":
-        return reward.amount;
-      case "percent":
-        return rounded(times(now.goods(reward.of), reward.part));
-    }
-  });
+  const weights = all.map(({ reward }) => weightOf(reward, now));
   const amounts = off === 0 ? weights.map(() => 0) : allocate(off, weights);
-  return all.map(({ offer, step, reward }, i): Grant => {
-    const amount = amounts[i] ?? 0;
-    switch (reward.kind) {
-      case "gift":
-        return { offer, step, kind: "gift", sku: reward.sku, quantity: reward.quantity };
-      case "money":
-        return { offer, step, kind: "order-money-off", amount };
-      case "percent":
-        return { offer, step, kind: "order-percent-off", amount };
-    }
-  });
+  return all.map(({ offer, step, reward }, i) => ({ offer, step, ...givenAs(reward, amounts[i] ?? 0) }));
+}
+
+/** By how much of what comes off the order a reward is to blame. */
+function weightOf(reward: CompiledOrderReward, now: Evaluation): number {
+  switch (reward.kind) {
+    case "gift":
+      return 0;
+    case "money":
+      return reward.amount;
+    case "percent":
+      return rounded(times(now.goods(reward.of), reward.part));
+  }
+}
+
+type Given = Grant extends infer One ? (One extends Grant ? Omit<One, "offer" | "step"> : never) : never;
+
+function givenAs(reward: CompiledOrderReward, amount: number): Given {
+  switch (reward.kind) {
+    case "gift":
+      return { kind: "gift", sku: reward.sku, quantity: reward.quantity };
+    case "money":
+      return { kind: "order-money-off", amount };
+    case "percent":
+      return { kind: "order-percent-off", amount };
+  }
 }

@@ -1,10 +1,10 @@
 import { type FullPrice, hasNoPrice, type Parts, sumOf } from "../../delivery/full-price.ts";
-import { type Earned, type Evaluation, emptyMemo, type PricedOption } from "../../evaluate/evaluation.ts";
+import { type Earned, type Evaluation, evaluatedAnew, type PricedOption } from "../../evaluate/evaluation.ts";
 import {
   compareAmounts,
   type LinearAmount,
-  min,
   lessWhenRounded,
+  min,
   minus,
   plus,
   rounded,
@@ -13,95 +13,93 @@ import {
 import { multiply, ONE, subtract } from "../../money/rational.ts";
 import { bestSet, type Cost } from "../../offers/best-set.ts";
 import { applyRewards, type CompiledReward } from "../../rewards/apply-rewards.ts";
+import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
+import type { Facts } from "../../situation/situation.ts";
 import { allOf, type Truth } from "../../situation/truth.ts";
-import type { Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
-import type { CompiledOrderReward } from "../../rewards/definition.ts";
+import type { TariffOffer, TariffStep } from "../../tariff/tariff.ts";
 
 const everything = () => true;
 const NOTHING: readonly Earned[] = [];
 
-function fullPriceOf(tariff: Tariff, option: number, situation: Evaluation): FullPrice {
+function fullPriceOf(option: number, situation: Evaluation): FullPrice {
   const { full } = situation.memo;
   const known = full[option];
   if (known !== undefined) return known;
-  const found = tariff.options[option]?.full.price(situation) ?? "not-offered";
+  const found = situation.tariff.options[option]?.full.price(situation) ?? "not-offered";
   full[option] = found;
   return found;
 }
 
 /** @param without leaves one step out, to see what it changes */
-export function priceOption(tariff: Tariff, option: number, situation: Evaluation, without?: TariffStep): PricedOption {
-  if (without) return newOutcome(tariff, option, situation, without);
-  const { outcomes } = situation.memo;
-  const known = outcomes[option];
+export function priceOption(option: number, situation: Evaluation, without?: TariffStep): PricedOption {
+  if (without) return newlyPriced(option, situation, without);
+  const { priced } = situation.memo;
+  const known = priced[option];
   if (known) return known;
-  const found = newOutcome(tariff, option, situation);
-  outcomes[option] = found;
+  const found = newlyPriced(option, situation);
+  priced[option] = found;
   return found;
 }
 
-function newOutcome(tariff: Tariff, option: number, situation: Evaluation, without?: TariffStep): PricedOption {
-  const full = fullPriceOf(tariff, option, situation);
+function newlyPriced(option: number, situation: Evaluation, without?: TariffStep): PricedOption {
+  const full = fullPriceOf(option, situation);
   if (hasNoPrice(full)) return { full, price: full, used: NOTHING, offOrder: 0 };
   let earned: Earned[] | undefined;
-  for (const offer of tariff.offers) {
+  for (const offer of situation.tariff.offers) {
     const one = earnedOf(offer, option, situation, without);
     if (!one) continue;
     if (earned) earned.push(one);
     else earned = [one];
   }
   if (!earned) return { full, price: sumOf(full), used: NOTHING, offOrder: 0 };
-  const otherPrice = (id: string): FullPrice => {
-    const other = tariff.options.find((candidate) => candidate.id === id);
-    return other ? fullPriceOf(tariff, other.number, situation) : "not-offered";
-  };
-  if (isLeast(tariff, option, situation)) return leastOutcome(full, earned, otherPrice, situation);
+  if (isLeast(option, situation)) return leastPriced(full, earned, situation);
   const [first] = earned;
   if (first && earned.length === 1 && first.onOrder.length === 0) {
     // One offer on delivery alone: it is used where it lowers the price.
-    const price = applyRewards(full, first.rewards, tools);
+    const price = applyRewards(full, first.rewards, toolsOf(situation));
     const before = sumOf(full);
     const lowers = compareAmounts(price, before, situation.horizon) < 0;
     return { full, price: lowers ? price : before, used: lowers ? earned : NOTHING, offOrder: 0 };
   }
-  return bestOutcome(full, earned, otherPrice, situation);
+  return bestPriced(full, earned, situation);
 }
 
+/** What rewards look at besides the option they are given on. */
+const toolsOf = (situation: Evaluation): RewardTools => ({
+  horizon: situation.horizon,
+  fullPriceOf: (id) => {
+    const other = situation.tariff.options.find((candidate) => candidate.id === id);
+    return other ? fullPriceOf(other.number, situation) : "not-offered";
+  },
+});
+
 /** Whether a full price is only the least there could be: some of what it is made of depends on where exactly it goes. */
-function isLeast(tariff: Tariff, option: number, situation: Evaluation): boolean {
-  if (!situation.unknownAs) return false;
-  return hasNoPrice(fullPriceOf(tariff, option, { ...situation, unknownAs: false, memo: emptyMemo() }));
-}
+const isLeast = (option: number, situation: Evaluation): boolean =>
+  situation.unknownAs && hasNoPrice(fullPriceOf(option, evaluatedAnew(situation, { unknownAs: false })));
 
 /**
  * What nobody is charged less than: with a dearer full price another set may be best, and rewards that cover other parts
  * may get more of it. So it is the cheapest any set makes it, each reward taken to cover everything where they differ.
  */
-function leastOutcome(
-  full: Parts,
-  earned: readonly Earned[],
-  otherPrice: (id: string) => FullPrice,
-  situation: Evaluation,
-): PricedOption {
+function leastPriced(full: Parts, earned: readonly Earned[], situation: Evaluation): PricedOption {
   const cover = coverAlike(earned) ? asItIs : coveringAll;
-  const priceAfter = (set: readonly Earned[]) =>
-    applyRewards(full, set.flatMap(({ rewards }) => rewards.map(cover)), tools);
+  const tools = toolsOf(situation);
+  const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set, cover), tools);
   const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
-  const { set } = bestSet(earned, stand, costOf, costOf, situation.horizon);
+  const { set } = bestSet(earned, stack, costOf, costOf, situation.horizon);
   return { full, price: priceAfter(set), used: set, offOrder: 0 };
 }
 
-const stand = (a: Earned, b: Earned) => a.offer.stacks[b.offer.number] === true;
+const stack = (a: Earned, b: Earned) => a.offer.stacks[b.offer.number] === true;
+
+const rewardsOf = (set: readonly Earned[], cover: (reward: CompiledReward) => CompiledReward): CompiledReward[] =>
+  set.flatMap(({ rewards }) => rewards.map(cover));
 
 /** With several offers earned: what comes of the best set of them. */
-function bestOutcome(
-  full: Parts,
-  earned: readonly Earned[],
-  otherPrice: (id: string) => FullPrice,
-  situation: Evaluation,
-): PricedOption {
+function bestPriced(full: Parts, earned: readonly Earned[], situation: Evaluation): PricedOption {
+  const tools = toolsOf(situation);
   const priceAfter = (set: readonly Earned[], cover: (reward: CompiledReward) => CompiledReward = asItIs) =>
-    applyRewards(full, set.flatMap(({ rewards }) => rewards.map(cover)), tools);
+    applyRewards(full, rewardsOf(set, cover), tools);
   const costWith =
     (cover: (reward: CompiledReward) => CompiledReward) =>
     (set: readonly Earned[]): Cost => {
@@ -113,7 +111,7 @@ function bestOutcome(
   // Rewards that cover the same parts only ever add up; others may get in each other's way, and are bounded by what
   // they would come to if each covered everything.
   const boundOf = coverAlike(earned) ? costOf : costWith(coveringAll);
-  const { set } = bestSet(earned, stand, costOf, boundOf, situation.horizon);
+  const { set } = bestSet(earned, stack, costOf, boundOf, situation.horizon);
   return { full, price: priceAfter(set), used: set, offOrder: orderOff(set, situation) };
 }
 
@@ -236,12 +234,12 @@ export function hasCode({ codes }: TariffStep, facts: Facts): boolean {
 export type Improvement = "better" | "no-better" | "no-price";
 
 /** Whether a step, once reached, betters anything for the shopper that would be as it is without that step. */
-export function improves(tariff: Tariff, step: TariffStep, situation: Evaluation): Improvement {
+export function improves(step: TariffStep, situation: Evaluation): Improvement {
   let anyPrice = false;
-  const numbers = step.onOrder ? tariff.options.map(({ number }) => number) : step.options;
+  const numbers = step.onOrder ? situation.tariff.options.map(({ number }) => number) : step.options;
   for (const option of numbers) {
-    const after = priceOption(tariff, option, situation);
-    const before = priceOption(tariff, option, situation, step);
+    const after = priceOption(option, situation);
+    const before = priceOption(option, situation, step);
     if (typeof after.price === "string" || typeof before.price === "string") continue;
     anyPrice = true;
     // A gift of another offer that a tie brings along is none of what this step promises.

@@ -1,12 +1,12 @@
 import type { FillerKind } from "../../cart/read-cart.ts";
 import { type CartGrowth, crossing } from "../../evaluate/cart-growth.ts";
-import { type Evaluation, emptyMemo } from "../../evaluate/evaluation.ts";
-import { situationAlong } from "../../evaluate/situation-of.ts";
+import { type Evaluation, evaluatedAnew } from "../../evaluate/evaluation.ts";
+import { evaluateAlong } from "../../evaluate/situation-of.ts";
 import { sayable } from "../../measures/measure-spec.ts";
 import type { StepState } from "../../messages/states.ts";
 import type { Facts } from "../../situation/situation.ts";
-import type { Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
-import { improves, inTime, offerHolds, reached, withinLimits } from "../options/price-option.ts";
+import type { TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import { hasCode, improves, inTime, offerHolds, reached, withinLimits } from "../options/price-option.ts";
 
 export type StepStatus = { readonly state: StepState; readonly remaining: number | null };
 
@@ -24,21 +24,15 @@ type ForecastStretch = { readonly from: number; readonly to: number; readonly ou
 const FURTHEST = 2 ** 40;
 const MOST_STRETCHES = 400;
 
-export function forecastFiller(
-  tariff: Tariff,
-  offer: TariffOffer,
-  step: TariffStep,
-  growth: CartGrowth,
-  unknownAs: boolean,
-): FillerForecast {
+export function forecastFiller(offer: TariffOffer, step: TariffStep, growth: CartGrowth): FillerForecast {
   const stretches: ForecastStretch[] = [];
   // A code that stands for the goal leaves only the offer's own conditions to be met.
   const stands = step.trigger.codeRole === "stands-for-goal" && hasCode(step, growth.facts);
   let next = stands ? 1 : step.goal ? crossing(growth, step.goal.measure, step.goal.least) : null;
   const extend = (): boolean => {
     if (next === null || next > FURTHEST || stretches.length >= MOST_STRETCHES) return false;
-    const situation = situationAlong(growth, next, unknownAs, FURTHEST);
-    const outcome = outcomeAt(tariff, offer, step, situation);
+    const situation = evaluateAlong(growth, next, FURTHEST);
+    const outcome = outcomeAt(offer, step, situation);
     const units = situation.horizon?.units ?? 0;
     const to = units >= FURTHEST ? Number.POSITIVE_INFINITY : next + units;
     stretches.push({ from: next, to, outcome });
@@ -48,14 +42,9 @@ export function forecastFiller(
   return { growth, stretches, extend };
 }
 
-export function outcomeAt(
-  tariff: Tariff,
-  offer: TariffOffer,
-  step: TariffStep,
-  situation: Evaluation,
-): ForecastStretch["outcome"] {
+export function outcomeAt(offer: TariffOffer, step: TariffStep, situation: Evaluation): ForecastStretch["outcome"] {
   if (!reached(offer, step, situation)) return "none";
-  const outcome = improves(tariff, step, situation);
+  const outcome = improves(step, situation);
   return outcome === "better" ? "better" : outcome === "no-better" ? "covered" : "none";
 }
 
@@ -108,18 +97,17 @@ export function asSaid(forecast: FillerForecast, kind: FillerKind, remaining: nu
  * @param aheadNow what adding goods would do; asked only when that matters
  */
 export function stepStatus(
-  tariff: Tariff,
   offer: TariffOffer,
   step: TariffStep,
   now: Evaluation,
   aheadNow: () => Pick<Ahead, "remaining" | "covered">,
 ): StepStatus {
   if (reached(offer, step, now)) {
-    return { state: improves(tariff, step, now) === "better" ? "reached" : "covered", remaining: null };
+    return { state: improves(step, now) === "better" ? "reached" : "covered", remaining: null };
   }
-  const out = inTheWay(offer, now) ?? (onlySignInMissing(tariff, offer, step, now) ? "sign-in" : null);
+  const out = inTheWay(offer, now) ?? (onlySignInMissing(offer, step, now) ? "sign-in" : null);
   if (out) return { state: out, remaining: null };
-  if (lacksCode(step, now)) return { state: withCode(tariff, offer, step, now), remaining: null };
+  if (lacksCode(step, now)) return { state: withCode(offer, step, now), remaining: null };
   if (!step.goal) return { state: "blocked", remaining: null };
   if (now.count(step.goal.measure) === null && offerHolds(offer, now))
     return { state: "weight-unknown", remaining: null };
@@ -138,21 +126,21 @@ const lacksCode = (step: TariffStep, now: Evaluation): boolean =>
   step.trigger.codeRole === "needed" && !hasCode(step, now.facts);
 
 /** Whether a code is all that is missing; no goods stand for it. */
-function withCode(tariff: Tariff, offer: TariffOffer, step: TariffStep, now: Evaluation): StepState {
+function withCode(offer: TariffOffer, step: TariffStep, now: Evaluation): StepState {
   const [code] = step.codes;
   if (code === undefined) return "blocked";
   const facts: Facts = { ...now.facts, codes: new Set([...now.facts.codes, code]) };
-  const entered: Evaluation = { ...now, facts, memo: emptyMemo() };
+  const entered = evaluatedAnew(now, { facts });
   if (!reached(offer, step, entered)) return "blocked";
-  return improves(tariff, step, entered) === "better" ? "code-missing" : "covered";
+  return improves(step, entered) === "better" ? "code-missing" : "covered";
 }
 
 /** Whether only signing in is missing for an offer that says so, and doing it would not leave the step without use. */
-function onlySignInMissing(tariff: Tariff, offer: TariffOffer, step: TariffStep, now: Evaluation): boolean {
+function onlySignInMissing(offer: TariffOffer, step: TariffStep, now: Evaluation): boolean {
   const { shopper } = now.facts;
   if (!offer.offer.signInLure || shopper.signedIn === true || offerHolds(offer, now)) return false;
   const facts: Facts = { ...now.facts, shopper: { ...shopper, signedIn: true } };
-  const signedIn: Evaluation = { ...now, facts, memo: emptyMemo() };
+  const signedIn = evaluatedAnew(now, { facts });
   if (!offerHolds(offer, signedIn)) return false;
-  return !reached(offer, step, signedIn) || improves(tariff, step, signedIn) === "better";
+  return !reached(offer, step, signedIn) || improves(step, signedIn) === "better";
 }

@@ -1,7 +1,7 @@
 import { useContext, useState } from "react";
 import { acceptedReason, causeOf, type Finding } from "../../../core/checks/finding.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { Quote } from "../../../core/quote/quote.ts";
+import type { Quote } from "../../../core/quote/answer/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useContext, useMemo, useState } from "react";
-import type { Quote } from "../../../core/quote/quote.ts";
+import type { Quote } from "../../../core/quote/answer/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { boundarySamples } from "../../../core/samples/boundary-samples.ts";
 import { runSample, type SampleRun } from "../../../core/samples/compare.ts";

@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useLayoutEffect, useRef, useState } from "react";
-import { type Climb, type ClimbInterval, priceAt } from "../../../core/climb/climb.ts";
+import { type Climb, type ClimbInterval, priceAt } from "../../../core/climb/interval.ts";
 import { OUT_OF_REACH } from "../../../core/messages/states.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import { linear } from "../drawing/linear.ts";

@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import { type Climb, priceAt } from "../../../core/climb/climb.ts";
+import { type Climb, priceAt } from "../../../core/climb/interval.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
 import type { MessageStretch } from "./message-strip.ts";

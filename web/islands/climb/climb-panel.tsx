@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useRef, useState } from "react";
-import { type Climb, countedAt } from "../../../core/climb/climb.ts";
+import { countedAt } from "../../../core/climb/climb.ts";
+import type { Climb } from "../../../core/climb/interval.ts";
 import { goalWords } from "../../../core/explain/offer-sentence.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { amountFor } from "../../../core/money/amount.ts";

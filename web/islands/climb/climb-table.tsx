@@ -1,4 +1,4 @@
-import { type Climb, priceAt } from "../../../core/climb/climb.ts";
+import { type Climb, priceAt } from "../../../core/climb/interval.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { MessageStretch } from "./message-strip.ts";
 

@@ -1,5 +1,6 @@
 import { expose } from "comlink";
-import { type Climb, climb } from "../../../core/climb/climb.ts";
+import { climb } from "../../../core/climb/climb.ts";
+import type { Climb } from "../../../core/climb/interval.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { type CompiledPlan, compileSound } from "../../../core/tariff/compile.ts";

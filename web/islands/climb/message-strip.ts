@@ -1,9 +1,10 @@
-import type { Climb } from "../../../core/climb/climb.ts";
+import type { Climb } from "../../../core/climb/interval.ts";
 import { goalText } from "../../../core/measures/measure-spec.ts";
 import { formatOpen, OPEN } from "../../../core/messages/format-message.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { messageStates, stepsToMention, textsFor } from "../../../core/quote/messages/step-messages.ts";
+import { messageStates, stepsToMention } from "../../../core/quote/messages/mentioned.ts";
+import { textsFor } from "../../../core/quote/messages/step-messages.ts";
 
 /** A stretch of the climb over which shoppers read the same messages. `gained` counts the steps reached. */
 export type MessageStretch = { from: number; to: number; texts: string[]; gained: number };

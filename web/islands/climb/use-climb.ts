@@ -1,6 +1,6 @@
 import { type Remote, wrap } from "comlink";
 import { useEffect, useRef, useState } from "react";
-import type { Climb } from "../../../core/climb/climb.ts";
+import type { Climb } from "../../../core/climb/interval.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { answerOrFailure } from "../state/worker-call.ts";

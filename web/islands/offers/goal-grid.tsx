@@ -1,7 +1,7 @@
 import { goalWords, stepWords } from "../../../core/explain/offer-sentence.ts";
 import { markAt } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
-import { type Offer, type Step } from "../../../core/offers/offer.ts";
+import type { Offer, Step } from "../../../core/offers/offer.ts";
 import { goalOf } from "../../../core/offers/trigger.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";

@@ -5,7 +5,7 @@ import type { Offer } from "../../../core/offers/offer.ts";
 import { offerState } from "../../../core/offers/offer-state.ts";
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { Quote } from "../../../core/quote/quote.ts";
+import type { Quote } from "../../../core/quote/answer/quote.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { moved } from "../../../core/schema/positions.ts";
 import { draftStore } from "../state/use-draft.ts";

@@ -5,7 +5,7 @@ import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { ratesOf } from "../../../core/plan/plan.ts";
 import { explainAt } from "../../../core/queries/explain-at.ts";
-import type { Quote } from "../../../core/quote/quote.ts";
+import type { Quote } from "../../../core/quote/answer/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";

@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import { stepWords } from "../../../core/explain/offer-sentence.ts";
 import type { Mark } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
-import { type Offer, type Step } from "../../../core/offers/offer.ts";
+import type { Offer, Step } from "../../../core/offers/offer.ts";
 import { goalOf, type Trigger } from "../../../core/offers/trigger.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { isOnOrder, type Reward } from "../../../core/rewards/reward.ts";

@@ -1,6 +1,6 @@
 import { amountOf } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
-import { type Offer, type Step } from "../../../core/offers/offer.ts";
+import type { Offer, Step } from "../../../core/offers/offer.ts";
 import { goalOf } from "../../../core/offers/trigger.ts";
 import { withAmount } from "../amounts/with-amount.ts";
 

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Quote, QuotedOption } from "../../../core/quote/quote.ts";
+import type { Quote, QuotedOption } from "../../../core/quote/answer/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { promiseText } from "./promise-text.ts";

@@ -1,5 +1,5 @@
 import type { Display } from "../../../core/messages/display.ts";
-import type { Progress } from "../../../core/quote/quote.ts";
+import type { Progress } from "../../../core/quote/answer/quote.ts";
 
 type Props = {
   display: Display;

@@ -2,7 +2,7 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import { type Display, PLAIN_DISPLAY } from "../../../core/messages/display.ts";
 import type { Surface } from "../../../core/messages/states.ts";
-import type { Quote } from "../../../core/quote/quote.ts";
+import type { Quote } from "../../../core/quote/answer/quote.ts";
 import { ProgressDisplay } from "./progress-display.tsx";
 import { shopWord } from "./shop-words.ts";
 

@@ -1,4 +1,4 @@
-import type { QuotedOption } from "../../../core/quote/quote.ts";
+import type { QuotedOption } from "../../../core/quote/answer/quote.ts";
 import { shopWord } from "./shop-words.ts";
 
 /** When goods arrive or are ready, as the shopper reads it; null when nothing is promised. @param timeZone the location's */

@@ -1,15 +1,10 @@
 import { lazy, Suspense, useState } from "react";
 import { MESSAGE_STATES, type MessageState, type Surface } from "../../../core/messages/states.ts";
+import { stepVariableKinds, stepVariableNames } from "../../../core/messages/step-variables.ts";
 import type { StepWording } from "../../../core/messages/step-wording.ts";
-import {
-  formattingProblems,
-  missingPlurals,
-  STEP_VARIABLES,
-  stepVariableKinds,
-  wordingProblems,
-} from "../../../core/messages/wording.ts";
+import { formattingProblems, missingPlurals, wordingProblems } from "../../../core/messages/wording.ts";
 import { exampleMessage } from "../../../core/queries/example-message.ts";
-import type { Progress } from "../../../core/quote/quote.ts";
+import type { Progress } from "../../../core/quote/answer/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import {
@@ -124,7 +119,7 @@ function Cell(props: CellProps) {
   const { compiled, request, progress, offer, step, surface, state, locale, texts, source, open } = props;
   const text = texts[locale] ?? "";
   const words = `${STATE_WORDS[state]}, ${languageNames.of(locale) ?? locale}`;
-  const variables = STEP_VARIABLES[state];
+  const variables = stepVariableNames(state);
   if (open) {
     return (
       <Suspense fallback={<span className="text-quiet">{text || "Loading…"}</span>}>

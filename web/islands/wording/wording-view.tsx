@@ -5,7 +5,7 @@ import type { StepWording } from "../../../core/messages/step-wording.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { STORE_ID } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { Progress } from "../../../core/quote/quote.ts";
+import type { Progress } from "../../../core/quote/answer/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/translation/translation-units.ts";

@@ -1,0 +1,8 @@
+import { formatMoney } from "../../money/format.ts";
+import type { OptionVariable } from "../variable.ts";
+
+export const fullPrice: OptionVariable = {
+  name: "fullPrice",
+  words: "what it costs before offers",
+  fill: ({ fullPrice: minor, currency, locale }) => (minor === null ? "" : formatMoney(minor, currency, locale)),
+};

@@ -1,0 +1,8 @@
+import { formatMoney } from "../../money/format.ts";
+import type { OptionVariable } from "../variable.ts";
+
+export const price: OptionVariable = {
+  name: "price",
+  words: "what is charged",
+  fill: ({ price: minor, currency, locale }) => (minor === null ? "" : formatMoney(minor, currency, locale)),
+};

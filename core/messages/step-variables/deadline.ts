@@ -1,0 +1,14 @@
+import { asText, everywhere, type StepVariable } from "../variable.ts";
+
+export const deadline: StepVariable = {
+  name: "deadline",
+  words: "when the offer ends",
+  isIn: everywhere,
+  kind: asText,
+  fill: ({ deadline: end, locale, timeZone }) => {
+    if (end === null) return "";
+    const format = new Intl.DateTimeFormat(locale, { dateStyle: "medium", timeStyle: "short", timeZone });
+    // An end is the first moment that is too late; the last minute before it is what shoppers are told.
+    return format.format(end - 60_000);
+  },
+};

@@ -1,0 +1,9 @@
+import { asText, everywhere, type StepVariable } from "../variable.ts";
+
+export const option: StepVariable = {
+  name: "option",
+  words: "the delivery option it is given on",
+  isIn: everywhere,
+  kind: asText,
+  fill: ({ option: name }) => name,
+};

@@ -1,0 +1,9 @@
+import { asText, everywhere, type StepVariable } from "../variable.ts";
+
+export const reward: StepVariable = {
+  name: "reward",
+  words: "the figure of what is given: an amount, a percent, a gift",
+  isIn: everywhere,
+  kind: asText,
+  fill: ({ reward: figure }) => figure,
+};

@@ -1,0 +1,53 @@
+import { isMessageState, type MessageState, type StepState } from "../../messages/states.ts";
+import type { StepProgress } from "../progress/progress.ts";
+
+/** A step as it stands, in the order of its ladder. */
+type Rung = { readonly state: StepState; readonly remaining: number | null };
+
+/** What is worth values about an offer: the highest step earned, then the nearest that can be, else what stands in its way. */
+export function stepsToMention<Entry extends Rung>(ladder: readonly Entry[]): Entry[] {
+  const earned = ladder.filter(({ state }) => state === "reached").at(-1);
+  const next = ladder.find((entry) => isAhead(entry) && speaksForItself(entry, ladder));
+  const spoken = [earned, next].filter((entry) => entry !== undefined);
+  if (spoken.length > 0) return spoken;
+  const silent =
+    ladder.find(({ state }) => state === "code-missing") ??
+    ladder.find(({ state }) => state === "covered" || state === "blocked");
+  return silent ? [silent] : [];
+}
+
+const isAhead = ({ state }: Rung) => state === "empty" || state === "on-the-way" || state === "sign-in";
+
+/** Whether what a step asks for leads to it alone: where a later step is earned with it, that one speaks. */
+function speaksForItself(entry: Rung, ladder: readonly Rung[]): boolean {
+  const { remaining } = entry;
+  if (remaining === null) return true;
+  const later = ladder.slice(ladder.indexOf(entry) + 1);
+  return later.every((other) => other.remaining === null || other.remaining > remaining);
+}
+
+/** Whether a step's own goal is spoken of, among all steps of a quote. */
+export const isAnnounced = (entry: StepProgress, progress: readonly StepProgress[]): boolean =>
+  speaksForItself(
+    entry,
+    progress.filter(({ offer }) => offer === entry.offer),
+  );
+
+const NEARLY = 80;
+
+/** The finer states a step may be spoken of in, the plainest last. */
+export function messageStates(
+  state: StepState,
+  ladder: readonly { readonly state: StepState }[],
+  index: number,
+  percent: number,
+  nearlyThere: string | undefined,
+): MessageState[] {
+  if (state === "on-the-way") {
+    const between = ladder.slice(0, index).some((earlier) => earlier.state === "reached");
+    const near = percent >= Number(nearlyThere ?? NEARLY);
+    return [...(near ? (["nearly-there"] as const) : []), ...(between ? (["between"] as const) : []), "on-the-way"];
+  }
+  if (state === "reached") return ladder.length > 1 && index === ladder.length - 1 ? ["top", "reached"] : ["reached"];
+  return isMessageState(state) ? [state] : [];
+}

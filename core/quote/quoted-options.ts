@@ -1,0 +1,84 @@
+import { hasNoPrice, sumOf } from "../delivery/full-price.ts";
+import type { Promised } from "../delivery/promise.ts";
+import type { PricedOption } from "../evaluate/evaluation.ts";
+import { rounded } from "../money/linear-amount.ts";
+import type { TariffOption } from "../tariff/tariff.ts";
+import type { QuotedOption } from "./answer/quote.ts";
+import type { QuoteIn } from "./answer/quote-in.ts";
+import { goodsTax, payable } from "./answer/totals.ts";
+import { optionTexts } from "./messages/option-texts.ts";
+import { chosenAtFirst } from "./options/chosen-at-first.ts";
+import { grantsOf } from "./options/grants.ts";
+import type { StepProgress } from "./progress/progress.ts";
+
+/** Every option as the answer has it. @param priced by number of option */
+export function quotedOptions(
+  quoteIn: QuoteIn,
+  priced: readonly PricedOption[],
+  progress: readonly StepProgress[],
+): QuotedOption[] {
+  const { now, cart, totals, form } = quoteIn;
+  const { tariff } = now;
+  const { pricesIncludeTax } = tariff.market;
+  const promises = tariff.options.map(({ promised }) => promised?.(now.facts.at) ?? null);
+  const chosen = chosenAtFirst(tariff, priced, promises);
+  const taxOn = goodsTax(cart, totals, pricesIncludeTax, tariff.standardTax);
+  return tariff.options.map((one): QuotedOption => {
+    const outcome = priced[one.number] ?? NOTHING;
+    const texts = form.text === false ? { name: one.id } : optionTexts(quoteIn, one, outcome, progress);
+    const quoted = plainOption(one, outcome, texts, promises[one.number] ?? null, one.number === chosen);
+    const { price, full, used, offOrder } = outcome;
+    if (typeof price === "string" || hasNoPrice(full)) return quoted;
+    const off = rounded(offOrder);
+    const goods = totals.goods - off;
+    const charged = rounded(price);
+    const { tax, total } = payable(goods, taxOn(goods), charged, pricesIncludeTax, one.full.taxRate);
+    quoted.available = true;
+    quoted.shown = true;
+    quoted.price = charged;
+    quoted.fullPrice = rounded(sumOf(full));
+    quoted.total = total;
+    quoted.tax = tax;
+    if (used.length > 0) {
+      quoted.offers = used.map(({ offer }) => offer.id);
+      quoted.grants = grantsOf(used, now, off);
+    }
+    return quoted;
+  });
+}
+
+const NOTHING: PricedOption = { full: "not-offered", price: "not-offered", used: [], offOrder: 0 };
+
+/** An option before anything is said of its price, but why it has none. Built up plainly: it is the most of what a quote makes. */
+function plainOption(
+  { id, option }: TariffOption,
+  { price, full }: PricedOption,
+  { name, note }: { name: string; note?: string },
+  promise: Promised | null,
+  chosen: boolean,
+): QuotedOption {
+  const { way } = option;
+  const quoted: QuotedOption = {
+    id,
+    name,
+    available: false,
+    shown: option.whenUnavailable === "shown",
+    way: way?.kind ?? "shipped",
+    price: null,
+    fullPrice: null,
+    total: null,
+    tax: null,
+    offers: [],
+    grants: [],
+    chosen,
+    certain: true,
+    from: false,
+  };
+  if (note !== undefined) quoted.note = note;
+  if (way && way.kind !== "shipped") quoted.location = way.location;
+  if (promise) quoted.promise = promise;
+  if (option.asks?.length) quoted.asks = option.asks;
+  if (typeof price === "string") quoted.reason = price;
+  else if (hasNoPrice(full)) quoted.reason = "not-offered";
+  return quoted;
+}
