@@ -1,11 +1,60 @@
-/** Imports go one way: web and cli → server → core. */
+/** Folders of core from the ground up: each imports only from itself and from those before it, types included. */
+const CORE = [
+  "schema",
+  "time",
+  "money",
+  "quantities",
+  "facts",
+  "request",
+  "cart",
+  "places",
+  "measures",
+  "messages",
+  "situation",
+  "conditions",
+  "charges",
+  "delivery",
+  "rewards",
+  "offers",
+  "plan",
+  "tariff",
+  "evaluate",
+  // A quote, stage by stage.
+  "quote/answer",
+  "quote/options",
+  "quote/progress",
+  "quote/messages",
+  "quote/carriers",
+  "quote/why",
+  "quote/merge",
+  "quote/[^/]+[.]ts$",
+  "explain",
+  "climb",
+  "queries",
+  "translation",
+  "analysis",
+  "checks",
+  "samples",
+  "validation",
+];
+const isCore = (folder) => (folder.endsWith("$") ? `^core/${folder}` : `^core/${folder}/`);
+
+/** Imports go one way: web and cli → server → core, and within core from the ground up. */
 module.exports = {
   forbidden: [
-    {
-      name: "no-circles",
+    { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
+    ...CORE.slice(0, -1).map((folder, i) => ({
+      name: `core-${folder.replace(/[^a-z/]/g, "")}-looks-down`,
       severity: "error",
-      from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } },
+      from: { path: isCore(folder), pathNot: "[.]test[.]ts$" },
+      to: { path: [...CORE.slice(i + 1).map(isCore), "^core/engine[.]ts$"] },
+    })),
+    {
+      name: "core-has-no-other-folders",
+      comment: "A new folder of core takes its place in the list above.",
+      severity: "error",
+      from: { path: "^core/", pathNot: [...CORE.map(isCore), "^core/tests/", "^core/engine", "[.]test[.]ts$"] },
+      to: {},
     },
     {
       name: "core-is-pure",
