@@ -9,7 +9,7 @@ import { orderCount } from "./shopper/order-count.ts";
 import { isSignedIn } from "./shopper/signed-in.ts";
 import { totalSpent } from "./shopper/total-spent.ts";
 
-/** Every fact about the shopper. A new one is a file of its own and its name here, and its fields below. */
+/** Every fact about the shopper. A new one is a file of its own and its name in the lists here. */
 export const SHOPPER_FACTS = [
   shopperId,
   isSignedIn,
@@ -34,6 +34,35 @@ export const SHOPPER_FIELDS = {
 };
 
 type Shopper = Static<TObject<typeof SHOPPER_FIELDS>>;
+
+/** What a person on screen may say of a shopper. */
+export const DESCRIBED_FIELDS = {
+  ...isSignedIn.described.fields,
+  ...shopperGroups.described.fields,
+  ...orderCount.described.fields,
+  ...daysSinceOrder.described.fields,
+  ...isBusiness.described.fields,
+};
+type Described = Static<TObject<typeof DESCRIBED_FIELDS>>;
+
+/** A shopper of whom no more is said than that they are signed in. */
+export const PLAIN_SHOPPER: Described = {
+  ...isSignedIn.described.plain,
+  ...shopperGroups.described.plain,
+  ...orderCount.described.plain,
+  ...daysSinceOrder.described.plain,
+  ...isBusiness.described.plain,
+};
+
+/** What a request says of a shopper as described. */
+export const shopperAsDescribed = (described: Described): Shopper =>
+  Object.assign({}, ...SHOPPER_FACTS.map((fact) => fact.described.toRequest(described)));
+
+/** The days in a description, with the field each is in. */
+export const daysDescribed = (described: object): { field: string; day: unknown }[] =>
+  SHOPPER_FACTS.flatMap(({ described: { days = [] } }) =>
+    days.map((field) => ({ field, day: Reflect.get(described, field) })),
+  );
 
 /**
  * A shopper of whom everything that is asked holds, as far as facts tell one by one; undefined where there can be none.

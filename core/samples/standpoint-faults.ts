@@ -1,3 +1,4 @@
+import { daysDescribed } from "../facts/shopper-facts.ts";
 import { exponentOf } from "../money/currency.ts";
 import { isLocale } from "../request/standpoint-problems.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -9,7 +10,7 @@ type Looked = {
   readonly currency: string;
   readonly locale: string;
   readonly moment: string | null;
-  readonly shopper: { readonly lastOrder: string | null } | null;
+  readonly shopper: object | null;
 };
 
 const LOCAL = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d$/;
@@ -17,16 +18,19 @@ const LOCAL = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d$/;
 /** What nobody can look from: places, languages, currencies, days that do not exist. A field left open ("") is none of them. */
 export function standpointFaults({ country, region, currency, locale, moment, shopper }: Looked): Problem[] {
   const day = moment === null ? null : (LOCAL.exec(moment)?.[1] ?? "");
-  const lastOrder = shopper?.lastOrder ?? null;
   return [
     ...(country === "" || /^[A-Z]{2}$/.test(country) ? [] : [fault("country", country, "country code")]),
     ...(region === "" || /^[A-Z]{2}-[A-Z0-9]{1,3}$/.test(region) ? [] : [fault("region", region, "region code")]),
     ...(exponentOf(currency) === undefined ? [fault("currency", currency, "active ISO 4217 currency")] : []),
     ...(isLocale(locale) ? [] : [fault("locale", locale, "language tag")]),
     ...(day === null || isDay(day) ? [] : [fault("moment", moment ?? "", "moment of the calendar")]),
-    ...(lastOrder === null || (/^\d{4}-\d{2}-\d{2}$/.test(lastOrder) && isDay(lastOrder))
-      ? []
-      : [fault("shopper/lastOrder", lastOrder, "day of the calendar")]),
+    ...daysDescribed(shopper ?? {}).flatMap(({ field, day: text }) =>
+      text === null ||
+      text === undefined ||
+      (typeof text === "string" && /^\d{4}-\d{2}-\d{2}$/.test(text) && isDay(text))
+        ? []
+        : [fault(`shopper/${field}`, String(text), "day of the calendar")],
+    ),
   ];
 }
 

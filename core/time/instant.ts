@@ -8,3 +8,6 @@ export const instantOf = (text: string): number => Date.parse(text.replace(/(T\d
 
 /** A day of 24 hours, in milliseconds. */
 export const DAY = 86_400_000;
+
+/** Noon in UTC of a day: within that day by the clocks of most. @example noonOf("2026-11-24") // "2026-11-24T12:00:00Z" */
+export const noonOf = (day: string): string => `${day}T12:00:00Z`;

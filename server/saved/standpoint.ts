@@ -1,4 +1,5 @@
 import { type Static, type TSchema, Type } from "@sinclair/typebox";
+import { DESCRIBED_FIELDS } from "../../core/facts/shopper-facts.ts";
 import { standpointFaults } from "../../core/samples/standpoint-faults.ts";
 import { CountryCode, CurrencyCode, closed, Locale, RegionCode } from "../../core/schema/atoms.ts";
 import type { Problem } from "../../core/schema/problem.ts";
@@ -11,11 +12,7 @@ const orEmpty = <Schema extends TSchema>(schema: Schema) => Type.Union([Type.Lit
 /** A shopper as described; null figures are not known. */
 const DescribedShopper = Type.Object(
   {
-    signedIn: Type.Boolean(),
-    groups: Type.Array(Text, { maxItems: 100 }),
-    orderCount: Type.Union([Type.Integer({ minimum: 0 }), Type.Null()]),
-    lastOrder: Type.Union([Text, Type.Null()], { description: "A day, YYYY-MM-DD" }),
-    business: Type.Boolean(),
+    ...DESCRIBED_FIELDS,
     uses: Type.Optional(
       Type.Record(Text, Type.Integer({ minimum: 0 }), { description: "How often this shopper has used offers, by id" }),
     ),

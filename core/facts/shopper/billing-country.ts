@@ -9,6 +9,7 @@ export const billingCountry = shopperFact({
   domain: { kind: "name" },
   words: "the country the bill goes to",
   fields: { billingCountry: Type.Optional(CountryCode) },
+  described: { fields: {}, plain: {}, toRequest: () => ({}) },
   read: ({ billingCountry: country }) => country ?? null,
   witnesses: (asked) => [{ billingCountry: nameFor(asked, "PT", "DE") }],
 });

@@ -7,6 +7,11 @@ export const isBusiness = shopperFact({
   domain: { kind: "flag" },
   words: "buys for a company",
   fields: { business: Type.Optional(Type.Boolean()) },
+  described: {
+    fields: { business: Type.Boolean() },
+    plain: { business: false },
+    toRequest: ({ business }) => ({ business }),
+  },
   read: ({ business }) => business === true,
   witnesses: (asked) => [{ business: asked.flag ?? false }],
 });

@@ -1,5 +1,5 @@
 import { Type } from "../../schema/type.ts";
-import { DAY, instantOf } from "../../time/instant.ts";
+import { DAY, instantOf, noonOf } from "../../time/instant.ts";
 import { numbersFor } from "../asked.ts";
 import { shopperFact } from "../shopper-fact.ts";
 import { orderCount } from "./order-count.ts";
@@ -13,6 +13,14 @@ export const daysSinceOrder = shopperFact({
   domain: { kind: "number" },
   words: "days since the last order",
   fields: { ...orderCount.fields, lastOrderAt: Type.Optional(Type.String({ format: "date-time" })) },
+  described: {
+    fields: {
+      lastOrder: Type.Union([Type.String({ maxLength: 64 }), Type.Null()], { description: "A day, YYYY-MM-DD" }),
+    },
+    plain: { lastOrder: null },
+    toRequest: ({ lastOrder }) => (lastOrder === null ? {} : { lastOrderAt: noonOf(lastOrder) }),
+    days: ["lastOrder"],
+  },
   read: ({ lastOrderAt, orderCount: count }, at) => {
     if (lastOrderAt !== undefined) return Math.floor((at - instantOf(lastOrderAt)) / DAY);
     return count === 0 ? Number.POSITIVE_INFINITY : null;

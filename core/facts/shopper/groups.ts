@@ -9,6 +9,11 @@ export const shopperGroups = shopperFact({
   domain: { kind: "names" },
   words: "groups the shopper is in",
   fields: { groups: Type.Optional(Type.Array(Name(), { maxItems: 100 })) },
+  described: {
+    fields: { groups: Type.Array(Type.String({ maxLength: 64 }), { maxItems: 100 }) },
+    plain: { groups: [] },
+    toRequest: ({ groups }) => ({ groups }),
+  },
   read: ({ groups }) => groups ?? [],
   witnesses: (asked) => {
     const groups = namesFor(asked);

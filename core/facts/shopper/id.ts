@@ -8,6 +8,7 @@ export const shopperId = shopperFact({
   domain: { kind: "name" },
   words: "who the shopper is",
   fields: { id: Type.Optional(Name(100)) },
+  described: { fields: {}, plain: {}, toRequest: () => ({ id: "described" }) },
   read: ({ id }) => id ?? null,
   witnesses: (asked) => [{ id: asked.name?.in?.[0] ?? "somebody" }],
 });

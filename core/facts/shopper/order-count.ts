@@ -8,6 +8,11 @@ export const orderCount = shopperFact({
   domain: { kind: "number" },
   words: "orders so far",
   fields: { orderCount: Type.Optional(Type.Integer({ minimum: 0, maximum: 1_000_000_000 })) },
+  described: {
+    fields: { orderCount: Type.Union([Type.Integer({ minimum: 0 }), Type.Null()]) },
+    plain: { orderCount: null },
+    toRequest: ({ orderCount: count }) => (count === null ? {} : { orderCount: count }),
+  },
   read: ({ orderCount: count }) => count ?? null,
   witnesses: (asked) => numbersFor(asked, 1_000_000)?.map((count) => ({ orderCount: count })) ?? [{}],
 });

@@ -7,6 +7,11 @@ export const isSignedIn = shopperFact({
   domain: { kind: "flag" },
   words: "signed in",
   fields: { signedIn: Type.Optional(Type.Boolean()) },
+  described: {
+    fields: { signedIn: Type.Boolean() },
+    plain: { signedIn: true },
+    toRequest: ({ signedIn }) => ({ signedIn }),
+  },
   read: ({ signedIn }) => signedIn === true,
   witnesses: (asked) => [{ signedIn: asked.flag ?? false }],
 });

@@ -9,6 +9,7 @@ export const totalSpent = shopperFact({
   domain: { kind: "number" },
   words: "spent on all orders so far",
   fields: { totalSpent: Type.Optional(MinorUnits) },
+  described: { fields: {}, plain: {}, toRequest: () => ({}) },
   read: ({ totalSpent: spent }) => spent ?? null,
   witnesses: (asked) => numbersFor(asked, 10_000_000_000)?.map((spent) => ({ totalSpent: spent })) ?? [{}],
 });

@@ -1,3 +1,4 @@
+import { PLAIN_SHOPPER } from "../../../core/facts/shopper-facts.ts";
 import { textList } from "../fields/text-list.ts";
 import type { DescribedShopper } from "../state/standpoint.ts";
 import { SentencePopover } from "./sentence-popover.tsx";
@@ -9,11 +10,9 @@ type Props = {
   onChange: (shopper: DescribedShopper | null) => void;
 };
 
-const STRANGER: DescribedShopper = { signedIn: true, groups: [], orderCount: null, lastOrder: null, business: false };
-
 /** Who looks: a guest, or a shopper described by what the shop would know of them. */
 export function ShopperPart({ shopper, limited, onChange }: Props) {
-  const change = (part: Partial<DescribedShopper>) => onChange({ ...(shopper ?? STRANGER), ...part });
+  const change = (part: Partial<DescribedShopper>) => onChange({ ...(shopper ?? PLAIN_SHOPPER), ...part });
   return (
     <SentencePopover label="Shopper" shown={shopperWords(shopper)}>
       <fieldset className="grid gap-2.5">
@@ -34,7 +33,7 @@ export function ShopperPart({ shopper, limited, onChange }: Props) {
             className="radio radio-xs"
             name="shopper"
             checked={shopper !== null}
-            onChange={() => onChange(STRANGER)}
+            onChange={() => onChange(PLAIN_SHOPPER)}
           />
           A shopper like this
         </label>

@@ -1,6 +1,7 @@
+import { shopperAsDescribed } from "../../../core/facts/shopper-facts.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { placeAway } from "../../../core/quantities/distance.ts";
-import type { CartLine, QuoteRequest, Shopper } from "../../../core/request/request.ts";
+import type { CartLine, QuoteRequest } from "../../../core/request/request.ts";
 import { standpointFaults } from "../../../core/samples/standpoint-faults.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { momentOf } from "../../../core/time/zone-clock.ts";
@@ -112,14 +113,5 @@ export function requestFor(
     overall: byShopper,
     byShopper,
   }));
-  return { ...request, shopper: shopperOf(shopper), ...(uses.length > 0 ? { uses } : {}) };
+  return { ...request, shopper: shopperAsDescribed(shopper), ...(uses.length > 0 ? { uses } : {}) };
 }
-
-const shopperOf = ({ signedIn, groups, orderCount, lastOrder, business }: DescribedShopper): Shopper => ({
-  id: "described",
-  signedIn,
-  groups,
-  business,
-  ...(orderCount === null ? {} : { orderCount }),
-  ...(lastOrder === null ? {} : { lastOrderAt: `${lastOrder}T12:00:00Z` }),
-});
