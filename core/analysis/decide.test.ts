@@ -34,6 +34,11 @@ const shopperLeaf: fc.Arbitrary<Condition> = fc.oneof(
   names("a", "b").map((groups): Condition => ({ kind: "group", groups })),
   fc.record({ kind: fc.constant("orders" as const), is, count: fc.integer({ min: 0, max: 2 }) }),
   fc.integer({ min: 1, max: 2 }).map((days): Condition => ({ kind: "not-ordered-for", days })),
+  fc.record({
+    kind: fc.constant("account-age" as const),
+    is: fc.constantFrom("at-least" as const, "at-most" as const),
+    days: fc.integer({ min: 0, max: 2 }),
+  }),
 );
 const momentLeaf: fc.Arbitrary<Condition> = fc.oneof(
   fc.subarray([1, 2, 3, 4, 5, 6, 7], { minLength: 1 }).map((days): Condition => ({ kind: "weekdays", days })),
@@ -94,20 +99,24 @@ function subsets<T>(all: readonly T[]): T[][] {
 const DAY = 86_400_000;
 
 /** Every shopper of the small world. */
-const shoppers: Shopper[] = subsets(["a", "b"]).flatMap((groups) =>
-  [true, false].flatMap((signedIn) =>
-    [0, 1, 2, 3].flatMap((orderCount): Shopper[] =>
-      orderCount === 0
-        ? [{ groups, signedIn, orderCount }]
-        : [0, 1, 2].map((days) => ({
-            groups,
-            signedIn,
-            orderCount,
-            lastOrderAt: new Date(AT - days * DAY).toISOString(),
-          })),
+const shoppers: Shopper[] = subsets(["a", "b"])
+  .flatMap((groups) =>
+    [true, false].flatMap((signedIn) =>
+      [0, 1, 2, 3].flatMap((orderCount): Shopper[] =>
+        orderCount === 0
+          ? [{ groups, signedIn, orderCount }]
+          : [0, 1, 2].map((days) => ({
+              groups,
+              signedIn,
+              orderCount,
+              lastOrderAt: new Date(AT - days * DAY).toISOString(),
+            })),
+      ),
     ),
-  ),
-);
+  )
+  .flatMap((shopper) =>
+    [0, 1, 2, 3].map((days) => ({ ...shopper, accountOpenedAt: new Date(AT - days * DAY).toISOString() })),
+  );
 const moments = Array.from({ length: 12 * 24 * 2 }, (_, i) => ({
   ...base,
   at: new Date(AT - 2 * DAY + i * 1_800_000).toISOString(),

@@ -1,6 +1,7 @@
 import type { Static } from "../schema/type.ts";
 import type { Connective } from "./connective.ts";
 import type { RegisteredCondition } from "./definition.ts";
+import { accountAge } from "./kinds/account-age.ts";
 import { all } from "./kinds/all.ts";
 import { any } from "./kinds/any.ts";
 import { between } from "./kinds/between.ts";
@@ -42,6 +43,7 @@ const PLAIN = [
   notOrderedFor,
   totalSpent,
   business,
+  accountAge,
   country,
   region,
   postcode,

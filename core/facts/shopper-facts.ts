@@ -2,6 +2,7 @@ import type { Static, TObject } from "../schema/type.ts";
 import { type Asked, askedOf } from "./asked.ts";
 import { billingCountry } from "./shopper/billing-country.ts";
 import { isBusiness } from "./shopper/business.ts";
+import { daysSinceOpened } from "./shopper/days-since-opened.ts";
 import { daysSinceOrder } from "./shopper/days-since-order.ts";
 import { shopperGroups } from "./shopper/groups.ts";
 import { shopperId } from "./shopper/id.ts";
@@ -19,6 +20,7 @@ export const SHOPPER_FACTS = [
   totalSpent,
   isBusiness,
   billingCountry,
+  daysSinceOpened,
 ] as const;
 
 /** What a request may say of its shopper. */
@@ -31,6 +33,7 @@ export const SHOPPER_FIELDS = {
   ...totalSpent.fields,
   ...isBusiness.fields,
   ...billingCountry.fields,
+  ...daysSinceOpened.fields,
 };
 
 type Shopper = Static<TObject<typeof SHOPPER_FIELDS>>;
@@ -42,6 +45,7 @@ export const DESCRIBED_FIELDS = {
   ...orderCount.described.fields,
   ...daysSinceOrder.described.fields,
   ...isBusiness.described.fields,
+  ...daysSinceOpened.described.fields,
 };
 type Described = Static<TObject<typeof DESCRIBED_FIELDS>>;
 
@@ -52,6 +56,7 @@ export const PLAIN_SHOPPER: Described = {
   ...orderCount.described.plain,
   ...daysSinceOrder.described.plain,
   ...isBusiness.described.plain,
+  ...daysSinceOpened.described.plain,
 };
 
 /** What a request says of a shopper as described. */
