@@ -10,23 +10,19 @@ import type { Plan } from "../core/plan/plan.ts";
 import type { Why } from "../core/quote/answer/why.ts";
 import { quote } from "../core/quote/quote.ts";
 import { runSample } from "../core/samples/compare.ts";
-import { Samples } from "../core/samples/sample.ts";
 import type { Problem } from "../core/schema/problem.ts";
 import { type CompiledPlan, compile } from "../core/tariff/compile.ts";
 import { instantOf } from "../core/time/instant.ts";
 import type { Checked } from "../core/validation/checker.ts";
-import { checker } from "../core/validation/checker.ts";
-import { checkPlan, checkQuoteRequest, checkRateTable } from "../core/validation/documents.ts";
+import { checkPlan, checkQuoteRequest, checkRateTable, checkSamples } from "../core/validation/documents.ts";
 import { ownCarriers, withCarrierAnswers } from "../server/carriers/ask-carriers.ts";
 import { checkedFromFile } from "../server/catalogue/checked-products.ts";
-import { checkCatalogue } from "../server/catalogue/product.ts";
 import { calendarProblems, calendarsOf } from "../server/holidays/holidays.ts";
 import { readRatesCsv } from "../server/rates/read-rates-csv.ts";
+import { checkCatalogue } from "../server/validation/documents.ts";
 import { readJson } from "../server/validation/read-json.ts";
 import { checkWholePlan } from "../server/validation/whole-plan.ts";
 import { climbTable } from "./climb-table.ts";
-
-const checkSamples = checker(Samples);
 
 const USAGE = `usage:
   summant quote --plan PLAN.json --request REQUEST.json [--why [--words]]
@@ -132,7 +128,7 @@ async function validateCommand(argv: string[], read: Read): Promise<string> {
   const [file, ...more] = argv;
   if (file === undefined || more.length > 0) throw new BadInput([USAGE.trimEnd()]);
   const plan = await readDocument(read, file, checkWholePlan);
-  compiledFrom(file, plan, Date.now());
+  await compiledFrom(file, plan, Date.now());
   const count = (list: readonly unknown[], one: string) => `${list.length} ${one}${list.length === 1 ? "" : "s"}`;
   const parts = [
     count(plan.markets, "market"),
@@ -154,7 +150,7 @@ async function checkCommand(argv: string[], read: Read): Promise<Answer> {
   if (planFile === undefined) throw new BadInput([USAGE.trimEnd()]);
   const moment = at === undefined ? Date.now() : instantOf(at);
   if (Number.isNaN(moment)) throw new BadInput([`--at: "${at}" is no moment such as 2026-11-24T12:00:00Z`]);
-  const compiled = compiledFrom(planFile, await readDocument(read, planFile, checkPlan), moment);
+  const compiled = await compiledFrom(planFile, await readDocument(read, planFile, checkPlan), moment);
   const samples = samplesFile === undefined ? [] : await readDocument(read, samplesFile, checkSamples);
   const addresses = samples.map(({ name, request }) => ({
     whose: `The sample “${name}”`,
@@ -230,14 +226,14 @@ async function planAndRequest({ plan: planFile, request: requestFile }: Options,
     throw new BadInput(["only one of --plan and --request can be standard input"]);
   const plan = await readDocument(read, planFile, checkPlan);
   const asked = await readDocument(read, requestFile, checkQuoteRequest);
-  const compiled = compiledFrom(planFile, plan, instantOf(asked.at));
+  const compiled = await compiledFrom(planFile, plan, instantOf(asked.at));
   return { compiled, request: await withCarrierAnswers(compiled, asked, ownCarriers()), requestFile };
 }
 
 /** @param at public holidays are looked up around this moment */
-function compiledFrom(file: string, plan: Plan, at: number): CompiledPlan {
-  const result = compile(plan, calendarsOf(plan, at));
-  const problems = "problems" in result ? result.problems : calendarProblems(plan, at);
+async function compiledFrom(file: string, plan: Plan, at: number): Promise<CompiledPlan> {
+  const result = compile(plan, await calendarsOf(plan, at));
+  const problems = "problems" in result ? result.problems : await calendarProblems(plan, at);
   if ("problems" in result || problems.length > 0) throw refused(file, problems);
   return result.compiled;
 }

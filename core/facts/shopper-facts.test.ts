@@ -1,14 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { Shopper } from "../request/request.ts";
-import { checker } from "../validation/checker.ts";
+import { checkedBy } from "../validation/checker.ts";
+import validators from "../validation/validators.js";
 import type { Asked } from "./asked.ts";
 import type { Fact } from "./fact.ts";
 import { type Intervals, meet } from "./intervals.ts";
 import { daysDescribed, PLAIN_SHOPPER, SHOPPER_FACTS, shopperAsAsked, shopperAsDescribed } from "./shopper-facts.ts";
 
 const AT = Date.UTC(2026, 10, 24, 12);
-const checkShopper = checker(Shopper);
+const checkShopper = checkedBy(validators.shopper);
 const none: Asked = { flags: new Map(), numbers: new Map(), names: new Map(), sets: new Map() };
 
 const stretch = fc

@@ -1,45 +1,41 @@
-import type { Static, TSchema } from "@sinclair/typebox";
-import { Ajv, type ErrorObject } from "ajv";
-import addFormats from "ajv-formats";
-import { ChargeSchema } from "../charges/charge.ts";
-import { ConditionSchema } from "../conditions/condition.ts";
+import type { ErrorObject } from "ajv";
 import { MOST_READABLE, nestingProblem } from "../plan/problems/nesting.ts";
 import type { Problem } from "../schema/problem.ts";
 
 /** Data of the right shape, or what is wrong with it and where. */
 export type Checked<T> = { value: T } | { problems: Problem[] };
 
-const ajv = new Ajv({
-  allErrors: true,
-  // Problems say what a pattern means, which stands beside it.
-  verbose: true,
-  discriminator: true,
-  strict: true,
-  strictRequired: false,
-  addUsedSchema: false,
-});
-addFormats.default(ajv, ["date-time"]);
-ajv.addSchema([ConditionSchema, ChargeSchema]);
+/** A schema made into code: see `scripts/validators.ts`. */
+export type Validator<T> = ((data: unknown) => data is T) & { errors?: ErrorObject[] | null };
 
-/** A function that checks unknown data against a schema. Compile once, at module level. */
-export function checker<Schema extends TSchema>(schema: Schema): (data: unknown) => Checked<Static<Schema>> {
-  const validate = ajv.compile<Static<Schema>>(schema);
-  return (data) => {
+/**
+ * A function that checks unknown data by a validator.
+ *
+ * @example const checkPlan = checkedBy(validators.plan); checkPlan({}) // { problems: [{ path: "/format", message: "is missing" }, …] }
+ */
+export const checkedBy =
+  <T>(validate: Validator<T>): ((data: unknown) => Checked<T>) =>
+  (data) => {
     // First: what lies too deep in each other would be too much for the schema's check.
     const nested = nestingProblem(data, MOST_READABLE);
     if (nested) return { problems: [nested] };
     return validate(data) ? { value: data } : { problems: problemsOf(validate.errors ?? []) };
   };
-}
 
 /** Most problems reported at once; the rest would only bury them. */
 const MOST_PROBLEMS = 50;
 
 function problemsOf(errors: readonly ErrorObject[]): Problem[] {
-  const choices = errors.filter(({ keyword }) => keyword === "anyOf").map(({ schemaPath }) => schemaPath);
+  // Where one of several forms was wanted, why each of them does not fit would only confuse.
+  const choices = errors.filter(({ keyword }) => keyword === "anyOf").map(({ instancePath }) => instancePath);
   const said = new Set<string>();
   return errors
-    .filter(({ schemaPath }) => !choices.some((choice) => schemaPath !== choice && schemaPath.startsWith(`${choice}/`)))
+    .filter(
+      ({ keyword, instancePath }) =>
+        !choices.some(
+          (choice) => instancePath.startsWith(`${choice}/`) || (instancePath === choice && keyword !== "anyOf"),
+        ),
+    )
     .filter(({ keyword }) => keyword !== "oneOf")
     .map((error) => ({ path: placeOf(error), message: wordsOf(error) }))
     .filter(({ path, message }) => {

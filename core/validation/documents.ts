@@ -1,25 +1,21 @@
-import { SavedCondition } from "../conditions/condition.ts";
-import { DeliveryOption } from "../delivery/option.ts";
-import { RateTable } from "../money/rates.ts";
-import { Offer } from "../offers/offer.ts";
-import { Location } from "../places/location.ts";
-import { Market, Zone } from "../places/market.ts";
-import { Plan, Store } from "../plan/plan.ts";
-import { QuoteRequest } from "../request/request.ts";
-import { checker } from "./checker.ts";
+import type { EntityKind } from "../plan/entities.ts";
+import { checkedBy } from "./checker.ts";
+import validators from "./validators.js";
 
-export const checkPlan = checker(Plan);
-export const checkRateTable = checker(RateTable);
-export const checkQuoteRequest = checker(QuoteRequest);
+export const checkPlan = checkedBy(validators.plan);
+export const checkRateTable = checkedBy(validators.rates);
+export const checkQuoteRequest = checkedBy(validators.quoteRequest);
+export const checkSample = checkedBy(validators.sample);
+export const checkSamples = checkedBy(validators.samples);
 
 /** The kinds of draft entities, each checked by its own schema. */
 export const checkEntity = {
-  store: checker(Store),
-  market: checker(Market),
-  zone: checker(Zone),
-  option: checker(DeliveryOption),
-  offer: checker(Offer),
-  location: checker(Location),
+  store: checkedBy(validators.store),
+  market: checkedBy(validators.market),
+  zone: checkedBy(validators.zone),
+  option: checkedBy(validators.option),
+  offer: checkedBy(validators.offer),
+  location: checkedBy(validators.location),
   rates: checkRateTable,
-  condition: checker(SavedCondition),
-} as const;
+  condition: checkedBy(validators.condition),
+} as const satisfies Record<EntityKind, unknown>;

@@ -1,9 +1,9 @@
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import type { Problem } from "../../core/schema/problem.ts";
 import { inTransaction } from "../database/pool.ts";
+import { checkCatalogue } from "../validation/documents.ts";
 import { writeProducts } from "./catalogue.ts";
 import type { Product } from "./product.ts";
-import { checkCatalogue } from "./product.ts";
 
 interface BodyRow extends RowDataPacket {
   body: string;

@@ -2,7 +2,6 @@ import { type Static, Type } from "@sinclair/typebox";
 import { Size, Weight } from "../../core/quantities/quantity.ts";
 import { byKind, CurrencyCode, closed, Decimal, Id, Percent } from "../../core/schema/atoms.ts";
 import { Name } from "../../core/schema/identifier.ts";
-import { checker } from "../../core/validation/checker.ts";
 
 /** What a product says about its own delivery; an own charge in major units, for each piece or for the line. */
 const ProductDelivery = byKind(
@@ -40,7 +39,6 @@ export const Product = Type.Object(
 );
 export type Product = Static<typeof Product>;
 export const Catalogue = Type.Array(Product, { maxItems: 50_000, title: "Catalogue" });
-export const checkCatalogue = checker(Catalogue);
 
 /** A cart to look through: quantities of catalogue products. */
 export const SampleCart = Type.Object(
@@ -55,4 +53,3 @@ export const SampleCart = Type.Object(
 );
 export type SampleCart = Static<typeof SampleCart>;
 export const SampleCarts = Type.Array(SampleCart, { maxItems: 1000, title: "SampleCarts" });
-export const checkSampleCarts = checker(SampleCarts);

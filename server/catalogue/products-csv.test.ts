@@ -5,8 +5,9 @@ import Papa from "papaparse";
 import { describe, expect, it } from "vitest";
 import { exponentOf } from "../../core/money/currency.ts";
 import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
+import { checkCatalogue } from "../validation/documents.ts";
 import type { CatalogueProduct } from "./catalogue.ts";
-import { checkCatalogue, type Product } from "./product.ts";
+import type { Product } from "./product.ts";
 import { productsCsv, readProductRows } from "./products-csv.ts";
 
 /** What the database gives back of a product of a file. */

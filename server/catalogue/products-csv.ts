@@ -2,11 +2,9 @@ import Papa from "papaparse";
 import { exponentOf } from "../../core/money/currency.ts";
 import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
 import type { Problem } from "../../core/schema/problem.ts";
-import { checker } from "../../core/validation/checker.ts";
+import { checkProduct } from "../validation/documents.ts";
 import type { CatalogueProduct } from "./catalogue.ts";
-import { Product } from "./product.ts";
-
-const checkProduct = checker(Product);
+import type { Product } from "./product.ts";
 
 const PLAIN = [
   "sku",

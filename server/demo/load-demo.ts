@@ -5,10 +5,10 @@ import { entitiesOf } from "../../core/plan/entities.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 import { checkPlan } from "../../core/validation/documents.ts";
 import { writeProducts, writeSampleCarts } from "../catalogue/catalogue.ts";
-import { checkCatalogue, checkSampleCarts } from "../catalogue/product.ts";
 import { inTransaction } from "../database/pool.ts";
 import { applyChangeSet } from "../draft/change-set.ts";
 import { releaseDraft } from "../releases/releases.ts";
+import { checkCatalogue, checkSampleCarts } from "../validation/documents.ts";
 
 interface CountRow extends RowDataPacket {
   count: number;

@@ -1,4 +1,3 @@
-import { type Static, Type } from "@sinclair/typebox";
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import type { SavedConditions } from "../../core/conditions/condition.ts";
 import {
@@ -10,38 +9,12 @@ import {
   type StoredEntity,
 } from "../../core/plan/entities.ts";
 import { ruleProblems } from "../../core/plan/problems/rules.ts";
-import { closed, Id } from "../../core/schema/atoms.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 import { compile } from "../../core/tariff/compile.ts";
-import { checker } from "../../core/validation/checker.ts";
 import { inTransaction } from "../database/pool.ts";
 import { calendarProblems } from "../holidays/holidays.ts";
+import type { ChangeSet } from "./change-set-schema.ts";
 import { checkedEntity, readEntities } from "./entities.ts";
-
-const Kind = Type.Union(
-  (["store", "market", "zone", "option", "offer", "location", "rates", "condition"] as const).map((kind) =>
-    Type.Literal(kind),
-  ),
-);
-
-/**
- * Edits that belong together. Each write names the revision it saw (0: the entity was not there) and the new body
- * (null: remove it).
- */
-export const ChangeSet = Type.Object(
-  {
-    writes: Type.Array(
-      Type.Object(
-        { kind: Kind, id: Id, seen: Type.Integer({ minimum: 0 }), body: Type.Union([Type.Object({}), Type.Null()]) },
-        closed,
-      ),
-      { minItems: 1, maxItems: 10_000 },
-    ),
-  },
-  { ...closed, title: "ChangeSet" },
-);
-export type ChangeSet = Static<typeof ChangeSet>;
-export const checkChangeSet = checker(ChangeSet);
 
 /** A write that was based on an older version: what it saw, what is there now, and what was to be written. */
 export type Conflict = {
@@ -85,7 +58,7 @@ export async function applyChangeSet(pool: Pool, changeSet: ChangeSet, madeBy: s
       if (write.entity) after.set(entityKey(write), write.entity);
       else after.delete(entityKey(write));
     }
-    const problems = [...planWideProblems([...after.values()], writes), ...newlyBroken(before, after, writes)];
+    const problems = [...(await planWideProblems([...after.values()], writes)), ...newlyBroken(before, after, writes)];
     if (problems.length > 0) return { problems };
 
     await writeAll(connection, writes, before, sequence, madeBy);
@@ -137,11 +110,11 @@ function conflictOf({ kind, id, seen, entity }: CheckedWrite, current: Conflict[
 }
 
 /** Problems of the plan as it would be, with paths into the change-set where a write is to blame. */
-function planWideProblems(entities: readonly Entity[], writes: readonly CheckedWrite[]): Problem[] {
+async function planWideProblems(entities: readonly Entity[], writes: readonly CheckedWrite[]): Promise<Problem[]> {
   const plan = planOf(entities);
   if (!plan) return [{ path: "/writes", message: "the plan must keep its store" }];
   const result = compile(plan);
-  const problems = "problems" in result ? result.problems : calendarProblems(plan, Date.now());
+  const problems = "problems" in result ? result.problems : await calendarProblems(plan, Date.now());
   return problems.map(({ path, message }) => {
     const about = entityAt(plan, path);
     if (!about) return { path, message };

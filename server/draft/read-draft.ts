@@ -43,7 +43,7 @@ export function readDraft(pool: Pool): Promise<Draft> {
       sequence: head.sequence,
       entities,
       unreadable,
-      calendars: calendarsOf(planOf(entities) ?? {}, Date.now()),
+      calendars: await calendarsOf(planOf(entities) ?? {}, Date.now()),
       release: latest && { number: latest.release.number, releasedAt: latest.release.releasedAt },
       changes: changesSince(latest ? entitiesOf(latest.plan) : [], entities),
     };

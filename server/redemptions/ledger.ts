@@ -1,31 +1,8 @@
-import { type Static, Type } from "@sinclair/typebox";
 import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql2/promise";
 import type { Offer } from "../../core/offers/offer.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
-import { closed, Id } from "../../core/schema/atoms.ts";
-import { IDENTIFIER_PATTERN } from "../../core/schema/identifier.ts";
-import { checker } from "../../core/validation/checker.ts";
 import { inTransaction } from "../database/pool.ts";
-
-const Reference = Type.String({
-  minLength: 1,
-  maxLength: 100,
-  pattern: IDENTIFIER_PATTERN,
-  description: "Not blank, without control characters; compared to the letter",
-});
-
-/** An order that uses offers: all of them are claimed, or none. */
-export const Claim = Type.Object(
-  {
-    order: Reference,
-    offers: Type.Array(Id, { minItems: 1, maxItems: 50, uniqueItems: true }),
-    shopper: Type.Optional(Reference),
-  },
-  { ...closed, title: "Claim" },
-);
-export type Claim = Static<typeof Claim>;
-export const checkClaim = checker(Claim);
-export const checkCancel = checker(Type.Object({ order: Reference }, { ...closed, title: "Cancel" }));
+import type { Claim } from "./claim-schema.ts";
 
 export type ClaimRefusal = {
   offer: string;

@@ -1,5 +1,4 @@
 import { createHash } from "node:crypto";
-import { Type } from "@sinclair/typebox";
 import type { Connection, Pool, RowDataPacket } from "mysql2/promise";
 import type { Calendars } from "../../core/places/location.ts";
 import { planOf } from "../../core/plan/entities.ts";
@@ -8,12 +7,12 @@ import { planProblems } from "../../core/plan/problems/plan-problems.ts";
 import { brokenRules } from "../../core/plan/problems/rules.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
-import { checker } from "../../core/validation/checker.ts";
 import { checkPlan } from "../../core/validation/documents.ts";
 import { inTransaction } from "../database/pool.ts";
 import { lockHead } from "../draft/change-set.ts";
 import { readEntities } from "../draft/entities.ts";
 import { calendarsOf } from "../holidays/holidays.ts";
+import { checkCalendars } from "../validation/documents.ts";
 
 export type Release = { number: number; sequence: number; checksum: string; releasedBy: string; releasedAt: string };
 export type ReleaseResult =
@@ -74,7 +73,7 @@ export async function releaseDraft(pool: Pool, seen: number, releasedBy: string)
     ];
     if (problems.length > 0) return { refused: "unsound", sequence, problems };
     const text = JSON.stringify(plan);
-    const calendars = JSON.stringify(calendarsOf(plan, Date.now()));
+    const calendars = JSON.stringify(await calendarsOf(plan, Date.now()));
     const checksum = checksumOf(text, calendars);
     if (last?.checksum === checksum) return { refused: "nothing-changed", sequence };
     const number = (last?.number ?? 0) + 1;
@@ -128,8 +127,6 @@ export async function latestRelease(pool: Pool): Promise<{ number: number; compi
   compiledReleases.set(key, result.compiled);
   return { number: latest.number, compiled: result.compiled };
 }
-
-const checkCalendars = checker(Type.Record(Type.String(), Type.Array(Type.String())));
 
 async function readRelease(
   connection: Pool | Connection,

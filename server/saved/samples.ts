@@ -1,14 +1,13 @@
 import { exponentOf } from "../../core/money/currency.ts";
 import { standpointProblems } from "../../core/request/standpoint-problems.ts";
-import { Sample } from "../../core/samples/sample.ts";
+import type { Sample } from "../../core/samples/sample.ts";
 import type { Problem } from "../../core/schema/problem.ts";
-import { type Checked, checker } from "../../core/validation/checker.ts";
-
-const checkForm = checker(Sample);
+import type { Checked } from "../../core/validation/checker.ts";
+import { checkSample as checkSampleForm } from "../../core/validation/documents.ts";
 
 /** A sample that can be quoted: of the right form, at a moment, in a language and a currency that exist. */
 export function checkSample(data: unknown): Checked<Sample> {
-  const checked = checkForm(data);
+  const checked = checkSampleForm(data);
   if ("problems" in checked) return checked;
   const { request } = checked.value;
   const problems: Problem[] = standpointProblems(request);

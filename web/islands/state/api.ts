@@ -6,12 +6,13 @@ import type { Carrier } from "../../../server/carriers/carrier.ts";
 import type { CarrierBehaviour } from "../../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { Product, SampleCart } from "../../../server/catalogue/product.ts";
-import type { ChangeSet, Conflict } from "../../../server/draft/change-set.ts";
+import type { Conflict } from "../../../server/draft/change-set.ts";
+import type { ChangeSet } from "../../../server/draft/change-set-schema.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
 import type { Region } from "../../../server/places/regions.ts";
 import type { Release } from "../../../server/releases/releases.ts";
 import type { Saved, SetAside } from "../../../server/saved/saved.ts";
-import type { Standpoint } from "../../../server/saved/standpoint.ts";
+import type { Standpoint } from "../../../server/saved/standpoint-schema.ts";
 
 type PointedProblem = { pointer: string; detail: string };
 

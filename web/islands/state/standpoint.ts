@@ -6,7 +6,7 @@ import { standpointFaults } from "../../../core/samples/standpoint-faults.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { momentOf } from "../../../core/time/zone-clock.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
-import type { DescribedShopper, Standpoint } from "../../../server/saved/standpoint.ts";
+import type { DescribedShopper, Standpoint } from "../../../server/saved/standpoint-schema.ts";
 
 export type { DescribedShopper, Standpoint };
 

@@ -1,29 +1,15 @@
-import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { byKindOf, closed, Id } from "../../../core/schema/atoms.ts";
-import { checker } from "../../../core/validation/checker.ts";
 import { keepSampleCart, productsNamed, removeSampleCart } from "../../../server/catalogue/catalogue.ts";
-import { SampleCart } from "../../../server/catalogue/product.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../server/http/handle.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
-
-const checkRequest = checker(
-  byKindOf(
-    "do",
-    [
-      Type.Object({ do: Type.Literal("keep"), cart: SampleCart }, closed),
-      Type.Object({ do: Type.Literal("drop"), id: Id }, closed),
-    ],
-    "KeepSampleCart",
-  ),
-);
+import { checkKeepSampleCart } from "../../../server/validation/documents.ts";
 
 /** Keeps a sample cart under its id, or drops one. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, 256 * 1024, checkRequest);
+    const body = await readBody(request, 256 * 1024, checkKeepSampleCart);
     if ("refusal" in body) return body.refusal;
     const pool = sharedPool();
     if (body.value.do === "drop") {

@@ -1,27 +1,13 @@
-import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { Sample } from "../../../core/samples/sample.ts";
-import { byKindOf, closed, Id } from "../../../core/schema/atoms.ts";
-import { checker } from "../../../core/validation/checker.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../server/http/handle.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { checkSample } from "../../../server/saved/samples.ts";
 import { dropSaved, listSaved, save } from "../../../server/saved/saved.ts";
+import { checkKeepSamples } from "../../../server/validation/documents.ts";
 
 const KIND = "sample";
-const checkRequest = checker(
-  byKindOf(
-    "do",
-    [
-      Type.Object({ do: Type.Literal("keep"), samples: Type.Array(Sample, { minItems: 1, maxItems: 1000 }) }, closed),
-      Type.Object({ do: Type.Literal("drop"), ids: Type.Array(Id, { minItems: 1, maxItems: 1000 }) }, closed),
-    ],
-    "KeepSamples",
-  ),
-);
-
 const list = async () => {
   const { kept, setAside } = await listSaved(sharedPool(), KIND, checkSample);
   return jsonResponse({ samples: kept.map(({ body }) => body), setAside });
@@ -32,7 +18,7 @@ export const GET: APIRoute = () => handle(list);
 /** Keeps samples under their ids, or drops some; answers with all that are kept. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, 8 * 1024 * 1024, checkRequest);
+    const body = await readBody(request, 8 * 1024 * 1024, checkKeepSamples);
     if ("refusal" in body) return body.refusal;
     const { value } = body;
     const problems = (value.do === "keep" ? value.samples : []).flatMap((sample, i) => {

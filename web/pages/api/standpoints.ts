@@ -1,29 +1,13 @@
-import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { byKindOf, closed, Id } from "../../../core/schema/atoms.ts";
-import { checker } from "../../../core/validation/checker.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../server/http/handle.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { dropSaved, listSaved, save } from "../../../server/saved/saved.ts";
-import { checkStandpoint, Standpoint } from "../../../server/saved/standpoint.ts";
+import { checkStandpoint } from "../../../server/saved/standpoint.ts";
+import { checkKeepStandpoint } from "../../../server/validation/documents.ts";
 
 const KIND = "standpoint";
-const checkRequest = checker(
-  byKindOf(
-    "do",
-    [
-      Type.Object(
-        { do: Type.Literal("keep"), id: Id, name: Type.String({ minLength: 1, maxLength: 100 }), body: Standpoint },
-        closed,
-      ),
-      Type.Object({ do: Type.Literal("drop"), id: Id }, closed),
-    ],
-    "KeepStandpoint",
-  ),
-);
-
 const list = async () => {
   const { kept, setAside } = await listSaved(sharedPool(), KIND, checkStandpoint);
   return jsonResponse({ standpoints: kept, setAside });
@@ -34,7 +18,7 @@ export const GET: APIRoute = () => handle(list);
 /** Keeps or drops one standpoint; answers with all that are kept. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, 64 * 1024, checkRequest);
+    const body = await readBody(request, 64 * 1024, checkKeepStandpoint);
     if ("refusal" in body) return body.refusal;
     if (body.value.do === "keep") {
       const checked = checkStandpoint(body.value.body);

@@ -1,9 +1,10 @@
 import type { APIRoute } from "astro";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { applyChangeSet, checkChangeSet } from "../../../../server/draft/change-set.ts";
+import { applyChangeSet } from "../../../../server/draft/change-set.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
+import { checkChangeSet } from "../../../../server/validation/documents.ts";
 
 const LARGEST_CHANGE_SET = 8 * 1024 * 1024;
 

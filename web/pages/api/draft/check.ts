@@ -14,7 +14,7 @@ export const POST: APIRoute = ({ request }) =>
     const body = await readBody(request, LARGEST_PLAN, checkWholePlan);
     if ("refusal" in body) return body.refusal;
     const plan = body.value;
-    const problems = calendarProblems(plan, Date.now());
+    const problems = await calendarProblems(plan, Date.now());
     if (problems.length > 0) return problemDocument(422, "The plan does not hold together", { problems });
     return jsonResponse({ entities: entitiesOf(plan) });
   });

@@ -1,40 +1,16 @@
-import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { byKindOf, closed, Id } from "../../../../core/schema/atoms.ts";
-import { checker } from "../../../../core/validation/checker.ts";
 import { dropImport, finishImport, stageProducts } from "../../../../server/catalogue/import-products.ts";
 import { readProductRows } from "../../../../server/catalogue/products-csv.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
-
-const Cell = Type.String({ maxLength: 4000 });
-const checkRequest = checker(
-  byKindOf(
-    "do",
-    [
-      Type.Object(
-        {
-          do: Type.Literal("rows"),
-          import: Id,
-          header: Type.Array(Cell, { maxItems: 500 }),
-          first: Type.Integer({ minimum: 2 }),
-          rows: Type.Array(Type.Array(Cell, { maxItems: 500 }), { maxItems: 1000 }),
-        },
-        closed,
-      ),
-      Type.Object({ do: Type.Literal("finish"), import: Id }, closed),
-      Type.Object({ do: Type.Literal("drop"), import: Id }, closed),
-    ],
-    "ImportProducts",
-  ),
-);
+import { checkImportProducts } from "../../../../server/validation/documents.ts";
 
 /** Takes a catalogue file in parts; nothing is in the catalogue before `finish`, and then all of it is. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, 8 * 1024 * 1024, checkRequest);
+    const body = await readBody(request, 8 * 1024 * 1024, checkImportProducts);
     if ("refusal" in body) return body.refusal;
     const { value } = body;
     const pool = sharedPool();

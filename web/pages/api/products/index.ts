@@ -1,17 +1,12 @@
-import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { closed } from "../../../../core/schema/atoms.ts";
-import { checker } from "../../../../core/validation/checker.ts";
 import { findProducts, productsWithoutWeight, tallyProducts } from "../../../../server/catalogue/catalogue.ts";
 import { saveProducts } from "../../../../server/catalogue/import-products.ts";
-import { Product } from "../../../../server/catalogue/product.ts";
 import { inTransaction, sharedPool } from "../../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
+import { checkSaveProducts } from "../../../../server/validation/documents.ts";
 
 const MOST = 100;
-const checkRequest = checker(Type.Object({ products: Type.Array(Product, { minItems: 1, maxItems: 100 }) }, closed));
-
 /** Products whose name or SKU contains ?search=, or with ?missing=weight those shipped without a weight; and a tally. */
 export const GET: APIRoute = ({ url }) =>
   handle(async () => {
@@ -29,7 +24,7 @@ export const GET: APIRoute = ({ url }) =>
 /** Replaces products by SKU, or adds them. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, 1024 * 1024, checkRequest);
+    const body = await readBody(request, 1024 * 1024, checkSaveProducts);
     if ("refusal" in body) return body.refusal;
     await inTransaction(sharedPool(), (connection) => saveProducts(connection, body.value.products));
     return jsonResponse({});

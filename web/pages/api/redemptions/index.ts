@@ -3,8 +3,9 @@ import { sharedPool } from "../../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
-import { checkClaim, claim, usesOf } from "../../../../server/redemptions/ledger.ts";
+import { claim, usesOf } from "../../../../server/redemptions/ledger.ts";
 import { latestRelease } from "../../../../server/releases/releases.ts";
+import { checkClaim } from "../../../../server/validation/documents.ts";
 
 const LARGEST_CLAIM = 16 * 1024;
 

@@ -1,19 +1,10 @@
-import { Type } from "@sinclair/typebox";
 import type { APIRoute } from "astro";
-import { closed } from "../../../../core/schema/atoms.ts";
-import { checker } from "../../../../core/validation/checker.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { listReleases, releaseDraft } from "../../../../server/releases/releases.ts";
-
-const checkReleaseRequest = checker(
-  Type.Object(
-    { sequence: Type.Integer({ minimum: 0, description: "The draft's sequence that was looked at" }) },
-    closed,
-  ),
-);
+import { checkReleaseRequest } from "../../../../server/validation/documents.ts";
 
 const REFUSALS = {
   "nothing-changed": "The draft is the same as the latest release",

@@ -1,0 +1,37 @@
+import { createHash } from "node:crypto";
+import { readdirSync, readFileSync, statSync } from "node:fs";
+import { join } from "node:path";
+
+/** What is made from sources, and is none. */
+const MADE = new Set(["validators.js"]);
+
+function* filesUnder(path) {
+  const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1));
+  for (const entry of entries) {
+    const inside = join(path, entry.name);
+    if (entry.isDirectory()) yield* filesUnder(inside);
+    else if (!/[.]test[.]tsx?$/.test(entry.name) && !MADE.has(entry.name)) yield inside;
+  }
+}
+
+function* filesOf(root, sources) {
+  for (const source of sources) {
+    const path = join(root, source);
+    if (statSync(path).isDirectory()) yield* filesUnder(path);
+    else yield path;
+  }
+}
+
+/** The same text as long as files and folders hold the same, tests apart. @param sources from the root */
+export function fingerprint(root, sources) {
+  const hash = createHash("sha256");
+  for (const file of filesOf(root, sources)) hash.update(file.slice(root.length)).update(readFileSync(file));
+  return hash.digest("hex");
+}
+
+/** When the newest of the files was written, in milliseconds. Much quicker than a fingerprint, and right on one machine. */
+export function newest(root, sources) {
+  let last = 0;
+  for (const file of filesOf(root, sources)) last = Math.max(last, statSync(file).mtimeMs);
+  return last;
+}
