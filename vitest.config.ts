@@ -1,7 +1,11 @@
+import { availableParallelism } from "node:os";
 import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   test: {
+    // Checks by schema are code made from the schemas.
+    globalSetup: ["scripts/setup/validators-for-tests.mjs"],
+    maxWorkers: availableParallelism(),
     include: [
       "core/**/*.test.ts",
       "server/**/*.test.ts",

@@ -1,11 +1,12 @@
 // npm test: sets up whatever is missing, then runs every check and test. Ends with one line that counts them.
-import { spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { killRounds } from "./kill-rounds.mjs";
 import { prepareDatabase, startApp } from "./setup/app-server.mjs";
 import { needBuild } from "./setup/build.mjs";
+import { CHECKS } from "./setup/checks.mjs";
+import { needCommandLine } from "./setup/command-line.mjs";
 import { freePort, startDatabase } from "./setup/database.mjs";
 import { CHROMIUM, MARIADB, needDebianPackages } from "./setup/debian-packages.mjs";
 import { needNodePackages } from "./setup/node-packages.mjs";
@@ -13,35 +14,30 @@ import { SetupError, say } from "./setup/say.mjs";
 
 const root = fileURLToPath(new URL("../", import.meta.url));
 const counts = { passed: 0, failed: 0 };
+const begun = Date.now();
+const seconds = () => `${Math.round((Date.now() - begun) / 1000)} s`;
 
-const CHECKS = [
-  ["format and lint", "@biomejs/biome/bin/biome", ["check", "--error-on-warnings", "."]],
-  ["types of core", "typescript/bin/tsc", ["-p", "core"]],
-  ["types of core's tests", "typescript/bin/tsc", ["-p", "core/tsconfig.test.json"]],
-  ["types of server, cli, scripts and tests", "typescript/bin/tsc", ["-p", "server"]],
-  ["types of web", "typescript/bin/tsc", ["-p", "web"]],
-  ["types of benches", "typescript/bin/tsc", ["-p", "bench"]],
-  ["types of pages", "astro/astro.js", ["check", "--minimumFailingSeverity", "warning"]],
-  [
-    "imports go one way",
-    "dependency-cruiser/bin/dependency-cruise.mjs",
-    ["core", "server", "cli", "web", "scripts", "e2e", "bench"],
-  ],
-  ["nothing unused", "knip/bin/knip.js", []],
-];
-
+/** Runs a module of a package; what it printed is told when it is done, so that two at once do not mix. */
 function run(module, args, env = {}) {
-  const { status } = spawnSync(process.execPath, [join(root, "node_modules", module), ...args], {
-    cwd: root,
-    stdio: ["ignore", "inherit", "inherit"],
-    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1", ...env },
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [join(root, module), ...args], {
+      cwd: root,
+      stdio: ["ignore", "pipe", "pipe"],
+      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1", ...env },
+    });
+    const printed = [];
+    child.stdout.on("data", (part) => printed.push(part));
+    child.stderr.on("data", (part) => printed.push(part));
+    child.once("close", (code) => {
+      process.stdout.write(Buffer.concat(printed));
+      resolve(code === 0);
+    });
   });
-  return status === 0;
 }
 
 function count(name, passed) {
   counts[passed ? "passed" : "failed"] += 1;
-  say(`${passed ? "ok    " : "FAILED"} ${name}`);
+  say(`${passed ? "ok    " : "FAILED"} ${name} (at ${seconds()})`);
 }
 
 /** Adds a runner's own counts; a runner that failed without saying which test did counts as one failure. */
@@ -55,54 +51,78 @@ function countTests(name, succeeded, read) {
   if (found.passed + found.failed === 0 || (!succeeded && found.failed === 0)) found.failed += 1;
   counts.passed += found.passed;
   counts.failed += found.failed;
-  say(`${found.failed === 0 ? "ok    " : "FAILED"} ${name}: ${found.passed} passed, ${found.failed} failed`);
+  const line = `${name}: ${found.passed} passed, ${found.failed} failed (at ${seconds()})`;
+  say(`${found.failed === 0 ? "ok    " : "FAILED"} ${line}`);
 }
 
 const readJson = (file) => JSON.parse(readFileSync(file, "utf8"));
+
+async function checks() {
+  for (const { name, module, args } of CHECKS) count(name, await run(join("node_modules", module), args));
+}
+
+async function vitest(name, folder, args, env = {}) {
+  const file = join(folder, `${name}.json`);
+  const all = ["run", ...args, "--reporter=default", "--reporter=json", `--outputFile.json=${file}`];
+  const succeeded = await run("node_modules/vitest/vitest.mjs", all, env);
+  countTests(name, succeeded, () => {
+    const { numPassedTests, numFailedTests } = readJson(file);
+    return { passed: numPassedTests, failed: numFailedTests };
+  });
+}
+
+/** What needs a database: tests that share one, one file after the other, then kills and restarts with one of their own. */
+async function databaseTests(folder) {
+  const database = await startDatabase(join(folder, "mariadb"));
+  try {
+    prepareDatabase(root, database.url, false);
+    const env = { SUMMANT_DATABASE_URL: database.url };
+    await vitest("database tests", folder, ["server", "scripts", "--no-file-parallelism"], env);
+  } finally {
+    await database.stop();
+  }
+  count("killed and started again", await run("scripts/kill-rounds.mjs", ["5"]));
+}
+
+/** One part of the journeys, with an app and a database of its own. */
+async function journeys(folder, part, parts) {
+  const database = await startDatabase(join(folder, `mariadb-${part}`));
+  let app;
+  try {
+    prepareDatabase(root, database.url, false);
+    app = await startApp(root, database.url, await freePort());
+    const file = join(folder, `playwright-${part}.json`);
+    const env = {
+      SUMMANT_DATABASE_URL: database.url,
+      SUMMANT_URL: app.address,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+    };
+    const args = [`--shard=${part}/${parts}`, `--output=${join(folder, `results-${part}`)}`, "--reporter=list,json"];
+    const succeeded = await run("node_modules/@playwright/test/cli.js", ["test", ...args], env);
+    countTests(`journeys, part ${part} of ${parts}`, succeeded, () => {
+      const { expected, unexpected, flaky } = readJson(file).stats;
+      return { passed: expected, failed: unexpected + flaky };
+    });
+  } finally {
+    await app?.stop();
+    await database.stop();
+  }
+}
 
 async function main() {
   needDebianPackages([...MARIADB, ...CHROMIUM]);
   needNodePackages(root);
   needBuild(root);
-
-  for (const [name, module, args] of CHECKS) count(name, run(module, args));
-
+  await needCommandLine(root);
   mkdirSync(join(root, ".data"), { recursive: true });
-  const throwaway = mkdtempSync(join(root, ".data", "test-"));
-  let database;
-  let app;
+  const folder = mkdtempSync(join(root, ".data", "test-"));
   try {
-    database = await startDatabase(join(throwaway, "mariadb"));
-    prepareDatabase(root, database.url, false);
-    const env = { SUMMANT_DATABASE_URL: database.url };
-
-    const unitTests = (name, args) => {
-      const file = join(throwaway, `${name}.json`);
-      const all = ["run", ...args, "--reporter=default", "--reporter=json", `--outputFile.json=${file}`];
-      countTests(name, run("vitest/vitest.mjs", all, env), () => {
-        const { numPassedTests, numFailedTests } = readJson(file);
-        return { passed: numPassedTests, failed: numFailedTests };
-      });
-    };
-    unitTests("unit tests", ["core", "cli", "web"]);
-    // These share the one database, so one file runs after the other.
-    unitTests("database tests", ["server", "scripts", "--no-file-parallelism"]);
-
-    const rounds = await killRounds(root, join(throwaway, "kill"), 5);
-    for (const line of rounds.lines) say(line);
-    count("killed and started again", rounds.faults.length === 0);
-
-    app = await startApp(root, database.url, await freePort());
-    const journeys = join(throwaway, "playwright.json");
-    const journeyEnv = { ...env, SUMMANT_URL: app.address, PLAYWRIGHT_JSON_OUTPUT_NAME: journeys };
-    countTests("journeys", run("@playwright/test/cli.js", ["test", "--reporter=list,json"], journeyEnv), () => {
-      const { expected, unexpected, flaky } = readJson(journeys).stats;
-      return { passed: expected, failed: unexpected + flaky };
-    });
+    // Two at a time: that is how many cores the smallest machine has.
+    await Promise.all([checks(), databaseTests(folder)]);
+    await vitest("unit tests", folder, ["core", "cli", "web"]);
+    await Promise.all([journeys(folder, 1, 2), journeys(folder, 2, 2)]);
   } finally {
-    await app?.stop();
-    await database?.stop();
-    rmSync(throwaway, { recursive: true, force: true });
+    rmSync(folder, { recursive: true, force: true });
   }
 }
 

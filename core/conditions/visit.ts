@@ -4,7 +4,7 @@ import { type Condition, type SavedConditions, shapeOf } from "./condition.ts";
 export type ConditionPart = { readonly condition: Condition; readonly path: string; readonly depth: number };
 
 /** A condition's parts, none deeper than the next. */
-export function partsOf(condition: Condition, path = ""): { condition: Condition; path: string }[] {
+function partsOf(condition: Condition, path = ""): { condition: Condition; path: string }[] {
   const shape = shapeOf(condition);
   if (shape.role === "negation") return [{ condition: shape.part, path: `${path}/of` }];
   if (shape.role !== "every" && shape.role !== "some") return [];

@@ -8,8 +8,7 @@ import { any } from "./kinds/any.ts";
 import { not } from "./kinds/not.ts";
 import { conditionKind } from "./registry.ts";
 
-/** What stands between the parts of a condition in words. */
-export const JOINTS = { every: all.joint, some: any.joint } as const;
+const JOINTS = { every: all.joint, some: any.joint } as const;
 
 /** A condition as a clause, in English for the people who make it. @example "the shopper is in trade and not (…)" */
 export function conditionWords(condition: Condition, context: AmountContext, saved: SavedConditions): string {

@@ -125,13 +125,3 @@ function endOfTurns(path: ValuePath, least: number): number {
     return leastShare.n > 0n && compare(multiply(countedAt(path, y), leastShare), target) >= 0;
   }
 }
-
-/**
- * The least y from which on the measure is at least `least` for good; 0 when it is now; null when it never is.
- * Mixed tax rates under a rounded order discount can make it dip by a unit: the last crossing is the one that lasts.
- */
-export function lastCrossing(path: ValuePath, least: number): number | null {
-  if (valueAt(path, 0) >= least) return 0;
-  const last = crossings(path, least, null).at(-1);
-  return last !== undefined && valueAt(path, last) >= least ? last : null;
-}

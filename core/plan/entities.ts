@@ -51,7 +51,7 @@ export function entityKinds(): EntityKind[] {
   return Object.keys(ENTITY_KINDS).filter(isEntityKind);
 }
 
-export function isEntityKind(kind: string): kind is EntityKind {
+function isEntityKind(kind: string): kind is EntityKind {
   return Object.hasOwn(ENTITY_KINDS, kind);
 }
 

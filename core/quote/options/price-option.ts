@@ -219,7 +219,7 @@ export function reached(offer: TariffOffer, step: TariffStep, situation: Evaluat
   return triggered(step, situation) === true && offerHolds(offer, situation);
 }
 
-export const triggered = (step: TariffStep, situation: Evaluation): Truth =>
+const triggered = (step: TariffStep, situation: Evaluation): Truth =>
   step.trigger.met({
     goalMet: () => (step.goal ? situation.reaches(step.goal.measure, step.goal.least) : false),
     codeEntered: () => hasCode(step, situation.facts),
