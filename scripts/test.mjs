@@ -57,12 +57,8 @@ function countTests(name, succeeded, read) {
 
 const readJson = (file) => JSON.parse(readFileSync(file, "utf8"));
 
-async function checks() {
-  for (const { name, module, args } of CHECKS) count(name, await run(join("node_modules", module), args));
-}
-
 async function vitest(name, folder, args, env = {}) {
-  const file = join(folder, `${name}.json`);
+  const file = join(folder, `${name.replaceAll(/\W+/g, "-")}.json`);
   const all = ["run", ...args, "--reporter=default", "--reporter=json", `--outputFile.json=${file}`];
   const succeeded = await run("node_modules/vitest/vitest.mjs", all, env);
   countTests(name, succeeded, () => {
@@ -109,6 +105,33 @@ async function journeys(folder, part, parts) {
   }
 }
 
+/** Parts of the unit tests, so that they fill whatever is left beside the other jobs. */
+const PARTS = [1, 2, 3, 4];
+
+/** Everything there is to do, the longest first. */
+const jobs = (folder) => [
+  () => databaseTests(folder),
+  ...PARTS.map((part) => () => {
+    const args = ["core", "cli", "web", `--shard=${part}/${PARTS.length}`, "--maxWorkers=1"];
+    return vitest(`unit tests, part ${part} of ${PARTS.length}`, folder, args);
+  }),
+  ...CHECKS.map(
+    ({ name, module, args }) =>
+      async () =>
+        count(name, await run(join("node_modules", module), args)),
+  ),
+  () => journeys(folder, 1, 2),
+  () => journeys(folder, 2, 2),
+];
+
+/** Two at a time: that is how many cores the smallest machine has. */
+async function twoAtATime(open) {
+  const lane = async () => {
+    for (let job = open.shift(); job; job = open.shift()) await job();
+  };
+  await Promise.all([lane(), lane()]);
+}
+
 async function main() {
   needDebianPackages([...MARIADB, ...CHROMIUM]);
   needNodePackages(root);
@@ -117,10 +140,7 @@ async function main() {
   mkdirSync(join(root, ".data"), { recursive: true });
   const folder = mkdtempSync(join(root, ".data", "test-"));
   try {
-    // Two at a time: that is how many cores the smallest machine has.
-    await Promise.all([checks(), databaseTests(folder)]);
-    await vitest("unit tests", folder, ["core", "cli", "web"]);
-    await Promise.all([journeys(folder, 1, 2), journeys(folder, 2, 2)]);
+    await twoAtATime(jobs(folder));
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

@@ -1,5 +1,5 @@
 import { spawnSync } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { build } from "vite";
@@ -7,6 +7,7 @@ import { build } from "vite";
 // The engine is measured as it ships: bundled, not as sources translated on the way. It stays inside the project so that
 // the peers are found.
 const root = fileURLToPath(new URL("../../", import.meta.url));
+mkdirSync(join(root, ".data"), { recursive: true });
 const out = mkdtempSync(join(root, ".data", "bench-"));
 await build({
   root,

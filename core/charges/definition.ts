@@ -65,7 +65,7 @@ export type ChargeContext = AmountContext & {
 
 /** What a charge may refer to, and where it will apply. */
 export type ChargeReferences = ConditionReferences & {
-  readonly saved: SavedConditions;
+  readonly saved: Pick<SavedConditions, "has">;
   readonly contexts: readonly AmountContext[];
 };
 

@@ -9,7 +9,7 @@ export const conditionProblems = (
   condition: Condition,
   path: string,
   references: ConditionReferences,
-  saved: SavedConditions,
+  saved: Pick<SavedConditions, "has">,
 ): Problem[] =>
   [...visitCondition(condition, path)].flatMap(({ condition: part, path: at }) => {
     const shape = shapeOf(part);

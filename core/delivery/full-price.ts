@@ -1,6 +1,12 @@
 import { isOrdinary, type ReadLine } from "../cart/read-cart.ts";
 import { compileCharge } from "../charges/compile.ts";
-import { type ChargeContext, type ChargeTrace, isMissing } from "../charges/definition.ts";
+import {
+  type ChargeContext,
+  type Charged,
+  type ChargeTrace,
+  type CompiledCharge,
+  isMissing,
+} from "../charges/definition.ts";
 import type { NoPrice } from "../charges/no-price.ts";
 import type { CompiledCondition, Trace } from "../conditions/compile.ts";
 import { type Amount, type AmountContext, amountFor, stepFor } from "../money/amount.ts";
@@ -88,65 +94,99 @@ export function compileFullPrice(
   }
 
   const price = (situation: Situation, tell?: Tell): FullPrice => {
-    if (when && !holds(when, situation)) return when.test(situation) === null ? "condition-unknown" : "condition";
-    const far = reach?.(situation);
-    if (far) return far;
-    const { lines, horizon } = situation;
+    const denied = deniedBy(when, situation) ?? reach?.(situation);
+    if (denied) return denied;
+    const { lines } = situation;
     // The zone's charges are for ordinary goods; with nothing in the cart they are what the first would cost.
     const ordinary = lines.length === 0 || lines.some(isOrdinary);
     if (!ordinary && !lines.some(hasOwnCharge)) return NOTHING;
-
-    let running: LinearAmount = 0;
-    if (ordinary) {
-      const charged = charge.price(situation);
-      tell?.({
-        part: "charge",
-        amount: isMissing(charged) ? 0 : charged,
-        charge: charge.explain(situation),
-      });
-      if (isMissing(charged)) return charged;
-      running = charged;
-    }
-    for (const { part, apply } of steps) {
-      if (!ordinary && part !== "base" && part !== "tax") continue;
-      const next = apply(running, horizon);
-      if (tell && next !== running) tell({ part, amount: minus(next, running) });
-      running = next;
-    }
-
+    const charged = ordinary ? chargedBy(charge, situation, tell) : 0;
+    if (isMissing(charged)) return charged;
+    const running = afterSteps(charged, ordinary ? steps : steps.filter(isForAnyGoods), situation, tell);
     const goods = () => situation.goods(everything);
     const handling = plus(ownHandling(running, goods), zoneHandling(running, goods));
     if (tell && handling !== 0) tell({ part: "handling", amount: handling });
-
-    let extra: LinearAmount = 0;
-    for (const surcharge of surcharges) {
-      const applies = surcharge.when ? surcharge.when.test(situation) : true;
-      if (applies === null && !situation.unknownAs) return "condition-unknown";
-      // What an unknown address may cost at least is without it.
-      if (applies !== true) continue;
-      const charged = surcharge.charge.price(situation);
-      if (isMissing(charged)) return charged;
-      const amount = times(charged, settled);
-      tell?.({
-        part: "surcharge",
-        id: surcharge.id,
-        amount,
-        charge: surcharge.charge.explain(situation),
-        ...(surcharge.when ? { when: surcharge.when.explain(situation) } : {}),
-      });
-      extra = plus(extra, amount);
-    }
-
-    let own: LinearAmount = 0;
-    for (const line of lines) {
-      const amount = ownCharge(line);
-      if (amount === 0) continue;
-      tell?.({ part: "own-charge", id: line.sku, amount });
-      own = plus(own, amount);
-    }
-    return { charge: running, handling, surcharges: extra, own };
+    const extra = surcharged(surcharges, settled, situation, tell);
+    return isMissing(extra)
+      ? extra
+      : { charge: running, handling, surcharges: extra, own: ownCharges(situation, tell) };
   };
   return { price, when, taxRate, seesLineFigures };
+}
+
+/** Why its condition keeps an option from this cart, if it does. */
+function deniedBy(when: CompiledCondition | null, situation: Situation): NoPrice | null {
+  if (!when || holds(when, situation)) return null;
+  return when.test(situation) === null ? "condition-unknown" : "condition";
+}
+
+function chargedBy(charge: CompiledCharge, situation: Situation, tell: Tell | undefined): Charged {
+  const charged = charge.price(situation);
+  tell?.({ part: "charge", amount: isMissing(charged) ? 0 : charged, charge: charge.explain(situation) });
+  return charged;
+}
+
+const isForAnyGoods = ({ part }: ChargeStep) => part === "base" || part === "tax";
+
+function afterSteps(
+  charged: LinearAmount,
+  steps: readonly ChargeStep[],
+  { horizon }: Situation,
+  tell: Tell | undefined,
+): LinearAmount {
+  let running = charged;
+  for (const { part, apply } of steps) {
+    const next = apply(running, horizon);
+    if (tell && next !== running) tell({ part, amount: minus(next, running) });
+    running = next;
+  }
+  return running;
+}
+
+type CompiledSurcharge = {
+  readonly id: string;
+  readonly when: CompiledCondition | null;
+  readonly charge: CompiledCharge;
+};
+
+/** All surcharges that apply, their tax settled. */
+function surcharged(
+  surcharges: readonly CompiledSurcharge[],
+  settled: Rational,
+  situation: Situation,
+  tell: Tell | undefined,
+): Charged {
+  let extra: LinearAmount = 0;
+  for (const { id, when, charge } of surcharges) {
+    const applies = when ? when.test(situation) : true;
+    if (applies === null && !situation.unknownAs) return "condition-unknown";
+    // What an unknown address may cost at least is without it.
+    if (applies !== true) continue;
+    const charged = charge.price(situation);
+    if (isMissing(charged)) return charged;
+    const amount = times(charged, settled);
+    tell?.({
+      part: "surcharge",
+      id,
+      amount,
+      charge: charge.explain(situation),
+      ...(when ? { when: when.explain(situation) } : {}),
+    });
+    extra = plus(extra, amount);
+  }
+  return extra;
+}
+
+/** What products charge for their own delivery. */
+function ownCharges({ lines }: Situation, tell: Tell | undefined): LinearAmount {
+  let own: LinearAmount = 0;
+  for (const line of lines) {
+    const amount = ownCharge(line);
+    if (amount === 0) continue;
+    tell?.({ part: "own-charge", id: line.sku, amount });
+    own = plus(own, amount);
+  }
+  return own;
 }
 
 const hasOwnCharge = ({ delivery }: ReadLine) => delivery?.kind === "own-charge";

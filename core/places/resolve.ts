@@ -55,14 +55,7 @@ export function indexPlaces(zones: readonly Zone[]): PlaceIndex {
       if ("restOfWorld" in destination) world.push({ ...claim, exceptRegions: new Set(destination.exceptCountries) });
       else if ("region" in destination) push(regions, destination.region, claim);
       else if (!destination.postcodes) push(countries, destination.country, claim);
-      else {
-        const byLead = postcodes.get(destination.country) ?? new Map<string, PostcodeClaim[]>();
-        postcodes.set(destination.country, byLead);
-        for (const text of destination.postcodes) {
-          const pattern = postcodePattern(destination.country, text);
-          if (pattern) push(byLead, withoutSeparator(pattern.lead), { ...claim, pattern });
-        }
-      }
+      else pushPostcodes(postcodes, destination.country, destination.postcodes, claim);
     }
   }
   for (const byLead of postcodes.values()) {
@@ -73,6 +66,21 @@ export function indexPlaces(zones: readonly Zone[]): PlaceIndex {
   }
   const named = namedRegions(on.flatMap(({ destinations }) => destinations.map(regionsNamedBy)));
   return { postcodes, regions, countries, world, zones: on.map(({ id }) => id), named };
+}
+
+/** A claim on postcodes, by the beginning that all of a pattern's codes have. */
+function pushPostcodes(
+  postcodes: Map<string, Map<string, PostcodeClaim[]>>,
+  country: string,
+  patterns: readonly string[],
+  claim: Claim,
+): void {
+  const byLead = postcodes.get(country) ?? new Map<string, PostcodeClaim[]>();
+  postcodes.set(country, byLead);
+  for (const text of patterns) {
+    const pattern = postcodePattern(country, text);
+    if (pattern) push(byLead, withoutSeparator(pattern.lead), { ...claim, pattern });
+  }
 }
 
 const narrower = (a: PostcodeClaim, b: PostcodeClaim) =>
@@ -152,41 +160,59 @@ function excepted({ by, exceptRegions, exceptPostcodes }: Claim, place: Place): 
   return postcode !== null && exceptPostcodes.some((pattern) => pattern.matches(postcode));
 }
 
+/** The zones found so far, by what they serve. */
+type Possible = Map<string, ServedBy>;
+
+function add(possible: Possible, claims: Iterable<Claim>): void {
+  for (const { zone, by } of claims) if (!possible.has(zone)) possible.set(zone, by);
+}
+
 /** Zones that some full address within a place without a postcode leads to. */
 function stillPossible(index: PlaceIndex, place: Place): Resolution {
-  const possible = new Map<string, ServedBy>();
-  const add = (claims: Iterable<Claim>) => {
-    for (const { zone, by } of claims) if (!possible.has(zone)) possible.set(zone, by);
-  };
-  for (const country of place.countries) {
-    for (const claims of index.postcodes.get(country)?.values() ?? []) add(claims);
-  }
-  const regionUnknown = !place.regionKnown;
-  if (regionUnknown) {
-    for (const country of place.countries) {
-      for (const [region, claims] of index.regions) if (region.startsWith(`${country}-`)) add(claims);
-      for (const territory of territoriesUnder(country)) add(index.countries.get(territory) ?? []);
-    }
-  }
-  let settled = false;
-  let exceptedNowhere = false;
-  for (const claim of widerClaims(index, place)) {
-    if (excepted(claim, place)) continue;
-    add([claim]);
-    if (regionUnknown && claim.by === "country") {
-      // Each excepted region goes wherever it goes by itself.
-      for (const region of claim.exceptRegions) {
-        const within = resolvePlace(index, { region });
-        for (const zone of within.zones) if (!possible.has(zone)) possible.set(zone, "region");
-        exceptedNowhere ||= within.orNowhere;
-      }
-    }
-    settled = claim.exceptPostcodes.length === 0;
-    if (settled) break;
-  }
+  const possible: Possible = new Map();
+  addNarrower(index, place, possible);
+  const { settled, exceptedNowhere } = addWider(index, place, possible);
   const zones = index.zones.filter((zone) => possible.has(zone));
   const [only] = zones;
   const orNowhere = !settled || exceptedNowhere;
   const one = zones.length === 1 && !orNowhere && only !== undefined;
   return { zones, orNowhere, by: one ? (possible.get(only) ?? null) : null };
+}
+
+/** What a postcode, or a region that is not known either, could still lead to. */
+function addNarrower(index: PlaceIndex, place: Place, possible: Possible): void {
+  for (const country of place.countries) {
+    for (const claims of index.postcodes.get(country)?.values() ?? []) add(possible, claims);
+  }
+  if (place.regionKnown) return;
+  for (const country of place.countries) {
+    for (const [region, claims] of index.regions) if (region.startsWith(`${country}-`)) add(possible, claims);
+    for (const territory of territoriesUnder(country)) add(possible, index.countries.get(territory) ?? []);
+  }
+}
+
+/** What goes by no postcode, narrowest first, until one leaves no address over. */
+function addWider(index: PlaceIndex, place: Place, possible: Possible): { settled: boolean; exceptedNowhere: boolean } {
+  let settled = false;
+  let exceptedNowhere = false;
+  for (const claim of widerClaims(index, place)) {
+    if (excepted(claim, place)) continue;
+    add(possible, [claim]);
+    if (!place.regionKnown && claim.by === "country")
+      exceptedNowhere = addExcepted(index, claim, possible) || exceptedNowhere;
+    settled = claim.exceptPostcodes.length === 0;
+    if (settled) break;
+  }
+  return { settled, exceptedNowhere };
+}
+
+/** Each excepted region goes wherever it goes by itself. @returns whether one of them may go nowhere */
+function addExcepted(index: PlaceIndex, { exceptRegions }: Claim, possible: Possible): boolean {
+  let nowhere = false;
+  for (const region of exceptRegions) {
+    const within = resolvePlace(index, { region });
+    for (const zone of within.zones) if (!possible.has(zone)) possible.set(zone, "region");
+    nowhere ||= within.orNowhere;
+  }
+  return nowhere;
 }

@@ -1,7 +1,8 @@
 import { decide } from "../analysis/decide.ts";
-import type { ZoneContext } from "../analysis/world.ts";
-import { within, worldOf } from "../analysis/world.ts";
+import { type World, within, worldOf, type ZoneContext } from "../analysis/world.ts";
 import { filler, readLine } from "../cart/read-cart.ts";
+import type { BandedCharge } from "../charges/kinds/bands.ts";
+import type { DeliveryOption } from "../delivery/option.ts";
 import { leastCount } from "../measures/edge.ts";
 import { compileSpec, counted } from "../measures/measure.ts";
 import { type MeasureSpec, markAt, measured } from "../measures/measure-spec.ts";
@@ -9,6 +10,7 @@ import { percent } from "../money/decimal.ts";
 import { ZERO } from "../money/rational.ts";
 import type { Offer } from "../offers/offer.ts";
 import { goalOf } from "../offers/trigger.ts";
+import type { Zone } from "../places/market.ts";
 import { ratesOf } from "../plan/plan.ts";
 import { visitCharges } from "../plan/visit-charges.ts";
 import { explainAt } from "../queries/explain-at.ts";
@@ -32,83 +34,104 @@ export type Generated = {
   readonly left: readonly { readonly edge: string; readonly why: string }[];
 };
 
+/** An edge of a plan with carts on its sides, or why there are none. */
+type Boundary = { readonly edge: string; readonly sides: Sided | string };
+
 /**
  * Makes samples on both sides of every edge of a plan; what they see now is what they are expected to see.
  *
  * @param at the moment looked from, in milliseconds of UTC, where a schedule asks for no other
+ * @example boundarySamples(compiled, Date.now()).left // edges that no cart could be made for, and why
  */
 export function boundarySamples(compiled: CompiledPlan, at: number): Generated {
   const samples: BoundarySample[] = [];
   const left: { edge: string; why: string }[] = [];
   let covered = 0;
-  const add = (edge: string, requests: readonly { side: BoundarySample["side"]; request: QuoteRequest }[] | string) => {
-    if (typeof requests === "string") {
-      left.push({ edge, why: requests });
-      return;
+  for (const { edge, sides } of boundariesOf(compiled, at)) {
+    if (typeof sides === "string") {
+      left.push({ edge, why: sides });
+      continue;
     }
     covered += 1;
-    for (const { side, request } of requests) {
+    for (const { side, request } of sides) {
       const sample: Sample = { id: `edge-${samples.length + 1}`, name: `${edge}, ${side}`.slice(0, 120), request };
       const { seen } = runSample(compiled, sample);
       samples.push({ edge, side, sample: seen ? { ...sample, expected: seen } : sample });
     }
-  };
-  const world = worldOf(compiled, at);
-  const { plan } = compiled;
-  for (const zone of plan.zones) {
-    if (zone.on === false) continue;
-    const where = world.contexts.find((one) => one.zone.id === zone.id);
-    add(
-      `zone ${zone.name}`,
-      where ? [{ side: "at", request: plain(where, at, [cartLine("value", 1000)]) }] : "no address leads there",
-    );
-  }
-  for (const offer of plan.offers) {
-    if (!offer.on) continue;
-    for (const where of world.contexts.filter((one) => offer.zones.includes(one.zone.id))) {
-      for (const [i, step] of offer.steps.entries()) {
-        const goal = goalOf(step.trigger);
-        const mark = goal && markAt(goal.at, contextOf(compiled, where));
-        if (!goal) continue;
-        const edge = `goal of step ${i + 1} of ${offer.name} in ${where.zone.name}, ${where.currency}`;
-        add(
-          edge,
-          mark === undefined || mark === null
-            ? "it has no amount"
-            : aroundGoal(compiled, offer, where, leastCount(mark, goal.edge), at),
-        );
-      }
-    }
-    const [where] = world.contexts.filter((one) => offer.zones.includes(one.zone.id));
-    for (const [i, stretch] of (offer.schedule ?? []).entries()) {
-      if (!where) continue;
-      for (const [end, moment] of [
-        ["start", interval(stretch, where.market.timeZone)[0]],
-        ["end", interval(stretch, where.market.timeZone)[1]],
-      ] as const) {
-        if (!Number.isFinite(moment)) continue;
-        const request = (time: number) => plain(where, time, [cartLine("value", 10_000)]);
-        add(`${end} of stretch ${i + 1} of ${offer.name}`, [
-          { side: "below", request: request(moment - 1) },
-          { side: "at", request: request(moment) },
-        ]);
-      }
-    }
-  }
-  for (const { option, charge } of visitCharges(plan)) {
-    if (charge.kind !== "bands") continue;
-    for (const where of world.contexts.filter((one) => option.zones.includes(one.zone.id))) {
-      for (const { at: mark, edge } of charge.edges) {
-        const count = markAt(mark, contextOf(compiled, where));
-        const name = `band of ${option.name.en ?? option.id} ${edge} ${count === undefined ? "?" : measured(charge.by.kind, count, where.currency, "en", "short")} in ${where.zone.name}, ${where.currency}`;
-        add(
-          name,
-          count === undefined ? "it has no amount" : aroundCount(where, charge.by, leastCount(count, edge), at),
-        );
-      }
-    }
   }
   return { samples, covered, left };
+}
+
+function* boundariesOf(compiled: CompiledPlan, at: number): Generator<Boundary> {
+  const { plan } = compiled;
+  const world = worldOf(compiled, at);
+  for (const zone of plan.zones) if (zone.on !== false) yield zoneBoundary(world, zone);
+  for (const offer of plan.offers) {
+    if (!offer.on) continue;
+    yield* goalBoundaries(world, offer);
+    yield* scheduleBoundaries(world, offer);
+  }
+  for (const { option, charge } of visitCharges(plan))
+    if (charge.kind === "bands") yield* bandBoundaries(world, option, charge);
+}
+
+const contextsIn = ({ contexts }: World, zones: readonly string[]) =>
+  contexts.filter(({ zone }) => zones.includes(zone.id));
+
+function zoneBoundary(world: World, zone: Zone): Boundary {
+  const where = world.contexts.find((one) => one.zone.id === zone.id);
+  return {
+    edge: `zone ${zone.name}`,
+    sides: where
+      ? [{ side: "at", request: plain(where, world.at, [cartLine("value", 1000)]) }]
+      : "no address leads there",
+  };
+}
+
+function* goalBoundaries(world: World, offer: Offer): Generator<Boundary> {
+  for (const where of contextsIn(world, offer.zones))
+    for (const [i, { trigger }] of offer.steps.entries()) {
+      const goal = goalOf(trigger);
+      if (!goal) continue;
+      const mark = markAt(goal.at, contextOf(world.compiled, where));
+      yield {
+        edge: `goal of step ${i + 1} of ${offer.name} in ${where.zone.name}, ${where.currency}`,
+        sides:
+          mark === undefined
+            ? "it has no amount"
+            : aroundGoal(world.compiled, offer, where, leastCount(mark, goal.edge), world.at),
+      };
+    }
+}
+
+function* scheduleBoundaries(world: World, offer: Offer): Generator<Boundary> {
+  const [where] = contextsIn(world, offer.zones);
+  if (!where) return;
+  const request = (time: number) => plain(where, time, [cartLine("value", 10_000)]);
+  for (const [i, stretch] of (offer.schedule ?? []).entries()) {
+    const [start, end] = interval(stretch, where.market.timeZone);
+    for (const [name, moment] of Object.entries({ start, end }))
+      if (Number.isFinite(moment))
+        yield {
+          edge: `${name} of stretch ${i + 1} of ${offer.name}`,
+          sides: [
+            { side: "below", request: request(moment - 1) },
+            { side: "at", request: request(moment) },
+          ],
+        };
+  }
+}
+
+function* bandBoundaries(world: World, option: DeliveryOption, { by, edges }: BandedCharge): Generator<Boundary> {
+  for (const where of contextsIn(world, option.zones))
+    for (const { at: mark, edge } of edges) {
+      const count = markAt(mark, contextOf(world.compiled, where));
+      const figure = count === undefined ? "?" : measured(by.kind, count, where.currency, "en", "short");
+      yield {
+        edge: `band of ${option.name.en ?? option.id} ${edge} ${figure} in ${where.zone.name}, ${where.currency}`,
+        sides: count === undefined ? "it has no amount" : aroundCount(where, by, leastCount(count, edge), world.at),
+      };
+    }
 }
 
 const contextOf = (compiled: CompiledPlan, { market, currency }: ZoneContext) => ({

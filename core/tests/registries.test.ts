@@ -67,7 +67,7 @@ function planWith(parts: { when?: unknown; charge?: unknown; reward?: unknown; t
         charge: { kind: "flat", amount: eur("9.50") },
       },
     ],
-    locations: DEMO.locations ?? [],
+    locations: (DEMO.locations ?? []).slice(0, 1).map((location) => ({ ...location, id: "porto" })),
     conditions: DEMO.conditions ?? [],
   });
   const [standard, express] = base.options;

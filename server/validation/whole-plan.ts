@@ -46,12 +46,9 @@ function referenceProblems(data: unknown): Problem[] {
   const partial = checkPlan(sound);
   if ("problems" in partial) return [];
   // What names a part whose own form is wrong would be mended with it.
-  const aboutLeft = (message: string) => [...left].some((id) => message.endsWith(`"${id}"`));
-  return planProblems(partial.value)
-    .filter(({ message }) => !aboutLeft(message))
-    .map(({ path, message }) => {
-      const [, list = "", index = "", rest = ""] = /^\/(\w+)\/(\d+)(.*)$/.exec(path) ?? [];
-      const original = kindIn(list) ? places.get(list)?.[Number(index)] : undefined;
-      return { path: original === undefined ? path : `/${list}/${original}${rest}`, message };
-    });
+  return planProblems(partial.value, left).map(({ path, message }) => {
+    const [, list = "", index = "", rest = ""] = /^\/(\w+)\/(\d+)(.*)$/.exec(path) ?? [];
+    const original = kindIn(list) ? places.get(list)?.[Number(index)] : undefined;
+    return { path: original === undefined ? path : `/${list}/${original}${rest}`, message };
+  });
 }

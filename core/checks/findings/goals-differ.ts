@@ -1,9 +1,8 @@
-import { amountOf } from "../../measures/measure-spec.ts";
-import { amountFor, resolveAmount } from "../../money/amount.ts";
+import { type Amount, amountFor, resolveAmount } from "../../money/amount.ts";
 import { inCurrency } from "../../money/rates.ts";
-import { goalOf } from "../../offers/trigger.ts";
 import { ratesOf } from "../../plan/plan.ts";
-import { type Check, onOffer } from "../check.ts";
+import { type Check, type CheckContext, onOffer } from "../check.ts";
+import { spendGoalsIn } from "../goals.ts";
 
 /** How far a typed goal may be from what the others come to at today's rates. */
 const FAR = 1.6;
@@ -14,35 +13,36 @@ export const goalsDiffer: Check = {
   severity: "risky",
   *find(context) {
     const rates = ratesOf(context.plan);
-    for (const offer of context.plan.offers) {
-      for (const [i, step] of offer.steps.entries()) {
-        const goal = goalOf(step.trigger);
-        const amount = goal && amountOf(goal.at);
-        if (!amount) continue;
-        const typed = new Map<string, { currency: string; market: string; name: string; minor: number }>();
-        for (const zoneContext of context.contextsOf(offer.zones)) {
-          const where = context.amountContext(zoneContext);
-          const found = resolveAmount(amount, where);
-          if (found && found.from !== "conversion")
-            typed.set(`${where.market} ${where.currency}`, {
-              currency: where.currency,
-              market: where.market,
-              name: zoneContext.market.name,
-              minor: amountFor(amount, where) ?? 0,
-            });
-        }
-        const [home, ...others] = typed.values();
-        if (!home) continue;
-        for (const other of others) {
-          const expected = inCurrency(home.minor, home.currency, other.currency, rates);
-          if (!expected || (other.minor <= expected * FAR && other.minor * FAR >= expected)) continue;
-          yield {
-            sentence: `Step ${i + 1} of “${offer.name}” asks for ${context.money(other.minor, other.currency)} in ${other.name} and ${context.money(home.minor, home.currency)} in ${home.name}: at today’s rates that would be about ${context.money(expected, other.currency)}.`,
-            at: onOffer(offer, `/steps/${i}/trigger/goal/at`),
-            witness: null,
-          };
-        }
+    for (const { offer, amount, index } of spendGoalsIn(context.plan)) {
+      const [home, ...others] = typedIn(context, offer.zones, amount);
+      if (!home) continue;
+      for (const other of others) {
+        const expected = inCurrency(home.minor, home.currency, other.currency, rates);
+        if (!expected || (other.minor <= expected * FAR && other.minor * FAR >= expected)) continue;
+        const money = ({ minor, currency }: Typed) => context.money(minor, currency);
+        yield {
+          sentence: `Step ${index + 1} of “${offer.name}” asks for ${money(other)} in ${other.market} and ${money(home)} in ${home.market}: at today’s rates that would be about ${context.money(expected, other.currency)}.`,
+          at: onOffer(offer, `/steps/${index}/trigger/goal/at`),
+          witness: null,
+        };
       }
     }
   },
 };
+
+type Typed = { readonly market: string; readonly currency: string; readonly minor: number };
+
+/** An amount wherever it was typed, once for each market and currency. */
+function typedIn(context: CheckContext, zones: readonly string[], amount: Amount): Typed[] {
+  const typed = new Map<string, Map<string, Typed>>();
+  for (const { market, currency, ...where } of context.contextsOf(zones)) {
+    const amounts = context.amountContext({ market, currency, ...where });
+    const found = resolveAmount(amount, amounts);
+    if (!found || found.from === "conversion") continue;
+    const inMarket = typed.get(market.id) ?? new Map<string, Typed>();
+    typed.set(market.id, inMarket);
+    if (!inMarket.has(currency))
+      inMarket.set(currency, { market: market.name, currency, minor: amountFor(amount, amounts) ?? 0 });
+  }
+  return [...typed.values()].flatMap((inMarket) => [...inMarket.values()]);
+}

@@ -1,3 +1,4 @@
+import type { Offer } from "../../offers/offer.ts";
 import { localMoment } from "../../time/local-moment.ts";
 import { type Check, onOffer } from "../check.ts";
 import { timeZonesOf } from "../time-zones.ts";
@@ -8,19 +9,26 @@ export const scheduleInSkippedHour: Check = {
   severity: "odd",
   *find({ plan }) {
     for (const offer of plan.offers)
-      for (const [i, stretch] of (offer.schedule ?? []).entries())
-        for (const side of ["from", "until"] as const)
-          for (const timeZone of timeZonesOf(plan, offer)) {
-            const local = stretch[side];
-            if (!local) continue;
-            const { clocks } = localMoment(local, timeZone, side === "from" ? "start" : "end");
-            if (clocks === "plain") continue;
-            const words = clocks === "skipped" ? "clocks in {} skip that hour" : "clocks in {} show that hour twice";
-            yield {
-              sentence: `“${offer.name}” ${side === "from" ? "starts" : "ends"} at ${local.replace("T", " ")}: ${words.replace("{}", timeZone)}.`,
-              at: onOffer(offer, `/schedule/${i}/${side}`),
-              witness: null,
-            };
-          }
+      for (const { local, side, path } of endsOf(offer))
+        for (const timeZone of timeZonesOf(plan, offer)) {
+          const { clocks } = localMoment(local, timeZone, side);
+          if (clocks === "plain") continue;
+          const words =
+            clocks === "skipped"
+              ? `clocks in ${timeZone} skip that hour`
+              : `clocks in ${timeZone} show that hour twice`;
+          yield {
+            sentence: `“${offer.name}” ${side}s at ${local.replace("T", " ")}: ${words}.`,
+            at: onOffer(offer, path),
+            witness: null,
+          };
+        }
   },
 };
+
+/** Every start and end of an offer's schedule. */
+const endsOf = ({ schedule = [] }: Offer) =>
+  schedule.flatMap(({ from, until }, i) => [
+    ...(from ? [{ local: from, side: "start" as const, path: `/schedule/${i}/from` }] : []),
+    ...(until ? [{ local: until, side: "end" as const, path: `/schedule/${i}/until` }] : []),
+  ]);

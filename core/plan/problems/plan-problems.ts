@@ -24,33 +24,35 @@ import { marketsOf } from "../../places/markets-of.ts";
 import { namedOptions, rewardOptions, rewardProblems } from "../../rewards/reward.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
 import { stretchProblems } from "../../time/local.ts";
-import { type Plan, ratesOf, savedOf } from "../plan.ts";
+import { type Plan, ratesOf } from "../plan.ts";
 import { MOST_READABLE, nestingProblem } from "./nesting.ts";
 
 /** Everything a plan's parts may refer to. */
 type Known = ConditionReferences & {
-  readonly saved: SavedConditions;
+  readonly saved: Pick<SavedConditions, "has">;
   readonly rates: Rates;
   readonly zones: ReadonlySet<string>;
   readonly options: ReadonlySet<string>;
   readonly offers: ReadonlySet<string>;
 };
 
-const idsOf = (list: readonly { id: string }[] | undefined) => new Set((list ?? []).map(({ id }) => id));
-
 /**
  * What is wrong with a plan that has the right shape: ids that repeat, references that lead nowhere, amounts its
  * currency cannot hold, texts that cannot be read. Empty when it can be compiled.
+ *
+ * @param elsewhere ids that may be referred to besides: of what a file holds in a form that cannot be read
  */
-export function planProblems(plan: Plan): Problem[] {
+export function planProblems(plan: Plan, elsewhere: ReadonlySet<string> = new Set()): Problem[] {
   const nested = nestingProblem(plan, MOST_READABLE);
   if (nested) return [nested];
   const rates = ratesOf(plan);
+  const idsOf = (list: readonly { id: string }[] | undefined) =>
+    new Set([...(list ?? []).map(({ id }) => id), ...elsewhere]);
   const known: Known = {
     markets: idsOf(plan.markets),
-    tables: new Set(rates.keys()),
+    tables: new Set([...rates.keys(), ...elsewhere]),
     locations: idsOf(plan.locations),
-    saved: savedOf(plan),
+    saved: idsOf(plan.conditions),
     rates,
     zones: idsOf(plan.zones),
     options: idsOf(plan.options),
