@@ -2,7 +2,7 @@ import type { NoPrice } from "../charges/no-price.ts";
 import type { FullPrice } from "../delivery/full-price.ts";
 import type { LinearAmount } from "../money/linear-amount.ts";
 import type { CompiledReward } from "../rewards/apply-rewards.ts";
-import type { CompiledOrderReward } from "../rewards/definition.ts";
+import type { CompiledOrderReward, RewardTools } from "../rewards/definition.ts";
 import type { Facts, Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { Tariff, TariffOffer, TariffStep } from "../tariff/tariff.ts";
@@ -22,6 +22,7 @@ type Memo = {
   readonly full: (FullPrice | undefined)[];
   readonly offers: (Truth | undefined)[];
   readonly priced: (PricedOption | undefined)[];
+  tools?: RewardTools;
 };
 
 /** The same cart, if the shopper were another or unknown conditions taken otherwise: nothing is worked out about it yet. */

@@ -8,11 +8,9 @@ import { type CartGrowth, countAt, nextCrossing, pathOf } from "./cart-growth.ts
 import { type Evaluation, emptyMemo, type Terms } from "./evaluation.ts";
 
 /** One cart as it is, in one tariff. */
-export const evaluate = (terms: Terms, cart: ReadCart): Evaluation => ({
-  ...situationOf(terms.tariff.measures, terms.facts, cart, terms.unknownAs),
-  ...terms,
-  memo: emptyMemo(),
-});
+export const evaluate = ({ tariff, facts, unknownAs }: Terms, cart: ReadCart): Evaluation =>
+  // Nobody else has the situation, so it need not be copied.
+  Object.assign(situationOf(tariff.measures, facts, cart, unknownAs), { tariff, memo: emptyMemo() });
 
 /** One cart as it is, for measures of any tariff. */
 export function situationOf(measures: readonly Measure[], facts: Facts, cart: ReadCart, unknownAs: boolean): Situation {
@@ -62,10 +60,9 @@ export function evaluateAlong(growth: CartGrowth, units: number, mostUnits: numb
   };
   const cart = { ...growth.before, lines: [...growth.before.lines, line] };
   return {
-    tariff: growth.tariff,
     facts: growth.facts,
-    unknownAs: growth.unknownAs,
     lines: cart.lines,
+    unknownAs: growth.unknownAs,
     horizon,
     count,
     reaches: (measure, least) => {
@@ -97,6 +94,7 @@ export function evaluateAlong(growth: CartGrowth, units: number, mostUnits: numb
       if (moves) horizon.limit(Math.max(0, least - figureOf(line, figure) - 1));
       return reached;
     },
+    tariff: growth.tariff,
     memo: emptyMemo(),
   };
 }

@@ -1,8 +1,10 @@
-import type { Charge } from "../charges/charge.ts";
-import type { NoPrice } from "../charges/no-price.ts";
+import { NO_PRICE_WORDS } from "../charges/no-price.ts";
+import type { AnyCharge } from "../charges/reference.ts";
+import { chargeKind } from "../charges/registry.ts";
+import { CONNECTIVE_KINDS } from "../conditions/registry.ts";
 import { actualWords, conditionWords } from "../conditions/words.ts";
 import { type DeliveryOption, optionIn } from "../delivery/option.ts";
-import { measured, measureWords } from "../measures/measure-spec.ts";
+import { measured } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
 import type { AmountContext } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
@@ -40,22 +42,6 @@ export function whySentences(plan: Plan, why: Why, option: string, currency: str
     })),
   ];
 }
-
-const NO_PRICE_WORDS: Readonly<Record<NoPrice, string>> = {
-  "not-offered": "it is not offered for a cart like this",
-  "no-amount": "an amount is missing in this currency",
-  condition: "its condition does not hold",
-  "condition-unknown": "not enough is known to tell whether its condition holds",
-  "no-entry": "no entry of its list applies",
-  "weight-unknown": "a weight or size in the cart is not known",
-  "place-unknown": "the address is not complete yet",
-  "too-far": "it is too far away",
-  "carrier-slow": "the carrier did not answer in time",
-  "carrier-failed": "the carrier could not be reached",
-  "carrier-not-served": "the carrier does not go there",
-  "carrier-too-heavy": "the parcel is too heavy for the carrier",
-  "carrier-not-asked": "the carrier was not asked about this parcel",
-};
 
 const USE_WORDS: Readonly<Record<OfferUse, string>> = {
   used: "is used",
@@ -107,7 +93,7 @@ class Words {
       { text: head, about },
       ...(when ? [{ text: `Asked: ${this.condition(when)}.`, about }] : []),
       ...lines.map((line) => ({
-        text: this.line(line, definition),
+        text: this.line(line, account, definition),
         about: line.part === "handling" && !definition.handling ? ({ kind: "zone", id: zone } as const) : about,
       })),
     ];
@@ -130,63 +116,44 @@ class Words {
     return this.plan.offers.find((offer) => offer.id === id)?.name ?? id;
   }
 
-  private line({ part, amount, id, charge, when }: WhyLine, definition: DeliveryOption): string {
-    const names =
-      part === "offers"
-        ? (id ?? "").split(" ").map((offer) => this.offerName(offer))
-        : part === "surcharge"
-          ? [pickText(definition.surcharges?.find((one) => one.id === id)?.name ?? {}, "en", [])?.text ?? id ?? ""]
-          : id === undefined
-            ? []
-            : [id];
-    const head = [PART_WORDS[part], names.join(" and ")].filter((text) => text !== "").join(" ");
+  private line({ part, amount, id, charge, when }: WhyLine, { offers }: WhyOption, definition: DeliveryOption): string {
+    const head = [PART_WORDS[part], this.named(part, id, offers, definition)].filter((text) => text !== "").join(" ");
     const charged = charge && part === "charge" ? `, ${this.charge(definition.charge, charge)}` : "";
     return `${head}: ${this.money(amount)}${charged}${when ? `, since ${this.condition(when)}` : ""}.`;
   }
 
+  /** What a line is about, by name: the offers used, a surcharge, a product. */
+  private named(
+    part: WhyLine["part"],
+    id: string | undefined,
+    offers: readonly WhyOffer[],
+    { surcharges = [] }: DeliveryOption,
+  ): string {
+    if (part === "offers")
+      return offers
+        .filter(({ use }) => use === "used")
+        .map(({ offer }) => this.offerName(offer))
+        .join(" and ");
+    if (part !== "surcharge") return id ?? "";
+    return pickText(surcharges.find((one) => one.id === id)?.name ?? {}, "en", [])?.text ?? id ?? "";
+  }
+
   /** How a charge came about. @example "flat", "by weight: 1.35 kg, in band 2 of 3" */
-  private charge(charge: Charge, { counted, chosen, of }: WhyCharge): string {
-    switch (charge.kind) {
-      case "flat":
-        return "flat";
-      case "per-item":
-        return "for each item";
-      case "parcel-classes":
-        return "by parcel class";
-      case "bands": {
-        const found =
-          counted === null || counted === undefined
-            ? "not known"
-            : measured(charge.by.kind, counted, this.context.currency, "en");
-        const band = chosen === undefined ? "" : `, in band ${chosen + 1} of ${charge.edges.length + 1}`;
-        return `by ${measureWords(charge.by)}: ${found}${band}`;
-      }
-      case "carrier": {
-        const [answer, fallback] = of ?? [];
-        if (!charge.fallback || !fallback || chosen !== 1) return `as ${charge.carrier} answered for ${charge.service}`;
-        const why = Object.entries(NO_PRICE_WORDS).find(([reason]) => reason === answer?.price)?.[1] ?? "no answer";
-        return `the fallback, since ${why}; ${this.charge(charge.fallback, fallback)}`;
-      }
-      case "conditional": {
-        const entries = [...charge.entries].sort((a, b) => a.position - b.position);
-        const told = (of ?? []).flatMap((entry, i) => {
-          const own = entries[i];
-          if (!own || (charge.take === "first" && chosen !== undefined && i > chosen)) return [];
-          const asked = entry.when ? `if ${this.condition(entry.when)}` : "otherwise";
-          const amount = isExact(entry.price) ? this.money(entry.price) : "none";
-          return [`${asked}: ${amount}`];
-        });
-        return `the ${charge.take === "sum" ? "sum" : charge.take} of a list (${told.join("; ")})`;
-      }
-    }
+  private charge(charge: AnyCharge, account: WhyCharge): string {
+    return chargeKind(charge).why(charge, account, {
+      measured: (kind, count, style) => measured(kind, count, this.context.currency, "en", style),
+      exactMoney: (text) => this.money(text),
+      when: (found: WhyCondition) => this.condition(found),
+      account: (inner, its) => this.charge(inner, its),
+    });
   }
 
   /** A condition with what was found. @example "the cart holds more than 8 items: no (3)" */
-  private condition(found: WhyCondition): string {
-    const { kind, truth, wanted, actual, of } = found;
-    if (kind === "all") return (of ?? []).map((part) => this.condition(part)).join(" and ");
-    if (kind === "any") return (of ?? []).map((part) => this.condition(part)).join(" or ");
-    if (kind === "not") return `not (${(of ?? []).map((part) => this.condition(part)).join()}): ${TRUTH_WORDS(truth)}`;
+  private condition({ kind, truth, wanted, actual, of = [] }: WhyCondition): string {
+    const parts = of.map((part) => this.condition(part));
+    const connective = CONNECTIVE_KINDS.get(kind);
+    if (connective && "joint" in connective) return parts.join(connective.joint);
+    if (connective?.role === "negation") return `not (${parts.join()}): ${TRUTH_WORDS(truth)}`;
     if (!wanted) return TRUTH_WORDS(truth);
     const words = conditionWords(wanted, this.context, savedOf(this.plan));
     const there = actualWords(wanted, actual, this.context.currency);
@@ -209,5 +176,3 @@ class Words {
     }).format(exact);
   }
 }
-
-const isExact = (text: string) => /^-?[0-9]/.test(text);

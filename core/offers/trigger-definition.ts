@@ -6,7 +6,13 @@ import type { Goal } from "./goal.ts";
 export type AnyTrigger = { readonly kind: string };
 
 /** What is looked at, when it is asked for: asking tells how long the answer stands. */
-export type TriggerLook = { readonly goalMet: () => Truth; readonly codeEntered: () => boolean };
+export type TriggerLook<Step, Now> = {
+  readonly goalMet: (step: Step, now: Now) => Truth;
+  readonly codeEntered: (step: Step, now: Now) => boolean;
+};
+
+/** Whether a step is earned. It is asked for every option of every cart, so that nothing is made anew for it. */
+type Met = <Step, Now>(look: TriggerLook<Step, Now>, step: Step, now: Now) => Truth;
 
 /** How far a code goes: it is no matter, it is needed, or it stands for the goal. */
 export type CodeRole = "none" | "needed" | "stands-for-goal";
@@ -21,7 +27,7 @@ export type TriggerDefinition<Schema extends KindSchema> = {
   readonly goal: (trigger: Static<Schema>) => Goal | null;
   readonly codes: (trigger: Static<Schema>) => readonly string[];
   readonly codeRole: CodeRole;
-  readonly met: (look: TriggerLook) => Truth;
+  readonly met: Met;
   /** What its sentence ends in, after the goal: " or with code INKLOVE". @param codes in words */
   readonly tail: (codes: string) => string;
 };
@@ -33,7 +39,7 @@ export type RegisteredTrigger<Schema extends KindSchema = KindSchema> = {
   readonly goal: (trigger: AnyTrigger) => Goal | null;
   readonly codes: (trigger: AnyTrigger) => readonly string[];
   readonly codeRole: CodeRole;
-  readonly met: (look: TriggerLook) => Truth;
+  readonly met: Met;
   readonly tail: (codes: string) => string;
 };
 

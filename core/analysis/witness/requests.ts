@@ -25,11 +25,11 @@ export function requestsFor(
   const [language = "en"] = where.market.languages;
   const channel = nameFor(askedOf(constraints, salesChannel), "shop");
   const locale = nameFor(askedOf(constraints, readLanguage), language, "de");
+  const looks = moments.map((at) => ({ at, shopper: shopperAsAsked(constraints, at) ?? {} }));
   return (function* () {
     for (const cart of carts)
       for (const destination of places)
-        for (const at of moments) {
-          const shopper = shopperAsAsked(constraints, at) ?? {};
+        for (const { at, shopper } of looks) {
           yield {
             at: new Date(at).toISOString(),
             currency: where.currency,

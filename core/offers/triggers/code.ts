@@ -11,6 +11,6 @@ export const code = defineTrigger({
   goal: () => null,
   codes: ({ codes }) => codes,
   codeRole: "needed",
-  met: ({ codeEntered }) => codeEntered(),
+  met: ({ codeEntered }, step, now) => codeEntered(step, now),
   tail: (codes) => ` with ${codes}`,
 });

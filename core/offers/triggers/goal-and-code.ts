@@ -15,6 +15,6 @@ export const goalAndCode = defineTrigger({
   goal: ({ goal }) => goal,
   codes: ({ codes }) => codes,
   codeRole: "needed",
-  met: ({ codeEntered, goalMet }) => codeEntered() && goalMet(),
+  met: ({ codeEntered, goalMet }, step, now) => codeEntered(step, now) && goalMet(step, now),
   tail: (codes) => ` with ${codes}`,
 });

@@ -11,6 +11,6 @@ export const goalOrCode = defineTrigger({
   goal: ({ goal }) => goal,
   codes: ({ codes }) => codes,
   codeRole: "stands-for-goal",
-  met: ({ codeEntered, goalMet }) => codeEntered() || goalMet(),
+  met: ({ codeEntered, goalMet }, step, now) => codeEntered(step, now) || goalMet(step, now),
   tail: (codes) => ` or with ${codes}`,
 });

@@ -11,6 +11,6 @@ export const goal = defineTrigger({
   goal: (trigger) => trigger.goal,
   codes: () => [],
   codeRole: "none",
-  met: ({ goalMet }) => goalMet(),
+  met: ({ goalMet }, step, now) => goalMet(step, now),
   tail: () => "",
 });

@@ -12,6 +12,7 @@ import {
 } from "../../money/linear-amount.ts";
 import { multiply, ONE, subtract } from "../../money/rational.ts";
 import { bestSet, type Cost } from "../../offers/best-set.ts";
+import type { TriggerLook } from "../../offers/trigger-definition.ts";
 import { applyRewards, type CompiledReward } from "../../rewards/apply-rewards.ts";
 import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
 import type { Facts } from "../../situation/situation.ts";
@@ -65,13 +66,17 @@ function newlyPriced(option: number, situation: Evaluation, without?: TariffStep
 }
 
 /** What rewards look at besides the option they are given on. */
-const toolsOf = (situation: Evaluation): RewardTools => ({
-  horizon: situation.horizon,
-  fullPriceOf: (id) => {
-    const other = situation.tariff.options.find((candidate) => candidate.id === id);
-    return other ? fullPriceOf(other.number, situation) : "not-offered";
-  },
-});
+function toolsOf(situation: Evaluation): RewardTools {
+  const { memo } = situation;
+  memo.tools ??= {
+    horizon: situation.horizon,
+    fullPriceOf: (id) => {
+      const other = situation.tariff.options.find((candidate) => candidate.id === id);
+      return other ? fullPriceOf(other.number, situation) : "not-offered";
+    },
+  };
+  return memo.tools;
+}
 
 /** Whether a full price is only the least there could be: some of what it is made of depends on where exactly it goes. */
 const isLeast = (option: number, situation: Evaluation): boolean =>
@@ -219,11 +224,12 @@ export function reached(offer: TariffOffer, step: TariffStep, situation: Evaluat
   return triggered(step, situation) === true && offerHolds(offer, situation);
 }
 
-const triggered = (step: TariffStep, situation: Evaluation): Truth =>
-  step.trigger.met({
-    goalMet: () => (step.goal ? situation.reaches(step.goal.measure, step.goal.least) : false),
-    codeEntered: () => hasCode(step, situation.facts),
-  });
+const LOOK: TriggerLook<TariffStep, Evaluation> = {
+  goalMet: ({ goal }, now) => (goal ? now.reaches(goal.measure, goal.least) : false),
+  codeEntered: (step, now) => hasCode(step, now.facts),
+};
+
+const triggered = (step: TariffStep, situation: Evaluation): Truth => step.trigger.met(LOOK, step, situation);
 
 /** Whether one of a step's codes has been entered. */
 export function hasCode({ codes }: TariffStep, facts: Facts): boolean {
