@@ -11,22 +11,22 @@ import { territoriesUnder } from "./territory.ts";
 export type ServedBy = "postcode" | "region" | "country" | "rest-of-world";
 
 /** One zone's hold on a place. Exceptions let the next wider claim have it. */
-type Claim = {
+type PlaceClaim = {
   readonly zone: string;
   readonly by: ServedBy;
   readonly exceptRegions: ReadonlySet<string>;
   readonly exceptPostcodes: readonly PostcodePattern[];
 };
 
-type PostcodeClaim = Claim & { readonly pattern: PostcodePattern };
+type PostcodeClaim = PlaceClaim & { readonly pattern: PostcodePattern };
 
 /** Zones by what they claim, made once. Lists are in the order in which they win. */
 export type PlaceIndex = {
   /** By country, then by leading characters. */
   readonly postcodes: ReadonlyMap<string, ReadonlyMap<string, readonly PostcodeClaim[]>>;
-  readonly regions: ReadonlyMap<string, readonly Claim[]>;
-  readonly countries: ReadonlyMap<string, readonly Claim[]>;
-  readonly world: readonly Claim[];
+  readonly regions: ReadonlyMap<string, readonly PlaceClaim[]>;
+  readonly countries: ReadonlyMap<string, readonly PlaceClaim[]>;
+  readonly world: readonly PlaceClaim[];
   /** Every zone that is on, in order. */
   readonly zones: readonly string[];
   /** The regions that zones claim or except. */
@@ -45,9 +45,9 @@ export type Resolution = {
 
 export function indexPlaces(zones: readonly Zone[]): PlaceIndex {
   const postcodes = new Map<string, Map<string, PostcodeClaim[]>>();
-  const regions = new Map<string, Claim[]>();
-  const countries = new Map<string, Claim[]>();
-  const world: Claim[] = [];
+  const regions = new Map<string, PlaceClaim[]>();
+  const countries = new Map<string, PlaceClaim[]>();
+  const world: PlaceClaim[] = [];
   const on = zones.filter((zone) => zone.on !== false).sort(byPosition);
   for (const zone of on) {
     for (const destination of zone.destinations) {
@@ -73,7 +73,7 @@ function pushPostcodes(
   postcodes: Map<string, Map<string, PostcodeClaim[]>>,
   country: string,
   patterns: readonly string[],
-  claim: Claim,
+  claim: PlaceClaim,
 ): void {
   const byLead = postcodes.get(country) ?? new Map<string, PostcodeClaim[]>();
   postcodes.set(country, byLead);
@@ -94,7 +94,7 @@ function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
   else map.set(key, [value]);
 }
 
-function claimOf(zone: string, destination: ZoneDestination): Claim {
+function claimOf(zone: string, destination: ZoneDestination): PlaceClaim {
   if ("restOfWorld" in destination) return { zone, by: "rest-of-world", exceptRegions: new Set(), exceptPostcodes: [] };
   const country = "country" in destination ? destination.country : destination.region.slice(0, 2);
   return {
@@ -131,7 +131,7 @@ export function resolve(index: PlaceIndex, place: Place): Resolution {
 }
 
 /** The claim that wins a complete address: the narrowest that does not except it. */
-function strongestClaim(index: PlaceIndex, place: Place, postcode: string): Claim | undefined {
+function strongestClaim(index: PlaceIndex, place: Place, postcode: string): PlaceClaim | undefined {
   const bare = withoutSeparator(postcode);
   for (let length = bare.length; length >= 0; length -= 1) {
     const lead = bare.slice(0, length);
@@ -147,13 +147,13 @@ function strongestClaim(index: PlaceIndex, place: Place, postcode: string): Clai
 const worldIsServed = ({ world }: PlaceIndex) => world.some((claim) => claim.exceptRegions.size === 0);
 
 /** Every claim on a place that goes by no postcode, narrowest first. */
-function* widerClaims(index: PlaceIndex, place: Place): Generator<Claim> {
+function* widerClaims(index: PlaceIndex, place: Place): Generator<PlaceClaim> {
   for (const region of place.regions) yield* index.regions.get(region) ?? [];
   for (const country of place.countries) yield* index.countries.get(country) ?? [];
   yield* index.world;
 }
 
-function excepted({ by, exceptRegions, exceptPostcodes }: Claim, place: Place): boolean {
+function excepted({ by, exceptRegions, exceptPostcodes }: PlaceClaim, place: Place): boolean {
   const names = by === "rest-of-world" ? place.countries : place.regions;
   if (names.some((name) => exceptRegions.has(name))) return true;
   const { postcode } = place;
@@ -163,7 +163,7 @@ function excepted({ by, exceptRegions, exceptPostcodes }: Claim, place: Place): 
 /** The zones found so far, by what they serve. */
 type Possible = Map<string, ServedBy>;
 
-function add(possible: Possible, claims: Iterable<Claim>): void {
+function add(possible: Possible, claims: Iterable<PlaceClaim>): void {
   for (const { zone, by } of claims) if (!possible.has(zone)) possible.set(zone, by);
 }
 
@@ -207,7 +207,7 @@ function addWider(index: PlaceIndex, place: Place, possible: Possible): { settle
 }
 
 /** Each excepted region goes wherever it goes by itself. @returns whether one of them may go nowhere */
-function addExcepted(index: PlaceIndex, { exceptRegions }: Claim, possible: Possible): boolean {
+function addExcepted(index: PlaceIndex, { exceptRegions }: PlaceClaim, possible: Possible): boolean {
   let nowhere = false;
   for (const region of exceptRegions) {
     const within = resolvePlace(index, { region });

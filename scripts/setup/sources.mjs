@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync, statSync } from "node:fs";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 
 /** What is made from sources, and is none. */
 const MADE = new Set(["validators.js"]);
@@ -29,9 +29,21 @@ export function fingerprint(root, sources) {
   return hash.digest("hex");
 }
 
-/** When the newest of the files was written, in milliseconds. Much quicker than a fingerprint, and right on one machine. */
+/**
+ * When the newest of the files or folders was written (a folder is, when something in it comes or goes), in milliseconds. Much
+ * quicker than a fingerprint, and right on one machine.
+ */
 export function newest(root, sources) {
   let last = 0;
-  for (const file of filesOf(root, sources)) last = Math.max(last, statSync(file).mtimeMs);
+  const look = (path) => {
+    last = Math.max(last, statSync(path).mtimeMs);
+  };
+  for (const source of sources) {
+    look(join(root, source));
+    for (const file of filesOf(root, [source])) {
+      look(file);
+      look(dirname(file));
+    }
+  }
   return last;
 }

@@ -15,9 +15,9 @@ import { VELDCART } from "./veldcart.ts";
 /** How long a quote waits for carriers, in milliseconds, whatever their number. */
 const CARRIER_DEADLINE = 800;
 
-/** The carriers that ship with the app, all of them simulated. @param moods how each behaves; well unless it is named */
-export const ownCarriers = (moods: Readonly<Record<string, CarrierBehaviour>> = {}): Carrier[] =>
-  [OSPRELLE, VELDCART].map((card) => simulated(card, moods[card.id]));
+/** The carriers that ship with the app, all of them simulated. @param behaviours how each behaves; well unless it is named */
+export const ownCarriers = (behaviours: Readonly<Record<string, CarrierBehaviour>> = {}): Carrier[] =>
+  [OSPRELLE, VELDCART].map((card) => simulated(card, behaviours[card.id]));
 
 /**
  * Asks all at once; who has not answered by the deadline was slow. Null stands for a carrier that only the shop knows,

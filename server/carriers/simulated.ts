@@ -27,14 +27,14 @@ export type RateCard = {
 };
 
 /** A carrier that answers from a rate card after its delay. Slow, it takes longer than anyone waits; failing, it throws. */
-export function simulated(card: RateCard, mood: CarrierBehaviour = "well"): Carrier {
+export function simulated(card: RateCard, behaviour: CarrierBehaviour = "well"): Carrier {
   return {
     id: card.id,
     name: card.name,
     services: card.services.map(({ id, name }) => ({ id, name })),
     ask: async (question, signal) => {
-      await pause(mood === "slow" ? 60_000 : card.delay, undefined, { signal });
-      if (mood === "failing") throw new Error(`${card.name} is down`);
+      await pause(behaviour === "slow" ? 60_000 : card.delay, undefined, { signal });
+      if (behaviour === "failing") throw new Error(`${card.name} is down`);
       return replyFrom(card, question);
     },
   };

@@ -69,6 +69,24 @@ export function ClauseFields({ plan, clause, columns, onClause }: Props) {
           onValue={(days) => onClause({ ...clause, days })}
         />
       );
+    case "account-age":
+      return (
+        <>
+          <Choice
+            label="How long ago"
+            value={clause.is}
+            choices={{ "at-least": "at least", "at-most": "at most" }}
+            onValue={(is) => onClause({ ...clause, is })}
+          />
+          <NumberField
+            label="Days"
+            value={clause.days}
+            least={0}
+            most={36_500}
+            onValue={(days) => onClause({ ...clause, days })}
+          />
+        </>
+      );
     case "total-spent":
       return (
         <>

@@ -275,6 +275,7 @@ function examplesFor({ locations }: Plan): Clause[] {
     { kind: "group", groups: ["trade"] },
     { kind: "orders", is: "exactly", count: 0 },
     { kind: "not-ordered-for", days: 90 },
+    { kind: "account-age", is: "at-most", days: 30 },
     { kind: "total-spent", is: "at-least", amount: { byCurrency: { EUR: "500.00" } } },
     { kind: "business" },
     { kind: "country", countries: ["PT"] },
