@@ -352,3 +352,27 @@ test("findings lead to their setting and are mended, shown, accepted; kept carts
   await page.getByRole("button", { name: "Edge walk" }).click();
   await expect(page.getByRole("table", { name: /^Edges of/ })).toContainText("just below");
 });
+
+test("an offer for new accounts is not known of a guest, and holds for whom the account was opened a week ago", async ({
+  page,
+}) => {
+  await page.goto("/offers#free-standard");
+  await lookAt(page, "2026-11-24T12:00");
+  const whom = editorPart(page, "For whom");
+  await whom.getByLabel("Add a clause").selectOption({ label: "the shopper opened the account at most 30 days ago" });
+  await expect(whom.getByText("not known", { exact: true }).first()).toBeVisible();
+  await describeShopper(page, (form) => form.getByLabel("Account opened on").fill("2026-11-17"));
+  await expect(whom.getByText(/^holds/).first()).toBeVisible();
+  await whom.locator("summary", { hasText: "opened the account" }).click();
+  await whom.getByLabel("Days").fill("6");
+  await whom.getByLabel("Days").press("Tab");
+  await expect(whom.getByText(/^fails/).first()).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(editorPart(page, "For whom")).toContainText("the shopper opened the account at most 6 days ago");
+  await expect(
+    editorPart(page, "For whom")
+      .getByText(/^fails/)
+      .first(),
+  ).toBeVisible();
+});

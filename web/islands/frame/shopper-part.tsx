@@ -88,6 +88,15 @@ export function ShopperPart({ shopper, limited, onChange }: Props) {
                 onChange={(event) => change({ lastOrder: event.target.value === "" ? null : event.target.value })}
               />
             </label>
+            <label className="grid gap-1">
+              Account opened on
+              <input
+                className="input input-sm w-full"
+                type="date"
+                value={shopper.accountOpened ?? ""}
+                onChange={(event) => change({ accountOpened: event.target.value === "" ? null : event.target.value })}
+              />
+            </label>
             {limited.map(({ id, name }) => (
               <label key={id} className="flex items-center gap-2">
                 <input
