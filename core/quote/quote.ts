@@ -39,10 +39,10 @@ function answerTo(prepared: PreparedRequest, currency: string, form: QuoteForm, 
   // While an address is not complete, what its conditions cannot tell is answered both ways.
   const ways = postcodeKnown ? [false] : [false, true];
   const terms = there.flatMap((one) => ways.map((unknownAs): Terms => ({ ...one, unknownAs })));
-  const [first, ...others] = terms.map((one) =>
-    quoteIn({ now: evaluate(one, cart), cart, totals: totalsOf(cart), form, unsaid }),
-  );
+  const totals = totalsOf(cart);
+  const [first, ...others] = terms.map((one) => quoteIn({ now: evaluate(one, cart), cart, totals, form, unsaid }));
   if (!first) return nobodyDelivers(prepared, currency, form);
+  if (others.length === 0 && !orNowhere) return first;
   const plain = { ...first, why: undefined };
   if (!orNowhere && others.every((other) => equal({ ...other, why: undefined }, plain))) return first;
   const merged = mergeQuotes([first, ...others], orNowhere, stepsWaitingForCarriers(prepared));

@@ -35,15 +35,17 @@ export function progressOf({ now, cart }: Pick<QuoteIn, "now" | "cart">): StepPr
         return ahead(forecast, 0);
       });
       const said = forecast && remaining !== null ? asSaid(forecast, kind, remaining) : null;
-      const entry = { offer, step, state, remaining, said };
-      progress.push({ ...entry, shown: shownProgress(entry, now) });
+      const shown = shownProgress(offer, step, { state, remaining, said }, now);
+      progress.push({ offer, step, state, remaining, said, shown });
     }
   }
   return progress;
 }
 
 function shownProgress(
-  { offer, step, state, remaining, said }: Omit<StepProgress, "shown">,
+  offer: TariffOffer,
+  step: TariffStep,
+  { state, remaining, said }: Pick<StepProgress, "state" | "remaining" | "said">,
   now: QuoteIn["now"],
 ): Progress | null {
   const { goal } = step;
