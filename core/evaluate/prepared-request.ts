@@ -18,7 +18,7 @@ export type PreparedRequest = {
   readonly orNowhere: boolean;
   /** Whether the address is complete; see `Tariffs`. */
   readonly postcodeKnown: boolean;
-  readonly note?: AddressNote;
+  readonly note: AddressNote | undefined;
 };
 
 /**
@@ -40,7 +40,8 @@ export function prepareRequest(
     tariff,
     facts: factsOf(request, compiled.positions, place),
   }));
-  return { ...found, cart, there };
+  const { orNowhere, postcodeKnown, note } = found;
+  return { cart, there, orNowhere, postcodeKnown, note };
 }
 
 /** Cart and facts alone, whichever tariff they are put to; null where the cart cannot be read. */

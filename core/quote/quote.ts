@@ -38,7 +38,7 @@ function answerTo(prepared: PreparedRequest, currency: string, form: QuoteForm, 
   const { cart, there, orNowhere, postcodeKnown } = prepared;
   // While an address is not complete, what its conditions cannot tell is answered both ways.
   const ways = postcodeKnown ? [false] : [false, true];
-  const terms = there.flatMap((one) => ways.map((unknownAs): Terms => ({ ...one, unknownAs })));
+  const terms = there.flatMap(({ tariff, facts }) => ways.map((unknownAs): Terms => ({ tariff, facts, unknownAs })));
   const totals = totalsOf(cart);
   const [first, ...others] = terms.map((one) => quoteIn({ now: evaluate(one, cart), cart, totals, form, unsaid }));
   if (!first) return nobodyDelivers(prepared, currency, form);

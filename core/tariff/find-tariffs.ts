@@ -15,7 +15,7 @@ export type Tariffs = {
   readonly orNowhere: boolean;
   /** Whether a fuller address could still tell more: there is no postcode, or none that can be read. */
   readonly postcodeKnown: boolean;
-  readonly note?: AddressNote;
+  readonly note: AddressNote | undefined;
 };
 
 /** The tariffs for where goods may go, in the currency that is paid in; a problem when no such place takes it. */
@@ -37,7 +37,7 @@ export function findTariffs(
   const note = read.note ?? places[0]?.note;
   if (there.length > 0 || zones.length === 0) {
     const orNowhere = found.some((one) => one.orNowhere);
-    return { there, orNowhere, postcodeKnown: read.postcode !== null, ...(note ? { note } : {}) };
+    return { there, orNowhere, postcodeKnown: read.postcode !== null, note };
   }
   const taken = [...new Set(zones.flatMap((zone) => compiled.currenciesOf(zone)))].sort();
   return { problems: [{ path: "/currency", message: `${currency} is not taken there; it takes ${taken.join(", ")}` }] };
