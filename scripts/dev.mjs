@@ -46,7 +46,12 @@ async function main() {
     {
       cwd: root,
       stdio: "inherit",
-      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1", SUMMANT_DATABASE_URL: database.url },
+      env: {
+        ...process.env,
+        ASTRO_TELEMETRY_DISABLED: "1",
+        ASTRO_DISABLE_UPDATE_CHECK: "true",
+        SUMMANT_DATABASE_URL: database.url,
+      },
     },
   );
   const stop = () => app.kill("SIGTERM");
