@@ -5,8 +5,9 @@ import type { MeasureNumber } from "../measures/measure-numbers.ts";
 import type { MeasureSpec } from "../measures/measure-spec.ts";
 import type { Amount, AmountContext } from "../money/amount.ts";
 import type { LinearAmount } from "../money/linear-amount.ts";
+import { type KindSchema, ownKind } from "../schema/kinds.ts";
 import type { Problem } from "../schema/problem.ts";
-import type { Static, TSchema } from "../schema/type.ts";
+import type { Static } from "../schema/type.ts";
 import type { Situation } from "../situation/situation.ts";
 import type { NoPrice } from "./no-price.ts";
 import type { AnyCharge } from "./reference.ts";
@@ -84,8 +85,6 @@ export type AccountSpeech<When> = Pick<ChargeSpeech, "measured"> & {
   readonly account: (charge: AnyCharge, account: ChargeAccount<When>) => string;
 };
 
-type KindSchema = TSchema & { static: AnyCharge };
-
 /** One kind of charge: all that there is to say about it. Charges within it are asked through the contexts. */
 export type ChargeDefinition<Schema extends KindSchema> = {
   readonly kind: Static<Schema>["kind"];
@@ -112,7 +111,7 @@ export type RegisteredCharge<Schema extends KindSchema = KindSchema> = {
 };
 
 /**
- * Makes a kind of charge ready for the registry. Charges have been checked against the schemas before they get here.
+ * Makes a kind of charge ready for the registry.
  *
  * @example defineCharge({ kind: "flat", schema: FlatCharge, example, compile, problems, words, why })
  */
@@ -120,11 +119,7 @@ export function defineCharge<Schema extends KindSchema>(
   definition: ChargeDefinition<Schema>,
 ): RegisteredCharge<Schema> {
   const { kind, schema, example } = definition;
-  const isOwn = (charge: AnyCharge): charge is Static<Schema> => charge.kind === kind;
-  const own = (charge: AnyCharge): Static<Schema> => {
-    if (isOwn(charge)) return charge;
-    throw new RangeError(`"${charge.kind}" is no charge of kind "${kind}"`);
-  };
+  const own = ownKind<Schema>(kind, "charge");
   return {
     kind,
     schema,

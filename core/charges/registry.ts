@@ -1,3 +1,4 @@
+import { definitionOf, registry } from "../schema/kinds.ts";
 import type { RegisteredCharge } from "./definition.ts";
 import { banded } from "./kinds/bands.ts";
 import { carrier } from "./kinds/carrier.ts";
@@ -11,13 +12,7 @@ import type { AnyCharge } from "./reference.ts";
 const KINDS = [flat, perItem, banded, parcelClasses, carrier, conditional] as const;
 
 /** Kinds of charges by kind, in the order in which they are offered. */
-export const CHARGE_KINDS: ReadonlyMap<string, RegisteredCharge> = new Map(
-  KINDS.map((definition): [string, RegisteredCharge] => [definition.kind, definition]),
-);
+export const CHARGE_KINDS: ReadonlyMap<string, RegisteredCharge> = registry<RegisteredCharge>(KINDS);
 
 /** @throws RangeError for a kind that is not there, which the schema refuses before */
-export function chargeKind({ kind }: AnyCharge): RegisteredCharge {
-  const found = CHARGE_KINDS.get(kind);
-  if (!found) throw new RangeError(`there is no kind of charge "${kind}"`);
-  return found;
-}
+export const chargeKind = (charge: AnyCharge): RegisteredCharge => definitionOf(CHARGE_KINDS, charge, "charge");

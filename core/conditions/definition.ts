@@ -1,7 +1,8 @@
 import type { MeasureNumber } from "../measures/measure-numbers.ts";
 import type { AmountContext, AmountReferences } from "../money/amount.ts";
+import { type KindSchema, ownKind } from "../schema/kinds.ts";
 import type { Problem } from "../schema/problem.ts";
-import type { Static, TSchema } from "../schema/type.ts";
+import type { Static } from "../schema/type.ts";
 import type { Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { FactConstraint } from "./constraint.ts";
@@ -29,9 +30,6 @@ export type ConditionContext = AmountContext & {
 
 /** What a plan's conditions may refer to. */
 export type ConditionReferences = AmountReferences & { readonly locations: ReadonlySet<string> };
-
-/** A schema of objects told apart by `kind`. */
-type KindSchema = TSchema & { static: AnyCondition };
 
 /** How what was found is written: as it is, or in units of money, weight or way. */
 export type FoundIn = "words" | "money" | "weight" | "distance";
@@ -82,7 +80,7 @@ export type RegisteredCondition<Schema extends KindSchema = KindSchema> = {
 };
 
 /**
- * Makes a kind of condition ready for the registry. Conditions have been checked against the schemas before they get here.
+ * Makes a kind of condition ready for the registry.
  *
  * @example defineCondition({ kind: "signed-in", family: "shopper", schema, example, compile, words, constrains })
  */
@@ -90,11 +88,7 @@ export function defineCondition<Schema extends KindSchema>(
   definition: ConditionDefinition<Schema>,
 ): RegisteredCondition<Schema> {
   const { kind, family, schema, example, found = "words" } = definition;
-  const isOwn = (condition: AnyCondition): condition is Static<Schema> => condition.kind === kind;
-  const own = (condition: AnyCondition): Static<Schema> => {
-    if (isOwn(condition)) return condition;
-    throw new RangeError(`"${condition.kind}" is no condition of kind "${kind}"`);
-  };
+  const own = ownKind<Schema>(kind, "condition");
   return {
     kind,
     family,

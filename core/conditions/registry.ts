@@ -1,3 +1,4 @@
+import { definitionOf, registry } from "../schema/kinds.ts";
 import type { Static } from "../schema/type.ts";
 import type { Connective } from "./connective.ts";
 import type { RegisteredCondition } from "./definition.ts";
@@ -73,18 +74,11 @@ const CONNECTIVES = [all, any, not, saved] as const;
 export type PlainCondition = Static<(typeof PLAIN)[number]["schema"]>;
 
 /** Kinds of conditions that ask about a fact, by kind, in the order in which they are offered. */
-export const CONDITION_KINDS: ReadonlyMap<string, RegisteredCondition> = new Map(
-  PLAIN.map((definition): [string, RegisteredCondition] => [definition.kind, definition]),
-);
+export const CONDITION_KINDS: ReadonlyMap<string, RegisteredCondition> = registry<RegisteredCondition>(PLAIN);
 
 /** Kinds made of others, by kind. */
-export const CONNECTIVE_KINDS: ReadonlyMap<string, Connective> = new Map(
-  CONNECTIVES.map((definition): [string, Connective] => [definition.kind, definition]),
-);
+export const CONNECTIVE_KINDS: ReadonlyMap<string, Connective> = registry<Connective>(CONNECTIVES);
 
 /** @throws RangeError for a kind that is not there, which the schema refuses before */
-export function conditionKind({ kind }: PlainCondition): RegisteredCondition {
-  const found = CONDITION_KINDS.get(kind);
-  if (!found) throw new RangeError(`there is no kind of condition "${kind}"`);
-  return found;
-}
+export const conditionKind = (condition: PlainCondition): RegisteredCondition =>
+  definitionOf(CONDITION_KINDS, condition, "condition");

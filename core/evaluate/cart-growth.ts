@@ -50,7 +50,7 @@ export function growByLine({ tariff, facts, unknownAs }: Terms, before: ReadCart
 export const cartAfter = (growth: CartGrowth, units: number): ReadCart =>
   units === 0 ? growth.before : { ...growth.before, lines: [...growth.before.lines, growth.lineAt(units)] };
 
-/** A measure along a growth. Only values with tax or discounts in them need an account of how they move. */
+/** A measure while a cart grows. Only values with tax or discounts in them need an account of how they move. */
 export type MeasurePath =
   | { readonly kind: "value"; readonly path: ValuePath; readonly crossings: Map<number, readonly number[]> }
   | { readonly kind: "still"; readonly begun: number | null; readonly whole: number | null }

@@ -1,4 +1,5 @@
-import type { Static, TSchema } from "../schema/type.ts";
+import { type KindSchema, ownKind } from "../schema/kinds.ts";
+import type { Static } from "../schema/type.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { Goal } from "./goal.ts";
 
@@ -16,8 +17,6 @@ type Met = <Step, Now>(look: TriggerLook<Step, Now>, step: Step, now: Now) => Tr
 
 /** How far a code goes: it is no matter, it is needed, or it stands for the goal. */
 export type CodeRole = "none" | "needed" | "stands-for-goal";
-
-type KindSchema = TSchema & { static: AnyTrigger };
 
 /** One kind of trigger: what earns a step. */
 export type TriggerDefinition<Schema extends KindSchema> = {
@@ -51,11 +50,7 @@ export type RegisteredTrigger<Schema extends KindSchema = KindSchema> = {
 export function defineTrigger<Schema extends KindSchema>(
   definition: TriggerDefinition<Schema>,
 ): RegisteredTrigger<Schema> {
-  const isOwn = (trigger: AnyTrigger): trigger is Static<Schema> => trigger.kind === definition.kind;
-  const own = (trigger: AnyTrigger): Static<Schema> => {
-    if (isOwn(trigger)) return trigger;
-    throw new RangeError(`"${trigger.kind}" is no trigger of kind "${definition.kind}"`);
-  };
+  const own = ownKind<Schema>(definition.kind, "trigger");
   return {
     ...definition,
     goal: (trigger) => definition.goal(own(trigger)),

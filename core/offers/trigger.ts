@@ -1,4 +1,5 @@
 import { byKind } from "../schema/atoms.ts";
+import { definitionOf, registry } from "../schema/kinds.ts";
 import type { Static } from "../schema/type.ts";
 import type { Goal } from "./goal.ts";
 import type { RegisteredTrigger } from "./trigger-definition.ts";
@@ -18,16 +19,10 @@ export const Trigger = byKind(
 );
 export type Trigger = Static<(typeof KINDS)[number]["schema"]>;
 
-export const TRIGGER_KINDS: ReadonlyMap<string, RegisteredTrigger> = new Map(
-  KINDS.map((definition): [string, RegisteredTrigger] => [definition.kind, definition]),
-);
+export const TRIGGER_KINDS: ReadonlyMap<string, RegisteredTrigger> = registry<RegisteredTrigger>(KINDS);
 
 /** @throws RangeError for a kind that is not there, which the schema refuses before */
-export function triggerKind({ kind }: Trigger): RegisteredTrigger {
-  const found = TRIGGER_KINDS.get(kind);
-  if (!found) throw new RangeError(`there is no kind of trigger "${kind}"`);
-  return found;
-}
+export const triggerKind = (trigger: Trigger): RegisteredTrigger => definitionOf(TRIGGER_KINDS, trigger, "trigger");
 
 /** @example goalOf({ kind: "nothing" }) // null */
 export const goalOf = (trigger: Trigger): Goal | null => triggerKind(trigger).goal(trigger);

@@ -3,6 +3,7 @@ import type { GoodsFilter } from "../measures/goods-filter.ts";
 import type { Amount, AmountContext, AmountReferences } from "../money/amount.ts";
 import type { Horizon } from "../money/linear-amount.ts";
 import type { Rational } from "../money/rational.ts";
+import { type KindSchema, ownKind } from "../schema/kinds.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { Static, TSchema } from "../schema/type.ts";
 
@@ -44,8 +45,6 @@ export type RewardFigure = {
   readonly percent: (text: string) => string;
 };
 
-type KindSchema = TSchema & { static: AnyReward };
-
 type Common<Schema extends KindSchema> = {
   readonly kind: Static<Schema>["kind"];
   readonly schema: Schema;
@@ -81,11 +80,7 @@ export type OrderRewardDefinition<Schema extends KindSchema> = Common<Schema> & 
 
 /** Makes the parts that both families share answer to rewards of any kind. */
 function registered<Schema extends KindSchema>(definition: Common<Schema>) {
-  const isOwn = (reward: AnyReward): reward is Static<Schema> => reward.kind === definition.kind;
-  const own = (reward: AnyReward): Static<Schema> => {
-    if (isOwn(reward)) return reward;
-    throw new RangeError(`"${reward.kind}" is no reward of kind "${definition.kind}"`);
-  };
+  const own = ownKind<Schema>(definition.kind, "reward");
   const { kind, schema, example } = definition;
   return {
     own,
@@ -113,7 +108,6 @@ export function defineDeliveryReward<Schema extends KindSchema>(definition: Deli
   const { own, common } = registered(definition);
   return {
     ...common,
-    schema: definition.schema,
     turn: definition.turn,
     coversAll: definition.coversAll === true,
     namesOptions: (reward: AnyReward) => definition.namesOptions?.(own(reward)) ?? [],
@@ -126,7 +120,6 @@ export function defineOrderReward<Schema extends KindSchema>(definition: OrderRe
   const { own, common } = registered(definition);
   return {
     ...common,
-    schema: definition.schema,
     compile: (reward: AnyReward, context: AmountContext) => definition.compile(own(reward), context),
   };
 }

@@ -1,8 +1,9 @@
 import { type AmountReferences, amountProblems } from "../money/amount.ts";
 import { byKind } from "../schema/atoms.ts";
+import { definitionOf, registry } from "../schema/kinds.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { Static } from "../schema/type.ts";
-import type { AnyReward, RegisteredDeliveryReward, RegisteredOrderReward } from "./definition.ts";
+import type { RegisteredDeliveryReward, RegisteredOrderReward } from "./definition.ts";
 import { allowance } from "./kinds/allowance.ts";
 import { flatPrice } from "./kinds/flat-price.ts";
 import { free } from "./kinds/free.ts";
@@ -29,27 +30,20 @@ export const Reward = byKind(
 );
 export type Reward = DeliveryReward | OrderReward;
 
-export const DELIVERY_REWARDS: ReadonlyMap<string, RegisteredDeliveryReward> = new Map(
-  ON_DELIVERY.map((definition): [string, RegisteredDeliveryReward] => [definition.kind, definition]),
-);
-export const ORDER_REWARDS: ReadonlyMap<string, RegisteredOrderReward> = new Map(
-  ON_ORDER.map((definition): [string, RegisteredOrderReward] => [definition.kind, definition]),
-);
+export const DELIVERY_REWARDS: ReadonlyMap<string, RegisteredDeliveryReward> =
+  registry<RegisteredDeliveryReward>(ON_DELIVERY);
+export const ORDER_REWARDS: ReadonlyMap<string, RegisteredOrderReward> = registry<RegisteredOrderReward>(ON_ORDER);
 
 export const isOnOrder = (reward: Reward): reward is OrderReward => ORDER_REWARDS.has(reward.kind);
 
 /** @throws RangeError for a kind that is not there, which the schema refuses before */
-export const deliveryReward = (reward: DeliveryReward): RegisteredDeliveryReward => known(DELIVERY_REWARDS, reward);
-export const orderReward = (reward: OrderReward): RegisteredOrderReward => known(ORDER_REWARDS, reward);
+export const deliveryReward = (reward: DeliveryReward): RegisteredDeliveryReward =>
+  definitionOf(DELIVERY_REWARDS, reward, "reward");
+export const orderReward = (reward: OrderReward): RegisteredOrderReward =>
+  definitionOf(ORDER_REWARDS, reward, "reward");
 
 /** Everything that both families say about themselves. */
 export const rewardKind = (reward: Reward) => (isOnOrder(reward) ? orderReward(reward) : deliveryReward(reward));
-
-function known<Definition>(kinds: ReadonlyMap<string, Definition>, { kind }: AnyReward): Definition {
-  const found = kinds.get(kind);
-  if (!found) throw new RangeError(`there is no kind of reward "${kind}"`);
-  return found;
-}
 
 /** The delivery options a reward is given on; none for one on the order. */
 export const rewardOptions = (reward: Reward): readonly string[] => (isOnOrder(reward) ? [] : reward.options);

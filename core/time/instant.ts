@@ -9,5 +9,11 @@ export const instantOf = (text: string): number => Date.parse(text.replace(/(T\d
 /** A day of 24 hours, in milliseconds. */
 export const DAY = 86_400_000;
 
+/** Whole days of 24 hours from a moment in RFC 3339 to one in milliseconds of UTC. @example daysSince("2026-11-23T00:00:00Z", Date.UTC(2026, 10, 24)) // 1 */
+export const daysSince = (text: string, at: number): number => Math.floor((at - instantOf(text)) / DAY);
+
+/** The moment so many days of 24 hours before another, in RFC 3339. */
+export const daysBefore = (days: number, at: number): string => new Date(at - days * DAY).toISOString();
+
 /** Noon in UTC of a day: within that day by the clocks of most. @example noonOf("2026-11-24") // "2026-11-24T12:00:00Z" */
 export const noonOf = (day: string): string => `${day}T12:00:00Z`;

@@ -52,16 +52,7 @@ describe("the catalogue", () => {
     const [ink, , easel, voucher] = (await findProducts(pool, "", 10)).toSorted(
       (a, b) => skus(PRODUCTS).indexOf(a.sku) - skus(PRODUCTS).indexOf(b.sku),
     );
-    expect(ink).toMatchObject({
-      prices: { EUR: 625, JPY: 980, KWD: 2100 },
-      categories: ["ink", "sale"],
-      tags: ["glass"],
-      taxRate: "23",
-      weight: { value: "0.35", unit: "kg" },
-      size: { length: "6", width: "6", height: "9.5", unit: "cm" },
-      parcelClass: "fragile",
-      used: true,
-    });
+    expect(ink).toMatchObject({ ...PRODUCTS[0], prices: { EUR: 625, JPY: 980, KWD: 2100 } });
     expect(easel?.delivery).toEqual({ kind: "own-charge", amounts: { EUR: 1250 }, per: "piece" });
     expect(voucher?.delivery).toEqual({ kind: "nothing-to-ship" });
     expect(voucher).not.toHaveProperty("weight");

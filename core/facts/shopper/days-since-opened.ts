@@ -1,5 +1,5 @@
 import { Type } from "../../schema/type.ts";
-import { DAY, instantOf, noonOf } from "../../time/instant.ts";
+import { daysBefore, daysSince, noonOf } from "../../time/instant.ts";
 import { numbersFor } from "../asked.ts";
 import { shopperFact } from "../shopper-fact.ts";
 
@@ -15,8 +15,7 @@ export const daysSinceOpened = shopperFact({
     toRequest: ({ accountOpened }) => (accountOpened ? { accountOpenedAt: noonOf(accountOpened) } : {}),
     days: ["accountOpened"],
   },
-  read: ({ accountOpenedAt }, at) =>
-    accountOpenedAt === undefined ? null : Math.floor((at - instantOf(accountOpenedAt)) / DAY),
+  read: ({ accountOpenedAt }, at) => (accountOpenedAt === undefined ? null : daysSince(accountOpenedAt, at)),
   witnesses: (asked, at) =>
-    numbersFor(asked, 36_500)?.map((days) => ({ accountOpenedAt: new Date(at - days * DAY).toISOString() })) ?? [{}],
+    numbersFor(asked, 36_500)?.map((days) => ({ accountOpenedAt: daysBefore(days, at) })) ?? [{}],
 });

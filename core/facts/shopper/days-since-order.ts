@@ -1,5 +1,5 @@
 import { Type } from "../../schema/type.ts";
-import { DAY, instantOf, noonOf } from "../../time/instant.ts";
+import { daysBefore, daysSince, noonOf } from "../../time/instant.ts";
 import { numbersFor } from "../asked.ts";
 import { shopperFact } from "../shopper-fact.ts";
 import { orderCount } from "./order-count.ts";
@@ -22,7 +22,7 @@ export const daysSinceOrder = shopperFact({
     days: ["lastOrder"],
   },
   read: ({ lastOrderAt, orderCount: count }, at) => {
-    if (lastOrderAt !== undefined) return Math.floor((at - instantOf(lastOrderAt)) / DAY);
+    if (lastOrderAt !== undefined) return daysSince(lastOrderAt, at);
     return count === 0 ? Number.POSITIVE_INFINITY : null;
   },
   witnesses: (asked, at) => {
@@ -30,7 +30,7 @@ export const daysSinceOrder = shopperFact({
     if (!days) return [{}];
     const everSince = asked.numbers?.some(({ until }) => until === null) === true;
     return [
-      ...days.slice(0, 1).map((ago) => ({ lastOrderAt: new Date(at - ago * DAY).toISOString() })),
+      ...days.slice(0, 1).map((ago) => ({ lastOrderAt: daysBefore(ago, at) })),
       ...(everSince ? [{ orderCount: 0 }] : []),
     ];
   },

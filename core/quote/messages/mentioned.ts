@@ -4,7 +4,7 @@ import type { StepProgress } from "../progress/progress.ts";
 /** A step as it stands, in the order of its ladder. */
 type Rung = { readonly state: StepState; readonly remaining: number | null };
 
-/** What is worth values about an offer: the highest step earned, then the nearest that can be, else what stands in its way. */
+/** What is worth saying about an offer: the highest step earned, then the nearest that can be, else what stands in its way. */
 export function stepsToMention<Entry extends Rung>(ladder: readonly Entry[]): Entry[] {
   const earned = ladder.filter(({ state }) => state === "reached").at(-1);
   const next = ladder.find((entry) => isAhead(entry) && speaksForItself(entry, ladder));

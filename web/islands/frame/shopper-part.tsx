@@ -79,24 +79,12 @@ export function ShopperPart({ shopper, limited, onChange }: Props) {
                 onChange={(event) => change({ orderCount: wholeNumber(event.target.value) })}
               />
             </label>
-            <label className="grid gap-1">
-              Last ordered on
-              <input
-                className="input input-sm w-full"
-                type="date"
-                value={shopper.lastOrder ?? ""}
-                onChange={(event) => change({ lastOrder: event.target.value === "" ? null : event.target.value })}
-              />
-            </label>
-            <label className="grid gap-1">
-              Account opened on
-              <input
-                className="input input-sm w-full"
-                type="date"
-                value={shopper.accountOpened ?? ""}
-                onChange={(event) => change({ accountOpened: event.target.value === "" ? null : event.target.value })}
-              />
-            </label>
+            <DayField label="Last ordered on" day={shopper.lastOrder} onChange={(lastOrder) => change({ lastOrder })} />
+            <DayField
+              label="Account opened on"
+              day={shopper.accountOpened ?? null}
+              onChange={(accountOpened) => change({ accountOpened })}
+            />
             {limited.map(({ id, name }) => (
               <label key={id} className="flex items-center gap-2">
                 <input
@@ -114,6 +102,21 @@ export function ShopperPart({ shopper, limited, onChange }: Props) {
     </SentencePopover>
   );
 }
+
+type DayProps = { label: string; day: string | null; onChange: (day: string | null) => void };
+
+/** A day of a shopper's history; empty: not known. */
+const DayField = ({ label, day, onChange }: DayProps) => (
+  <label className="grid gap-1">
+    {label}
+    <input
+      className="input input-sm w-full"
+      type="date"
+      value={day ?? ""}
+      onChange={(event) => onChange(event.target.value === "" ? null : event.target.value)}
+    />
+  </label>
+);
 
 const groupsIn = (text: string) => textList(text).map((group) => group.slice(0, 64));
 
