@@ -55,9 +55,9 @@ export function answerFrom(
 }
 
 /**
- * Every question that the options a request may get have for live carriers, once each. Nothing is asked where the
- * request brings the answer along, the parcel's weight is not known or nothing is in it, and while the address is not complete: the answer could turn out
- * another.
+ * Every question that the options a request may get have for live carriers, once each. Nothing is asked where the request
+ * brings the answer along, the parcel's weight is not known or nothing is in it, and while the address is not complete: the
+ * answer could turn out another.
  *
  * @example carrierQuestions(compiled, request) // [{ carrier: "osprelle", service: "parcel", weight: 1250000, … }]
  */
