@@ -13,6 +13,8 @@ export default defineConfig({
       "web/**/*.test.ts",
       "scripts/**/*.test.ts",
     ],
+    // Nothing keeps anything to itself between files, so each need not be loaded anew.
+    isolate: false,
     setupFiles: ["core/tests/seed.ts"],
     testTimeout: 120_000,
     hookTimeout: 120_000,

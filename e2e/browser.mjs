@@ -1,6 +1,6 @@
 /** Debian's Chromium, kept from calling home: how tests and screenshots launch it. */
 export const BROWSER = {
-  executablePath: "/usr/bin/chromium",
+  executablePath: "/usr/bin/chromium-headless-shell",
   args: [
     "--no-sandbox",
     "--disable-gpu",

@@ -184,7 +184,7 @@ if (import.meta.url === pathToFileURL(process.argv[1] ?? "").href) {
   const root = fileURLToPath(new URL("../", import.meta.url));
   needDebianPackages([...MARIADB, ...CHROMIUM]);
   needNodePackages(root);
-  needBuild(root);
+  await needBuild(root);
   mkdirSync(join(root, ".data"), { recursive: true });
   const throwaway = mkdtempSync(join(root, ".data", "kill-"));
   const { lines, faults } = await killRounds(root, throwaway, Number(process.argv[2] ?? 5));

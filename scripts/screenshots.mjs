@@ -139,7 +139,7 @@ const VIEWS = [
 
 needDebianPackages([...MARIADB, ...CHROMIUM]);
 needNodePackages(root);
-needBuild(root);
+await needBuild(root);
 const { chromium } = await import("@playwright/test");
 const { BROWSER } = await import("../e2e/browser.mjs");
 mkdirSync(join(root, ".data"), { recursive: true });

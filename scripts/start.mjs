@@ -17,7 +17,7 @@ async function main() {
   const outside = process.env.SUMMANT_DATABASE_URL;
   if (!outside) needDebianPackages(MARIADB);
   needNodePackages(root);
-  needBuild(root);
+  await needBuild(root);
 
   let database;
   let app;

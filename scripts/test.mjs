@@ -108,34 +108,53 @@ async function journeys(folder, part, parts) {
 /** Parts of the unit tests, so that they fill whatever is left beside the other jobs. */
 const PARTS = [1, 2, 3, 4];
 
-/** Everything there is to do, the longest first. */
-const jobs = (folder) => [
-  () => databaseTests(folder),
-  ...PARTS.map((part) => () => {
+/** Everything there is to do: what waits for the build not at once, and what is long before what is short. */
+function jobs(folder) {
+  const [first, second, ...others] = PARTS.map((part) => () => {
     const args = ["core", "cli", "web", `--shard=${part}/${PARTS.length}`, "--maxWorkers=1"];
     return vitest(`unit tests, part ${part} of ${PARTS.length}`, folder, args);
-  }),
-  ...CHECKS.map(
-    ({ name, module, args }) =>
-      async () =>
-        count(name, await run(join("node_modules", module), args)),
-  ),
-  () => journeys(folder, 1, 2),
-  () => journeys(folder, 2, 2),
-];
+  });
+  let built;
+  const build = async () => {
+    built = needBuild(root);
+    await built;
+    say(`ok     the app is built (at ${seconds()})`);
+  };
+  const afterBuild = (job) => async () => {
+    await built;
+    await job();
+  };
+  return [
+    build,
+    first,
+    second,
+    afterBuild(() => databaseTests(folder)),
+    ...others,
+    ...CHECKS.map(
+      ({ name, module, args }) =>
+        async () =>
+          count(name, await run(join("node_modules", module), args)),
+    ),
+    afterBuild(() => journeys(folder, 1, 2)),
+    afterBuild(() => journeys(folder, 2, 2)),
+  ];
+}
 
-/** Two at a time: that is how many cores the smallest machine has. */
+/** Two at a time: that is how many cores the smallest machine has. What cannot go on ends it all. */
 async function twoAtATime(open) {
   const lane = async () => {
     for (let job = open.shift(); job; job = open.shift()) await job();
   };
-  await Promise.all([lane(), lane()]);
+  const lanes = [lane(), lane()];
+  await Promise.all(lanes).finally(() => {
+    open.length = 0;
+    return Promise.allSettled(lanes);
+  });
 }
 
 async function main() {
   needDebianPackages([...MARIADB, ...CHROMIUM]);
   needNodePackages(root);
-  needBuild(root);
   await needCommandLine(root);
   mkdirSync(join(root, ".data"), { recursive: true });
   const folder = mkdtempSync(join(root, ".data", "test-"));

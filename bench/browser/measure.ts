@@ -22,7 +22,7 @@ import { largeStore, PRODUCTS } from "./large-store.ts";
 const root = fileURLToPath(new URL("../../", import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), "bench-browser-"));
 needDebianPackages([...MARIADB, ...CHROMIUM]);
-needBuild(root);
+await needBuild(root);
 const database = await startDatabase(folder);
 prepareDatabase(root, database.url, true);
 const app = await startApp(root, database.url, await freePort());

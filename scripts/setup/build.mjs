@@ -1,24 +1,29 @@
-import { spawnSync } from "node:child_process";
+import { execFile } from "node:child_process";
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { promisify } from "node:util";
 import { SetupError, say } from "./say.mjs";
 import { fingerprint } from "./sources.mjs";
 import { needValidators } from "./validators.mjs";
 
+/** Bytes that the build may print. */
+const MOST_PRINTED = 64 * 1024 * 1024;
+
 const SOURCES = ["core", "server", "web", "astro.config.mjs", "package-lock.json"];
 
 /** Builds the app unless the build at hand was made from exactly these sources. */
-export function needBuild(root) {
+export async function needBuild(root) {
   const mark = join(root, "dist", ".built-from");
   needValidators(root);
   const wanted = fingerprint(root, SOURCES);
   if (existsSync(mark) && readFileSync(mark, "utf8") === wanted) return;
   say("Building the app");
-  const { status, stdout, stderr } = spawnSync(process.execPath, [join(root, "node_modules/astro/astro.js"), "build"], {
+  await promisify(execFile)(process.execPath, [join(root, "node_modules/astro/astro.js"), "build"], {
     cwd: root,
-    encoding: "utf8",
     env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1", NODE_ENV: "production" },
+    maxBuffer: MOST_PRINTED,
+  }).catch(({ stdout, stderr }) => {
+    throw new SetupError(`The build failed.\n${stdout}\n${stderr}`);
   });
-  if (status !== 0) throw new SetupError(`The build failed.\n${stdout}\n${stderr}`);
   writeFileSync(mark, wanted);
 }

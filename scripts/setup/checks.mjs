@@ -1,11 +1,11 @@
 /** What is looked at without running it, and the module of a package that does it. */
 export const TYPES = [
+  // The core by itself: no types of Node are at hand there.
   { name: "types of core", module: "typescript/bin/tsc", args: ["-p", "core"] },
-  { name: "types of core's tests", module: "typescript/bin/tsc", args: ["-p", "core/tsconfig.test.json"] },
-  { name: "types of server, cli, scripts and tests", module: "typescript/bin/tsc", args: ["-p", "server"] },
-  // Everything with a browser in it: pages, islands, benches.
+  { name: "types of server, cli, scripts and unit tests", module: "typescript/bin/tsc", args: ["-p", "server"] },
+  // Everything with a browser in it: pages, islands, journeys, benches.
   {
-    name: "types of web and benches",
+    name: "types of web, journeys and benches",
     module: "astro/astro.js",
     args: ["check", "--minimumFailingSeverity", "warning"],
   },

@@ -9,7 +9,7 @@ export const MARIADB = [
   { program: "mariadb-install-db", package: "mariadb-server-core" },
   { program: "my_print_defaults", package: "mariadb-client-core" },
 ];
-export const CHROMIUM = [{ program: "chromium", package: "chromium" }];
+export const CHROMIUM = [{ program: "chromium-headless-shell", package: "chromium-headless-shell" }];
 
 const installed = (program) =>
   [...(process.env.PATH ?? "").split(delimiter), "/usr/sbin", "/usr/bin"].some((folder) =>

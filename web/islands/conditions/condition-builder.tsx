@@ -1,4 +1,5 @@
-import { Bookmark, Trash2 } from "lucide-react";
+import Bookmark from "lucide-react/icons/bookmark";
+import Trash2 from "lucide-react/icons/trash-2";
 import type { Trace } from "../../../core/conditions/compile.ts";
 import type { Condition } from "../../../core/conditions/condition.ts";
 import type { Family } from "../../../core/conditions/definition.ts";

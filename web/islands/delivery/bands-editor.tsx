@@ -1,4 +1,5 @@
-import { Plus, Trash2 } from "lucide-react";
+import Plus from "lucide-react/icons/plus";
+import Trash2 from "lucide-react/icons/trash-2";
 import { useState } from "react";
 import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { amountOf, type MeasureSpec, markAt } from "../../../core/measures/measure-spec.ts";

@@ -1,5 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
-import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
+import ArrowDown from "lucide-react/icons/arrow-down";
+import ArrowUp from "lucide-react/icons/arrow-up";
+import Trash2 from "lucide-react/icons/trash-2";
 import type { Charge } from "../../../core/charges/charge.ts";
 import { chargeWords } from "../../../core/charges/words.ts";
 import type { Trace } from "../../../core/conditions/compile.ts";

@@ -1,4 +1,6 @@
-import { Copy, Power, Trash2 } from "lucide-react";
+import Copy from "lucide-react/icons/copy";
+import Power from "lucide-react/icons/power";
+import Trash2 from "lucide-react/icons/trash-2";
 import { chargeWords } from "../../../core/charges/words.ts";
 import type { Trace } from "../../../core/conditions/compile.ts";
 import type { Condition } from "../../../core/conditions/condition.ts";

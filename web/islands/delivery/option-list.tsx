@@ -7,7 +7,7 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { GripVertical } from "lucide-react";
+import GripVertical from "lucide-react/icons/grip-vertical";
 import { memo, useMemo, useState } from "react";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { pickText } from "../../../core/messages/locale.ts";

@@ -1,4 +1,4 @@
-import { Trash2 } from "lucide-react";
+import Trash2 from "lucide-react/icons/trash-2";
 import type { Trace } from "../../../core/conditions/compile.ts";
 import type { Condition } from "../../../core/conditions/condition.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";

@@ -1,4 +1,5 @@
-import { Redo2, Undo2 } from "lucide-react";
+import Redo2 from "lucide-react/icons/redo-2";
+import Undo2 from "lucide-react/icons/undo-2";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { X } from "lucide-react";
+import X from "lucide-react/icons/x";
 import { useState } from "react";
 import { freeId } from "../../../core/schema/positions.ts";
 import { SetAsideList } from "../fields/set-aside.tsx";

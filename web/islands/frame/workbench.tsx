@@ -1,5 +1,6 @@
 import { keepPreviousData, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
-import { PanelRightClose, PanelRightOpen } from "lucide-react";
+import PanelRightClose from "lucide-react/icons/panel-right-close";
+import PanelRightOpen from "lucide-react/icons/panel-right-open";
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
 import { acceptedReason, type Finding } from "../../../core/checks/finding.ts";
 import { cartAt } from "../../../core/climb/cart-at.ts";

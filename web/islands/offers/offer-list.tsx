@@ -1,4 +1,5 @@
-import { ArrowDown, ArrowUp } from "lucide-react";
+import ArrowDown from "lucide-react/icons/arrow-down";
+import ArrowUp from "lucide-react/icons/arrow-up";
 import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";

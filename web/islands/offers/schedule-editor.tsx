@@ -1,4 +1,4 @@
-import { Trash2 } from "lucide-react";
+import Trash2 from "lucide-react/icons/trash-2";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { localMoment } from "../../../core/time/local-moment.ts";
 import { zoneClock } from "../../../core/time/zone-clock.ts";

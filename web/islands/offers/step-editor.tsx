@@ -1,4 +1,6 @@
-import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
+import ArrowDown from "lucide-react/icons/arrow-down";
+import ArrowUp from "lucide-react/icons/arrow-up";
+import Trash2 from "lucide-react/icons/trash-2";
 import { stepWords } from "../../../core/explain/offer-sentence.ts";
 import type { Mark } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";

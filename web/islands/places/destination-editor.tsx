@@ -1,4 +1,4 @@
-import { X } from "lucide-react";
+import X from "lucide-react/icons/x";
 import { useState } from "react";
 import type { ZoneDestination } from "../../../core/places/destination.ts";
 import type { Zone } from "../../../core/places/market.ts";

@@ -1,4 +1,5 @@
-import { Plus, Trash2 } from "lucide-react";
+import Plus from "lucide-react/icons/plus";
+import Trash2 from "lucide-react/icons/trash-2";
 import type { Location } from "../../../core/places/location.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { TextField } from "../fields/text-field.tsx";

@@ -1,4 +1,4 @@
-import { Trash2 } from "lucide-react";
+import Trash2 from "lucide-react/icons/trash-2";
 import { exponentOf } from "../../../core/money/currency.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { TextField } from "../fields/text-field.tsx";

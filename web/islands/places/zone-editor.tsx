@@ -1,4 +1,5 @@
-import { Power, Trash2 } from "lucide-react";
+import Power from "lucide-react/icons/power";
+import Trash2 from "lucide-react/icons/trash-2";
 import { percent } from "../../../core/money/decimal.ts";
 import type { Zone } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";

@@ -1,4 +1,5 @@
-import { Minus, Plus } from "lucide-react";
+import Minus from "lucide-react/icons/minus";
+import Plus from "lucide-react/icons/plus";
 import type { CartLine } from "../../../core/request/request.ts";
 import { shopWord } from "./shop-words.ts";
 

@@ -1,4 +1,4 @@
-import { X } from "lucide-react";
+import X from "lucide-react/icons/x";
 import { useState } from "react";
 import { type Display, PLAIN_DISPLAY } from "../../../core/messages/display.ts";
 import type { Surface } from "../../../core/messages/states.ts";

@@ -1,4 +1,5 @@
-import { Monitor, Smartphone } from "lucide-react";
+import Monitor from "lucide-react/icons/monitor";
+import Smartphone from "lucide-react/icons/smartphone";
 import { useState } from "react";
 import { FILLER_SKU } from "../../../core/cart/read-cart.ts";
 import { formatMoney } from "../../../core/money/format.ts";
