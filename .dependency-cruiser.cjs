@@ -39,6 +39,9 @@ const CORE = [
 ];
 const isCore = (folder) => (folder.endsWith("$") ? `^core/${folder}` : `^core/${folder}/`);
 
+/** Folders of web with what the browser runs, from the ground up. */
+const WEB = ["drawing", "names", "state", "fields", "editors", "preview", "sections", "shell"];
+
 /** Imports go one way: web and cli → server → core, and within core from the ground up. */
 module.exports = {
   forbidden: [
@@ -80,10 +83,23 @@ module.exports = {
     },
     { name: "cli-not-web", severity: "error", from: { path: "^cli/" }, to: { path: "^(web|e2e|bench)/" } },
     { name: "web-not-cli", severity: "error", from: { path: "^web/" }, to: { path: "^(cli|e2e|bench|scripts)/" } },
-    {
-      name: "islands-take-only-types-from-the-server",
+    ...WEB.slice(0, -1).map((folder, i) => ({
+      name: `web-${folder}-looks-down`,
       severity: "error",
-      from: { path: "^web/islands/", pathNot: "\\.test\\.ts$" },
+      from: { path: `^web/${folder}/` },
+      to: { path: WEB.slice(i + 1).map((above) => `^web/${above}/`) },
+    })),
+    {
+      name: "web-has-no-other-folders",
+      comment: "A new folder of web takes its place in the list above.",
+      severity: "error",
+      from: { path: "^web/[^/]+/", pathNot: [...WEB, "pages", "layouts", "styles"].map((folder) => `^web/${folder}/`) },
+      to: {},
+    },
+    {
+      name: "browser-takes-only-types-from-the-server",
+      severity: "error",
+      from: { path: WEB.map((folder) => `^web/${folder}/`), pathNot: "\\.test\\.ts$" },
       to: { path: "^server/", dependencyTypesNot: ["type-only"] },
     },
     { name: "nothing-unresolved", severity: "error", from: {}, to: { couldNotResolve: true, pathNot: "^astro:" } },

@@ -11,7 +11,8 @@ export default defineConfig({
   integrations: [
     react({
       // Components and hooks alone: everything else would go through its parser for nothing.
-      include: ["**/web/islands/**/*.{ts,tsx}"],
+      include: ["**/web/**/*.{ts,tsx}"],
+      exclude: ["**/web/pages/**", "**/web/middleware.ts"],
       babel: { plugins: ["babel-plugin-react-compiler"] },
     }),
   ],

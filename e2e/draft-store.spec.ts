@@ -2,19 +2,23 @@ import * as fc from "fast-check";
 import type { Offer } from "../core/offers/offer.ts";
 import { type Entity, entityKey, planOf } from "../core/plan/entities.ts";
 import type { Draft } from "../server/draft/read-draft.ts";
-import { DraftStore } from "../web/islands/state/draft-store.ts";
+import { DraftStore } from "../web/state/draft-store.ts";
 import { expect, test } from "./demo-store.ts";
 
 // The draft as the page keeps it, driven without a page against the real server: many edits in many orders.
 
 /** What a browser has and Node has not. */
 const stored = new Map<string, string>();
+/** What belongs to the tab alone. */
+const ofTab = new Map<string, string>();
+const storage = (texts: Map<string, string>) => ({
+  getItem: (key: string) => texts.get(key) ?? null,
+  setItem: (key: string, text: string) => texts.set(key, text),
+  removeItem: (key: string) => texts.delete(key),
+});
 const browser = {
-  localStorage: {
-    getItem: (key: string) => stored.get(key) ?? null,
-    setItem: (key: string, text: string) => stored.set(key, text),
-    removeItem: (key: string) => stored.delete(key),
-  },
+  localStorage: storage(stored),
+  sessionStorage: storage(ofTab),
   requestAnimationFrame: (draw: () => void) => setTimeout(draw, 1),
 };
 const server = process.env.SUMMANT_URL ?? "http://127.0.0.1:4173";
@@ -30,13 +34,20 @@ test.beforeAll(() => {
 test.afterAll(() => Object.assign(globalThis, { fetch: reach }));
 test.beforeEach(() => {
   stored.clear();
+  ofTab.clear();
   cutOff = false;
 });
 
 const OFFERS = ["free-standard", "free-post", "newsletter"] as const;
 const onServer = async (): Promise<Draft> => (await reach(new URL("/api/draft", server))).json();
 
+/** A page in a new tab; what another tab of this browser has not saved is there too. */
 async function opened(): Promise<DraftStore> {
+  ofTab.clear();
+  return reloaded();
+}
+
+async function reloaded(): Promise<DraftStore> {
   const store = new DraftStore();
   await store.load();
   return store;
@@ -69,7 +80,7 @@ async function atRest(store: DraftStore): Promise<void> {
     .toBe(true);
 }
 
-test("whatever is edited, undone and redone, the server ends up with what is shown, and all undone is where it began", async () => {
+test("whatever is edited, undone and redone, the server ends up with what is shown, and all undone is where it began, through reloads too", async () => {
   const step = fc.oneof(
     {
       weight: 4,
@@ -81,13 +92,15 @@ test("whatever is edited, undone and redone, the server ends up with what is sho
     },
     {
       weight: 2,
-      arbitrary: fc.record({ do: fc.constantFrom("undo" as const, "redo" as const, "wait" as const, "cut" as const) }),
+      arbitrary: fc.record({
+        do: fc.constantFrom("undo" as const, "redo" as const, "wait" as const, "cut" as const, "reload" as const),
+      }),
     },
   );
   await fc.assert(
     fc.asyncProperty(fc.array(step, { maxLength: 20 }), async (steps) => {
       cutOff = false;
-      const store = await opened();
+      let store = await opened();
       const began = store.snapshot().plan;
       for (const one of steps) {
         if (one.do === "name") store.commit(named(store, one.id, `Name ${one.to}`));
@@ -95,7 +108,12 @@ test("whatever is edited, undone and redone, the server ends up with what is sho
         else if (one.do === "undo") store.undo();
         else if (one.do === "redo") store.redo();
         else if (one.do === "wait") await new Promise((resolve) => setTimeout(resolve, 8));
-        else cutOff = !cutOff;
+        else if (one.do === "reload") {
+          cutOff = false;
+          store.cancel();
+          await atRest(store);
+          store = await reloaded();
+        } else cutOff = !cutOff;
         expect(store.snapshot().planProblems).toEqual([]);
       }
       cutOff = false;
@@ -106,6 +124,8 @@ test("whatever is edited, undone and redone, the server ends up with what is sho
 
       let undone = 0;
       for (; store.snapshot().canUndo; undone += 1) store.undo();
+      await atRest(store);
+      store = await reloaded();
       expect(store.snapshot().plan).toEqual(began);
       for (let again = 0; again < undone; again += 1) store.redo();
       expect(store.snapshot().plan).toEqual(ended);
@@ -146,6 +166,35 @@ test("two people who edit the same offers are told, and end up with one plan tha
     }),
     { seed: 20261125, numRuns: 20 },
   );
+});
+
+test("what somebody else has written over is not undone, the rest is, also after a reload", async () => {
+  for (const reload of [false, true]) {
+    const mine = await opened();
+    const began = offerIn(mine, "newsletter").name;
+    mine.commit(named(mine, "newsletter", "My newsletter"));
+    mine.commit(named(mine, "free-post", "My post"), named(mine, "free-standard", "My standard"));
+    await atRest(mine);
+    const mineOfTab = [...ofTab];
+    const theirs = await opened();
+    theirs.commit(named(theirs, "free-post", "Their post"));
+    await atRest(theirs);
+    ofTab.clear();
+    for (const [key, text] of mineOfTab) ofTab.set(key, text);
+
+    const now = reload ? await reloaded() : mine;
+    await now.load();
+    now.undo();
+    expect(offerIn(now, "newsletter").name).toBe(began);
+    expect(now.snapshot().canUndo).toBe(false);
+    expect(offerIn(now, "free-post").name).toBe("Their post");
+    expect(offerIn(now, "free-standard").name).toBe("My standard");
+    now.redo();
+    await atRest(now);
+    expect(offerIn(now, "newsletter").name).toBe("My newsletter");
+    now.undo();
+    await atRest(now);
+  }
 });
 
 test("what was cut off is kept for the next visit and saved once; of two versions theirs can be taken", async () => {

@@ -8,9 +8,10 @@ export const priceOf = (page: Page, id: string) => option(page, id).locator("[da
 export const saved = (page: Page) => expect(page.getByRole("status").getByText("Saved", { exact: true })).toBeVisible();
 
 export async function lookFrom(page: Page, country: string, postcode: string): Promise<void> {
-  await page.getByLabel("Country", { exact: true }).selectOption(country);
-  await page.getByLabel("Postcode", { exact: true }).fill(postcode);
-  await page.getByLabel("Postcode", { exact: true }).press("Enter");
+  await page.getByLabel("Country", { exact: true }).filter({ visible: true }).selectOption(country);
+  const field = page.getByLabel("Postcode", { exact: true }).filter({ visible: true });
+  await field.fill(postcode);
+  await field.press("Enter");
 }
 
 export async function lookAt(page: Page, moment: string): Promise<void> {

@@ -29,6 +29,7 @@ const app = await startApp(root, database.url, await freePort());
 const browser = await chromium.launch(BROWSER);
 try {
   await coldOffers(browser);
+  await fromSectionToSection(browser);
   await draggedGoal(browser);
   await largeLists(browser);
 } finally {
@@ -73,6 +74,50 @@ async function coldOffers(from: Browser): Promise<void> {
   const [cold, plain] = [median(times), median(empty)];
   console.log(
     `Offers page from cold, against an empty answer: ${(cold / plain).toFixed(1)}  (${cold.toFixed(0)} ms, ${plain.toFixed(0)} ms; scripts ${(bytes / 1024).toFixed(0)} KB compressed, 250 wanted)`,
+  );
+}
+
+/**
+ * From a click in the rail to the new section drawn, against loading the page of that section with the same browser's cache:
+ * when its scripts are first wanted, and when it has been in sight before.
+ */
+async function fromSectionToSection(from: Browser): Promise<void> {
+  const loads: number[] = [];
+  const firsts: number[] = [];
+  const returns: number[] = [];
+  // In the page's own time, from the click on: looking for things from outside takes as long again.
+  const timed = (page: Page, link: string, shows: string) =>
+    page.evaluate<number>(`new Promise((resolve) => {
+      const began = performance.now();
+      document.querySelector('nav a[href^="${link}"]').click();
+      const look = () => {
+        const drawn = [...document.querySelectorAll("main h1")].some((one) => one.offsetParent && one.textContent === "${shows}");
+        if (drawn) requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - began)));
+        else setTimeout(look, 1);
+      };
+      look();
+    })`);
+  for (let i = 0; i < 7; i += 1) {
+    const context = await from.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    const heading = page.getByRole("heading", { level: 1, name: "What shoppers read" });
+    await page.goto(`${app.address}/wording`);
+    await heading.waitFor();
+    const start = performance.now();
+    await page.goto(`${app.address}/wording`, { waitUntil: "commit" });
+    await heading.waitFor();
+    loads.push(performance.now() - start);
+    await page.goto(`${app.address}/offers`);
+    await flagOf(page).waitFor();
+    await page.waitForTimeout(1000);
+    firsts.push(await timed(page, "/wording", "What shoppers read"));
+    await timed(page, "/offers", "Offers");
+    returns.push(await timed(page, "/wording", "What shoppers read"));
+    await context.close();
+  }
+  const [load, first, again] = [median(loads), median(firsts), median(returns)];
+  console.log(
+    `to another section, against loading its page: ${(first / load).toFixed(2)} at first, ${(again / load).toFixed(2)} coming back  (${first.toFixed(0)} and ${again.toFixed(0)} ms, ${load.toFixed(0)} ms; 0.2 wanted)`,
   );
 }
 

@@ -2,7 +2,7 @@ import { flushSync } from "react-dom";
 import { createRoot } from "react-dom/client";
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from "recharts";
 import type { Climb } from "../../core/climb/interval.ts";
-import { ClimbChart } from "../../web/islands/climb/climb-chart.tsx";
+import { ClimbChart } from "../../web/preview/climb/climb-chart.tsx";
 
 /** The two ways to draw the same climb; each call draws one goal and returns the milliseconds until it is laid out. */
 declare global {

@@ -1,0 +1,122 @@
+import type { Page, Request } from "@playwright/test";
+import { expect, test } from "./demo-store.ts";
+import { saved, shopper } from "./shopper.ts";
+
+// Going from section to section: one page, in which nothing is lost and nothing read twice.
+
+const rail = (page: Page, name: string) =>
+  page.getByRole("navigation", { name: "Sections" }).getByRole("link", { name });
+const heading = (page: Page, name: string) => page.getByRole("heading", { level: 1, name });
+const goal = (page: Page) => page.getByRole("button", { name: /^Goal/ });
+const undo = (page: Page) => page.getByRole("button", { name: /^Undo/ });
+const redo = (page: Page) => page.getByRole("button", { name: /^Redo/ });
+
+test("sections are one page: addresses, Back, titles and focus, each script and list read once and not before it is wanted", async ({
+  page,
+}) => {
+  const asked: Request[] = [];
+  page.on("request", (request) => asked.push(request));
+  await page.goto("/offers#free-post");
+  await expect(shopper(page)).toContainText("Add €6.40 more");
+  await expect(page.getByRole("region", { name: "Free post abroad", exact: true })).toBeVisible();
+  const viewsLoaded = () =>
+    [
+      ...asked
+        .map((request) => request.url())
+        .join()
+        .matchAll(/([a-z]+)-view\./g),
+    ].map(([, name]) => name);
+  expect(viewsLoaded()).toEqual(["offers"]);
+
+  await rail(page, "Delivery").click();
+  await expect(page).toHaveURL(/\/delivery$/);
+  await expect(page).toHaveTitle("Delivery · Summant");
+  expect(viewsLoaded()).toEqual(["offers", "delivery"]);
+  await expect(heading(page, "Delivery, in the shopper's order")).toBeFocused();
+  await expect(rail(page, "Delivery")).toHaveAttribute("aria-current", "page");
+  await page.getByRole("button", { name: /^Express/ }).click();
+  await expect(page).toHaveURL(/\/delivery#express$/);
+
+  await rail(page, "Release").click();
+  await expect(heading(page, "Release")).toBeFocused();
+  await expect(page.getByText(/release 1/).first()).toBeVisible();
+  await page.goBack();
+  await expect(page).toHaveURL(/\/delivery#express$/);
+  await expect(page.getByRole("region", { name: "Express", exact: true })).toBeVisible();
+  await page.goBack();
+  await expect(page).toHaveURL(/\/offers#free-post$/);
+  await expect(heading(page, "Offers")).toBeFocused();
+  await rail(page, "Delivery").click();
+  await expect(page.getByRole("region", { name: "Express", exact: true })).toBeVisible();
+  await rail(page, "Offers").click();
+  await expect(page).toHaveURL(/\/offers#free-post$/);
+
+  // A key held with the click opens a page of its own, as it does for any link.
+  const [other] = await Promise.all([
+    page.context().waitForEvent("page"),
+    rail(page, "Places").click({ modifiers: ["ControlOrMeta"] }),
+  ]);
+  await expect(other).toHaveURL(/\/places$/);
+  await other.close();
+  await expect(page).toHaveURL(/\/offers#free-post$/);
+
+  const urls = asked.filter((request) => request.frame() === page.mainFrame()).map((request) => request.url());
+  expect(urls.filter((url, i) => urls.indexOf(url) !== i)).toEqual([]);
+  expect(asked.filter((request) => request.isNavigationRequest())).toHaveLength(1);
+});
+
+test("what is open stays open, and what was done is undone from another section and after a reload", async ({
+  page,
+}) => {
+  await page.goto("/offers");
+  await goal(page).first().click();
+  await page.getByRole("textbox", { name: "Goal" }).fill("50");
+  await page.keyboard.press("Enter");
+  await saved(page);
+  await expect(shopper(page)).toContainText("Add €11.40 more");
+
+  await rail(page, "Wording").click();
+  await expect(heading(page, "What shoppers read")).toBeFocused();
+  await page.keyboard.press("Control+z");
+  await expect(shopper(page)).toContainText("Add €6.40 more");
+  await saved(page);
+  await rail(page, "Offers").click();
+  await expect(goal(page).first()).toHaveText("€45");
+
+  await page.reload();
+  await expect(goal(page).first()).toHaveText("€45");
+  await redo(page).click();
+  await expect(goal(page).first()).toHaveText("€50");
+  await saved(page);
+  await page.reload();
+  await expect(goal(page).first()).toHaveText("€50");
+  await undo(page).click();
+  await expect(goal(page).first()).toHaveText("€45");
+  await saved(page);
+  await expect(undo(page)).toBeDisabled();
+});
+
+test("a draft open in two tabs: each undoes what was done in it, and nothing that the other has written over", async ({
+  page,
+  context,
+}) => {
+  await page.goto("/offers");
+  const second = await context.newPage();
+  await second.goto("/offers");
+  await goal(page).first().click();
+  await page.getByRole("textbox", { name: "Goal" }).fill("50");
+  await page.keyboard.press("Enter");
+  await saved(page);
+
+  await second.reload();
+  await expect(goal(second).first()).toHaveText("€50");
+  await expect(undo(second)).toBeDisabled();
+  await goal(second).first().click();
+  await second.getByRole("textbox", { name: "Goal" }).fill("60");
+  await second.keyboard.press("Enter");
+  await saved(second);
+
+  await page.reload();
+  await expect(goal(page).first()).toHaveText("€60");
+  await expect(undo(page)).toBeDisabled();
+});

@@ -1,0 +1,74 @@
+import type { Basis } from "../../../core/measures/basis.ts";
+import type { LeavesOut } from "../../../core/measures/goods-filter.ts";
+import { ListField } from "../../fields/list-field.tsx";
+import { SelectField } from "../../fields/select-field.tsx";
+import { setOptional } from "../../state/set-optional.ts";
+
+type Props = { basis: Basis; onBasis: (basis: Basis) => void };
+
+/** Which total counts: reduced prices, order discounts, tax, and the goods that are left out. */
+export function BasisFields({ basis, onBasis }: Props) {
+  return (
+    <div className="flex flex-wrap items-end gap-x-3 gap-y-2">
+      <SelectField
+        label="Line discounts"
+        value={basis.lineDiscounts}
+        choices={{ in: "taken off first", out: "not taken off" }}
+        onCommit={(lineDiscounts) => onBasis({ ...basis, lineDiscounts })}
+      />
+      <SelectField
+        label="Order discounts and codes"
+        value={basis.orderDiscounts}
+        choices={{ in: "taken off first", out: "not taken off" }}
+        onCommit={(orderDiscounts) => onBasis({ ...basis, orderDiscounts })}
+      />
+      <SelectField
+        label="Tax"
+        value={basis.tax}
+        choices={{ with: "with tax", without: "without tax" }}
+        onCommit={(tax) => onBasis({ ...basis, tax })}
+      />
+      <LeavesOutFields
+        leavesOut={basis.leavesOut}
+        onLeavesOut={(leavesOut) => onBasis(setOptional(basis, "leavesOut", leavesOut))}
+      />
+    </div>
+  );
+}
+
+type LeavesOutProps = { leavesOut: LeavesOut | undefined; onLeavesOut: (leavesOut: LeavesOut | undefined) => void };
+
+/** Goods that do not count, or do not profit. */
+export function LeavesOutFields({ leavesOut, onLeavesOut }: LeavesOutProps) {
+  const set = (part: LeavesOut) => {
+    const next = Object.fromEntries(
+      Object.entries({ ...leavesOut, ...part }).filter(([, list]) => list && list.length > 0),
+    );
+    onLeavesOut(Object.keys(next).length > 0 ? next : undefined);
+  };
+  return (
+    <>
+      <ListField
+        label="Leaving out categories"
+        value={leavesOut?.categories ?? []}
+        placeholder="none"
+        className="w-44"
+        onCommit={(categories) => set({ categories })}
+      />
+      <ListField
+        label="tags"
+        value={leavesOut?.tags ?? []}
+        placeholder="none"
+        className="w-32"
+        onCommit={(tags) => set({ tags })}
+      />
+      <ListField
+        label="SKUs"
+        value={leavesOut?.skus ?? []}
+        placeholder="none"
+        className="w-32"
+        onCommit={(skus) => set({ skus })}
+      />
+    </>
+  );
+}

@@ -1,0 +1,108 @@
+import { type Amount, type ResolvedAmount, type Rounding, resolveAmount } from "../../../core/money/amount.ts";
+import { exponentOf } from "../../../core/money/currency.ts";
+import { majorUnits } from "../../../core/money/decimal.ts";
+import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
+import { SelectField } from "../../fields/select-field.tsx";
+import { TextField } from "../../fields/text-field.tsx";
+import { setOptional } from "../../state/set-optional.ts";
+import type { Column } from "./columns.ts";
+import { sourceWords } from "./source-words.ts";
+import { withAmount } from "./with-amount.ts";
+
+type Props = {
+  plan: Plan;
+  label: string;
+  amount: Amount;
+  found: ResolvedAmount;
+  column: Column;
+  onCommit: (amount: Amount) => void;
+};
+
+/** What a converted amount comes from, with its rounding to be changed or the figure pinned; a typed one can be converted. */
+export function ConversionPart({ plan, label, amount, found, column, onCommit }: Props) {
+  const { market, currency } = column;
+  if (found.from !== "conversion") {
+    const converted = asConverted(plan, amount, column, found);
+    return converted ? (
+      <button
+        type="button"
+        className="block min-h-6 w-full cursor-pointer text-right text-[12px] text-quiet opacity-0 hover:underline hover:opacity-100 focus-visible:opacity-100 [td:hover_&]:opacity-100"
+        onClick={() => onCommit(converted)}
+      >
+        convert<span className="sr-only"> {label}</span>
+      </button>
+    ) : null;
+  }
+  const to = amount.converted?.to ?? {};
+  const rounding = found.rounding;
+  const setRounding = (next: Rounding) =>
+    amount.converted && onCommit({ ...amount, converted: { ...amount.converted, to: { ...to, [currency]: next } } });
+  const pin = () => {
+    const rest = setOptional(to, currency, undefined);
+    const left = amount.converted && Object.keys(rest).length > 0 ? { ...amount.converted, to: rest } : undefined;
+    onCommit(withAmount(setOptional(amount, "converted", left), market.id, currency, found.minor));
+  };
+  return (
+    <details className="text-right text-[12px] text-quiet">
+      <summary className="min-h-6 cursor-pointer pt-1 whitespace-nowrap">{sourceWords(found, currency)}</summary>
+      <div className="flex items-end justify-end gap-1 py-1">
+        <TextField
+          label="To a multiple of"
+          className="w-20"
+          value={rounding.step}
+          validate={(text) =>
+            /^\d{1,9}(\.\d{1,4})?$/.test(text.trim()) && Number(text) > 0 ? null : "a step such as 5 or 0.50"
+          }
+          onCommit={(text) => setRounding({ ...rounding, step: text.trim() })}
+        />
+        <SelectField
+          label="Direction"
+          hideLabel
+          value={rounding.direction}
+          choices={{ nearest: "nearest", up: "up", down: "down" }}
+          onCommit={(direction) => setRounding({ ...rounding, direction })}
+        />
+        <label className="flex items-center gap-1 pb-1.5">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            checked={rounding.lessOne ?? false}
+            onChange={(event) => setRounding(setOptional(rounding, "lessOne", event.target.checked || undefined))}
+          />
+          less one
+        </label>
+        <button type="button" className="btn btn-xs mb-1" onClick={pin}>
+          Pin<span className="sr-only"> {label}</span>
+        </button>
+      </div>
+    </details>
+  );
+}
+
+/** The amount with one currency converted instead of typed; null where no rate or no amount to convert is there. */
+function asConverted(plan: Plan, amount: Amount, { market, currency }: Column, found: ResolvedAmount): Amount | null {
+  const table = plan.rates?.find(({ base, days }) => base !== currency && days.some(({ rates }) => rates[currency]));
+  if (!table || amount.byCurrency?.[table.base] === undefined) return null;
+  const own = amount.byMarket?.[market.id];
+  const byMarket = own ? { ...amount.byMarket, [market.id]: setOptional(own, currency, undefined) } : undefined;
+  const to = {
+    ...amount.converted?.to,
+    [currency]: { step: stepFor(found.minor, currency), direction: "nearest" as const },
+  };
+  const converted: Amount = {
+    ...setOptional(amount, "byMarket", byMarket),
+    byCurrency: setOptional(amount.byCurrency ?? {}, currency, undefined),
+    converted: { table: amount.converted?.table ?? table.id, to },
+  };
+  return resolveAmount(converted, { market: market.id, currency, rates: ratesOf(plan) }) ? converted : null;
+}
+
+/** A step about a twentieth of an amount: 1, 5, 10, 50 … */
+function stepFor(minor: number, currency: string): string {
+  const unit = 10 ** (exponentOf(currency) ?? 2);
+  const power = 10 ** Math.max(0, Math.floor(Math.log10(Math.max(1, minor / unit))) - 1);
+  return majorUnits(
+    Math.round((minor / unit >= power * 30 ? power * 5 : power) * unit),
+    exponentOf(currency) ?? 2,
+  ).replace(/\.0+$/, "");
+}

@@ -1,0 +1,251 @@
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useRef, useState } from "react";
+import { countedAt } from "../../../core/climb/climb.ts";
+import type { Climb } from "../../../core/climb/interval.ts";
+import { goalWords } from "../../../core/explain/offer-sentence.ts";
+import { pickText } from "../../../core/messages/locale.ts";
+import { amountFor } from "../../../core/money/amount.ts";
+import { exponentOf } from "../../../core/money/currency.ts";
+import type { Market } from "../../../core/places/market.ts";
+import { resolvePlace } from "../../../core/places/resolve.ts";
+import { entityKey, planOf } from "../../../core/plan/entities.ts";
+import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import type { Draft } from "../../../server/draft/read-draft.ts";
+import { spendGoal, withGoal } from "../../editors/amounts/with-goal.ts";
+import { downloadText } from "../../fields/download-text.ts";
+import { api } from "../../state/api.ts";
+import type { DraftState } from "../../state/draft-store.ts";
+import type { Standpoint } from "../../state/standpoint.ts";
+import { draftStore } from "../../state/use-draft.ts";
+import { ClimbChart } from "./climb-chart.tsx";
+import { ClimbTable } from "./climb-table.tsx";
+import { messageStretches } from "./message-strip.ts";
+import { useClimb } from "./use-climb.ts";
+
+type Props = {
+  state: DraftState;
+  market: Market | null;
+  /** The sample cart at the standpoint, and at any other. */
+  request: QuoteRequest;
+  requestAt: (standpoint: Standpoint) => QuoteRequest;
+  /** Shelf value of the cart being looked at. */
+  cartValue: number;
+  onCursor: (x: number) => void;
+};
+
+/** The climb of the standpoint, its flags to be dragged, beside another if one is chosen. */
+export function ClimbPanel({ state, market, request, requestAt, cartValue, onCursor }: Props) {
+  const { plan, compiled, draft } = state;
+  const { currency } = request;
+  const unit = 10 ** (exponentOf(currency) ?? 2);
+  const to = useClimbEnd(state, market, request, cartValue, unit);
+  const sound = compiled?.plan ?? null;
+  const { climb, failure } = useClimb("here", sound, request, to);
+  const [against, setAgainst] = useState("");
+  const { data: kept } = useQuery({ queryKey: ["standpoints"], queryFn: api.standpoints });
+  const other = useOther(against, { plan: sound, request, draft, requestAt, standpoints: kept?.standpoints ?? [] });
+  const { climb: otherClimb } = useClimb("beside", other?.plan ?? null, other?.request ?? null, to);
+  const frame = useRef<HTMLElement>(null);
+  const locale = request.locale ?? "en";
+  const stretches = useMemo(
+    () => (climb && plan && market ? messageStretches(climb, plan, locale, market.languages) : []),
+    [climb, plan, market, locale],
+  );
+  if (!plan) return null;
+  if (!climb || climb.currency !== currency) {
+    return (
+      <p className="mt-3 border border-base-300 bg-base-100 p-6 text-quiet">
+        {market
+          ? failure === null
+            ? "Drawing the climb…"
+            : `The climb could not be drawn: ${failure}. It is tried again.`
+          : "Nobody delivers to this place: no zone of the plan has it. Choose another place above."}
+      </p>
+    );
+  }
+  const names = climb.options.map((id) => {
+    const option = plan.options.find((candidate) => candidate.id === id);
+    return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
+  });
+  const moveFlag = (flag: { offer: string; step: string }, x: number, done: boolean) => {
+    const offer = plan.offers.find(({ id }) => id === flag.offer);
+    const counted = compiled && countedAt(compiled, request, flag.offer, x);
+    if (!offer || !market || counted === null) return;
+    const body = withGoal(offer, flag.step, market.id, currency, counted);
+    if (done) draftStore.commit({ kind: "offer", id: offer.id, body });
+    else draftStore.show({ kind: "offer", id: offer.id, body });
+  };
+
+  // By keyboard the goal itself moves: the climb may still be drawing the last move.
+  const nudgeFlag = (flag: { offer: string; step: string }, by: number) => {
+    const offer = plan.offers.find(({ id }) => id === flag.offer);
+    const at = spendGoal(offer?.steps.find(({ id }) => id === flag.step));
+    const goal = at && market && amountFor(at, { market: market.id, currency, rates: ratesOf(plan) });
+    if (!offer || !market || goal === undefined || goal === null) return;
+    const body = withGoal(offer, flag.step, market.id, currency, Math.max(0, goal + by));
+    draftStore.commit({ kind: "offer", id: offer.id, body });
+  };
+
+  return (
+    <section ref={frame} aria-label="The climb" className="mt-3 border border-base-300 bg-base-100 px-1 pt-2 pb-3">
+      <ClimbChart
+        climb={climb}
+        against={other && otherClimb?.currency === currency ? otherClimb : null}
+        to={climb.to}
+        optionNames={names}
+        offerName={(id) => plan.offers.find((offer) => offer.id === id)?.name ?? id}
+        stretches={stretches}
+        cursor={Math.min(cartValue, climb.to)}
+        unit={unit}
+        onCursor={onCursor}
+        onFlag={moveFlag}
+        onFlagCancel={() => draftStore.cancel()}
+        onFlagNudge={nudgeFlag}
+      />
+      <OtherScales climb={climb} offerName={(id) => plan.offers.find((offer) => offer.id === id)?.name ?? id} />
+      {compiled && <PartlyKnown compiled={compiled} request={request} shown={climb.zone} />}
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 text-[13px] text-quiet">
+        <label className="flex items-center gap-1.5">
+          Beside
+          <select
+            className="select select-xs w-auto"
+            value={against}
+            onChange={(event) => setAgainst(event.target.value)}
+          >
+            <option value="">nothing else</option>
+            {state.unsaved > 0 && <option value="saved">the plan as it is saved</option>}
+            {draft?.release && draft.changes.length > 0 && <option value="released">what shops get now</option>}
+            {kept?.standpoints.map(({ id, name }) => (
+              <option key={id} value={`standpoint/${id}`}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        {other && (
+          <span>
+            thin lines: {other.words}
+            {otherClimb && otherClimb.currency !== currency && ", in another currency: not drawn"}
+          </span>
+        )}
+        <span className="ml-auto flex gap-1">
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs"
+            onClick={async () => {
+              const svg = frame.current?.querySelector("svg");
+              const { standaloneSvg } = await import("./climb-export.ts");
+              if (svg) downloadText(standaloneSvg(svg), "image/svg+xml", "climb.svg");
+            }}
+          >
+            Save as SVG
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs"
+            onClick={async () => {
+              const { climbCsv } = await import("./climb-export.ts");
+              downloadText(climbCsv(climb, names, stretches), "text/csv", "climb.csv");
+            }}
+          >
+            as CSV
+          </button>
+        </span>
+      </div>
+      <details className="px-4 text-[13px]">
+        <summary className="cursor-pointer text-quiet">
+          As a table. <kbd className="kbd kbd-xs">[</kbd> <kbd className="kbd kbd-xs">]</kbd> on the cart value jump
+          from change to change.
+        </summary>
+        <ClimbTable climb={climb} optionNames={names} stretches={stretches} />
+      </details>
+    </section>
+  );
+}
+
+type OtherContext = {
+  plan: Plan | null;
+  request: QuoteRequest;
+  draft: Draft | null;
+  requestAt: Props["requestAt"];
+  standpoints: readonly { id: string; name: string; body: Standpoint }[];
+};
+
+/** What the climb is drawn beside: another plan at this standpoint, or this plan at another. */
+function useOther(against: string, context: OtherContext): { plan: Plan; request: QuoteRequest; words: string } | null {
+  const { plan, request, draft, requestAt, standpoints } = context;
+  const before = useMemo(() => {
+    if (!draft || (against !== "saved" && against !== "released")) return null;
+    if (against === "saved") return planOf(draft.entities);
+    const released = new Map(draft.changes.map((change) => [entityKey(change), change.released]));
+    const kept = draft.entities.filter((entity) => !released.has(entityKey(entity)));
+    return planOf([...kept, ...[...released.values()].flatMap((entity) => entity ?? [])]);
+  }, [against, draft]);
+  const chosen = standpoints.find(({ id }) => against === `standpoint/${id}`);
+  const there = useMemo(() => (chosen ? requestAt(chosen.body) : null), [chosen, requestAt]);
+  if (before) return { plan: before, request, words: against === "saved" ? "as it is saved" : "what shops get now" };
+  return plan && chosen && there ? { plan, request: there, words: chosen.name } : null;
+}
+
+/** Goals that stand nowhere on a scale of value: how far those are, the ladder and the message say. */
+function OtherScales({ climb, offerName }: { climb: Climb; offerName: (id: string) => string }) {
+  const goals = climb.steps.flatMap(({ offer, step, goal, measure }) =>
+    goal === null || measure === "value"
+      ? []
+      : [{ key: `${offer}/${step}`, offer: offerName(offer), goal: goalWords(measure, goal, climb.currency) }],
+  );
+  if (goals.length === 0) return null;
+  return (
+    <ul aria-label="Goals that are not of value" className="flex flex-wrap gap-x-4 px-4 text-[13px] text-quiet">
+      {goals.map(({ key, offer, goal }) => (
+        <li key={key}>
+          {offer}: at <strong className="text-base-content">{goal}</strong>, whatever they are worth
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** While the place is only partly known, the climb shows one of several zones: it says which. */
+function PartlyKnown({ compiled, request, shown }: { compiled: CompiledPlan; request: QuoteRequest; shown: string }) {
+  const { zones } = resolvePlace(compiled.places, request.destination);
+  if (zones.length < 2) return null;
+  const nameOf = (id: string) => compiled.plan.zones.find((zone) => zone.id === id)?.name ?? id;
+  const others = zones.filter((id) => id !== shown).map(nameOf);
+  return (
+    <p className="px-4 text-[13px] text-quiet">
+      Drawn for <strong className="text-base-content">{nameOf(shown)}</strong>. The place is only partly known; it may
+      also be {new Intl.ListFormat("en", { type: "disjunction" }).format(others)}.
+    </p>
+  );
+}
+
+/** How far the climb reaches. It never shrinks while an edit is only shown, so that a dragged flag stays under the pointer. */
+function useClimbEnd(
+  state: DraftState,
+  market: Market | null,
+  request: QuoteRequest,
+  cartValue: number,
+  unit: number,
+): number {
+  const [kept, setKept] = useState({ currency: request.currency, end: 0 });
+  const { plan } = state;
+  const context = plan && market && { market: market.id, currency: request.currency, rates: ratesOf(plan) };
+  const zones = state.compiled ? resolvePlace(state.compiled.places, request.destination).zones : [];
+  const here = plan?.offers.filter((offer) => offer.zones.some((zone) => zones.includes(zone))) ?? [];
+  const goals = here.flatMap(({ steps }) =>
+    steps.map((step) => {
+      const at = spendGoal(step);
+      return (at && context && amountFor(at, context)) ?? 0;
+    }),
+  );
+  const farthest = Math.max(60 * unit, ...goals.map((goal) => goal * 1.6), cartValue * 1.2);
+  const step = 20 * unit;
+  const wanted = Math.ceil(farthest / step) * step;
+  const previous = kept.currency === request.currency ? kept.end : 0;
+  const end = state.unsaved > 0 && previous > 0 ? previous : Math.max(wanted, 0);
+  if (end !== kept.end || kept.currency !== request.currency) setKept({ currency: request.currency, end });
+  return end;
+}

@@ -1,0 +1,87 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useId, useState } from "react";
+import { formatMoney } from "../../../core/money/format.ts";
+import { api } from "../../state/api.ts";
+import { useDebounced } from "../../state/use-debounced.ts";
+
+/** As many as can be looked over at once; typing on finds the others. */
+const AT_ONCE = 8;
+
+type Props = { currency: string; onAdd: (sku: string) => void };
+
+/** Finds a product by its name or SKU and puts it into the cart. Searched on the server, however long the catalogue is. */
+export function ProductFinder({ currency, onAdd }: Props) {
+  const id = useId();
+  const [typed, setTyped] = useState("");
+  const [open, setOpen] = useState(false);
+  const search = useDebounced(typed.trim());
+  const { data } = useQuery({
+    queryKey: ["products", search],
+    queryFn: () => api.products({ search }),
+    enabled: open,
+    placeholderData: keepPreviousData,
+  });
+  const add = (sku: string) => {
+    onAdd(sku);
+    setTyped("");
+  };
+  return (
+    <search
+      className="relative mt-2.5 block"
+      onBlur={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget)) setOpen(false);
+      }}
+      onKeyDown={(event) => event.key === "Escape" && setOpen(false)}
+    >
+      <input
+        className="input input-sm w-full text-[14px]"
+        type="search"
+        aria-label="Add a product to the cart"
+        placeholder="Add a product…"
+        aria-controls={`${id}-found`}
+        aria-expanded={open}
+        role="combobox"
+        autoComplete="off"
+        maxLength={100}
+        value={typed}
+        onFocus={() => setOpen(true)}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setOpen(true);
+        }}
+      />
+      {open && data && (
+        <ul
+          id={`${id}-found`}
+          aria-label="Products found"
+          className="absolute bottom-full z-10 mb-1 w-full border border-base-300 bg-base-100 shadow-lg"
+        >
+          {data.products.slice(0, AT_ONCE).map(({ sku, name, prices }) => {
+            const price = prices[currency];
+            return (
+              <li key={sku}>
+                <button
+                  type="button"
+                  className="flex w-full cursor-pointer gap-2 px-2 py-1 text-left text-[13px] hover:bg-base-200 disabled:cursor-default disabled:text-quiet"
+                  disabled={price === undefined}
+                  onClick={() => add(sku)}
+                >
+                  <span className="min-w-0 flex-1 truncate">{name}</span>
+                  {price === undefined ? `no price in ${currency}` : formatMoney(price, currency, "en")}
+                </button>
+              </li>
+            );
+          })}
+          {data.products.length === 0 && (
+            <li className="px-2 py-1 text-[13px] text-quiet">No product is called that.</li>
+          )}
+          {data.products.length > AT_ONCE && (
+            <li className="px-2 py-1 text-[13px] text-quiet">
+              {search === "" ? `Type to search all ${data.tally.products}.` : "There are more: type on to find them."}
+            </li>
+          )}
+        </ul>
+      )}
+    </search>
+  );
+}

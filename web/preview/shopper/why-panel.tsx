@@ -1,0 +1,37 @@
+import { useMemo } from "react";
+import { Link } from "wouter";
+import { whySentences } from "../../../core/explain/why-words.ts";
+import { quote } from "../../../core/quote/quote.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+
+type Props = { compiled: CompiledPlan; request: QuoteRequest; option: string };
+
+const PAGES = { option: "/delivery", offer: "/offers", zone: "/places" } as const;
+
+/** Why an option costs what it does, line by line; each line leads to the setting that caused it. */
+export function WhyPanel({ compiled, request, option }: Props) {
+  const sentences = useMemo(() => {
+    const result = quote(compiled, request, { text: false, why: true });
+    const accounts = "quote" in result ? (result.quote.why ?? []) : [];
+    return accounts.map((why) => ({
+      zone: why.zone,
+      sentences: whySentences(compiled.plan, why, option, request.currency),
+    }));
+  }, [compiled, request, option]);
+  return (
+    <div className="mt-1.5 border-l-2 border-primary pl-3 text-[13px]" dir="ltr" lang="en">
+      {sentences.map(({ zone, sentences: lines }) => (
+        <ul key={zone} className="grid gap-1">
+          {lines.map(({ text, about }) => (
+            <li key={text}>
+              <Link className="hover:underline" href={`${PAGES[about.kind]}#${about.id}`}>
+                {text}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,173 @@
+import { useContext, useState } from "react";
+import { Link } from "wouter";
+import { acceptedReason, causeOf, type Finding } from "../../../core/checks/finding.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { Quote } from "../../../core/quote/answer/quote.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { SectionHeading } from "../../fields/section-heading.tsx";
+import { Tabs } from "../../fields/tabs.tsx";
+import type { DraftState } from "../../state/draft-store.ts";
+import { accept, FindingLine, FindingsContext, PAGES, reopen } from "../../state/findings-context.tsx";
+import type { ChecksState } from "../../state/use-checks.ts";
+import { useSelected } from "../../state/use-selected.ts";
+import { EdgeWalk } from "./edge-walk.tsx";
+import { SamplesView } from "./samples-view.tsx";
+
+type Props = { state: DraftState; checks: ChecksState; request: QuoteRequest; quote: Quote | null };
+
+const TABS = [
+  { id: "findings", name: "Findings" },
+  { id: "samples", name: "Sample carts" },
+  { id: "edges", name: "Edge walk" },
+] as const;
+
+/** What is wrong or risky, what sample carts expect, and what happens at every edge of an offer. */
+export function ChecksView({ state, checks, request, quote }: Props) {
+  const { plan, compiled } = state;
+  const [selected, select] = useSelected("checks");
+  if (!plan || !compiled) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+  const tab = TABS.find(({ id }) => selected === id || selected?.startsWith(`${id}/`))?.id ?? "findings";
+  return (
+    <div className="mx-auto max-w-[1200px]">
+      <SectionHeading className="sr-only">Checks</SectionHeading>
+      <Tabs name="Checks" tabs={TABS} current={tab} onTab={select}>
+        {checks.progress && (
+          <span className="ml-auto flex items-center gap-2 pb-1 text-[13px] text-quiet">
+            <progress
+              className="progress progress-primary w-28"
+              aria-label="Checks run"
+              value={checks.progress.done}
+              max={checks.progress.of}
+            />
+            {checks.progress.done} of {checks.progress.of}
+            <button type="button" className="btn btn-xs" onClick={checks.stop}>
+              Stop
+            </button>
+          </span>
+        )}
+      </Tabs>
+      {checks.failure !== null && (
+        <p role="alert" className="mb-3 text-warning">
+          The checks could not be run: {checks.failure}. They are tried again.
+        </p>
+      )}
+      {tab === "findings" && <Findings plan={plan} checks={checks} />}
+      {tab === "samples" && <SamplesView compiled={compiled} request={request} quote={quote} />}
+      {tab === "edges" && (
+        <EdgePages
+          compiled={compiled}
+          plan={plan}
+          at={Date.parse(request.at)}
+          chosen={selected?.split("/")[1]}
+          onChoose={(id) => select(`edges/${id}`)}
+        />
+      )}
+    </div>
+  );
+}
+
+function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
+  const { findings } = useContext(FindingsContext);
+  if (!checks.findings) return checks.failure === null ? <p className="text-quiet">Looking through the plan…</p> : null;
+  const accepted = plan.store.accepted ?? [];
+  const open = findings.filter((finding) => acceptedReason(finding, accepted) === undefined);
+  const letBe = findings.filter((finding) => acceptedReason(finding, accepted) !== undefined);
+  const order = { wrong: 0, risky: 1, odd: 2 } as const;
+  return (
+    <>
+      {open.length === 0 && (
+        <p className="border border-base-300 bg-base-100 p-6">Nothing was found that is wrong, risky or odd.</p>
+      )}
+      <ul aria-label="Open findings">
+        {[...open]
+          .sort((a, b) => order[a.severity] - order[b.severity])
+          .map((finding) => (
+            <li key={causeOf(finding)} className="border-b border-base-300 py-2.5">
+              <FindingLine finding={finding} />{" "}
+              <Link className="link" href={PAGES[finding.at.kind] + finding.at.id}>
+                Go there
+              </Link>
+              <AcceptForm plan={plan} finding={finding} />
+            </li>
+          ))}
+      </ul>
+      {letBe.length > 0 && (
+        <details className="mt-4">
+          <summary className="cursor-pointer text-quiet">
+            {letBe.length === 1 ? "One finding" : `${letBe.length} findings`} let be
+          </summary>
+          <ul aria-label="Findings let be">
+            {letBe.map((finding) => (
+              <li key={causeOf(finding)} className="border-b border-base-300 py-2 text-quiet">
+                {finding.sentence} <em>{acceptedReason(finding, accepted)}</em>{" "}
+                <button type="button" className="link" onClick={() => reopen(plan, finding)}>
+                  Take it up again
+                </button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  );
+}
+
+function AcceptForm({ plan, finding }: { plan: Plan; finding: Finding }) {
+  const [reason, setReason] = useState("");
+  return (
+    <details className="mt-1 text-[13px]">
+      <summary className="cursor-pointer text-quiet">Let it be</summary>
+      <form
+        className="mt-1 flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (reason.trim() !== "") accept(plan, finding, reason.trim());
+        }}
+      >
+        <label className="grid gap-0.5 text-quiet">
+          Why it may stay so
+          <input
+            className="input input-sm w-80"
+            value={reason}
+            maxLength={500}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </label>
+        <button type="submit" className="btn btn-sm" disabled={reason.trim() === ""}>
+          Let it be
+        </button>
+      </form>
+    </details>
+  );
+}
+
+type EdgePagesProps = {
+  compiled: CompiledPlan;
+  plan: Plan;
+  at: number;
+  chosen: string | undefined;
+  onChoose: (id: string) => void;
+};
+
+function EdgePages({ compiled, plan, at, chosen, onChoose }: EdgePagesProps) {
+  const offers = [...plan.offers].filter(({ on }) => on).sort(byPosition);
+  const offer = offers.find(({ id }) => id === chosen) ?? offers[0];
+  if (!offer) return <p className="text-quiet">There is no offer to walk along.</p>;
+  return (
+    <>
+      <label className="mb-2 flex items-center gap-2">
+        Along
+        <select className="select select-sm w-72" value={offer.id} onChange={(event) => onChoose(event.target.value)}>
+          {offers.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <EdgeWalk compiled={compiled} offer={offer} at={at} />
+    </>
+  );
+}

@@ -1,0 +1,89 @@
+import { useContext, useMemo } from "react";
+import { pickText } from "../../../core/messages/locale.ts";
+import { formatMoney } from "../../../core/money/format.ts";
+import type { Offer } from "../../../core/offers/offer.ts";
+import { rewardOptions } from "../../../core/rewards/reward.ts";
+import { edgeWalk } from "../../../core/samples/boundary-samples.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { FindingsContext } from "../../state/findings-context.tsx";
+
+type Props = { compiled: CompiledPlan; offer: Offer; at: number };
+
+const SIDES = { below: "just below", at: "at", above: "just above" } as const;
+
+/** Every edge of an offer with the cart just below, at and just above: what the shopper pays and reads. */
+export function EdgeWalk({ compiled, offer, at }: Props) {
+  const { show } = useContext(FindingsContext);
+  const { rows, left } = useMemo(() => edgeWalk(compiled, offer, at), [compiled, offer, at]);
+  const touched = new Set(offer.steps.flatMap(({ reward }) => rewardOptions(reward)));
+  const nameOf = (id: string) => {
+    const option = compiled.plan.options.find((one) => one.id === id);
+    return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
+  };
+  return (
+    <>
+      <div className="overflow-x-auto border border-base-300 bg-base-100">
+        <table
+          aria-label={`Edges of ${offer.name}`}
+          className="table table-sm text-[14px] [&_td]:align-top [&_th]:align-top [&_td]:text-[14px]"
+        >
+          <thead>
+            <tr className="text-[13px] text-quiet">
+              <th scope="col">Edge</th>
+              <th scope="col">Cart</th>
+              <th scope="col">Pays for delivery</th>
+              <th scope="col">Reads</th>
+              <th scope="col">
+                <span className="sr-only">Look</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ edge, side, request, seen }, i) => (
+              <tr key={`${edge} ${side}`} className={rows[i - 1]?.edge === edge ? "" : "border-t-2 border-base-300"}>
+                <th scope="row" className="font-normal">
+                  {rows[i - 1]?.edge === edge ? <span className="sr-only">{edge}</span> : edge}
+                </th>
+                <td className="whitespace-nowrap">{SIDES[side]}</td>
+                <td>
+                  {Object.entries(seen?.options ?? {})
+                    .filter(([id]) => touched.size === 0 || touched.has(id))
+                    .map(([id, price]) => (
+                      <span key={id} className="block whitespace-nowrap">
+                        {nameOf(id)}{" "}
+                        <strong className={price === 0 ? "text-primary" : ""}>
+                          {price === null
+                            ? "cannot be had"
+                            : price === 0
+                              ? "free"
+                              : formatMoney(price, request.currency, "en")}
+                        </strong>
+                      </span>
+                    ))}
+                </td>
+                <td dir="auto">{seen?.messages.join(" · ") || "nothing"}</td>
+                <td>
+                  <button type="button" className="link text-[13px]" onClick={() => show(request)}>
+                    Show me
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {rows.length === 0 && (
+        <p className="mt-2 text-quiet">This offer has no edge: nothing about it hangs on an amount or a time.</p>
+      )}
+      {left.length > 0 && (
+        <ul className="mt-2 text-[13px] text-quiet">
+          {left.map(({ edge, why }) => (
+            <li key={edge}>
+              Not walked: {edge}, since {why}.
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,179 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useContext, useMemo, useState } from "react";
+import type { Quote } from "../../../core/quote/answer/quote.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
+import { boundarySamples } from "../../../core/samples/boundary-samples.ts";
+import { runSample, type SampleRun } from "../../../core/samples/compare.ts";
+import { type Sample, seenIn } from "../../../core/samples/sample.ts";
+import { freeId } from "../../../core/schema/positions.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { downloadText } from "../../fields/download-text.ts";
+import { FileField } from "../../fields/file-field.tsx";
+import { SetAsideList } from "../../fields/set-aside.tsx";
+import { ApiError, api } from "../../state/api.ts";
+import { FindingsContext } from "../../state/findings-context.tsx";
+
+type Props = { compiled: CompiledPlan; request: QuoteRequest; quote: Quote | null };
+
+/** "This shopper, this cart, should see this": kept, put to the plan after every edit, differences accepted one by one. */
+export function SamplesView({ compiled, request, quote }: Props) {
+  const client = useQueryClient();
+  const { show } = useContext(FindingsContext);
+  const { data } = useQuery({ queryKey: ["samples"], queryFn: api.samples });
+  const [name, setName] = useState("");
+  const [note, setNote] = useState<{ lines: readonly string[]; wrong: boolean } | null>(null);
+  const samples = data?.samples ?? [];
+  const runs = useMemo(() => (data?.samples ?? []).map((sample) => runSample(compiled, sample)), [compiled, data]);
+  const fallen = runs.filter(({ differences }) => differences.length > 0);
+  const keep = async (more: readonly Sample[], said: readonly string[] = []) => {
+    try {
+      if (more.length > 0) client.setQueryData(["samples"], await api.keepSamples(more));
+      setNote(said.length > 0 ? { lines: said, wrong: false } : null);
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setNote({ lines: error.lines.length > 0 ? error.lines : [error.message], wrong: true });
+    }
+  };
+  const generate = () => {
+    const { samples: made, covered, left } = boundarySamples(compiled, Date.parse(request.at));
+    const taken = samples.map(({ id }) => id);
+    const known = new Set(samples.map((sample) => sample.name));
+    const fresh = made.map(({ sample }) => sample).filter((sample) => !known.has(sample.name));
+    const named = fresh.map((sample) => {
+      const id = freeId(sample.id, taken);
+      taken.push(id);
+      return { ...sample, id };
+    });
+    void keep(named, [
+      `${covered} edges covered by ${made.length} carts, ${named.length} of them new.`,
+      ...left.map(({ edge, why }) => `Not covered: ${edge}, since ${why}.`),
+    ]);
+  };
+  const read = async (file: File) => {
+    try {
+      const parsed: unknown = JSON.parse(await file.text());
+      // The server checks them by the schema; here they are only a list.
+      await keep(Array.isArray(parsed) ? parsed : [parsed], ["Read."]);
+    } catch (error) {
+      setNote({ lines: [error instanceof Error ? error.message : String(error)], wrong: true });
+    }
+  };
+  return (
+    <>
+      <p className={fallen.length > 0 ? "mb-2 font-semibold text-warning" : "mb-2"}>
+        {samples.length === 0 && "No cart is kept with what it should see yet."}
+        {samples.length > 0 && fallen.length === 0 && `${samples.length} sample carts see what they should.`}
+        {fallen.length > 0 && `${fallen.length} of ${samples.length} sample carts see something else now.`}
+      </p>
+      <div className="mb-3 flex flex-wrap items-end gap-3">
+        <form
+          className="flex items-end gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            const called = name.trim();
+            if (called === "" || !quote) return;
+            const { carriers: _, ...asked } = request;
+            const id = freeId(
+              called,
+              samples.map((one) => one.id),
+            );
+            void keep([{ id, name: called, request: asked, expected: seenIn(quote) }]).then(() => setName(""));
+          }}
+        >
+          <label className="grid gap-0.5 text-[13px] text-quiet">
+            Keep what is on screen as
+            <input
+              className="input input-sm w-64"
+              value={name}
+              maxLength={100}
+              onChange={(event) => setName(event.target.value)}
+            />
+          </label>
+          <button type="submit" className="btn btn-sm btn-neutral" disabled={name.trim() === "" || !quote}>
+            Should see this
+          </button>
+        </form>
+        <button type="button" className="btn btn-sm" onClick={generate}>
+          Make carts for every edge
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm"
+          disabled={samples.length === 0}
+          onClick={() => downloadText(`${JSON.stringify(samples, null, 2)}\n`, "application/json", "samples.json")}
+        >
+          Save as JSON
+        </button>
+        <FileField label="Read samples" accept=".json,application/json" onFile={(file) => void read(file)} />
+      </div>
+      {note && (
+        <ul
+          role={note.wrong ? "alert" : "status"}
+          className={`mb-2 text-[13px] ${note.wrong ? "text-warning" : "text-quiet"}`}
+        >
+          {note.lines.slice(0, 12).map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      <SetAsideList
+        list={data?.setAside ?? []}
+        onForget={(id) => void api.dropSamples([id]).then((next) => client.setQueryData(["samples"], next))}
+      />
+      <ul aria-label="Sample carts" className="max-h-[520px] overflow-y-auto">
+        {[...fallen, ...runs.filter(({ differences }) => differences.length === 0)].map((run) => (
+          <Row
+            key={run.sample.id}
+            run={run}
+            onShow={() => show(run.sample.request)}
+            onAccept={() => run.seen && void keep([{ ...run.sample, expected: run.seen }])}
+            onDrop={() => void api.dropSamples([run.sample.id]).then((next) => client.setQueryData(["samples"], next))}
+          />
+        ))}
+      </ul>
+    </>
+  );
+}
+
+type RowProps = { run: SampleRun; onShow: () => void; onAccept: () => void; onDrop: () => void };
+
+function Row({ run: { sample, differences, seen }, onShow, onAccept, onDrop }: RowProps) {
+  return (
+    <li className="border-b border-base-300 py-1.5">
+      <div className="flex items-center gap-3">
+        <span className={differences.length > 0 ? "font-semibold" : ""}>{sample.name}</span>
+        <span className="ml-auto flex gap-3 text-[13px]">
+          <button type="button" className="link" onClick={onShow}>
+            Show me
+          </button>
+          <button type="button" className="link" onClick={onDrop}>
+            Forget<span className="sr-only"> {sample.name}</span>
+          </button>
+        </span>
+      </div>
+      {differences.length > 0 && (
+        <table
+          aria-label={`Differences of ${sample.name}`}
+          className="table table-xs mt-1 w-auto text-[13px] [&_td]:text-[13px]"
+        >
+          <tbody>
+            {differences.map(({ about, expected, found }) => (
+              <tr key={about}>
+                <td className="text-quiet">{about}</td>
+                <td>
+                  <s>{expected}</s>
+                </td>
+                <td className="font-semibold text-warning">{found}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {differences.length > 0 && seen && (
+        <button type="button" className="btn btn-xs" onClick={onAccept}>
+          This is what it should see now<span className="sr-only">: {sample.name}</span>
+        </button>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,175 @@
+import { useMemo, useState } from "react";
+import { chargeWords } from "../../../core/charges/words.ts";
+import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import type { AmountContext } from "../../../core/money/amount.ts";
+import type { Market } from "../../../core/places/market.ts";
+import { marketsOf } from "../../../core/places/markets-of.ts";
+import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
+import { explainAt } from "../../../core/queries/explain-at.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import { freeId, lastPosition, moved } from "../../../core/schema/positions.ts";
+import { SectionHeading } from "../../fields/section-heading.tsx";
+import { optionName } from "../../names/option-name.ts";
+import type { DraftState } from "../../state/draft-store.ts";
+import { draftStore } from "../../state/use-draft.ts";
+import { useSelected } from "../../state/use-selected.ts";
+import { ProductsPanel } from "../products/products-panel.tsx";
+import { OptionEditor } from "./option-editor.tsx";
+import { OptionList, type OptionRow } from "./option-list.tsx";
+import { optionFrom, PATTERNS } from "./patterns.ts";
+
+type Props = {
+  state: DraftState;
+  market: Market | null;
+  /** The zones that may serve the standpoint. */
+  zones: readonly string[];
+  /** The cart at the standpoint. */
+  request: QuoteRequest;
+};
+
+/** In the address where an option's id would stand. */
+const PRODUCTS = "products/";
+
+/** Delivery options in the shopper's order; the selected one beside them, edited where it is read. */
+export function DeliveryView({ state, market, zones, request }: Props) {
+  const { plan, compiled } = state;
+  const { currency, at } = request;
+  const [selected, select] = useSelected("delivery");
+  const [problem, setProblem] = useState<string | null>(null);
+  const rows = useMemo(() => (plan ? rowsOf(plan, market, zones, currency) : []), [plan, market, zones, currency]);
+  if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+
+  const options = rows.map(({ option }) => option);
+  const current = options.find(({ id }) => id === selected) ?? rows.find(({ here }) => here)?.option ?? options[0];
+  const save = (...bodies: DeliveryOption[]) =>
+    draftStore.commit(...bodies.map((body) => ({ kind: "option" as const, id: body.id, body })));
+  const add = (pattern: string) => {
+    const found = PATTERNS.find(({ id }) => id === pattern);
+    const made = found && optionFrom(found, plan, zones.length > 0 ? zones.slice(0, 1) : []);
+    setProblem(found && !made ? "This needs a location: add one under Places first." : null);
+    if (!made) return;
+    save(made);
+    select(made.id);
+  };
+  const duplicate = (option: DeliveryOption) => {
+    const ids = options.map(({ id }) => id);
+    const copy = { ...option, id: freeId(`${option.id}-copy`, ids), position: lastPosition(options), on: false };
+    save(copy);
+    select(copy.id);
+  };
+
+  return (
+    <div className="grid grid-cols-[minmax(200px,260px)_minmax(0,1fr)] gap-5 max-[1000px]:grid-cols-1">
+      <div>
+        <SectionHeading className="mb-2 font-semibold">Delivery, in the shopper's order</SectionHeading>
+        <OptionList
+          rows={rows}
+          selected={selected === PRODUCTS ? null : (current?.id ?? null)}
+          onSelect={select}
+          onMove={(id, to) => {
+            const positions = new Map(moved(options, id, to).map((one) => [one.id, one.position]));
+            save(
+              ...options.flatMap((option) => {
+                const position = positions.get(option.id);
+                return position === undefined ? [] : [{ ...option, position }];
+              }),
+            );
+          }}
+        />
+        <label className="mt-3 block">
+          <span className="sr-only">Add an option</span>
+          <select className="select select-sm w-full" value="" onChange={(event) => add(event.target.value)}>
+            <option value="" disabled>
+              Add an option…
+            </option>
+            {PATTERNS.map(({ id, name, adds }) => (
+              <option key={id} value={id}>
+                {name}: {adds}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button
+          type="button"
+          aria-current={selected === PRODUCTS || undefined}
+          className="mt-3 w-full cursor-pointer border-y border-base-300 py-2 text-left font-semibold aria-[current]:bg-base-100"
+          onClick={() => select(PRODUCTS)}
+        >
+          Products <span className="font-normal text-quiet">and what they say of their delivery</span>
+        </button>
+        {problem && (
+          <p role="alert" className="mt-1 text-[13px] text-warning">
+            {problem}
+          </p>
+        )}
+      </div>
+      <div className="min-w-0">
+        {selected === PRODUCTS ? (
+          <ProductsPanel plan={plan} />
+        ) : current ? (
+          <OptionEditor
+            key={current.id}
+            plan={plan}
+            calendars={state.draft?.calendars ?? {}}
+            option={current}
+            context={contextFor(plan, current, market, currency)}
+            at={Date.parse(at)}
+            explain={(condition) => compiled && explainAt(compiled, request, condition)}
+            onOption={(body, done) => {
+              if (done) save(body);
+              else draftStore.show({ kind: "option", id: body.id, body });
+            }}
+            onCancel={() => draftStore.cancel()}
+            onDuplicate={() => duplicate(current)}
+            onRemove={() => {
+              const users = usersOf(plan, current.id);
+              setProblem(users.length > 0 ? `${optionName(current)} is still named by ${users.join(", ")}.` : null);
+              if (users.length === 0) draftStore.commit({ kind: "option", id: current.id, body: null });
+            }}
+          />
+        ) : (
+          <p className="border border-base-300 bg-base-100 p-6 text-quiet">
+            There is no way to deliver yet. Add an option on the left: it starts from a common set-up, and everything
+            about it can be changed.
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** The options in the shopper's order, in words. */
+function rowsOf(plan: Plan, market: Market | null, here: readonly string[], currency: string): OptionRow[] {
+  const saved = savedOf(plan);
+  const zoneOf = new Map(plan.zones.map((zone) => [zone.id, zone]));
+  return [...plan.options].sort(byPosition).map((option) => {
+    const zones = option.zones.flatMap((id) => zoneOf.get(id) ?? []).sort(byPosition);
+    const names = zones.map(({ name }) => name);
+    return {
+      option,
+      places: names.length === 0 ? "nowhere yet" : names.join(", "),
+      cost: chargeWords(option.charge, contextFor(plan, option, market, currency), saved),
+      here: option.on !== false && here.some((zone) => option.zones.includes(zone)),
+    };
+  });
+}
+
+/** Offers that give something on an option, or its price. */
+const usersOf = (plan: Plan, option: string): string[] =>
+  plan.offers
+    .filter(({ steps }) =>
+      steps.some(
+        ({ reward }) =>
+          ("options" in reward && reward.options.includes(option)) || ("of" in reward && reward.of === option),
+      ),
+    )
+    .map(({ name }) => `“${name}”`);
+
+/** Where an option's amounts are read: the standpoint's market where it is offered there, else the first it is offered in. */
+function contextFor(plan: Plan, option: DeliveryOption, standpoint: Market | null, currency: string): AmountContext {
+  const markets = marketsOf(plan, option.zones).sort(byPosition);
+  const market = markets.find(({ id }) => id === standpoint?.id) ?? markets[0] ?? standpoint ?? plan.markets[0];
+  const shown = market?.currencies.includes(currency) ? currency : (market?.currencies[0] ?? currency);
+  return { market: market?.id ?? "", currency: shown, rates: ratesOf(plan) };
+}

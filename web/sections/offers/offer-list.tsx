@@ -1,0 +1,133 @@
+import ArrowDown from "lucide-react/icons/arrow-down";
+import ArrowUp from "lucide-react/icons/arrow-up";
+import { offerSentence } from "../../../core/explain/offer-sentence.ts";
+import { formatMoney } from "../../../core/money/format.ts";
+import type { Offer } from "../../../core/offers/offer.ts";
+import { offerState } from "../../../core/offers/offer-state.ts";
+import type { Market } from "../../../core/places/market.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { Quote } from "../../../core/quote/answer/quote.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import { moved } from "../../../core/schema/positions.ts";
+import { draftStore } from "../../state/use-draft.ts";
+import { CalendarStrip } from "./calendar-strip.tsx";
+import { homeOf } from "./offer-home.ts";
+
+type Props = {
+  plan: Plan;
+  market: Market | null;
+  currency: string;
+  at: number;
+  /** What the current shopper gets. */
+  quote: Quote | null;
+  uses: Readonly<Record<string, number>>;
+  onSelect: (id: string) => void;
+};
+
+const STATES = { off: "Off", on: "On", scheduled: "Scheduled", ended: "Ended" } as const;
+
+/** Every offer as its sentence, in order, with where it stands and what the current shopper has of it. */
+export function OfferList({ plan, market, currency, at, quote, uses, onSelect }: Props) {
+  const offers = [...plan.offers].sort(byPosition);
+  const move = (id: string, to: number) => {
+    const positions = new Map(moved(offers, id, to).map((one) => [one.id, one.position]));
+    draftStore.commit(
+      ...offers.flatMap((offer) => {
+        const position = positions.get(offer.id);
+        return position === undefined ? [] : [{ kind: "offer" as const, id: offer.id, body: { ...offer, position } }];
+      }),
+    );
+  };
+  return (
+    <>
+      <ol aria-label="All offers">
+        {offers.map((offer, i) => {
+          const home = homeOf(plan, offer, market);
+          const shownIn = home?.currencies.includes(currency) ? currency : (home?.currencies[0] ?? currency);
+          const { state, changes } = offerState(offer, home?.timeZone ?? "UTC", at);
+          const sentence = home
+            ? offerSentence(plan, offer, home.id, shownIn)
+                .map(({ text }) => text)
+                .join("")
+            : offer.name;
+          return (
+            <li key={offer.id} className="flex items-start gap-2 border-b border-base-300 py-2.5">
+              <span className="flex flex-col">
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-xs btn-square"
+                  disabled={i === 0}
+                  onClick={() => move(offer.id, i - 1)}
+                >
+                  <ArrowUp size={13} aria-hidden />
+                  <span className="sr-only">Move {offer.name} up</span>
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-xs btn-square"
+                  disabled={i === offers.length - 1}
+                  onClick={() => move(offer.id, i + 1)}
+                >
+                  <ArrowDown size={13} aria-hidden />
+                  <span className="sr-only">Move {offer.name} down</span>
+                </button>
+              </span>
+              <button
+                type="button"
+                className="min-w-0 flex-1 cursor-pointer text-left"
+                onClick={() => onSelect(offer.id)}
+              >
+                <span
+                  className={`block font-semibold text-balance ${state === "off" || state === "ended" ? "text-quiet" : ""}`}
+                >
+                  {sentence}
+                </span>
+                <span className="block text-[13px] text-quiet">
+                  <strong className={state === "on" ? "text-primary" : ""}>{STATES[state]}</strong>
+                  {changes !== null &&
+                    `, ${state === "scheduled" ? "from" : "until"} ${momentWords(changes, home?.timeZone ?? "UTC")}`}
+                  {" · "}
+                  {offer.name}
+                  {offer.purpose && `: ${offer.purpose}`}
+                </span>
+                <span className="block text-[13px]">
+                  {standingWords(quote, offer)}
+                  {offer.limits?.overall !== undefined &&
+                    ` · used ${uses[offer.id] ?? 0} of ${offer.limits.overall} times`}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+      <CalendarStrip plan={plan} market={market} at={at} onSelect={onSelect} />
+    </>
+  );
+}
+
+const momentWords = (at: number, timeZone: string) =>
+  new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short", timeZone }).format(at);
+
+/** What the shopper looking on has of an offer, in a few words. */
+function standingWords(quote: Quote | null, offer: Offer): string {
+  if (!quote) return "";
+  const given = quote.options.filter(
+    ({ offers, price, fullPrice }) => offers.includes(offer.id) && price !== fullPrice,
+  );
+  if (given.length > 0) {
+    const words = given.map(({ name, price, fullPrice }) => {
+      const saved = (fullPrice ?? 0) - (price ?? 0);
+      return `${formatMoney(saved, quote.currency, "en")} off ${name}`;
+    });
+    return `This shopper gets ${new Intl.ListFormat("en").format(words)}`;
+  }
+  const grants = quote.options.flatMap((option) => option.grants.filter((grant) => grant.offer === offer.id));
+  if (grants.length > 0) return "This shopper gets its gift or discount on the order";
+  const steps = quote.progress.filter((step) => step.offer === offer.id);
+  const open = steps.find(({ remaining }) => remaining !== null);
+  if (open) return `This shopper is on the way: ${open.percent} %`;
+  if (steps.length === 0) return "Nothing for this shopper";
+  return steps.some(({ state }) => state === "covered")
+    ? "This shopper has as much already"
+    : "Not for this shopper and cart";
+}

@@ -1,0 +1,211 @@
+import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense, useState } from "react";
+import type { Offer } from "../../../core/offers/offer.ts";
+import type { Market } from "../../../core/places/market.ts";
+import { resolvePlace } from "../../../core/places/resolve.ts";
+import { ratesOf } from "../../../core/plan/plan.ts";
+import { explainAt } from "../../../core/queries/explain-at.ts";
+import type { Quote } from "../../../core/quote/answer/quote.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import { freeId, lastPosition } from "../../../core/schema/positions.ts";
+import { SectionHeading } from "../../fields/section-heading.tsx";
+import { Tabs } from "../../fields/tabs.tsx";
+import { ClimbPanel } from "../../preview/climb/climb-panel.tsx";
+import { api } from "../../state/api.ts";
+import type { DraftState } from "../../state/draft-store.ts";
+import type { Standpoint } from "../../state/standpoint.ts";
+import { draftStore } from "../../state/use-draft.ts";
+import { useSelected } from "../../state/use-selected.ts";
+import { GoalGrid } from "./goal-grid.tsx";
+import { newOffer } from "./new-offer.ts";
+import { OfferHeading } from "./offer-heading.tsx";
+import { homeOf } from "./offer-home.ts";
+
+// Opened rarely: loaded when they are.
+const OfferEditor = lazy(() => import("./offer-editor.tsx").then((module) => ({ default: module.OfferEditor })));
+const OfferList = lazy(() => import("./offer-list.tsx").then((module) => ({ default: module.OfferList })));
+const RatesView = lazy(() => import("../rates/rates-view.tsx").then((module) => ({ default: module.RatesView })));
+const SavedConditions = lazy(() =>
+  import("./saved-conditions.tsx").then((module) => ({ default: module.SavedConditions })),
+);
+
+type Props = {
+  state: DraftState;
+  market: Market | null;
+  /** The sample cart at the standpoint, and at any other. */
+  request: QuoteRequest;
+  requestAt: (standpoint: Standpoint) => QuoteRequest;
+  /** What the shopper on screen gets. */
+  quote: Quote | null;
+  /** Shelf value of the cart being looked at. */
+  cartValue: number;
+  productName: (sku: string) => string;
+  onCursor: (x: number) => void;
+};
+
+const TABS = [
+  { id: "here", name: "Here and now" },
+  { id: "all", name: "All offers" },
+  { id: "condition/", name: "Saved conditions" },
+  { id: "rates", name: "Exchange rates" },
+] as const;
+
+/** Offers as sentences, their goals on the climb and in the goal grid; one at a time with everything about it. */
+export function OffersView(props: Props) {
+  const { state, market, request } = props;
+  const { plan, compiled } = state;
+  const { currency } = request;
+  const [selected, select] = useSelected("offers");
+  const [problem, setProblem] = useState<string | null>(null);
+  if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+
+  const zones = compiled ? resolvePlace(compiled.places, request.destination).zones : [];
+  const chosen = plan.offers.find(({ id }) => id === selected);
+  const tab = chosen
+    ? null
+    : (TABS.find(({ id }) => selected === id || (id === "condition/" && selected?.startsWith(id)))?.id ?? "here");
+  const home = chosen && homeOf(plan, chosen, market);
+  const context = {
+    market: home?.id ?? market?.id ?? plan.markets[0]?.id ?? "",
+    currency: home && !home.currencies.includes(currency) ? (home.currencies[0] ?? currency) : currency,
+    rates: ratesOf(plan),
+  };
+  const add = (offer: Offer | null) => {
+    setProblem(offer ? null : "There is no delivery option here to give something on: add one under Delivery first.");
+    if (!offer) return;
+    draftStore.commit({ kind: "offer", id: offer.id, body: offer });
+    select(offer.id);
+  };
+  const duplicate = (offer: Offer) => {
+    const ids = plan.offers.map(({ id }) => id);
+    const name = `${offer.name.slice(0, 90)}, copy`;
+    add({ ...offer, id: freeId(`${offer.id}-copy`, ids), name, position: lastPosition(plan.offers), on: false });
+  };
+  return (
+    <div className="mx-auto max-w-[1200px]">
+      <SectionHeading className="sr-only">Offers</SectionHeading>
+      <Tabs name="Offers" tabs={TABS} current={tab} onTab={select}>
+        <button
+          type="button"
+          className="btn btn-sm mb-1 ml-auto"
+          onClick={() => add(newOffer(plan, zones.slice(0, 1), "New offer"))}
+        >
+          Add an offer
+        </button>
+      </Tabs>
+      {problem && (
+        <p role="alert" className="mt-2 text-warning">
+          {problem}
+        </p>
+      )}
+      {tab === "here" && <HereAndNow {...props} zones={zones} onSelect={select} />}
+      <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+        {chosen && (
+          <>
+            <OfferHeading
+              offer={chosen}
+              state={state}
+              market={market}
+              currency={currency}
+              at={Date.parse(request.at)}
+            />
+            <ClimbPanel {...props} />
+            <OfferEditor
+              key={chosen.id}
+              plan={plan}
+              compiled={compiled}
+              offer={chosen}
+              context={context}
+              request={request}
+              explain={(condition) => compiled && explainAt(compiled, request, condition)}
+              productName={props.productName}
+              onSelect={select}
+              onDuplicate={() => duplicate(chosen)}
+            />
+          </>
+        )}
+        {tab === "all" && <AllOffers {...props} plan={plan} onSelect={select} />}
+        {tab === "condition/" && (
+          <SavedConditions
+            plan={plan}
+            context={context}
+            explain={(condition) => compiled && explainAt(compiled, request, condition)}
+          />
+        )}
+        {tab === "rates" && <RatesView plan={plan} market={market} />}
+      </Suspense>
+    </div>
+  );
+}
+
+function AllOffers({
+  plan,
+  market,
+  request,
+  quote,
+  onSelect,
+}: Props & { plan: NonNullable<DraftState["plan"]>; onSelect: (id: string) => void }) {
+  const { data } = useQuery({ queryKey: ["uses"], queryFn: api.uses });
+  return (
+    <OfferList
+      plan={plan}
+      market={market}
+      currency={request.currency}
+      at={Date.parse(request.at)}
+      quote={quote}
+      uses={data?.uses ?? {}}
+      onSelect={onSelect}
+    />
+  );
+}
+
+/** What holds at the standpoint: sentences, the climb over all options, the goal grids; other places folded below. */
+function HereAndNow(props: Props & { zones: readonly string[]; onSelect: (id: string) => void }) {
+  const { state, market, request, zones, onSelect } = props;
+  const { plan } = state;
+  if (!plan) return null;
+  const isHere = (offer: Offer) => offer.zones.some((zone) => zones.includes(zone));
+  const offers = [...plan.offers].sort(byPosition);
+  const here = offers.filter(isHere);
+  const elsewhere = offers.filter((offer) => !isHere(offer));
+  const heading = (offer: Offer) => (
+    <OfferHeading offer={offer} state={state} market={market} currency={request.currency} at={Date.parse(request.at)}>
+      {" "}
+      <span aria-hidden>·</span>{" "}
+      <button type="button" className="link" onClick={() => onSelect(offer.id)}>
+        Change<span className="sr-only"> {offer.name}</span>
+      </button>
+    </OfferHeading>
+  );
+  return (
+    <>
+      {offers.length === 0 && (
+        <p className="text-quiet">
+          There is no offer in this plan yet. “Add an offer” starts one: free delivery from an amount.
+        </p>
+      )}
+      {offers.length > 0 && here.length === 0 && <p className="text-quiet">No offer holds for this place.</p>}
+      {here.map((offer) => (
+        <div key={offer.id}>{heading(offer)}</div>
+      ))}
+      <ClimbPanel {...props} />
+      {here.map((offer) => (
+        <GoalGrid key={offer.id} plan={plan} offer={offer} />
+      ))}
+      {elsewhere.length > 0 && (
+        <details className="mt-5" open={here.length === 0}>
+          <summary className="cursor-pointer font-semibold">
+            {elsewhere.length === 1 ? "One offer" : `${elsewhere.length} offers`} for other places
+          </summary>
+          {elsewhere.map((offer) => (
+            <div key={offer.id} className="mt-3 border-t border-base-300 pt-2">
+              {heading(offer)}
+              <GoalGrid plan={plan} offer={offer} />
+            </div>
+          ))}
+        </details>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,96 @@
+import Trash2 from "lucide-react/icons/trash-2";
+import type { Offer } from "../../../core/offers/offer.ts";
+import { localMoment } from "../../../core/time/local-moment.ts";
+import { zoneClock } from "../../../core/time/zone-clock.ts";
+import { TextField } from "../../fields/text-field.tsx";
+import { setOptional } from "../../state/set-optional.ts";
+
+type Props = { offer: Offer; timeZones: readonly string[]; onOffer: (offer: Offer) => void };
+
+type Stretch = NonNullable<Offer["schedule"]>[number];
+
+const LOCAL = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])(T([01]\d|2[0-3]):[0-5]\d)?$/;
+
+/** When an offer runs, by the clocks of its markets, with what daylight saving makes of it. */
+export function ScheduleEditor({ offer, timeZones, onOffer }: Props) {
+  const schedule = offer.schedule ?? [];
+  const set = (next: Stretch[]) => onOffer(setOptional(offer, "schedule", next.length > 0 ? next : undefined));
+  return (
+    <div className="grid gap-2">
+      {schedule.length === 0 && <p className="text-quiet">It runs all the time.</p>}
+      <ul className="grid gap-2">
+        {schedule.map((stretch, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: stretches have no identity but their place
+          <li key={i} className="flex flex-wrap items-end gap-2">
+            {(["from", "until"] as const).map((side) => (
+              <TextField
+                key={side}
+                label={side === "from" ? "From" : "Until, a day included"}
+                value={stretch[side] ?? ""}
+                validate={(text) =>
+                  text.trim() === "" || LOCAL.test(text.trim())
+                    ? null
+                    : "a day, 2026-11-27, or with a time, 2026-11-27T09:00"
+                }
+                onCommit={(text) =>
+                  set(schedule.map((one, j) => (j === i ? setOptional(one, side, text.trim() || undefined) : one)))
+                }
+              />
+            ))}
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm"
+              onClick={() => set(schedule.filter((_, j) => j !== i))}
+            >
+              <Trash2 size={14} aria-hidden />
+              <span className="sr-only">Remove stretch {i + 1}</span>
+            </button>
+            <ul className="basis-full text-[13px] text-quiet">
+              {timeZones.map((timeZone) => (
+                <li key={timeZone}>{stretchWords(stretch, timeZone)}</li>
+              ))}
+            </ul>
+          </li>
+        ))}
+      </ul>
+      <button
+        type="button"
+        className="btn btn-sm justify-self-start"
+        onClick={() => set([...schedule, { from: "2026-12-01", until: "2026-12-06" }])}
+      >
+        Add a stretch of time
+      </button>
+    </div>
+  );
+}
+
+/** @example "Lisbon: Fri 27 Nov 2026, 00:00 (UTC+0) to Tue 1 Dec 2026, 00:00 (UTC+0)" */
+function stretchWords({ from, until }: Stretch, timeZone: string): string {
+  const place = timeZone.split("/").at(-1)?.replaceAll("_", " ") ?? timeZone;
+  const ends = [from && momentWords(from, timeZone, "start"), until && momentWords(until, timeZone, "end")];
+  const valid = (local: string | undefined) => local === undefined || LOCAL.test(local);
+  if (!valid(from) || !valid(until)) return place;
+  return `${place}: ${ends[0] ?? "always"} to ${ends[1] ?? "no end"}`;
+}
+
+function momentWords(local: string, timeZone: string, side: "start" | "end"): string {
+  const { at, clocks } = localMoment(local, timeZone, side);
+  const format = new Intl.DateTimeFormat("en-GB", {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+    hour: "2-digit",
+    minute: "2-digit",
+    timeZone,
+  });
+  const { day, minute } = zoneClock(timeZone)(at);
+  const offset = Math.round(day * 1440 + minute - at / 60_000);
+  const hours = `UTC${offset < 0 ? "−" : "+"}${Math.floor(Math.abs(offset) / 60)}${offset % 60 === 0 ? "" : `:${String(Math.abs(offset) % 60).padStart(2, "0")}`}`;
+  const note = {
+    plain: "",
+    skipped: ", since clocks go forward over the time written",
+    doubled: `, the ${side === "start" ? "first" : "second"} of two, since clocks go back`,
+  }[clocks];
+  return `${format.format(at)} (${hours}${note})`;
+}

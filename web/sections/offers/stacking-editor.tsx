@@ -1,0 +1,89 @@
+import type { Offer } from "../../../core/offers/offer.ts";
+import { stackingOf } from "../../../core/offers/stacking.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import { NumberField } from "../../fields/number-field.tsx";
+import { SelectField } from "../../fields/select-field.tsx";
+import { setOptional } from "../../state/set-optional.ts";
+
+type Props = { plan: Plan; offer: Offer; onOffer: (offer: Offer) => void };
+
+const OUTCOMES = {
+  together: "both are used",
+  "this-on-a-tie": "whichever costs the shopper less is used; this one where they cost the same",
+  "that-on-a-tie": "whichever costs the shopper less is used; that one where they cost the same",
+} as const;
+
+/** Which offers it may be used with, and what happens where it meets others. */
+export function StackingEditor({ plan, offer, onOffer }: Props) {
+  const company = stackingOf(plan, offer);
+  const others = plan.offers.filter(({ id }) => id !== offer.id).sort(byPosition);
+  const { stacking } = offer;
+  return (
+    <div className="grid gap-2">
+      <SelectField
+        label="Used"
+        value={stacking?.kind ?? "alone"}
+        choices={{ alone: "alone", any: "with any other that agrees", with: "only with some" }}
+        onCommit={(kind) => {
+          if (kind === "with") {
+            const [first] = others;
+            if (first) onOffer({ ...offer, stacking: { kind, offers: [first.id] } });
+          } else onOffer({ ...offer, stacking: { kind } });
+        }}
+      />
+      {stacking?.kind === "with" && (
+        <fieldset className="flex flex-wrap gap-x-4 gap-y-1 text-[13px]">
+          <legend className="sr-only">Offers it may be used with</legend>
+          {others.map(({ id, name }) => (
+            <label key={id} className="flex items-center gap-1.5">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-xs"
+                checked={stacking.offers.includes(id)}
+                onChange={(event) => {
+                  const rest = stacking.offers.filter((one) => one !== id);
+                  const offers = event.target.checked ? [...rest, id] : rest;
+                  if (offers.length > 0) onOffer({ ...offer, stacking: { kind: "with", offers } });
+                }}
+              />
+              {name}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      {company.length === 0 ? (
+        <p className="text-quiet">It meets no other offer.</p>
+      ) : (
+        <ul aria-label="Offers it meets" className="text-[13px]">
+          {company.map(({ other, outcome }) => (
+            <li key={other.id}>
+              Meets{" "}
+              <a className="link" href={`#${other.id}`}>
+                “{other.name}”
+              </a>
+              : {OUTCOMES[outcome]}.
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="flex flex-wrap gap-3">
+        {(["overall", "perShopper"] as const).map((limit) => (
+          <NumberField
+            key={limit}
+            label={limit === "overall" ? "Times in all (empty: no limit)" : "Times per shopper (empty: no limit)"}
+            value={offer.limits?.[limit]}
+            least={1}
+            most={1_000_000}
+            className="w-40"
+            onCommit={(value) => onOffer({ ...offer, limits: { ...offer.limits, [limit]: value } })}
+            onEmpty={() => {
+              const limits = setOptional(offer.limits ?? {}, limit, undefined);
+              onOffer(setOptional(offer, "limits", Object.keys(limits).length > 0 ? limits : undefined));
+            }}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}

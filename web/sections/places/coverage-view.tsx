@@ -1,0 +1,115 @@
+import { useMemo, useState } from "react";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { coverageOf } from "../../../core/queries/coverage.ts";
+import { COUNTRIES } from "../../names/place-names.ts";
+import { useOpenFindings } from "../../state/findings-context.tsx";
+
+type Props = { plan: Plan; nameOf: (code: string) => string; onZone: (id: string) => void };
+
+/** Every country and carved-out region at a glance: who serves it, who does not, and what is odd about it. */
+export function CoverageView({ plan, nameOf, onZone }: Props) {
+  const [search, setSearch] = useState("");
+  const coverage = useMemo(
+    () =>
+      coverageOf(
+        plan,
+        COUNTRIES.map(({ code }) => code),
+      ),
+    [plan],
+  );
+  const zoneName = (id: string) => plan.zones.find((zone) => zone.id === id)?.name ?? id;
+  const served = coverage.rows.filter(({ zones }) => zones.length > 0);
+  const unserved = coverage.rows.filter(({ zones, code }) => zones.length === 0 && !code.includes("-"));
+  const carved = coverage.rows.filter(({ zones, code }) => zones.length === 0 && code.includes("-"));
+  const wanted = search.trim().toLowerCase();
+  const fits = ({ code }: { code: string }) =>
+    wanted === "" || code.toLowerCase() === wanted || nameOf(code).toLowerCase().includes(wanted);
+  const zoneLink = (id: string) => (
+    <button
+      key={id}
+      type="button"
+      className="mr-2 min-h-6 cursor-pointer underline decoration-dotted underline-offset-2"
+      onClick={() => onZone(id)}
+    >
+      {zoneName(id)}
+    </button>
+  );
+  const findings = useOpenFindings().filter(({ at }) => at.kind === "zone");
+  return (
+    <section aria-label="Coverage" className="mt-6 border-t border-base-300 pt-4">
+      <div className="mb-2 flex flex-wrap items-baseline gap-x-4">
+        <h2 className="text-[17px] font-bold">Who serves where</h2>
+        <p className="text-[13px] text-quiet">
+          {served.filter(({ code }) => !code.includes("-")).length} countries served, {unserved.length} not
+        </p>
+        <input
+          className="input input-sm ml-auto w-52"
+          aria-label="Find a country or region"
+          placeholder="Find a country or region"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+        />
+      </div>
+      {findings.length > 0 && wanted === "" && (
+        <ul className="mb-3 grid gap-1 border-l-2 border-warning pl-3 text-[13px]">
+          {findings.map(({ sentence, at, severity }) => (
+            <li key={sentence} className={severity === "wrong" ? "text-warning" : ""}>
+              {sentence}{" "}
+              <button
+                type="button"
+                className="min-h-6 cursor-pointer underline decoration-dotted"
+                onClick={() => onZone(at.id)}
+              >
+                Show it<span className="sr-only">: {zoneName(at.id)}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <table className="table table-sm border border-base-300 bg-base-100 text-[14px] [&_td]:text-[14px]">
+        <thead>
+          <tr className="text-[13px] text-quiet">
+            <th scope="col">Place</th>
+            <th scope="col">Served by</th>
+          </tr>
+        </thead>
+        <tbody>
+          {served.filter(fits).map(({ code, zones, orNowhere }) => (
+            <tr key={code}>
+              <th scope="row" className="font-normal">
+                {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
+              </th>
+              <td>
+                {zones.map(zoneLink)}
+                {orNowhere && <span className="text-[13px] text-warning">some addresses by nobody</span>}
+              </td>
+            </tr>
+          ))}
+          {carved.filter(fits).map(({ code }) => (
+            <tr key={code}>
+              <th scope="row" className="font-normal">
+                {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
+              </th>
+              <td className="text-warning">carved out, and served by nobody</td>
+            </tr>
+          ))}
+          {wanted !== "" &&
+            unserved.filter(fits).map(({ code }) => (
+              <tr key={code}>
+                <th scope="row" className="font-normal">
+                  {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
+                </th>
+                <td className="text-quiet">nobody</td>
+              </tr>
+            ))}
+        </tbody>
+      </table>
+      {wanted === "" && unserved.length > 0 && (
+        <details className="mt-2 text-[13px] text-quiet">
+          <summary className="cursor-pointer">Served by nobody: {unserved.length} countries</summary>
+          <p className="mt-1">{unserved.map(({ code }) => nameOf(code)).join(", ")}</p>
+        </details>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,88 @@
+import { useState } from "react";
+import { normalPostcode } from "../../../core/places/postcode.ts";
+import { resolvePlace } from "../../../core/places/resolve.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { COUNTRIES } from "../../names/place-names.ts";
+import { useRegions } from "../../state/use-regions.ts";
+
+const BY = {
+  postcode: "by its postcode",
+  region: "by its region",
+  country: "by its country",
+  "rest-of-world": "as part of the rest of the world",
+} as const;
+
+/** Resolves one address and says why. */
+export function TryAddress({ compiled }: { compiled: CompiledPlan }) {
+  const [country, setCountry] = useState("PT");
+  const [region, setRegion] = useState("");
+  const [postcode, setPostcode] = useState("");
+  const regions = useRegions(country);
+  const { zones, by, orNowhere } = resolvePlace(compiled.places, {
+    country,
+    ...(region === "" ? {} : { region }),
+    ...(postcode.trim() === "" ? {} : { postcode: postcode.trim() }),
+  });
+  const nameOf = (id: string) => compiled.plan.zones.find((zone) => zone.id === id)?.name ?? id;
+  const [only] = zones;
+  const read = postcode.trim() === "" ? "" : normalPostcode(country, postcode);
+  return (
+    <section aria-label="Try an address" className="mt-6 border-t border-base-300 pt-4">
+      <h2 className="mb-2 text-[17px] font-bold">Try an address</h2>
+      <div className="flex flex-wrap items-center gap-2">
+        <select
+          aria-label="Country to try"
+          className="select select-sm w-44"
+          value={country}
+          onChange={(event) => {
+            setCountry(event.target.value);
+            setRegion("");
+          }}
+        >
+          {COUNTRIES.map(({ code, name }) => (
+            <option key={code} value={code}>
+              {name}
+            </option>
+          ))}
+        </select>
+        <select
+          aria-label="Region to try"
+          className="select select-sm w-44"
+          value={region}
+          onChange={(event) => setRegion(event.target.value)}
+        >
+          <option value="">region not told</option>
+          {regions.map(({ code, name }) => (
+            <option key={code} value={code}>
+              {name}
+            </option>
+          ))}
+        </select>
+        <input
+          aria-label="Postcode to try"
+          className="input input-sm w-36"
+          placeholder="postcode"
+          value={postcode}
+          maxLength={16}
+          onChange={(event) => setPostcode(event.target.value)}
+        />
+      </div>
+      <p className="mt-2" role="status">
+        {zones.length === 0 && <span className="text-warning">Nobody delivers there: no zone claims it.</span>}
+        {zones.length === 1 && only !== undefined && !orNowhere && (
+          <>
+            Served by <strong>{nameOf(only)}</strong>, {by ? BY[by] : "whatever the rest of the address"}
+            {by === "postcode" && `, read as ${read}`}.
+          </>
+        )}
+        {(zones.length > 1 || (zones.length === 1 && orNowhere)) && (
+          <>
+            Not known enough yet: it may be served by{" "}
+            <strong>{new Intl.ListFormat("en", { type: "disjunction" }).format(zones.map(nameOf))}</strong>
+            {orNowhere && ", or by nobody"}.
+          </>
+        )}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,72 @@
+import Power from "lucide-react/icons/power";
+import Trash2 from "lucide-react/icons/trash-2";
+import { Link } from "wouter";
+import { percent } from "../../../core/money/decimal.ts";
+import type { Zone } from "../../../core/places/market.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { TextField } from "../../fields/text-field.tsx";
+import { FindingsBeside } from "../../state/findings-context.tsx";
+import { DestinationEditor } from "./destination-editor.tsx";
+
+type Props = {
+  plan: Plan;
+  zone: Zone;
+  nameOf: (code: string) => string;
+  onZones: (...zones: Zone[]) => void;
+  onRemove: () => void;
+};
+
+/** One zone: its name, tax and the places it claims. */
+export function ZoneEditor({ plan, zone, nameOf, onZones, onRemove }: Props) {
+  const market = plan.markets.find(({ id }) => id === zone.market);
+  const options = plan.options.filter((option) => option.on !== false && option.zones.includes(zone.id)).length;
+  return (
+    <section aria-label={zone.name} className="grid gap-3">
+      <header className="flex flex-wrap items-center gap-1">
+        <h2 className="mr-auto text-[20px] leading-7 font-bold">{zone.name}</h2>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm"
+          onClick={() => onZones({ ...zone, on: zone.on === false })}
+        >
+          <Power size={14} aria-hidden /> {zone.on === false ? "Switch on" : "Switch off"}
+        </button>
+        <button type="button" className="btn btn-ghost btn-sm" onClick={onRemove}>
+          <Trash2 size={14} aria-hidden /> Remove
+        </button>
+        <p className="w-full text-quiet">
+          In the market {market?.name ?? zone.market};{" "}
+          {options === 0 ? (
+            <Link className="text-warning underline" href="/delivery">
+              no delivery option yet
+            </Link>
+          ) : (
+            `${options === 1 ? "one delivery option" : `${options} delivery options`}`
+          )}
+          {zone.on === false && "; switched off, as if it were not there"}.
+        </p>
+      </header>
+      <FindingsBeside kind="zone" id={zone.id} />
+      <div className="flex flex-wrap gap-4">
+        <TextField
+          key={`name ${zone.id}`}
+          label="Name"
+          value={zone.name}
+          validate={(text) => (text.trim() === "" ? "A zone needs a name" : null)}
+          onCommit={(name) => onZones({ ...zone, name: name.trim().slice(0, 100) })}
+        />
+        <TextField
+          key={`tax ${zone.id}`}
+          label="Standard tax, percent"
+          value={zone.standardTaxRate}
+          validate={(text) => {
+            const rate = percent(text.trim().replace(",", "."));
+            return rate && rate.n >= 0n && rate.n <= rate.d ? null : "Write a percent like 23 or 5.5";
+          }}
+          onCommit={(text) => onZones({ ...zone, standardTaxRate: text.trim().replace(",", ".") })}
+        />
+      </div>
+      <DestinationEditor plan={plan} zone={zone} nameOf={nameOf} onZones={onZones} />
+    </section>
+  );
+}

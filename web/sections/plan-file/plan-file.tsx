@@ -1,0 +1,108 @@
+import { useState } from "react";
+import type { Market } from "../../../core/places/market.ts";
+import { type Change, type Entity, entityKey, planOf } from "../../../core/plan/entities.ts";
+import { FileField } from "../../fields/file-field.tsx";
+import { ApiError, api } from "../../state/api.ts";
+import type { DraftState } from "../../state/draft-store.ts";
+import { draftStore } from "../../state/use-draft.ts";
+import { EntityChange } from "../release/entity-change.tsx";
+
+type Props = { state: DraftState; market: Market | null; currency: string };
+
+type Difference = { change: Change; before: Entity | null; after: Entity | null };
+
+/** The whole plan as a file: out as JSON; in after it was checked, as a list of changes to look at first. */
+export function PlanFile({ state, market, currency }: Props) {
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const [differences, setDifferences] = useState<readonly Difference[] | null>(null);
+  const { draft, plan } = state;
+  if (!draft) return null;
+  const asFile = plan ? `${JSON.stringify(plan, null, 2)}\n` : "";
+  const read = async (file: File) => {
+    setProblems([]);
+    setDifferences(null);
+    try {
+      const { entities } = await api.checkPlan(await file.text());
+      setDifferences(differencesTo(entities, draft.entities));
+    } catch (error) {
+      if (error instanceof ApiError) setProblems(error.lines.length > 0 ? error.lines : [error.message]);
+      else throw error;
+    }
+  };
+  const shown = plan ?? planOf((differences ?? []).flatMap(({ after }) => after ?? []));
+  return (
+    <section aria-label="The plan as a file" className="mt-6 border border-base-300 bg-base-100 p-4">
+      <h2 className="mb-2 font-semibold">The plan as a file</h2>
+      <div className="flex flex-wrap items-center gap-3">
+        {plan && (
+          <a
+            className="btn btn-sm"
+            download="plan.json"
+            href={`data:application/json;charset=utf-8,${encodeURIComponent(asFile)}`}
+          >
+            Save the draft as JSON
+          </a>
+        )}
+        <FileField label="Read a plan" accept="application/json,.json" onFile={(file) => void read(file)} />
+      </div>
+      {problems.length > 0 && (
+        <div role="alert" className="mt-3 text-warning">
+          <p className="font-semibold">This file was not taken:</p>
+          <ul className="max-h-48 overflow-y-auto">
+            {problems.slice(0, 20).map((problem) => (
+              <li key={problem}>{problem}</li>
+            ))}
+            {problems.length > 20 && <li>and {problems.length - 20} more</li>}
+          </ul>
+        </div>
+      )}
+      {differences && (
+        <div className="mt-3">
+          <p className="font-semibold">
+            {differences.length === 0
+              ? "The file says what the draft says."
+              : `${differences.length === 1 ? "One change" : `${differences.length} changes`} to the draft:`}
+          </p>
+          {differences.length > 0 && shown && (
+            <>
+              <ul className="my-2 max-h-64 space-y-2 overflow-y-auto border-l-2 border-base-300 pl-3">
+                {differences.map(({ change, before, after }) => (
+                  <EntityChange
+                    key={entityKey(change)}
+                    kind={change.kind}
+                    before={before}
+                    after={after}
+                    plan={shown}
+                    market={market ?? shown.markets[0] ?? null}
+                    currency={currency}
+                  />
+                ))}
+              </ul>
+              <button
+                type="button"
+                className="btn btn-neutral btn-sm"
+                onClick={() => {
+                  draftStore.commit(...differences.map(({ change }) => change));
+                  setDifferences(null);
+                }}
+              >
+                Take {differences.length === 1 ? "it" : "them all"}
+              </button>
+            </>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+function differencesTo(file: readonly Entity[], draft: readonly Entity[]): Difference[] {
+  const before = new Map(draft.map((entity) => [entityKey(entity), entity]));
+  const after = new Map(file.map((entity) => [entityKey(entity), entity]));
+  return [...new Set([...before.keys(), ...after.keys()])].flatMap((key): Difference[] => {
+    const [old, now] = [before.get(key) ?? null, after.get(key) ?? null];
+    if (now)
+      return JSON.stringify(old?.body) === JSON.stringify(now.body) ? [] : [{ change: now, before: old, after: now }];
+    return old ? [{ change: { kind: old.kind, id: old.id, body: null }, before: old, after: null }] : [];
+  });
+}

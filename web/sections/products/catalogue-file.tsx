@@ -1,0 +1,122 @@
+import { useRef, useState } from "react";
+import { FileField } from "../../fields/file-field.tsx";
+import { ApiError, api } from "../../state/api.ts";
+
+type Progress = { done: number; of: number };
+type Outcome =
+  | { kind: "taken"; products: number }
+  | { kind: "dropped" }
+  | { kind: "refused"; lines: readonly string[] };
+
+/** Rows sent at once. */
+const PART = 500;
+const MOST_LINES = 20;
+
+/** The catalogue as CSV, out and in. Nothing is taken before the whole file is good; it can be stopped meanwhile. */
+export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
+  const [progress, setProgress] = useState<Progress | null>(null);
+  const [outcome, setOutcome] = useState<Outcome | null>(null);
+  const stopped = useRef(false);
+  const read = async (file: File) => {
+    stopped.current = false;
+    setOutcome(null);
+    setProgress({ done: 0, of: 1 });
+    const result = await take(file, setProgress, () => stopped.current);
+    setProgress(null);
+    setOutcome(result);
+    if (result.kind === "taken") await onTaken();
+  };
+  return (
+    <section aria-label="The catalogue as a file" className="border border-base-300 bg-base-100 p-3">
+      <div className="flex flex-wrap items-center gap-3">
+        <a className="btn btn-sm" href="/api/products/csv" download="catalogue.csv">
+          Save the catalogue as CSV
+        </a>
+        <FileField
+          label="Read a catalogue"
+          accept=".csv,text/csv"
+          disabled={progress !== null}
+          onFile={(file) => void read(file)}
+        />
+      </div>
+      {progress && (
+        <p className="mt-2 flex items-center gap-3">
+          <progress
+            className="progress progress-primary w-60"
+            aria-label="Rows read"
+            value={progress.done}
+            max={progress.of}
+          />
+          {progress.done} of {progress.of} rows
+          <button
+            type="button"
+            className="btn btn-xs"
+            onClick={() => {
+              stopped.current = true;
+            }}
+          >
+            Stop
+          </button>
+        </p>
+      )}
+      {outcome?.kind === "taken" && <p className="mt-2">{outcome.products} products taken.</p>}
+      {outcome?.kind === "dropped" && <p className="mt-2">Stopped. The catalogue is as it was.</p>}
+      {outcome?.kind === "refused" && (
+        <div role="alert" className="mt-2 text-warning">
+          <p className="font-semibold">This file was not taken; the catalogue is as it was.</p>
+          <ul>
+            {outcome.lines.slice(0, MOST_LINES).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+            {outcome.lines.length > MOST_LINES && <li>and {outcome.lines.length - MOST_LINES} more</li>}
+          </ul>
+        </div>
+      )}
+    </section>
+  );
+}
+
+async function take(file: File, onProgress: (progress: Progress) => void, isStopped: () => boolean): Promise<Outcome> {
+  const { default: Papa } = await import("papaparse");
+  const parsed = Papa.parse<string[]>(await file.text(), { skipEmptyLines: false });
+  const rows = parsed.data.at(-1)?.join("") === "" ? parsed.data.slice(0, -1) : parsed.data;
+  const broken = parsed.errors.filter(({ code }) => code !== "UndetectableDelimiter");
+  if (broken.length > 0)
+    return { kind: "refused", lines: broken.map(({ row, message }) => `row ${(row ?? 0) + 1} ${message}`) };
+  const [header = [], ...body] = rows.map((cells, i) =>
+    i === 0 ? cells.map((cell) => cell.replace(/^\uFEFF/, "").trim()) : cells,
+  );
+  const importId = `i-${crypto.randomUUID()}`;
+  const lines: string[] = [];
+  try {
+    for (let start = 0; start === 0 || start < body.length; start += PART) {
+      if (isStopped()) {
+        await api.importProducts({ do: "drop", import: importId });
+        return { kind: "dropped" };
+      }
+      try {
+        await api.importProducts({
+          do: "rows",
+          import: importId,
+          header,
+          first: start + 2,
+          rows: body.slice(start, start + PART),
+        });
+      } catch (error) {
+        if (!(error instanceof ApiError) || error.status !== 422) throw error;
+        lines.push(...error.lines);
+        if (lines.length > MOST_LINES) break;
+      }
+      onProgress({ done: Math.min(start + PART, body.length), of: Math.max(1, body.length) });
+    }
+    if (lines.length > 0) {
+      await api.importProducts({ do: "drop", import: importId });
+      return { kind: "refused", lines };
+    }
+    const { taken = 0 } = await api.importProducts({ do: "finish", import: importId });
+    return { kind: "taken", products: taken };
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error;
+    return { kind: "refused", lines: error.lines.length > 0 ? error.lines : [error.message] };
+  }
+}

@@ -1,0 +1,155 @@
+import { useState } from "react";
+import { exponentOf } from "../../../core/money/currency.ts";
+import { majorUnits } from "../../../core/money/decimal.ts";
+import { typedAmount } from "../../../core/money/typed.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
+import type { Product } from "../../../server/catalogue/product.ts";
+import { ListField } from "../../fields/list-field.tsx";
+import { QuantityField, WEIGHT_UNITS } from "../../fields/quantity-field.tsx";
+import { SelectField } from "../../fields/select-field.tsx";
+import { TextField } from "../../fields/text-field.tsx";
+import { ApiError, api } from "../../state/api.ts";
+import { setOptional } from "../../state/set-optional.ts";
+
+type Props = { plan: Plan; product: CatalogueProduct; onSaved: () => Promise<void> };
+
+const DELIVERY = {
+  like: "charged like other goods",
+  "ships-free": "ships free",
+  "nothing-to-ship": "has nothing to ship",
+  "own-charge": "has a charge of its own",
+} as const;
+
+/** What one product says about its delivery. Each change is saved at once. */
+export function ProductEditor({ plan, product, onSaved }: Props) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const now = asWritten(product);
+  const save = async (next: Product) => {
+    try {
+      await api.saveProducts([next]);
+      setProblem(null);
+      await onSaved();
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setProblem([error.message, ...error.lines].join("; "));
+    }
+  };
+  const currencies = [...new Set(plan.markets.flatMap((market) => market.currencies))];
+  const { delivery } = now;
+  return (
+    <section aria-label={product.name} className="grid gap-2 border-l-2 border-primary pl-3">
+      <h3 className="font-semibold">{product.name}</h3>
+      <div className="flex flex-wrap items-end gap-3">
+        <QuantityField
+          label="Weight of one piece"
+          quantity={now.weight ?? { value: "", unit: "g" }}
+          units={{ mg: "mg", ...WEIGHT_UNITS }}
+          onQuantity={(weight) => void save(setOptional(now, "weight", weight.value === "" ? undefined : weight))}
+        />
+        <TextField
+          label="Size, such as 40 × 30 × 20 cm"
+          value={now.size ? `${now.size.length} × ${now.size.width} × ${now.size.height} ${now.size.unit}` : ""}
+          validate={(text) => (text.trim() === "" || sizeOf(text) ? null : "three figures and a unit: 40 × 30 × 20 cm")}
+          onCommit={(text) => void save(setOptional(now, "size", sizeOf(text)))}
+        />
+        <TextField
+          label="Parcel class"
+          className="w-32"
+          value={now.parcelClass ?? ""}
+          validate={(text) => (text.length > 64 ? "64 letters at most" : null)}
+          onCommit={(text) => void save(setOptional(now, "parcelClass", text.trim() || undefined))}
+        />
+        <ListField
+          label="Categories"
+          value={now.categories ?? []}
+          onCommit={(categories) => void save({ ...now, categories })}
+        />
+        <ListField
+          label="Tags"
+          value={now.tags ?? []}
+          className="w-32"
+          onCommit={(tags) => void save({ ...now, tags })}
+        />
+      </div>
+      <div className="flex flex-wrap items-end gap-3">
+        <SelectField
+          label="At the checkout it"
+          value={delivery?.kind ?? "like"}
+          choices={DELIVERY}
+          onCommit={(kind) => {
+            if (kind === "like") void save(setOptional(now, "delivery", undefined));
+            else if (kind === "own-charge") void save({ ...now, delivery: { kind, amounts: {}, per: "piece" } });
+            else void save({ ...now, delivery: { kind } });
+          }}
+        />
+        {delivery?.kind === "own-charge" && (
+          <>
+            <SelectField
+              label="Charged for each"
+              value={delivery.per}
+              choices={{ piece: "piece", line: "line" }}
+              onCommit={(per) => void save({ ...now, delivery: { ...delivery, per } })}
+            />
+            {currencies.map((currency) => (
+              <TextField
+                key={currency}
+                label={`Own charge, ${currency}`}
+                className="w-24"
+                value={delivery.amounts[currency] ?? ""}
+                validate={(text) => {
+                  const read = typedAmount(text, currency);
+                  return text.trim() === "" || "minor" in read ? null : read.problem;
+                }}
+                onCommit={(text) => {
+                  const read = typedAmount(text, currency);
+                  const typed = "minor" in read ? majorUnits(read.minor, exponentOf(currency) ?? 2) : undefined;
+                  void save({
+                    ...now,
+                    delivery: { ...delivery, amounts: setOptional(delivery.amounts, currency, typed) },
+                  });
+                }}
+              />
+            ))}
+          </>
+        )}
+      </div>
+      {problem && (
+        <p role="alert" className="text-warning">
+          Not saved: {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** @example sizeOf("40x30 x 20 cm") // { length: "40", width: "30", height: "20", unit: "cm" } */
+function sizeOf(text: string): Product["size"] {
+  const figure = "(\\d+(?:[.,]\\d+)?)";
+  const match = new RegExp(
+    `^\\s*${figure}\\s*[x×*]\\s*${figure}\\s*[x×*]\\s*${figure}\\s*(mm|cm|m|in|ft)?\\s*$`,
+    "i",
+  ).exec(text);
+  if (!match) return undefined;
+  const [length = "", width = "", height = ""] = match.slice(1, 4).map((part) => part.replace(",", "."));
+  const unit = UNITS.find((name) => name === match[4]?.toLowerCase()) ?? "cm";
+  return { length, width, height, unit };
+}
+const UNITS = ["mm", "cm", "m", "in", "ft"] as const;
+
+/** A product as catalogue files write it: amounts in major units. */
+function asWritten({ delivery, prices, ...rest }: CatalogueProduct): Product {
+  const major = (amounts: Readonly<Record<string, number>>) =>
+    Object.fromEntries(
+      Object.entries(amounts).map(([currency, minor]) => [currency, majorUnits(minor, exponentOf(currency) ?? 2)]),
+    );
+  const product: Product = { ...rest, prices: major(prices) };
+  if (!delivery) return product;
+  return {
+    ...product,
+    delivery:
+      delivery.kind === "own-charge"
+        ? { kind: delivery.kind, amounts: major(delivery.amounts), per: delivery.per }
+        : { kind: delivery.kind },
+  };
+}

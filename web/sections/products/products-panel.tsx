@@ -1,0 +1,141 @@
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { formatMoney } from "../../../core/money/format.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
+import { api } from "../../state/api.ts";
+import { useDebounced } from "../../state/use-debounced.ts";
+import { CatalogueFile } from "./catalogue-file.tsx";
+import { ProductEditor } from "./product-editor.tsx";
+
+/** What products say about their own delivery, with those whose weight a charge needs and nobody knows. */
+export function ProductsPanel({ plan }: { plan: Plan }) {
+  const client = useQueryClient();
+  const [typed, setTyped] = useState("");
+  const [missing, setMissing] = useState(false);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const search = useDebounced(typed.trim());
+  const { data, error } = useQuery({
+    queryKey: ["products", missing ? "without weight" : search],
+    queryFn: () => api.products(missing ? { missing: "weight" } : { search }),
+    placeholderData: keepPreviousData,
+  });
+  const changed = async () => {
+    await Promise.all([
+      client.invalidateQueries({ queryKey: ["products"] }),
+      client.invalidateQueries({ queryKey: ["catalogue"] }),
+    ]);
+  };
+  const needing = optionsByWeight(plan);
+  const tally = data?.tally;
+  return (
+    <section aria-label="Products" className="grid gap-3">
+      <h2 className="text-[20px] leading-7 font-bold">Products</h2>
+      {error && (
+        <p role="alert" className="text-warning">
+          The catalogue could not be read: {error.message}
+        </p>
+      )}
+      {tally && (
+        <p className={tally.withoutWeight > 0 && needing.length > 0 ? "text-warning" : "text-quiet"}>
+          {tally.products === 1 ? "One product" : `${tally.products} products`};{" "}
+          {tally.withoutWeight === 0
+            ? "everything that is shipped has a weight."
+            : `${tally.withoutWeight} that ${tally.withoutWeight === 1 ? "is" : "are"} shipped ${tally.withoutWeight === 1 ? "has" : "have"} no weight. ` +
+              (needing.length > 0
+                ? `${new Intl.ListFormat("en").format(needing)} cannot be priced with them in the cart.`
+                : "No charge asks for it.")}
+        </p>
+      )}
+      <div className="flex flex-wrap items-center gap-3">
+        <input
+          type="search"
+          className="input input-sm w-64"
+          aria-label="Search products"
+          placeholder="Name or SKU"
+          value={typed}
+          maxLength={100}
+          disabled={missing}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-xs"
+            checked={missing}
+            onChange={(event) => setMissing(event.target.checked)}
+          />
+          only without a weight
+        </label>
+      </div>
+      <div className="max-h-[360px] overflow-y-auto border border-base-300 bg-base-100">
+        <table className="table table-sm text-[14px] [&_td]:text-[14px]">
+          <thead>
+            <tr className="text-[13px] text-quiet">
+              <th scope="col">Product</th>
+              <th scope="col">Weight</th>
+              <th scope="col">Parcel class</th>
+              <th scope="col">Delivery of its own</th>
+            </tr>
+          </thead>
+          <tbody>
+            {(data?.products ?? []).map((product) => (
+              <tr key={product.sku} className={product.sku === chosen ? "bg-base-200" : ""}>
+                <th scope="row" className="font-normal">
+                  <button
+                    type="button"
+                    className="cursor-pointer text-left hover:underline"
+                    aria-expanded={product.sku === chosen}
+                    onClick={() => setChosen(product.sku === chosen ? null : product.sku)}
+                  >
+                    {product.name}
+                    <span className="ml-2 text-[12px] text-quiet">{product.sku}</span>
+                  </button>
+                </th>
+                <td className={product.weight || isNotShipped(product) ? "" : "text-warning"}>
+                  {product.weight
+                    ? `${product.weight.value} ${product.weight.unit}`
+                    : isNotShipped(product)
+                      ? ""
+                      : "not known"}
+                </td>
+                <td>{product.parcelClass}</td>
+                <td>{deliveryWords(product)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {data?.products.length === 0 && <p className="p-3 text-quiet">No product is called that.</p>}
+      </div>
+      {data?.products
+        .filter(({ sku }) => sku === chosen)
+        .map((product) => (
+          <ProductEditor key={product.sku} plan={plan} product={product} onSaved={changed} />
+        ))}
+      <CatalogueFile onTaken={changed} />
+    </section>
+  );
+}
+
+const isNotShipped = ({ delivery }: CatalogueProduct) =>
+  delivery?.kind === "nothing-to-ship" || delivery?.kind === "ships-free";
+
+function deliveryWords({ delivery }: CatalogueProduct): string {
+  if (!delivery) return "";
+  if (delivery.kind !== "own-charge") return delivery.kind.replaceAll("-", " ");
+  const amounts = Object.entries(delivery.amounts).map(([currency, minor]) => formatMoney(minor, currency, "en"));
+  return `${amounts.join(", ")} for each ${delivery.per}`;
+}
+
+/** Options whose price hangs on weight. */
+function optionsByWeight(plan: Plan): string[] {
+  return plan.options
+    .filter(
+      (option) =>
+        option.on !== false &&
+        /"kind":"(weight|volumetric-weight|chargeable-weight|weight-volume|carrier)"/.test(
+          JSON.stringify([option.charge, option.byZone]),
+        ),
+    )
+    .map(({ id, name }) => name.en ?? id);
+}

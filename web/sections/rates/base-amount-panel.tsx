@@ -1,0 +1,72 @@
+import { useState } from "react";
+import { baseAmountFor } from "../../../core/money/drift.ts";
+import { formatMoney } from "../../../core/money/format.ts";
+import type { RateTable } from "../../../core/money/rates.ts";
+import { typedAmount } from "../../../core/money/typed.ts";
+import { TextField } from "../../fields/text-field.tsx";
+import { HistoryChart } from "./history-chart.tsx";
+
+/** For shops that hold one amount in their base currency: what to type there for a round goal abroad, and how it strays. */
+export function BaseAmountPanel({ table }: { table: RateTable }) {
+  const currencies = [...new Set(table.days.flatMap(({ rates }) => Object.keys(rates)))].sort();
+  const [currency, setCurrency] = useState(currencies.includes("USD") ? "USD" : (currencies[0] ?? ""));
+  const [goal, setGoal] = useState("75");
+  const [percent, setPercent] = useState("1");
+  const read = typedAmount(goal, currency);
+  const found = "minor" in read ? baseAmountFor(table, currency, read.minor, percent) : null;
+  return (
+    <section aria-label="One base amount">
+      <h2 className="mb-1 font-semibold">If a shop can hold only one amount, in {table.base}</h2>
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="grid gap-0.5 text-[13px] text-quiet">
+          Currency
+          <select
+            className="select select-sm w-24"
+            value={currency}
+            onChange={(event) => setCurrency(event.target.value)}
+          >
+            {currencies.map((code) => (
+              <option key={code}>{code}</option>
+            ))}
+          </select>
+        </label>
+        <TextField
+          label="Round goal there"
+          className="w-28"
+          value={goal}
+          validate={(text) => {
+            const typed = typedAmount(text, currency);
+            return "problem" in typed ? typed.problem : null;
+          }}
+          onCommit={setGoal}
+        />
+        <TextField
+          label="Close enough, % off the goal"
+          className="w-28"
+          value={percent}
+          validate={(text) => (/^\d{1,2}(\.\d{1,4})?$/.test(text.trim()) ? null : "a percent such as 1 or 0.5")}
+          onCommit={(text) => setPercent(text.trim())}
+        />
+      </div>
+      {found && "minor" in read && (
+        <>
+          <p className="mt-2">
+            Type <strong>{formatMoney(found.base, table.base, "en")}</strong>. Over {found.shown.length} days shoppers
+            were shown at most <strong>{(found.farthest * 100).toFixed(2)} %</strong> beside{" "}
+            {formatMoney(read.minor, currency, "en")};{" "}
+            <strong className={found.beyond > 0 ? "text-warning" : ""}>
+              {found.beyond === 1 ? "one day" : `${found.beyond} days`}
+            </strong>{" "}
+            beyond {percent} %.
+          </p>
+          <HistoryChart
+            name={`Shown for ${formatMoney(found.base, table.base, "en")}`}
+            currency={currency}
+            shown={found.shown}
+            goal={read.minor}
+          />
+        </>
+      )}
+    </section>
+  );
+}

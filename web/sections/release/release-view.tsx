@@ -1,0 +1,110 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import type { Market } from "../../../core/places/market.ts";
+import { SectionHeading } from "../../fields/section-heading.tsx";
+import { ApiError, api } from "../../state/api.ts";
+import type { DraftState } from "../../state/draft-store.ts";
+import { draftStore } from "../../state/use-draft.ts";
+import { PlanFile } from "../plan-file/plan-file.tsx";
+import { EntityChange } from "./entity-change.tsx";
+
+type Props = { state: DraftState; market: Market | null; currency: string };
+
+/** What would change for shops, the step that changes it, and every release so far. */
+export function ReleaseView({ state, market, currency }: Props) {
+  const client = useQueryClient();
+  const releases = useQuery({ queryKey: ["releases"], queryFn: api.releases });
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const { draft, plan, unsaved } = state;
+  if (!draft || !plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+  const next = (draft.release?.number ?? 0) + 1;
+
+  const release = async () => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      await api.release(draft.sequence);
+    } catch (error) {
+      const lines = error instanceof ApiError ? error.lines : [];
+      setProblem([error instanceof Error ? error.message : String(error), ...lines].join("; "));
+    }
+    await Promise.all([draftStore.load(), client.invalidateQueries({ queryKey: ["releases"] })]);
+    setBusy(false);
+  };
+
+  return (
+    <div className="mx-auto max-w-[900px]">
+      <SectionHeading className="text-[19px] font-bold">Release</SectionHeading>
+      <p className="mt-1 text-quiet">Shops are answered from the latest release. The draft is only seen here.</p>
+      <section aria-label="Changes" className="mt-4 border border-base-300 bg-base-100 p-4">
+        {draft.changes.length === 0 ? (
+          <p>
+            Nothing has changed since release {draft.release?.number}. Change a goal in Offers, and it is listed here.
+          </p>
+        ) : (
+          <ul className="space-y-3">
+            {draft.changes.map((change) => (
+              <EntityChange
+                key={`${change.kind}/${change.id}`}
+                kind={change.kind}
+                before={change.released}
+                after={change.draft}
+                plan={plan}
+                market={market ?? plan.markets[0] ?? null}
+                currency={currency}
+              />
+            ))}
+          </ul>
+        )}
+        {draft.changes.length > 0 && (
+          <button
+            type="button"
+            className="btn btn-neutral mt-4"
+            disabled={busy || unsaved > 0}
+            onClick={() => void release()}
+          >
+            {unsaved > 0 ? "Saving the draft first…" : `Release as number ${next}`}
+          </button>
+        )}
+        {problem && (
+          <p role="alert" className="mt-3 text-warning">
+            Not released: {problem}
+          </p>
+        )}
+      </section>
+      <h2 className="mt-6 mb-2 font-semibold">Releases</h2>
+      <div className="border border-base-300 bg-base-100">
+        <table className="table text-[14px]">
+          <thead>
+            <tr className="text-[13px] text-quiet">
+              <th scope="col">Number</th>
+              <th scope="col">Released</th>
+              <th scope="col">By</th>
+              <th scope="col">Checksum</th>
+            </tr>
+          </thead>
+          <tbody>
+            {(releases.data?.releases ?? []).map(({ number, releasedAt, releasedBy, checksum }, i) => (
+              <tr key={number}>
+                <th scope="row">
+                  {number}
+                  {i === 0 && <span className="ml-2 font-normal text-primary">what shops get</span>}
+                </th>
+                <td>{new Date(releasedAt).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}</td>
+                <td>{releasedBy}</td>
+                <td className="text-quiet">{checksum.slice(0, 12)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {releases.error && (
+          <p role="alert" className="p-3 text-warning">
+            The releases could not be loaded: {releases.error.message}
+          </p>
+        )}
+      </div>
+      <PlanFile state={state} market={market ?? plan.markets[0] ?? null} currency={currency} />
+    </div>
+  );
+}

@@ -1,0 +1,109 @@
+import { useState } from "react";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { Problem } from "../../../core/schema/problem.ts";
+import type { IncomingText } from "../../../core/translation/translation-units.ts";
+import { sourceLanguageOf, translationUnits, withTexts } from "../../../core/translation/translation-units.ts";
+import { downloadText } from "../../fields/download-text.ts";
+import { FileField } from "../../fields/file-field.tsx";
+import { draftStore } from "../../state/use-draft.ts";
+
+/** Texts for translators, out and in, as XLIFF or as JSON of ICU messages. All of a file is taken, or none of it. */
+export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: readonly string[] }) {
+  const source = sourceLanguageOf(plan);
+  const targets = languages.filter((locale) => locale !== source);
+  const [target, setTarget] = useState(targets[0] ?? "");
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [taken, setTaken] = useState<number | null>(null);
+  const units = translationUnits(plan);
+  const untranslated = units.filter(({ texts }) => texts[source] !== undefined && texts[target] === undefined).length;
+  const read = async (file: File) => {
+    setTaken(null);
+    const text = await file.text();
+    const found = file.name.endsWith(".json")
+      ? readTextsJson(text)
+      : (await import("../../../core/translation/xliff.ts")).readXliff(text);
+    const result = "problems" in found ? found : withTexts(plan, found.texts);
+    setProblems("problems" in result ? result.problems : []);
+    if ("problems" in result) return;
+    draftStore.commit(...result.entities);
+    setTaken("texts" in found ? found.texts.length : 0);
+  };
+  return (
+    <section aria-label="For translators" className="mt-5 border border-base-300 bg-base-100 p-3">
+      <h2 className="mb-2 font-semibold">For translators</h2>
+      <div className="flex flex-wrap items-center gap-3">
+        <label className="flex items-center gap-2">
+          Into
+          <select className="select select-sm w-24" value={target} onChange={(event) => setTarget(event.target.value)}>
+            {targets.map((locale) => (
+              <option key={locale}>{locale}</option>
+            ))}
+          </select>
+        </label>
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={async () => {
+            const { xliffOf } = await import("../../../core/translation/xliff.ts");
+            downloadText(xliffOf(units, source, target), "application/xliff+xml", `wording.${target}.xlf`);
+          }}
+        >
+          Save as XLIFF
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() => downloadText(textsJson(units, [source, target]), "application/json", `wording.${target}.json`)}
+        >
+          Save as JSON
+        </button>
+        <FileField label="Read translations" accept=".xlf,.xliff,.json" onFile={(file) => void read(file)} />
+        <span className="text-[13px] text-quiet">
+          {untranslated === 0 ? `Nothing is missing in ${target}.` : `${untranslated} texts are missing in ${target}.`}
+        </span>
+      </div>
+      {taken !== null && <p className="mt-2">{taken} texts read.</p>}
+      {problems.length > 0 && (
+        <div role="alert" className="mt-2 text-warning">
+          <p className="font-semibold">This file was not taken:</p>
+          <ul>
+            {problems.slice(0, 20).map(({ path, message }) => (
+              <li key={`${path} ${message}`}>
+                {path} {message}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function textsJson(units: ReturnType<typeof translationUnits>, locales: readonly string[]): string {
+  const byLocale = locales.map((locale) => [
+    locale,
+    Object.fromEntries(units.flatMap(({ id, texts }) => (texts[locale] === undefined ? [] : [[id, texts[locale]]]))),
+  ]);
+  return `${JSON.stringify(Object.fromEntries(byLocale), null, 2)}\n`;
+}
+
+/** ICU messages by language and unit. */
+function readTextsJson(text: string): { texts: IncomingText[] } | { problems: Problem[] } {
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(text);
+  } catch (error) {
+    return { problems: [{ path: "the file", message: error instanceof Error ? error.message : String(error) }] };
+  }
+  if (typeof parsed !== "object" || parsed === null)
+    return { problems: [{ path: "the file", message: "is no object of languages" }] };
+  const texts: IncomingText[] = [];
+  const problems: Problem[] = [];
+  for (const [locale, units] of Object.entries(parsed)) {
+    for (const [unit, said] of Object.entries(typeof units === "object" && units !== null ? units : {})) {
+      if (typeof said === "string") texts.push({ unit, locale, text: said });
+      else problems.push({ path: `${unit} (${locale})`, message: "is no text" });
+    }
+  }
+  return problems.length > 0 ? { problems } : { texts };
+}

@@ -1,0 +1,215 @@
+import { lazy, Suspense, useState } from "react";
+import { MESSAGE_STATES, type MessageState, type Surface } from "../../../core/messages/states.ts";
+import { stepVariableKinds, stepVariableNames } from "../../../core/messages/step-variables.ts";
+import type { StepWording } from "../../../core/messages/step-wording.ts";
+import { formattingProblems, missingPlurals, wordingProblems } from "../../../core/messages/wording.ts";
+import { exampleMessage } from "../../../core/queries/example-message.ts";
+import type { Progress } from "../../../core/quote/answer/quote.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import {
+  isOutdated,
+  sourceLanguageOf,
+  type TranslationUnit,
+  withText,
+} from "../../../core/translation/translation-units.ts";
+import { chipsIn } from "./placeholder-chips.ts";
+
+const TextEditor = lazy(() => import("./text-editor.tsx"));
+
+type Props = {
+  compiled: CompiledPlan;
+  request: QuoteRequest;
+  progress: readonly Progress[];
+  name: string;
+  wording: StepWording;
+  offer: string | null;
+  step: string | null;
+  surface: Surface | null;
+  languages: readonly string[];
+  onWording: (wording: StepWording) => void;
+};
+
+export const STATE_WORDS: Readonly<Record<MessageState, string>> = {
+  empty: "Nothing in the cart yet",
+  "on-the-way": "On the way",
+  "nearly-there": "Nearly there",
+  between: "An earlier step is earned",
+  reached: "Reached",
+  top: "Top of the ladder",
+  covered: "Has as much already",
+  "code-missing": "Only the code is missing",
+  blocked: "Cannot be reached",
+  "sign-in": "Only signing in is missing",
+  "not-for-place": "Not for this place",
+  "place-unknown": "Place not known yet",
+};
+
+/** Letters that fit on one or two lines there. */
+const ROOM: Readonly<Record<Surface, number>> = { banner: 60, cart: 80, checkout: 80 };
+
+const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
+
+/** States down, languages across: every text of a step with how it reads from the current standpoint. */
+export function WordingGrid(props: Props) {
+  const { compiled, name, wording, surface, languages, onWording } = props;
+  const [open, setOpen] = useState<string | null>(null);
+  const source = sourceLanguageOf(compiled.plan);
+  return (
+    <div className="overflow-x-auto border border-base-300 bg-base-100">
+      <table aria-label={name} className="table table-sm text-[14px] [&_td]:align-top [&_td]:text-[14px]">
+        <thead>
+          <tr className="text-[13px] text-quiet">
+            <th scope="col">{name}</th>
+            {languages.map((locale) => (
+              <th key={locale} scope="col">
+                {languageNames.of(locale) ?? locale}
+                {locale === source && " (source)"}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {MESSAGE_STATES.map((state) => {
+            const texts = (surface === null ? wording[state] : wording.on?.[surface]?.[state]) ?? {};
+            return (
+              <tr key={state}>
+                <th scope="row" className="w-36 align-top font-normal text-quiet">
+                  {STATE_WORDS[state]}
+                </th>
+                {languages.map((locale) => {
+                  const key = `${state}/${locale}`;
+                  return (
+                    <td key={locale} className="min-w-52">
+                      <Cell
+                        {...props}
+                        state={state}
+                        locale={locale}
+                        texts={texts}
+                        source={source}
+                        open={open === key}
+                        onOpen={() => setOpen(key)}
+                        onClose={() => setOpen(null)}
+                        onText={(text) => onWording(withText(wording, { surface, state }, locale, text, source))}
+                      />
+                    </td>
+                  );
+                })}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+type CellProps = Props & {
+  state: MessageState;
+  locale: string;
+  texts: Readonly<Record<string, string>>;
+  source: string;
+  open: boolean;
+  onOpen: () => void;
+  onClose: () => void;
+  onText: (text: string) => void;
+};
+
+function Cell(props: CellProps) {
+  const { compiled, request, progress, offer, step, surface, state, locale, texts, source, open } = props;
+  const text = texts[locale] ?? "";
+  const words = `${STATE_WORDS[state]}, ${languageNames.of(locale) ?? locale}`;
+  const variables = stepVariableNames(state);
+  if (open) {
+    return (
+      <Suspense fallback={<span className="text-quiet">{text || "Loading…"}</span>}>
+        <TextEditor
+          label={words}
+          text={text}
+          locale={locale}
+          placeholders={variables}
+          validate={(typed) => {
+            const counts = compiled.plan.offers.find(({ id }) => id === offer)?.counts.kind ?? null;
+            const [problem] = [
+              ...wordingProblems(typed, variables, ""),
+              ...formattingProblems(typed, locale, stepVariableKinds(state, counts), ""),
+            ];
+            if (problem) return problem.message;
+            const lost = chipsIn(texts[source] ?? "").filter(
+              (one) => locale !== source && !chipsIn(typed).includes(one),
+            );
+            return lost.length > 0 ? `the source also says {${lost.join("}, {")}}` : null;
+          }}
+          hints={(typed) => pluralHints(typed, locale)}
+          onText={props.onText}
+          onClose={props.onClose}
+        />
+      </Suspense>
+    );
+  }
+  const anyText = Object.keys(texts).length > 0;
+  const reads =
+    text === "" ? null : exampleMessage(compiled, request, progress, { offer, step, state }, { text, locale });
+  const unit: TranslationUnit = { id: "", offer, step, surface, state, texts, translatedFrom: fromOf(props) };
+  const room = surface === null ? null : ROOM[surface];
+  return (
+    <button
+      type="button"
+      className="block w-full cursor-text text-left"
+      aria-label={`${words}. Change`}
+      onClick={props.onOpen}
+    >
+      {text === "" ? (
+        <span className={anyText ? "text-warning" : "text-quiet"}>{anyText ? "not translated" : "–"}</span>
+      ) : (
+        <span dir="auto" lang={locale}>
+          {withChips(text)}
+        </span>
+      )}
+      {reads && (
+        <span className="mt-0.5 block text-[13px] text-quiet" dir="auto" lang={locale} data-reads>
+          {"text" in reads ? reads.text : reads.problem}
+        </span>
+      )}
+      {reads && "text" in reads && room !== null && (
+        <span className={`text-[12px] ${reads.text.length > room ? "text-warning" : "text-quiet"}`}>
+          {reads.text.length} of {room} letters
+        </span>
+      )}
+      {isOutdated(unit, locale, source) && (
+        <span className="block text-[12px] text-warning">The source has changed since this was translated</span>
+      )}
+      {pluralHints(text, locale).map((hint) => (
+        <span key={hint} className="block text-[12px] text-warning">
+          {hint}
+        </span>
+      ))}
+    </button>
+  );
+}
+
+const fromOf = ({ wording, surface, state, locale }: CellProps): Record<string, string> => {
+  const from = wording.translatedFrom?.[[state, ...(surface === null ? [] : [surface]), locale].join("/")];
+  return from === undefined ? {} : { [locale]: from };
+};
+
+const pluralHints = (text: string, locale: string): string[] =>
+  missingPlurals(text, locale).map(
+    ({ placeholder, forms }) =>
+      `${languageNames.of(locale) ?? locale} also has the form${forms.length === 1 ? "" : "s"} ${forms.join(", ")} for {${placeholder}}`,
+  );
+
+/** Placeholders stand out from the text around them. */
+function withChips(text: string) {
+  const parts = text.split(/(\{\s*[A-Za-z]\w*\s*\})/);
+  return parts.map((part, i) =>
+    /^\{\s*[A-Za-z]\w*\s*\}$/.test(part) ? (
+      // biome-ignore lint/suspicious/noArrayIndexKey: pieces of one text have no identity but their place
+      <span key={i} className="placeholder-chip">
+        {part.slice(1, -1).trim()}
+      </span>
+    ) : (
+      part
+    ),
+  );
+}

@@ -1,0 +1,172 @@
+import { useState } from "react";
+import { stepWords } from "../../../core/explain/offer-sentence.ts";
+import { SURFACES, type Surface } from "../../../core/messages/states.ts";
+import type { StepWording } from "../../../core/messages/step-wording.ts";
+import type { Offer } from "../../../core/offers/offer.ts";
+import { STORE_ID } from "../../../core/plan/entities.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { Progress } from "../../../core/quote/answer/quote.ts";
+import type { QuoteRequest } from "../../../core/request/request.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/translation/translation-units.ts";
+import { SectionHeading } from "../../fields/section-heading.tsx";
+import type { DraftState } from "../../state/draft-store.ts";
+import { draftStore } from "../../state/use-draft.ts";
+import { useSelected } from "../../state/use-selected.ts";
+import { DisplayEditor } from "./display-editor.tsx";
+import { SideBySide } from "./side-by-side.tsx";
+import { TranslatorFiles } from "./translator-files.tsx";
+import { WordingGrid } from "./wording-grid.tsx";
+
+type Props = { state: DraftState; request: QuoteRequest; progress: readonly Progress[] };
+
+/** In the address where an offer's id would stand. */
+const WHOLE_PLAN = "plan";
+
+/** What shoppers read: per offer and for the whole plan, every state and language, live from the current standpoint. */
+export function WordingView({ state, request, progress }: Props) {
+  const { plan, compiled } = state;
+  const [selected, select] = useSelected("wording");
+  const [surface, setSurface] = useState<Surface | null>(null);
+  const [together, setTogether] = useState(false);
+  if (!plan || !compiled) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+  const offers = [...plan.offers].sort(byPosition);
+  const whole = selected === WHOLE_PLAN;
+  const offer = whole ? undefined : (offers.find(({ id }) => id === selected) ?? offers[0]);
+  const languages = languagesOf(plan, offer);
+  const grid = { compiled, request, progress, surface, languages };
+  const saveStep = (of: Offer, step: string, wording: StepWording) => {
+    const steps = of.steps.map((one) => (one.id === step ? { ...one, wording } : one));
+    draftStore.commit({ kind: "offer", id: of.id, body: { ...of, steps } });
+  };
+  const entry = (id: string, name: string, count: number) => (
+    <li key={id}>
+      <button
+        type="button"
+        aria-current={(whole ? WHOLE_PLAN : offer?.id) === id || undefined}
+        className="flex w-full cursor-pointer items-baseline border-b border-base-300 px-2 py-1.5 text-left aria-[current]:bg-base-100 aria-[current]:font-semibold"
+        onClick={() => select(id)}
+      >
+        <span className="min-w-0 flex-1">{name}</span>
+        {count > 0 && (
+          <span className="text-xs font-bold text-warning">
+            {count}
+            <span className="sr-only"> texts missing or outdated</span>
+          </span>
+        )}
+      </button>
+    </li>
+  );
+  return (
+    <div className="grid grid-cols-[minmax(150px,200px)_minmax(0,1fr)] gap-5 max-[1000px]:grid-cols-1">
+      <nav aria-label="Wording of">
+        <SectionHeading className="mb-2 font-semibold">What shoppers read</SectionHeading>
+        <ul>
+          {entry(WHOLE_PLAN, "For the whole plan", 0)}
+          {offers.map((one) => entry(one.id, one.name, behind(plan, one)))}
+        </ul>
+      </nav>
+      <div className="min-w-0">
+        <div className="mb-2 flex flex-wrap items-center gap-4">
+          <fieldset className="flex gap-3">
+            <legend className="sr-only">Where it is read</legend>
+            {[null, ...SURFACES].map((one) => (
+              <label key={one ?? "everywhere"} className="flex items-center gap-1.5">
+                <input
+                  type="radio"
+                  name="surface"
+                  className="radio radio-xs"
+                  checked={surface === one}
+                  onChange={() => setSurface(one)}
+                />
+                {one === null ? "everywhere" : one === "banner" ? "only on the banner" : `only in the ${one}`}
+              </label>
+            ))}
+          </fieldset>
+          <button
+            type="button"
+            className="btn btn-sm ml-auto"
+            aria-pressed={together}
+            onClick={() => setTogether(!together)}
+          >
+            {together ? "As a table" : "All states side by side"}
+          </button>
+        </div>
+        {surface !== null && (
+          <p className="mb-2 text-[13px] text-quiet">
+            What is left empty here is said as everywhere. Other places keep their own texts.
+          </p>
+        )}
+        {whole && (
+          <WordingGrid
+            {...grid}
+            name="Where a step says nothing of its own"
+            wording={plan.store.wording ?? {}}
+            offer={null}
+            step={null}
+            onWording={(wording) =>
+              draftStore.commit({ kind: "store", id: STORE_ID, body: { ...plan.store, wording } })
+            }
+          />
+        )}
+        {offer &&
+          [...offer.steps].sort(byPosition).map((step, i) => (
+            <section key={step.id} aria-label={`Wording of step ${i + 1}`} className="mb-4">
+              {together ? (
+                <>
+                  <h2 className="font-semibold">
+                    {i + 1}. {stepWords(plan, step)}
+                  </h2>
+                  <SideBySide
+                    compiled={compiled}
+                    request={request}
+                    progress={progress}
+                    offer={offer}
+                    step={step}
+                    surface={surface ?? "cart"}
+                    locale={request.locale ?? "en"}
+                  />
+                </>
+              ) : (
+                <WordingGrid
+                  {...grid}
+                  name={`${i + 1}. ${stepWords(plan, step)}`}
+                  wording={step.wording}
+                  offer={offer.id}
+                  step={step.id}
+                  onWording={(wording) => saveStep(offer, step.id, wording)}
+                />
+              )}
+            </section>
+          ))}
+        <DisplayEditor plan={plan} />
+        <TranslatorFiles plan={plan} languages={languagesOf(plan, undefined)} />
+      </div>
+    </div>
+  );
+}
+
+/** The languages read where an offer holds, or anywhere; the source first. Kinds of one language share its texts. */
+function languagesOf(plan: Plan, offer: Offer | undefined): string[] {
+  const zones = plan.zones.filter(({ id }) => !offer || offer.zones.includes(id));
+  const markets = new Set(zones.map(({ market }) => market));
+  const read = plan.markets.filter(({ id }) => markets.has(id)).flatMap((market) => market.languages);
+  const written = translationUnits(plan)
+    .filter((unit) => !offer || unit.offer === offer.id)
+    .flatMap(({ texts }) => Object.keys(texts));
+  const plain = read.map((tag) => tag.split("-")[0] ?? tag);
+  return [...new Set([sourceLanguageOf(plan), ...plain, ...written])];
+}
+
+/** Texts of an offer that are missing or outdated in a language its shoppers read. */
+function behind(plan: Plan, offer: Offer): number {
+  const source = sourceLanguageOf(plan);
+  const languages = languagesOf(plan, offer);
+  return translationUnits(plan)
+    .filter((unit) => unit.offer === offer.id)
+    .reduce(
+      (sum, unit) =>
+        sum + languages.filter((locale) => unit.texts[locale] === undefined || isOutdated(unit, locale, source)).length,
+      0,
+    );
+}

@@ -1,0 +1,112 @@
+import type { CheckedAddress, CheckedProduct } from "../../core/checks/check.ts";
+import type { Entity, StoredEntity } from "../../core/plan/entities.ts";
+import type { CarrierQuestion, CarrierReply } from "../../core/quote/carriers/carrier-questions.ts";
+import type { Sample } from "../../core/samples/sample.ts";
+import type { Carrier } from "../../server/carriers/carrier.ts";
+import type { CarrierBehaviour } from "../../server/carriers/simulated.ts";
+import type { CatalogueProduct } from "../../server/catalogue/catalogue.ts";
+import type { Product, SampleCart } from "../../server/catalogue/product.ts";
+import type { Conflict } from "../../server/draft/change-set.ts";
+import type { ChangeSet } from "../../server/draft/change-set-schema.ts";
+import type { Draft } from "../../server/draft/read-draft.ts";
+import type { Region } from "../../server/places/regions.ts";
+import type { Release } from "../../server/releases/releases.ts";
+import type { Saved, SetAside } from "../../server/saved/saved.ts";
+import type { Standpoint } from "../../server/saved/standpoint-schema.ts";
+
+type PointedProblem = { pointer: string; detail: string };
+
+/** What an endpoint answered when it did not do what was asked; `offline` when nothing answered at all. */
+export class ApiError extends Error {
+  readonly status: number | "offline";
+  readonly conflicts: Conflict[];
+  /** What was wrong and where, by RFC 9457. */
+  readonly problems: readonly PointedProblem[];
+  constructor(
+    status: number | "offline",
+    title: string,
+    problems: readonly PointedProblem[] = [],
+    conflicts: Conflict[] = [],
+  ) {
+    super(title);
+    this.status = status;
+    this.problems = problems;
+    this.conflicts = conflicts;
+  }
+  /** The problems as lines to read. */
+  get lines(): string[] {
+    return this.problems.map(({ pointer, detail }) => `${pointer.replace(/^#/, "")} ${detail}`.trim());
+  }
+  /** Worth trying again unchanged: the server or its database was away. */
+  get passing(): boolean {
+    return this.status === "offline" || this.status >= 500;
+  }
+}
+
+/** A carrier that can be asked, with its services. */
+export type CarrierChoice = Pick<Carrier, "id" | "name" | "services">;
+
+type ProblemBody = { title?: string; errors?: PointedProblem[]; conflicts?: Conflict[] };
+
+const call = <T>(path: string, body?: unknown): Promise<T> =>
+  callWith<T>(path, body === undefined ? undefined : JSON.stringify(body));
+
+async function callWith<T>(path: string, body: string | undefined): Promise<T> {
+  const init = body === undefined ? {} : { method: "POST", headers: { "content-type": "application/json" }, body };
+  let response: Response;
+  try {
+    response = await fetch(path, init);
+  } catch {
+    throw new ApiError("offline", "The server does not answer");
+  }
+  if (response.ok) return response.json();
+  const problem: ProblemBody = await response.json().catch(() => ({}));
+  throw new ApiError(
+    response.status,
+    problem.title ?? `The server answered ${response.status}`,
+    problem.errors ?? [],
+    problem.conflicts ?? [],
+  );
+}
+
+type KeptStandpoints = { standpoints: Saved<Standpoint>[]; setAside: SetAside[] };
+type KeptSamples = { samples: Sample[]; setAside: SetAside[] };
+
+export const api = {
+  draft: () => call<Draft>("/api/draft"),
+  change: (changeSet: ChangeSet) =>
+    call<{ sequence: number; entities: StoredEntity[] }>("/api/draft/changes", changeSet),
+  /** Checks a plan file as it is; the server says what is wrong with it and where. */
+  checkPlan: (text: string) => callWith<{ entities: Entity[] }>("/api/draft/check", text),
+  /** @param skus products to have besides those in sample carts */
+  catalogue: (skus: readonly string[]) =>
+    call<{ products: CatalogueProduct[]; carts: SampleCart[] }>(
+      `/api/catalogue?${new URLSearchParams(skus.map((sku) => ["sku", sku]))}`,
+    ),
+  products: (query: { search: string } | { missing: "weight" }) =>
+    call<{ products: CatalogueProduct[]; tally: { products: number; withoutWeight: number } }>(
+      `/api/products?${new URLSearchParams(query)}`,
+    ),
+  saveProducts: (products: readonly Product[]) => call<object>("/api/products", { products }),
+  importProducts: (part: object) => call<{ taken?: number }>("/api/products/import", part),
+  keepCart: (cart: SampleCart) => call<object>("/api/sample-carts", { do: "keep", cart }),
+  dropCart: (id: string) => call<object>("/api/sample-carts", { do: "drop", id }),
+  standpoints: () => call<KeptStandpoints>("/api/standpoints"),
+  keepStandpoint: (kept: Saved<Standpoint>) => call<KeptStandpoints>("/api/standpoints", { do: "keep", ...kept }),
+  dropStandpoint: (id: string) => call<KeptStandpoints>("/api/standpoints", { do: "drop", id }),
+  askCarriers: (questions: readonly CarrierQuestion[], moods: Readonly<Record<string, CarrierBehaviour>>) =>
+    call<{ replies: (CarrierReply | null)[] }>("/api/carriers", { questions, moods }),
+  carriers: () => call<CarrierChoice[]>("/api/carriers"),
+  regions: (country: string) => call<{ regions: Region[] }>(`/api/regions/${country}`),
+  surroundings: () =>
+    call<{ products: CheckedProduct[]; uses: Record<string, number>; addresses: CheckedAddress[] }>(
+      "/api/checks/surroundings",
+    ),
+  samples: () => call<KeptSamples>("/api/samples"),
+  keepSamples: (samples: readonly Sample[]) => call<KeptSamples>("/api/samples", { do: "keep", samples }),
+  dropSamples: (ids: readonly string[]) => call<KeptSamples>("/api/samples", { do: "drop", ids }),
+  /** How often each offer has been used, by its id. */
+  uses: () => call<{ uses: Record<string, number> }>("/api/redemptions"),
+  releases: () => call<{ releases: Release[] }>("/api/releases"),
+  release: (sequence: number) => call<Release>("/api/releases", { sequence }),
+};

@@ -1,0 +1,70 @@
+import { expose } from "comlink";
+import type { Finding } from "../../core/checks/finding.ts";
+import { runChecks } from "../../core/checks/run-checks.ts";
+import type { Plan } from "../../core/plan/plan.ts";
+import { compile } from "../../core/tariff/compile.ts";
+import { api } from "./api.ts";
+
+const countryNames = new Intl.DisplayNames(["en"], { type: "region" });
+const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
+let newest = 0;
+
+/** How long the products and uses that were read last are good for. */
+const FRESH_MS = 60_000;
+let around: { read: number; answer: ReturnType<typeof api.surroundings> } | null = null;
+
+const RETRY_MS = 2000;
+const PROGRESS_MS = 200;
+
+/** Read here, not on the page: a large catalogue is never in the way of who types. Null when it is wanted no more. */
+async function surroundings(wanted: () => boolean): Promise<Awaited<ReturnType<typeof api.surroundings>> | null> {
+  while (wanted()) {
+    if (!around || Date.now() - around.read > FRESH_MS) around = { read: Date.now(), answer: api.surroundings() };
+    try {
+      return await around.answer;
+    } catch {
+      around = null;
+      await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+    }
+  }
+  return null;
+}
+
+const worker = {
+  /**
+   * Runs every check over a plan, telling how far it is. A newer run ends it between two checks.
+   *
+   * @param at the moment the checks look from, in epoch milliseconds
+   * @returns null when a newer one has begun, or the plan does not compile
+   */
+  async run(plan: Plan, at: number, onProgress: (done: number, of: number) => void): Promise<Finding[] | null> {
+    newest += 1;
+    const own = newest;
+    const compiled = compile(plan);
+    if ("problems" in compiled) return null;
+    const placeName = (code: string) => (code.includes("-") ? code : (countryNames.of(code) ?? code));
+    const known = await surroundings(() => own === newest);
+    if (!known) return null;
+    const found: Finding[] = [];
+    let told = Date.now();
+    for (const { findings, done, of } of runChecks(compiled.compiled, { ...known, at, placeName })) {
+      found.push(...findings);
+      if (done === of || Date.now() - told > PROGRESS_MS) {
+        onProgress(done, of);
+        told = Date.now();
+      }
+      await pause();
+      if (own !== newest) return null;
+    }
+    return found;
+  },
+
+  /** Ends the run under way, which then answers null. */
+  breakOff(): void {
+    newest += 1;
+  },
+};
+
+export type ChecksWorker = typeof worker;
+
+expose(worker);

@@ -1,0 +1,117 @@
+import { shopperAsDescribed } from "../../core/facts/shopper-facts.ts";
+import type { Market } from "../../core/places/market.ts";
+import { placeAway } from "../../core/quantities/distance.ts";
+import type { CartLine, QuoteRequest } from "../../core/request/request.ts";
+import { standpointFaults } from "../../core/samples/standpoint-faults.ts";
+import type { CompiledPlan } from "../../core/tariff/compile.ts";
+import { momentOf } from "../../core/time/zone-clock.ts";
+import type { CatalogueProduct } from "../../server/catalogue/catalogue.ts";
+import type { DescribedShopper, Standpoint } from "../../server/saved/standpoint-schema.ts";
+
+export type { DescribedShopper, Standpoint };
+
+export const FIRST_STANDPOINT: Standpoint = {
+  country: "PT",
+  region: "",
+  postcode: "3000-001",
+  currency: "EUR",
+  locale: "en",
+  shopper: null,
+  moment: null,
+  moods: {},
+};
+
+export function isStandpoint(value: unknown): value is Standpoint {
+  if (typeof value !== "object" || value === null) return false;
+  return hasForm(value) && standpointFaults(value).length === 0;
+}
+
+/** The parts that are read before anything is known to be there. */
+function hasForm(value: object): value is Standpoint {
+  const at = (key: string): unknown => Reflect.get(value, key);
+  const isObject = (one: unknown) => typeof one === "object" && one !== null;
+  return (
+    ["country", "region", "postcode", "currency", "locale"].every((key) => typeof at(key) === "string") &&
+    (at("moment") === null || typeof at("moment") === "string") &&
+    (at("shopper") === null || isDescribed(at("shopper"))) &&
+    isObject(at("moods"))
+  );
+}
+
+const isDescribed = (value: unknown): boolean =>
+  typeof value === "object" &&
+  value !== null &&
+  "groups" in value &&
+  Array.isArray(value.groups) &&
+  "lastOrder" in value &&
+  (value.lastOrder === null || typeof value.lastOrder === "string");
+
+/** The cart being looked at: quantities of catalogue products, and the codes entered. */
+export type ShownCart = { sample: string | null; lines: { sku: string; quantity: number }[]; codes?: string[] };
+
+export function isShownCart(value: unknown): value is ShownCart {
+  return (
+    typeof value === "object" &&
+    value !== null &&
+    "lines" in value &&
+    Array.isArray(value.lines) &&
+    value.lines.every(({ sku, quantity } = {}) => typeof sku === "string" && Number.isInteger(quantity) && quantity > 0)
+  );
+}
+
+/** Cart lines as a shop would send them; products without a price in the currency cannot be in it. */
+export function cartLines(
+  cart: ShownCart,
+  products: ReadonlyMap<string, CatalogueProduct>,
+  currency: string,
+): CartLine[] {
+  return cart.lines.flatMap(({ sku, quantity }) => {
+    const product = products.get(sku);
+    const unitPrice = product?.prices[currency];
+    if (!product || unitPrice === undefined) return [];
+    const { name: _, prices: __, delivery, ...traits } = product;
+    return [{ ...traits, sku, quantity, unitPrice, ...deliveryIn(delivery, currency) }];
+  });
+}
+
+/** A product's own charge in the currency; without an amount there, it is charged like any other goods. */
+function deliveryIn(delivery: CatalogueProduct["delivery"], currency: string): Pick<CartLine, "delivery"> {
+  if (!delivery) return {};
+  if (delivery.kind !== "own-charge") return { delivery: { kind: delivery.kind } };
+  const amount = delivery.amounts[currency];
+  return amount === undefined ? {} : { delivery: { kind: "own-charge", amount, per: delivery.per } };
+}
+
+/** @param positions where the plan's locations are; a distance from one that is gone is not known */
+export function destinationOf(
+  { country, region, postcode, away }: Standpoint,
+  positions: CompiledPlan["positions"],
+): QuoteRequest["destination"] {
+  const from = away && positions.get(away.location);
+  return {
+    ...(country === "" ? {} : { country }),
+    ...(region === "" ? {} : { region }),
+    ...(postcode === "" ? {} : { postcode }),
+    ...(from ? { position: placeAway(from, away.km * 1000) } : {}),
+  };
+}
+
+/** @param market whose clocks a chosen moment is by; null where nobody delivers */
+export function requestFor(
+  standpoint: Standpoint,
+  destination: QuoteRequest["destination"],
+  market: Market | null,
+  cart: QuoteRequest["cart"],
+  now: string,
+): QuoteRequest {
+  const { currency, locale, moment, shopper } = standpoint;
+  const at = moment === null ? now : new Date(momentOf(moment, market?.timeZone ?? "UTC", "start")).toISOString();
+  const request = { at, currency, locale, destination, cart };
+  if (!shopper) return request;
+  const uses = Object.entries(shopper.uses ?? {}).map(([offer, byShopper]) => ({
+    offer,
+    overall: byShopper,
+    byShopper,
+  }));
+  return { ...request, shopper: shopperAsDescribed(shopper), ...(uses.length > 0 ? { uses } : {}) };
+}
