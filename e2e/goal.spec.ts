@@ -205,8 +205,10 @@ test("the second of two people to save is shown both versions and loses nothing"
   await typeGoal(page, "48");
   await page.keyboard.press("Enter");
   const conflict = page.getByRole("alert").filter({ hasText: "Someone else changed this" });
+  await expect(conflict).toContainText("offer “Free standard delivery”");
   await expect(conflict).toContainText("from €55");
   await expect(conflict).toContainText("from €48");
+  await expect(conflict.getByRole("row", { name: /EUR 55\.00 48/ })).toBeVisible();
   await conflict.getByRole("button", { name: "Save mine over it" }).click();
   await saved(page);
   await page.reload();

@@ -376,3 +376,22 @@ test("an offer for new accounts is not known of a guest, and holds for whom the 
       .first(),
   ).toBeVisible();
 });
+
+test("a clause kept under a name is one step: undone, the clause is back and nothing is kept", async ({ page }) => {
+  await page.goto("/offers#free-post");
+  const whom = editorPart(page, "For whom");
+  const clause = whom.locator("summary", { hasText: "the cart holds more than 8 items" });
+  await whom.getByLabel("Add a clause").selectOption({ label: "the cart holds more than 8 items" });
+  await clause.click();
+  await whom.getByRole("button", { name: "Save" }).click();
+  await expect(whom.getByRole("link", { name: "the cart holds more than 8 items" })).toBeVisible();
+  await saved(page);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(clause).toBeVisible();
+  await saved(page);
+  const { entities }: { entities: { kind: string; body: object }[] } = await (
+    await page.request.get("/api/draft")
+  ).json();
+  const kept = entities.filter(({ kind }) => kind === "condition").map(({ body }) => JSON.stringify(body));
+  expect(kept.join()).not.toContain("more than 8 items");
+});

@@ -67,7 +67,7 @@ export type RegisteredCondition<Schema extends KindSchema = KindSchema> = {
   readonly kind: string;
   readonly family: Family;
   readonly schema: Schema;
-  readonly example: AnyCondition;
+  readonly example: Static<Schema>;
   readonly found: FoundIn;
   readonly compile: (condition: AnyCondition, context: ConditionContext) => CompiledLeaf;
   readonly words: (condition: AnyCondition, context: AmountContext) => string;

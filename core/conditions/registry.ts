@@ -76,6 +76,9 @@ export type PlainCondition = Static<(typeof PLAIN)[number]["schema"]>;
 /** Kinds of conditions that ask about a fact, by kind, in the order in which they are offered. */
 export const CONDITION_KINDS: ReadonlyMap<string, RegisteredCondition> = registry<RegisteredCondition>(PLAIN);
 
+/** An example of each kind, in the same order. */
+export const CONDITION_EXAMPLES: readonly PlainCondition[] = PLAIN.map(({ example }) => example);
+
 /** Kinds made of others, by kind. */
 export const CONNECTIVE_KINDS: ReadonlyMap<string, Connective> = registry<Connective>(CONNECTIVES);
 

@@ -100,6 +100,11 @@ describe("the catalogue", () => {
       await keepSampleCart(pool, one);
     expect((await listSampleCarts(pool)).map(({ name }) => name)).toEqual(["A", "B again", "C"]);
     await removeSampleCart(pool, "a");
+    // Kept at the same time, none takes the other's place.
+    const together = ["d", "e", "f", "g"].map((id) => cart(id, id.toUpperCase()));
+    await Promise.all(together.map((one) => keepSampleCart(pool, one)));
+    expect((await listSampleCarts(pool)).map(({ id }) => id).sort()).toEqual(["b", "c", "d", "e", "f", "g"]);
+    for (const { id } of together) await removeSampleCart(pool, id);
     await keepSampleCart(pool, { id: "empty", name: "Empty", lines: [] });
     expect(await listSampleCarts(pool)).toEqual([
       cart("b", "B again"),

@@ -84,25 +84,28 @@ export async function writeSampleCarts(connection: PoolConnection, carts: readon
       position,
       cart.name,
     ]);
-    for (const [line, { sku, quantity }] of cart.lines.entries()) {
-      await connection.execute("INSERT INTO sample_cart_lines (cart, position, sku, quantity) VALUES (?, ?, ?, ?)", [
-        cart.id,
-        line,
-        sku,
-        quantity,
-      ]);
-    }
+    await writeLines(connection, cart);
   }
+}
+
+async function writeLines(connection: PoolConnection, { id, lines }: SampleCart): Promise<void> {
+  if (lines.length === 0) return;
+  await connection.query("INSERT INTO sample_cart_lines (cart, position, sku, quantity) VALUES ?", [
+    lines.map(({ sku, quantity }, position) => [id, position, sku, quantity]),
+  ]);
 }
 
 /** Keeps one sample cart: a new one behind the others, or a new version of one that is there. */
 export async function keepSampleCart(pool: Pool, cart: SampleCart): Promise<void> {
   await inTransaction(pool, async (connection) => {
-    const kept = await listSampleCarts(connection);
-    const others = kept.filter(({ id }) => id !== cart.id);
-    const at = kept.findIndex(({ id }) => id === cart.id);
-    await connection.query("DELETE FROM sample_carts");
-    await writeSampleCarts(connection, others.toSpliced(at < 0 ? others.length : at, 0, cart));
+    await connection.execute(
+      `INSERT INTO sample_carts (id, position, name)
+       SELECT ?, behind.position, ? FROM (SELECT COALESCE(MAX(position) + 1, 0) AS position FROM sample_carts) AS behind
+       ON DUPLICATE KEY UPDATE name = VALUES(name)`,
+      [cart.id, cart.name],
+    );
+    await connection.execute("DELETE FROM sample_cart_lines WHERE cart = ?", [cart.id]);
+    await writeLines(connection, cart);
   });
 }
 

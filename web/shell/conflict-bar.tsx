@@ -1,24 +1,64 @@
-import { offerSentence } from "../../core/explain/offer-sentence.ts";
-import type { Offer } from "../../core/offers/offer.ts";
 import type { Market } from "../../core/places/market.ts";
+import { differences } from "../../core/plan/differences.ts";
+import { type Entity, entityKinds } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { Conflict } from "../../server/draft/change-set.ts";
+import { entityName, entityWords } from "../names/entity-words.ts";
 import { draftStore } from "../state/use-draft.ts";
 
 type Props = { conflict: Conflict; plan: Plan | null; market: Market | null };
 
-/** Someone saved the same thing first: both versions, and the choice between them. */
+/** More would fill the screen; that there are more is said. */
+const MOST_ROWS = 8;
+
+/** Someone saved the same thing first: which, both versions with all that differs, and the choice between them. */
 export function ConflictBar({ conflict, plan, market }: Props) {
-  const words = (body: Conflict["yours"]) => (body === null ? "removed" : bodyWords(body, plan, market));
+  const { kind, id } = conflict;
+  const saved = entityIn({ kind, id, body: conflict.current.body });
+  const mine = entityIn({ kind, id, body: conflict.yours });
+  const name = mine ? entityName(mine) : saved ? entityName(saved) : id;
+  const words = (entity: Entity | null) =>
+    entity === null ? "removed" : plan ? entityWords(entity, plan, market, "") : entityName(entity);
+  const rows = saved && mine ? differences(saved.body, mine.body) : [];
   return (
     <section role="alert" className="mb-4 border border-warning bg-base-100 p-3">
-      <h2 className="font-semibold text-warning">Someone else changed this while you did</h2>
-      <dl className="my-2 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
-        <dt className="text-quiet">Saved now</dt>
-        <dd>{words(conflict.current.body)}</dd>
-        <dt className="text-quiet">Yours</dt>
-        <dd>{words(conflict.yours)}</dd>
-      </dl>
+      <h2 className="font-semibold text-warning">
+        Someone else changed this while you did: {kind} “{name}”
+      </h2>
+      <table className="my-2 w-full text-left">
+        <thead className="text-[13px] text-quiet">
+          <tr>
+            <th scope="col" className="w-1/4 pr-3 font-normal">
+              What differs
+            </th>
+            <th scope="col" className="pr-3 font-normal">
+              Saved now
+            </th>
+            <th scope="col" className="font-normal">
+              Yours
+            </th>
+          </tr>
+        </thead>
+        <tbody className="align-top">
+          <tr>
+            <th scope="row" className="pr-3 font-normal text-quiet">
+              In words
+            </th>
+            <td className="pr-3">{words(saved)}</td>
+            <td>{words(mine)}</td>
+          </tr>
+          {rows.slice(0, MOST_ROWS).map(({ path, before, after }) => (
+            <tr key={path} className="border-t border-base-300">
+              <th scope="row" className="pr-3 font-normal text-quiet">
+                {pathWords(path)}
+              </th>
+              <td className="pr-3 break-words">{valueWords(before)}</td>
+              <td className="break-words">{valueWords(after)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {rows.length > MOST_ROWS && <p className="mb-2 text-quiet">and {rows.length - MOST_ROWS} more differences</p>}
       <button type="button" className="btn btn-sm btn-neutral mr-2" onClick={() => void draftStore.settle("mine")}>
         Save mine over it
       </button>
@@ -29,14 +69,29 @@ export function ConflictBar({ conflict, plan, market }: Props) {
   );
 }
 
-function bodyWords(body: NonNullable<Conflict["yours"]>, plan: Plan | null, market: Market | null): string {
-  const offer = isOffer(body) ? body : null;
-  const currency = market?.currencies[0];
-  if (!offer || !plan || !market || !currency)
-    return "name" in body && typeof body.name === "string" ? body.name : "changed";
-  return offerSentence(plan, offer, market.id, currency)
-    .map(({ text }) => text)
-    .join("");
+/** Null for what is not there; what is there was checked by the server that sent it. */
+const entityIn = (value: unknown): Entity | null => (isEntity(value) ? value : null);
+
+const isEntity = (value: unknown): value is Entity =>
+  typeof value === "object" &&
+  value !== null &&
+  "kind" in value &&
+  entityKinds().some((kind) => kind === value.kind) &&
+  "body" in value &&
+  value.body !== null;
+
+/** @example pathWords("/steps/0/atLeast/byCurrency/EUR") // "steps 1 · at least · by currency · EUR" */
+function pathWords(path: string): string {
+  const parts = path.split("/").slice(1);
+  const words = parts.map((part) => (/^\d+$/.test(part) ? String(Number(part) + 1) : apart(part)));
+  return words.reduce((said, word) => (/^\d+$/.test(word) ? `${said} ${word}` : `${said} · ${word}`));
 }
 
-const isOffer = (body: NonNullable<Conflict["yours"]>): body is Offer => "steps" in body;
+/** @example apart("byCurrency") // "by currency" */
+const apart = (key: string) =>
+  key.replace(/[a-z](?=[A-Z])/g, "$& ").replace(/ [A-Z](?=[a-z])/g, (letter) => letter.toLowerCase());
+
+function valueWords(value: unknown): string {
+  if (value === undefined) return "nothing";
+  return typeof value === "string" ? value : JSON.stringify(value);
+}

@@ -69,6 +69,8 @@ export class DraftStore {
   private readonly held = new Map<string, readonly string[]>();
   /** Seen while typing or dragging; not sent until committed. */
   private preview: Change | null = null;
+  /** What was committed so far of work that is one step. */
+  private gathered: Change[] | null = null;
   private showing = false;
   private saving = false;
   /** What the plan was last compiled from, by identity. */
@@ -118,6 +120,10 @@ export class DraftStore {
 
   /** Keeps changes made together: undone together, and on their way to the server. */
   commit(...changes: Change[]): void {
+    if (this.gathered) {
+      this.gathered.push(...changes);
+      return;
+    }
     this.preview = null;
     const after = changes.filter((change) => !same(this.current(change), change.body));
     if (after.length === 0) {
@@ -126,6 +132,18 @@ export class DraftStore {
     }
     this.history.add({ before: after.map((change) => this.asItIs(change)), after });
     this.keep(after);
+  }
+
+  /** Whatever is committed in the course of some work is undone together. @param work what ends before this does */
+  asOneStep(work: () => void): void {
+    const gathered: Change[] = [];
+    this.gathered = gathered;
+    try {
+      work();
+    } finally {
+      this.gathered = null;
+    }
+    this.commit(...gathered);
   }
 
   undo(): void {

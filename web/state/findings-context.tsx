@@ -3,16 +3,24 @@ import { acceptedReason, causeOf, type Finding } from "../../core/checks/finding
 import { type EntityKind, STORE_ID } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import type { ChecksState } from "./use-checks.ts";
 import { draftStore } from "./use-draft.ts";
 
 /** The findings of the plan on screen, and how one is shown in the Shopper view. */
 export type FindingsShown = {
   readonly findings: readonly Finding[];
+  /** How the search for them goes. */
+  readonly checks: ChecksState;
   readonly plan: Plan | null;
   readonly show: (witness: QuoteRequest) => void;
 };
 
-export const FindingsContext = createContext<FindingsShown>({ findings: [], plan: null, show: () => {} });
+export const FindingsContext = createContext<FindingsShown>({
+  findings: [],
+  checks: { findings: null, progress: null, failure: null, stop: () => {} },
+  plan: null,
+  show: () => {},
+});
 
 export const PAGES: Readonly<Record<EntityKind, string>> = {
   store: "/release",

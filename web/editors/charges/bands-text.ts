@@ -107,23 +107,15 @@ export function readBands(text: string, kind: MeasureSpec["kind"], currency: str
   const problems: string[] = [];
   const head = data[0]?.[0]?.trim().toLowerCase() ?? "";
   const skipped = /^[0-9.,\s€$£¥-]+$/.test(head) ? 0 : 1;
-  const edges: { mark: Mark; units: number; edge: "from" | "above"; price: BandedCharge["first"] }[] = [];
+  const edges: Row[] = [];
   let first: BandedCharge["first"] | null = null;
   data.slice(skipped).forEach((cells, i) => {
-    const row = i + 1 + skipped;
-    const price = readPrice(cells.at(-1) ?? "", currency);
-    const side = cells.length > 2 ? (cells[1]?.trim().toLowerCase() ?? "") : "";
-    const edge = readEdge(kind, cells[0] ?? "", currency);
-    if (cells.length < 2) problems.push(`row ${row}: needs where the band begins and its price`);
-    else if ("problem" in edge) problems.push(`row ${row}, column 1: ${edge.problem}`);
-    else if (typeof price === "object" && "problem" in price)
-      problems.push(`row ${row}, column ${cells.length}: ${price.problem}`);
-    else if (side !== "" && side !== "from" && side !== "above")
-      problems.push(`row ${row}, column 2: "${side}" is neither from nor above`);
-    else if (edge.units === 0 && side !== "above") {
-      if (first !== null) problems.push(`row ${row}: another band begins at 0 already`);
-      first = price;
-    } else edges.push({ ...edge, edge: side === "above" ? "above" : "from", price });
+    const place = `row ${i + 1 + skipped}`;
+    const row = readRow(cells, kind, currency);
+    if ("problem" in row) problems.push(`${place}${row.problem}`);
+    else if (row.units > 0 || row.edge === "above") edges.push(row);
+    else if (first !== null) problems.push(`${place}: another band begins at 0 already`);
+    else first = row.price;
   });
   if (problems.length === 0 && first === null)
     problems.push("no band begins at 0: carts below the first edge would have no price");
@@ -135,6 +127,24 @@ export function readBands(text: string, kind: MeasureSpec["kind"], currency: str
   });
   if (problems.length > 0 || first === null) return { problems };
   return { first, edges: edges.map(({ mark, edge, price }) => ({ at: mark, edge, price })) };
+}
+
+type Row = { mark: Mark; units: number; edge: "from" | "above"; price: BandedCharge["first"] };
+
+/** @returns what is wrong as it follows the words "row 3" */
+function readRow(cells: readonly string[], kind: MeasureSpec["kind"], currency: string): Row | { problem: string } {
+  if (cells.length < 2) return { problem: ": needs where the band begins and its price" };
+  const edge = readEdge(kind, cells[0] ?? "", currency);
+  if ("problem" in edge) return { problem: `, column 1: ${edge.problem}` };
+  const price = readPrice(cells.at(-1) ?? "", currency);
+  if (typeof price === "object" && "problem" in price) {
+    return { problem: `, column ${cells.length}: ${price.problem}` };
+  }
+  const side = cells.length > 2 ? (cells[1]?.trim().toLowerCase() ?? "") : "";
+  if (side !== "" && side !== "from" && side !== "above") {
+    return { problem: `, column 2: "${side}" is neither from nor above` };
+  }
+  return { ...edge, edge: side === "above" ? "above" : "from", price };
 }
 
 function readPrice(text: string, currency: string): BandedCharge["first"] | { problem: string } {

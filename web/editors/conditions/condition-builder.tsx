@@ -13,6 +13,7 @@ import { freeId } from "../../../core/schema/positions.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { columnsOf } from "../amounts/columns.ts";
 import { type Clause, ClauseFields } from "./clause-fields.tsx";
+import { examplesFor } from "./examples.ts";
 import { TruthMark } from "./truth-mark.tsx";
 
 type Props = {
@@ -200,8 +201,10 @@ function SaveButton({ plan, condition, context, onCondition }: PartProps) {
           words.slice(0, 40),
           (plan.conditions ?? []).map((one) => one.id),
         );
-        draftStore.commit({ kind: "condition", id, body: { id, name: words.slice(0, 100), when: condition } });
-        onCondition({ kind: "saved", id });
+        draftStore.asOneStep(() => {
+          draftStore.commit({ kind: "condition", id, body: { id, name: words.slice(0, 100), when: condition } });
+          onCondition({ kind: "saved", id });
+        });
       }}
     >
       <Bookmark size={13} aria-hidden /> Save
@@ -264,41 +267,4 @@ function AddClause({ plan, context, label, onAdd }: AddProps) {
       ))}
     </select>
   );
-}
-
-const BASIS = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;
-
-/** What each kind of clause starts as. */
-function examplesFor({ locations }: Plan): Clause[] {
-  const from = locations?.[0]?.id;
-  return [
-    { kind: "signed-in" },
-    { kind: "named", ids: ["s-1001"] },
-    { kind: "group", groups: ["trade"] },
-    { kind: "orders", is: "exactly", count: 0 },
-    { kind: "not-ordered-for", days: 90 },
-    { kind: "account-age", is: "at-most", days: 30 },
-    { kind: "total-spent", is: "at-least", amount: { byCurrency: { EUR: "500.00" } } },
-    { kind: "business" },
-    { kind: "country", countries: ["PT"] },
-    { kind: "region", regions: ["PT-30"] },
-    { kind: "postcode", country: "PT", patterns: ["9000..9399"] },
-    ...(from ? [{ kind: "distance", from, is: "at-most", distance: { value: "10", unit: "km" } } as const] : []),
-    { kind: "billing", countries: ["PT"] },
-    { kind: "value", basis: BASIS, is: "at-least", amount: { byCurrency: { EUR: "20.00" } } },
-    { kind: "items", is: "more-than", count: 8 },
-    { kind: "lines", is: "more-than", count: 3 },
-    { kind: "weight", is: "at-most", weight: { value: "2", unit: "kg" } },
-    { kind: "goods", by: "categories", how: "none", of: ["oversize"] },
-    { kind: "trait", trait: "used", how: "none" },
-    { kind: "line", how: "any", figure: { kind: "quantity", is: "at-least", count: 10 } },
-    { kind: "code", codes: ["INKLOVE"] },
-    { kind: "between", from: "2026-11-27T09:00", until: "2026-11-30" },
-    { kind: "weekdays", days: [6, 7] },
-    { kind: "month-days", days: [1, 15] },
-    { kind: "hours", from: "18:00", until: "22:00" },
-    { kind: "channel", channels: ["app"] },
-    { kind: "currency", currencies: ["EUR"] },
-    { kind: "language", languages: ["pt"] },
-  ];
 }

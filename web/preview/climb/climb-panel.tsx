@@ -17,27 +17,23 @@ import { spendGoal, withGoal } from "../../editors/amounts/with-goal.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { api } from "../../state/api.ts";
 import type { DraftState } from "../../state/draft-store.ts";
+import { type Looked, useLooked } from "../../state/quote-context.ts";
 import type { Standpoint } from "../../state/standpoint.ts";
-import { draftStore } from "../../state/use-draft.ts";
+import { useStandpoint } from "../../state/standpoint-context.ts";
+import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { ClimbChart } from "./climb-chart.tsx";
 import { ClimbTable } from "./climb-table.tsx";
 import { messageStretches } from "./message-strip.ts";
 import { useClimb } from "./use-climb.ts";
 
-type Props = {
-  state: DraftState;
-  market: Market | null;
-  /** The sample cart at the standpoint, and at any other. */
-  request: QuoteRequest;
-  requestAt: (standpoint: Standpoint) => QuoteRequest;
-  /** Shelf value of the cart being looked at. */
-  cartValue: number;
-  onCursor: (x: number) => void;
-};
-
 /** The climb of the standpoint, its flags to be dragged, beside another if one is chosen. */
-export function ClimbPanel({ state, market, request, requestAt, cartValue, onCursor }: Props) {
+export function ClimbPanel() {
+  const state = useDraft();
+  const { market } = useStandpoint();
+  const { sample: request, requestAt, cursor, setCursor: onCursor } = useLooked();
   const { plan, compiled, draft } = state;
+  /** Shelf value of the cart being looked at. */
+  const cartValue = cursor ?? request.cart.lines.reduce((sum, line) => sum + line.unitPrice * line.quantity, 0);
   const { currency } = request;
   const unit = 10 ** (exponentOf(currency) ?? 2);
   const to = useClimbEnd(state, market, request, cartValue, unit);
@@ -169,7 +165,7 @@ type OtherContext = {
   plan: Plan | null;
   request: QuoteRequest;
   draft: Draft | null;
-  requestAt: Props["requestAt"];
+  requestAt: Looked["requestAt"];
   standpoints: readonly { id: string; name: string; body: Standpoint }[];
 };
 

@@ -2,20 +2,17 @@ import { useContext, useState } from "react";
 import { Link } from "wouter";
 import { acceptedReason, causeOf, type Finding } from "../../../core/checks/finding.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { Quote } from "../../../core/quote/answer/quote.ts";
-import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
-import type { DraftState } from "../../state/draft-store.ts";
 import { accept, FindingLine, FindingsContext, PAGES, reopen } from "../../state/findings-context.tsx";
+import { useLooked } from "../../state/quote-context.ts";
 import type { ChecksState } from "../../state/use-checks.ts";
+import { useDraft } from "../../state/use-draft.ts";
 import { useSelected } from "../../state/use-selected.ts";
 import { EdgeWalk } from "./edge-walk.tsx";
 import { SamplesView } from "./samples-view.tsx";
-
-type Props = { state: DraftState; checks: ChecksState; request: QuoteRequest; quote: Quote | null };
 
 const TABS = [
   { id: "findings", name: "Findings" },
@@ -24,7 +21,10 @@ const TABS = [
 ] as const;
 
 /** What is wrong or risky, what sample carts expect, and what happens at every edge of an offer. */
-export function ChecksView({ state, checks, request, quote }: Props) {
+export function ChecksView() {
+  const state = useDraft();
+  const { checks } = useContext(FindingsContext);
+  const { request, quote } = useLooked();
   const { plan, compiled } = state;
   const [selected, select] = useSelected("checks");
   if (!plan || !compiled) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;

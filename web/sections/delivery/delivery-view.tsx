@@ -6,33 +6,27 @@ import type { Market } from "../../../core/places/market.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import { explainAt } from "../../../core/queries/explain-at.ts";
-import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition, moved } from "../../../core/schema/positions.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { optionName } from "../../names/option-name.ts";
-import type { DraftState } from "../../state/draft-store.ts";
-import { draftStore } from "../../state/use-draft.ts";
+import { useLooked } from "../../state/quote-context.ts";
+import { useStandpoint } from "../../state/standpoint-context.ts";
+import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { useSelected } from "../../state/use-selected.ts";
 import { ProductsPanel } from "../products/products-panel.tsx";
 import { OptionEditor } from "./option-editor.tsx";
 import { OptionList, type OptionRow } from "./option-list.tsx";
 import { optionFrom, PATTERNS } from "./patterns.ts";
 
-type Props = {
-  state: DraftState;
-  market: Market | null;
-  /** The zones that may serve the standpoint. */
-  zones: readonly string[];
-  /** The cart at the standpoint. */
-  request: QuoteRequest;
-};
-
 /** In the address where an option's id would stand. */
 const PRODUCTS = "products/";
 
 /** Delivery options in the shopper's order; the selected one beside them, edited where it is read. */
-export function DeliveryView({ state, market, zones, request }: Props) {
+export function DeliveryView() {
+  const state = useDraft();
+  const { market, zones } = useStandpoint();
+  const { request } = useLooked();
   const { plan, compiled } = state;
   const { currency, at } = request;
   const [selected, select] = useSelected("delivery");

@@ -1,21 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
 import type { Offer } from "../../../core/offers/offer.ts";
-import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
-import { ratesOf } from "../../../core/plan/plan.ts";
+import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { explainAt } from "../../../core/queries/explain-at.ts";
-import type { Quote } from "../../../core/quote/answer/quote.ts";
-import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
 import { ClimbPanel } from "../../preview/climb/climb-panel.tsx";
 import { api } from "../../state/api.ts";
-import type { DraftState } from "../../state/draft-store.ts";
-import type { Standpoint } from "../../state/standpoint.ts";
-import { draftStore } from "../../state/use-draft.ts";
+import { useLooked } from "../../state/quote-context.ts";
+import { useStandpoint } from "../../state/standpoint-context.ts";
+import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { useSelected } from "../../state/use-selected.ts";
 import { GoalGrid } from "./goal-grid.tsx";
 import { newOffer } from "./new-offer.ts";
@@ -30,20 +27,6 @@ const SavedConditions = lazy(() =>
   import("./saved-conditions.tsx").then((module) => ({ default: module.SavedConditions })),
 );
 
-type Props = {
-  state: DraftState;
-  market: Market | null;
-  /** The sample cart at the standpoint, and at any other. */
-  request: QuoteRequest;
-  requestAt: (standpoint: Standpoint) => QuoteRequest;
-  /** What the shopper on screen gets. */
-  quote: Quote | null;
-  /** Shelf value of the cart being looked at. */
-  cartValue: number;
-  productName: (sku: string) => string;
-  onCursor: (x: number) => void;
-};
-
 const TABS = [
   { id: "here", name: "Here and now" },
   { id: "all", name: "All offers" },
@@ -52,8 +35,10 @@ const TABS = [
 ] as const;
 
 /** Offers as sentences, their goals on the climb and in the goal grid; one at a time with everything about it. */
-export function OffersView(props: Props) {
-  const { state, market, request } = props;
+export function OffersView() {
+  const state = useDraft();
+  const { market } = useStandpoint();
+  const { sample: request, products } = useLooked();
   const { plan, compiled } = state;
   const { currency } = request;
   const [selected, select] = useSelected("offers");
@@ -99,7 +84,7 @@ export function OffersView(props: Props) {
           {problem}
         </p>
       )}
-      {tab === "here" && <HereAndNow {...props} zones={zones} onSelect={select} />}
+      {tab === "here" && <HereAndNow zones={zones} onSelect={select} />}
       <Suspense fallback={<p className="text-quiet">Loading…</p>}>
         {chosen && (
           <>
@@ -110,7 +95,7 @@ export function OffersView(props: Props) {
               currency={currency}
               at={Date.parse(request.at)}
             />
-            <ClimbPanel {...props} />
+            <ClimbPanel />
             <OfferEditor
               key={chosen.id}
               plan={plan}
@@ -119,13 +104,13 @@ export function OffersView(props: Props) {
               context={context}
               request={request}
               explain={(condition) => compiled && explainAt(compiled, request, condition)}
-              productName={props.productName}
+              productName={(sku) => products.get(sku)?.name ?? sku}
               onSelect={select}
               onDuplicate={() => duplicate(chosen)}
             />
           </>
         )}
-        {tab === "all" && <AllOffers {...props} plan={plan} onSelect={select} />}
+        {tab === "all" && <AllOffers plan={plan} onSelect={select} />}
         {tab === "condition/" && (
           <SavedConditions
             plan={plan}
@@ -139,13 +124,9 @@ export function OffersView(props: Props) {
   );
 }
 
-function AllOffers({
-  plan,
-  market,
-  request,
-  quote,
-  onSelect,
-}: Props & { plan: NonNullable<DraftState["plan"]>; onSelect: (id: string) => void }) {
+function AllOffers({ plan, onSelect }: { plan: Plan; onSelect: (id: string) => void }) {
+  const { market } = useStandpoint();
+  const { sample: request, quote } = useLooked();
   const { data } = useQuery({ queryKey: ["uses"], queryFn: api.uses });
   return (
     <OfferList
@@ -161,8 +142,10 @@ function AllOffers({
 }
 
 /** What holds at the standpoint: sentences, the climb over all options, the goal grids; other places folded below. */
-function HereAndNow(props: Props & { zones: readonly string[]; onSelect: (id: string) => void }) {
-  const { state, market, request, zones, onSelect } = props;
+function HereAndNow({ zones, onSelect }: { zones: readonly string[]; onSelect: (id: string) => void }) {
+  const state = useDraft();
+  const { market } = useStandpoint();
+  const { sample: request } = useLooked();
   const { plan } = state;
   if (!plan) return null;
   const isHere = (offer: Offer) => offer.zones.some((zone) => zones.includes(zone));
@@ -189,7 +172,7 @@ function HereAndNow(props: Props & { zones: readonly string[]; onSelect: (id: st
       {here.map((offer) => (
         <div key={offer.id}>{heading(offer)}</div>
       ))}
-      <ClimbPanel {...props} />
+      <ClimbPanel />
       {here.map((offer) => (
         <GoalGrid key={offer.id} plan={plan} offer={offer} />
       ))}

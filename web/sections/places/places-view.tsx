@@ -8,8 +8,8 @@ import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { placeNamer } from "../../names/place-names.ts";
-import type { DraftState } from "../../state/draft-store.ts";
-import { draftStore } from "../../state/use-draft.ts";
+import { useStandpoint } from "../../state/standpoint-context.ts";
+import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { useRegionNames } from "../../state/use-regions.ts";
 import { useSelected } from "../../state/use-selected.ts";
 import { CoverageView } from "./coverage-view.tsx";
@@ -18,10 +18,10 @@ import { MarketEditor } from "./market-editor.tsx";
 import { TryAddress } from "./try-address.tsx";
 import { ZoneEditor } from "./zone-editor.tsx";
 
-type Props = { state: DraftState; zones: readonly string[] };
-
 /** Markets with their zones, and locations; the selected one beside them; who serves where below. */
-export function PlacesView({ state, zones: here }: Props) {
+export function PlacesView() {
+  const state = useDraft();
+  const { zones: here } = useStandpoint();
   const { plan, compiled } = state;
   const [selected, select] = useSelected("places");
   const [problem, setProblem] = useState<string | null>(null);

@@ -1,17 +1,19 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Market } from "../../../core/places/market.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { ApiError, api } from "../../state/api.ts";
-import type { DraftState } from "../../state/draft-store.ts";
-import { draftStore } from "../../state/use-draft.ts";
+import { useStandpoint } from "../../state/standpoint-context.ts";
+import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { PlanFile } from "../plan-file/plan-file.tsx";
 import { EntityChange } from "./entity-change.tsx";
 
-type Props = { state: DraftState; market: Market | null; currency: string };
-
 /** What would change for shops, the step that changes it, and every release so far. */
-export function ReleaseView({ state, market, currency }: Props) {
+export function ReleaseView() {
+  const state = useDraft();
+  const {
+    market,
+    standpoint: { currency },
+  } = useStandpoint();
   const client = useQueryClient();
   const releases = useQuery({ queryKey: ["releases"], queryFn: api.releases });
   const [problem, setProblem] = useState<string | null>(null);

@@ -6,25 +6,27 @@ import type { Offer } from "../../../core/offers/offer.ts";
 import { STORE_ID } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Progress } from "../../../core/quote/answer/quote.ts";
-import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/translation/translation-units.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
-import type { DraftState } from "../../state/draft-store.ts";
-import { draftStore } from "../../state/use-draft.ts";
+import { useLooked } from "../../state/quote-context.ts";
+import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { useSelected } from "../../state/use-selected.ts";
 import { DisplayEditor } from "./display-editor.tsx";
 import { SideBySide } from "./side-by-side.tsx";
 import { TranslatorFiles } from "./translator-files.tsx";
 import { WordingGrid } from "./wording-grid.tsx";
 
-type Props = { state: DraftState; request: QuoteRequest; progress: readonly Progress[] };
+const NO_PROGRESS: readonly Progress[] = [];
 
 /** In the address where an offer's id would stand. */
 const WHOLE_PLAN = "plan";
 
 /** What shoppers read: per offer and for the whole plan, every state and language, live from the current standpoint. */
-export function WordingView({ state, request, progress }: Props) {
+export function WordingView() {
+  const state = useDraft();
+  const { request, quote } = useLooked();
+  const progress = quote?.progress ?? NO_PROGRESS;
   const { plan, compiled } = state;
   const [selected, select] = useSelected("wording");
   const [surface, setSurface] = useState<Surface | null>(null);

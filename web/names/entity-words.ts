@@ -1,0 +1,33 @@
+import { chargeWords } from "../../core/charges/words.ts";
+import { offerSentence } from "../../core/explain/offer-sentence.ts";
+import type { Market } from "../../core/places/market.ts";
+import { destinationWords } from "../../core/places/words.ts";
+import type { Entity } from "../../core/plan/entities.ts";
+import { type Plan, ratesOf, savedOf } from "../../core/plan/plan.ts";
+
+/** What a thing of the plan is called. @example entityName({ kind: "zone", id: "pt", body: { name: "Portugal", … } }) // "Portugal" */
+export function entityName({ id, body }: Entity): string {
+  if (!("name" in body)) return id;
+  return typeof body.name === "string" ? body.name : (body.name.en ?? Object.values(body.name)[0] ?? id);
+}
+
+/** What a thing of the plan says, in a sentence where there is one. @param currency shown where the market takes it */
+export function entityWords(entity: Entity, plan: Plan, market: Market | null, currency: string): string {
+  const shownIn = market?.currencies.includes(currency) ? currency : (market?.currencies[0] ?? currency);
+  if (entity.kind === "offer" && market) {
+    return offerSentence(plan, entity.body, market.id, shownIn)
+      .map(({ text }) => text)
+      .join("");
+  }
+  if (entity.kind === "option") {
+    const context = { market: market?.id ?? "", currency: shownIn, rates: ratesOf(plan) };
+    const off = entity.body.on === false ? ", switched off" : "";
+    return `${entityName(entity)}: ${chargeWords(entity.body.charge, context, savedOf(plan))}${off}`;
+  }
+  if (entity.kind === "zone") {
+    const { name, destinations, standardTaxRate, on } = entity.body;
+    const places = destinations.map((one) => destinationWords(one, (code) => code)).join("; ");
+    return `${name}: ${places || "no place"}, tax ${standardTaxRate}%${on === false ? ", switched off" : ""}`;
+  }
+  return entityName(entity);
+}

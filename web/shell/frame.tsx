@@ -1,0 +1,115 @@
+import { lazy, type ReactNode, useCallback, useMemo } from "react";
+import { acceptedReason, type Finding } from "../../core/checks/finding.ts";
+import type { QuoteRequest } from "../../core/request/request.ts";
+import type { Section } from "../names/sections.ts";
+import { ShopperView } from "../preview/shopper/shopper-view.tsx";
+import { StartAPlan } from "../sections/plan-file/start-a-plan.tsx";
+import { FindingsContext } from "../state/findings-context.tsx";
+import { useLooked } from "../state/quote-context.ts";
+import { useStandpoint } from "../state/standpoint-context.ts";
+import { useChecks } from "../state/use-checks.ts";
+import { draftStore, useDraft } from "../state/use-draft.ts";
+import { useStored } from "../state/use-stored.ts";
+import { ConflictBar } from "./conflict-bar.tsx";
+import { FaultBoundary } from "./fault-boundary.tsx";
+import { Header } from "./header.tsx";
+import { PlanFaults } from "./plan-faults.tsx";
+import { Rail } from "./rail.tsx";
+import { VisitedSections } from "./visited-sections.tsx";
+
+// A section is loaded when it is first wanted.
+const DeliveryView = lazy(() =>
+  import("../sections/delivery/delivery-view.tsx").then((module) => ({ default: module.DeliveryView })),
+);
+const OffersView = lazy(() =>
+  import("../sections/offers/offers-view.tsx").then((module) => ({ default: module.OffersView })),
+);
+const PlacesView = lazy(() =>
+  import("../sections/places/places-view.tsx").then((module) => ({ default: module.PlacesView })),
+);
+const ReleaseView = lazy(() =>
+  import("../sections/release/release-view.tsx").then((module) => ({ default: module.ReleaseView })),
+);
+const ChecksView = lazy(() =>
+  import("../sections/checks/checks-view.tsx").then((module) => ({ default: module.ChecksView })),
+);
+const WordingView = lazy(() =>
+  import("../sections/wording/wording-view.tsx").then((module) => ({ default: module.WordingView })),
+);
+
+const NO_FINDINGS: readonly Finding[] = [];
+const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
+
+type Props = {
+  section: Section;
+  left: Readonly<Partial<Record<Section, string>>>;
+  wayOut: { readonly words: string; readonly take: () => void };
+};
+
+/** Standpoint above, rail on the left, the section in the middle, Shopper view on the right. */
+export function Frame({ section, left, wayOut }: Props) {
+  const { plan, draft } = useDraft();
+  const { at, compiled, request, setWitness } = useLooked();
+  const [shopperOpen, setShopperOpen] = useStored("summant.shopper-open", window.innerWidth > 900, isBoolean);
+  const checks = useChecks(plan, Date.parse(at));
+  const show = useCallback(
+    (next: QuoteRequest) => {
+      setWitness(next);
+      setShopperOpen(true);
+    },
+    [setWitness, setShopperOpen],
+  );
+  const shown = useMemo(() => ({ findings: checks.findings ?? NO_FINDINGS, checks, plan, show }), [checks, plan, show]);
+  const open = shown.findings.filter(
+    (finding) => finding.severity !== "odd" && acceptedReason(finding, plan?.store.accepted ?? []) === undefined,
+  );
+  return (
+    <FindingsContext value={shown}>
+      <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden">
+        <Header section={section} shopperOpen={shopperOpen} onShopper={setShopperOpen} wayOut={wayOut} />
+        <div className="relative flex min-h-0">
+          <Rail section={section} left={left} changes={draft?.changes.length ?? 0} findings={open.length} />
+          <Middle section={section} />
+          {shopperOpen && compiled && plan && (
+            <FaultBoundary what="The Shopper view" watch={[compiled, request, plan]} wayOut={wayOut}>
+              <ShopperView />
+            </FaultBoundary>
+          )}
+        </div>
+      </div>
+    </FindingsContext>
+  );
+}
+
+/** What needs a word before anything else, and the section. */
+function Middle({ section }: { section: Section }) {
+  const state = useDraft();
+  const { standpoint, market } = useStandpoint();
+  const { request } = useLooked();
+  const { plan, draft, conflict, loadError } = state;
+  const known = plan !== null;
+  const views: Record<Section, ReactNode> = {
+    places: known && <PlacesView />,
+    offers: (known || !draft) && <OffersView />,
+    delivery: (known || !draft) && <DeliveryView />,
+    wording: known && <WordingView />,
+    checks: known && <ChecksView />,
+    release: <ReleaseView />,
+  };
+  return (
+    <main className="min-w-0 flex-1 overflow-y-auto px-5 py-4">
+      {conflict && <ConflictBar conflict={conflict} plan={plan} market={market} />}
+      {loadError && (
+        <p role="alert" className="alert alert-error mb-4">
+          The plan could not be loaded: {loadError}.
+          <button type="button" className="btn btn-sm" onClick={() => void draftStore.load()}>
+            Try again
+          </button>
+        </p>
+      )}
+      <PlanFaults state={state} />
+      {draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}
+      <VisitedSections section={section} watch={[plan, request]} views={views} />
+    </main>
+  );
+}

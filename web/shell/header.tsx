@@ -1,0 +1,62 @@
+import PanelRightClose from "lucide-react/icons/panel-right-close";
+import PanelRightOpen from "lucide-react/icons/panel-right-open";
+import { Link } from "wouter";
+import type { Location } from "../../core/places/location.ts";
+import type { Plan } from "../../core/plan/plan.ts";
+import type { Section } from "../names/sections.ts";
+import { useStandpoint } from "../state/standpoint-context.ts";
+import { useDraft } from "../state/use-draft.ts";
+import { FaultBoundary } from "./fault-boundary.tsx";
+import { SaveMark } from "./save-mark.tsx";
+import { StandpointSentence } from "./standpoint-sentence.tsx";
+
+type Props = {
+  section: Section;
+  shopperOpen: boolean;
+  onShopper: (open: boolean) => void;
+  wayOut: { readonly words: string; readonly take: () => void };
+};
+
+const NO_LOCATIONS: readonly Location[] = [];
+const NO_OFFERS: Plan["offers"] = [];
+
+/** From where one looks, what is saved, and the way to the release. */
+export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
+  const state = useDraft();
+  const { standpoint, setStandpoint, market } = useStandpoint();
+  const { plan } = state;
+  return (
+    <header className="flex min-h-14 flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-5 py-2">
+      <Link href="/offers" className="text-[17px] font-bold tracking-tight">
+        Summant
+      </Link>
+      <FaultBoundary what="The standpoint" watch={[standpoint, plan]} wayOut={wayOut}>
+        <StandpointSentence
+          standpoint={standpoint}
+          market={market}
+          offers={plan?.offers ?? NO_OFFERS}
+          locations={plan?.locations ?? NO_LOCATIONS}
+          onChange={setStandpoint}
+        />
+      </FaultBoundary>
+      <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
+        <SaveMark state={state} />
+        {section !== "release" && (
+          <Link href="/release" className="btn btn-neutral btn-sm">
+            Review and release
+          </Link>
+        )}
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm btn-square"
+          aria-expanded={shopperOpen}
+          aria-controls="shopper-view"
+          onClick={() => onShopper(!shopperOpen)}
+        >
+          {shopperOpen ? <PanelRightClose size={18} aria-hidden /> : <PanelRightOpen size={18} aria-hidden />}
+          <span className="sr-only">{shopperOpen ? "Fold the Shopper view" : "Open the Shopper view"}</span>
+        </button>
+      </div>
+    </header>
+  );
+}
