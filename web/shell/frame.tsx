@@ -72,7 +72,7 @@ export function Frame({ section, left, wayOut }: Props) {
           <Middle section={section} />
           {shopperOpen && compiled && plan && (
             <FaultBoundary what="The Shopper view" watch={[compiled, request, plan]} wayOut={wayOut}>
-              <ShopperView />
+              <ShopperView plan={plan} />
             </FaultBoundary>
           )}
         </div>

@@ -12,7 +12,15 @@ import { checkPlan, checkQuoteRequest } from "../../../core/validation/documents
 import demo from "../../../demo/plan.json" with { type: "json" };
 import { checkStandpoint } from "../../../server/saved/standpoint.ts";
 import { checkWholePlan } from "../../../server/validation/whole-plan.ts";
-import { type DescribedShopper, destinationOf, isStandpoint, requestFor } from "../../state/standpoint.ts";
+import { type Looked, QuoteContext } from "../../state/quote-context.ts";
+import {
+  type DescribedShopper,
+  destinationOf,
+  FIRST_STANDPOINT,
+  isStandpoint,
+  requestFor,
+} from "../../state/standpoint.ts";
+import { type LookedFrom, StandpointContext } from "../../state/standpoint-context.ts";
 import { ShopperView } from "./shopper-view.tsx";
 
 // Whatever is accepted compiles, quotes, is drawn and can be released; whatever is refused says where.
@@ -34,29 +42,39 @@ function drawn(of: Plan, request: QuoteRequest): string {
   const result = compile(of);
   if ("problems" in result) throw new Error(JSON.stringify(result.problems));
   const nothing = () => undefined;
-  const view = createElement(ShopperView, {
-    plan: of,
-    compiled: result.compiled,
+  const { compiled } = result;
+  const answered = quoteCart(compiled, request);
+  const from: LookedFrom = {
+    standpoint: { ...FIRST_STANDPOINT, country: "", postcode: "", locale: request.locale ?? "en" },
+    setStandpoint: nothing,
     zones: [],
-    off: new Set<string>(),
-    onOff: nothing,
-    moods: {},
-    asking: false,
-    onMoods: nothing,
-    request,
-    result: quoteCart(result.compiled, request),
-    carts: [],
-    products: new Map(),
-    problem: null,
-    cart: { sample: null, lines: [] },
-    cursor: null,
-    witness: null,
-    onLeaveWitness: nothing,
-    placeName: "",
-    locale: request.locale ?? "en",
-    onCart: nothing,
-    onLeaveCursor: nothing,
-  });
+    market: null,
+  };
+  const looked: Looked = {
+    ...{
+      at,
+      cart: { sample: null, lines: [] },
+      setCart: nothing,
+      carts: [],
+      products: new Map(),
+      catalogueProblem: null,
+    },
+    ...{
+      cursor: null,
+      setCursor: nothing,
+      witness: null,
+      setWitness: nothing,
+      off: new Set<string>(),
+      setOff: nothing,
+    },
+    ...{ compiled, asking: false, sample: request, requestAt: () => request, request, result: answered },
+    quote: "quote" in answered ? answered.quote : null,
+  };
+  const view = createElement(
+    StandpointContext,
+    { value: from },
+    createElement(QuoteContext, { value: looked }, createElement(ShopperView, { plan: of })),
+  );
   return renderToString(createElement(QueryClientProvider, { client: new QueryClient() }, view));
 }
 

@@ -3,12 +3,12 @@ import Smartphone from "lucide-react/icons/smartphone";
 import { useState } from "react";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { AddressNote } from "../../../core/places/place.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
 import { carrierQuestions } from "../../../core/quote/carriers/carrier-questions.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { type Looked, useLooked } from "../../state/quote-context.ts";
 import type { Standpoint } from "../../state/standpoint.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
-import { useDraft } from "../../state/use-draft.ts";
 import { useStored } from "../../state/use-stored.ts";
 import { CarrierBehaviours } from "./carrier-behaviours.tsx";
 import { OfferSwitches } from "./offer-switches.tsx";
@@ -25,13 +25,12 @@ const ADDRESS_WORDS: Readonly<Record<AddressNote, string>> = {
 };
 
 /** The shop's front, cart and checkout as the shopper of the standpoint sees them now. */
-export function ShopperView() {
-  const { plan } = useDraft();
+export function ShopperView({ plan }: { plan: Plan }) {
   const { standpoint, setStandpoint, zones } = useStandpoint();
   const { compiled, request, carts, cart, setCart, cursor, witness, off, setOff, asking, quote } = useLooked();
   const [page, setPage] = useState<ShopPageName>("cart");
   const [wide, setWide] = useStored("summant.shopper-wide", false, (value) => typeof value === "boolean");
-  if (!plan || !compiled) return null;
+  if (!compiled) return null;
   const asked = [...new Set(carrierQuestions(compiled, { ...request, carriers: [] }).map(({ carrier }) => carrier))];
   const place = placeName(witness ? { ...standpoint, ...placeOfWitness(witness) } : standpoint);
   const locale = witness?.locale ?? standpoint.locale;
