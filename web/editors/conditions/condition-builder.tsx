@@ -12,7 +12,8 @@ import { savedOf } from "../../../core/plan/plan.ts";
 import { freeId } from "../../../core/schema/positions.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { columnsOf } from "../amounts/columns.ts";
-import { type Clause, ClauseFields } from "./clause-fields.tsx";
+import type { Clause } from "./clause-editor.ts";
+import { ClauseFields } from "./clause-fields.tsx";
 import { examplesFor } from "./examples.ts";
 import { TruthMark } from "./truth-mark.tsx";
 

@@ -1,6 +1,6 @@
 import { CONDITION_EXAMPLES } from "../../../core/conditions/registry.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { Clause } from "./clause-fields.tsx";
+import type { Clause } from "./clause-editor.ts";
 
 /**
  * What each kind of clause starts as: the example of its definition, about places and currencies that the store has. A kind that

@@ -1,0 +1,17 @@
+import type { Condition } from "../../../core/conditions/condition.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { Column } from "../amounts/columns.ts";
+
+/** A condition that asks about a fact. */
+export type Clause = Exclude<Condition, { kind: "all" | "any" | "not" | "saved" }>;
+
+export type ClauseOf<Kind extends Clause["kind"]> = Extract<Clause, { kind: Kind }>;
+
+/** What the editor of a clause is given. */
+export type ClauseEditorProps<One extends Clause> = {
+  plan: Plan;
+  clause: One;
+  /** The markets and currencies its amounts are for. */
+  columns: readonly Column[];
+  onClause: (clause: Clause) => void;
+};

@@ -1,0 +1,25 @@
+import { SelectField } from "../../../fields/select-field.tsx";
+import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
+import { HOW } from "../line-words.ts";
+import { NamesField } from "../names-field.tsx";
+
+/** What is in the cart, by a mark of its products. */
+export function GoodsFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"goods">>) {
+  return (
+    <>
+      <SelectField
+        label="Lines"
+        value={clause.how}
+        choices={{ ...HOW, all: "a line for each" }}
+        onCommit={(how) => onClause({ ...clause, how })}
+      />
+      <SelectField
+        label="By"
+        value={clause.by}
+        choices={{ categories: "category", tags: "tag", skus: "SKU", "parcel-classes": "parcel class" }}
+        onCommit={(by) => onClause({ ...clause, by })}
+      />
+      <NamesField label="Any of these" list={clause.of} onList={(of) => onClause({ ...clause, of })} />
+    </>
+  );
+}

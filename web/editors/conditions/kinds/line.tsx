@@ -1,0 +1,55 @@
+import { NumberField } from "../../../fields/number-field.tsx";
+import { QuantityField, WEIGHT_UNITS } from "../../../fields/quantity-field.tsx";
+import { SelectField } from "../../../fields/select-field.tsx";
+import { ClauseAmounts } from "../clause-amounts.tsx";
+import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
+import { ComparisonField } from "../comparison-field.tsx";
+import { HOW, MOST } from "../line-words.ts";
+
+/** A figure of single lines. */
+export function LineFields({ plan, clause, columns, onClause }: ClauseEditorProps<ClauseOf<"line">>) {
+  const { figure } = clause;
+  const set = (next: typeof figure) => onClause({ ...clause, figure: next });
+  return (
+    <>
+      <SelectField label="Lines" value={clause.how} choices={HOW} onCommit={(how) => onClause({ ...clause, how })} />
+      <SelectField
+        label="Have a"
+        value={figure.kind}
+        choices={{ price: "price", quantity: "quantity", weight: "weight of one piece" }}
+        onCommit={(kind) => {
+          if (kind === "price") set({ kind, is: figure.is, amount: { byCurrency: {} } });
+          else if (kind === "quantity") set({ kind, is: figure.is, count: 1 });
+          else set({ kind, is: figure.is, weight: { value: "1", unit: "kg" } });
+        }}
+      />
+      <ComparisonField value={figure.is} onIs={(is) => set({ ...figure, is })} />
+      {figure.kind === "price" && (
+        <ClauseAmounts
+          plan={plan}
+          name="Price"
+          amount={figure.amount}
+          columns={columns}
+          onAmount={(amount) => set({ ...figure, amount })}
+        />
+      )}
+      {figure.kind === "quantity" && (
+        <NumberField
+          label="Pieces"
+          value={figure.count}
+          least={0}
+          most={MOST}
+          onCommit={(count) => set({ ...figure, count })}
+        />
+      )}
+      {figure.kind === "weight" && (
+        <QuantityField
+          label="Weight"
+          quantity={figure.weight}
+          units={{ mg: "mg", ...WEIGHT_UNITS }}
+          onQuantity={(weight) => set({ ...figure, weight })}
+        />
+      )}
+    </>
+  );
+}

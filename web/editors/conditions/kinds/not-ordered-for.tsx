@@ -1,0 +1,15 @@
+import { NumberField } from "../../../fields/number-field.tsx";
+import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
+
+/** How long ago the last order is. */
+export function NotOrderedForFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"not-ordered-for">>) {
+  return (
+    <NumberField
+      label="Days"
+      value={clause.days}
+      least={1}
+      most={36_500}
+      onCommit={(days) => onClause({ ...clause, days })}
+    />
+  );
+}

@@ -1,0 +1,4 @@
+/** A clause that is so or is not. */
+export function NothingToSet() {
+  return <p className="text-[13px] text-quiet">Nothing to set.</p>;
+}

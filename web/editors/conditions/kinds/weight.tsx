@@ -1,0 +1,18 @@
+import { QuantityField, WEIGHT_UNITS } from "../../../fields/quantity-field.tsx";
+import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
+import { ComparisonField } from "../comparison-field.tsx";
+
+/** What the cart weighs. */
+export function WeightFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"weight">>) {
+  return (
+    <>
+      <ComparisonField value={clause.is} onIs={(is) => onClause({ ...clause, is })} />
+      <QuantityField
+        label="Weight"
+        quantity={clause.weight}
+        units={{ mg: "mg", ...WEIGHT_UNITS }}
+        onQuantity={(weight) => onClause({ ...clause, weight })}
+      />
+    </>
+  );
+}
