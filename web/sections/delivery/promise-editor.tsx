@@ -1,6 +1,7 @@
 import { compilePromise, type DeliveryPromise } from "../../../core/delivery/promise.ts";
 import type { Calendars } from "../../../core/places/location.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { WeekdaysField } from "../../fields/weekdays-field.tsx";
 
 type Props = {
   plan: Plan;
@@ -11,7 +12,6 @@ type Props = {
   onPromise: (promise: DeliveryPromise | undefined) => void;
 };
 
-const DAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 const field = "input input-sm w-20";
 
 /** When goods arrive or are ready, and the date a shopper would read for an order made now. */
@@ -101,24 +101,11 @@ export function PromiseEditor({ plan, calendars, promise, at, onPromise }: Props
               />
             </label>
             are begun the same working day:
-            <fieldset className="flex gap-2">
-              <legend className="sr-only">Working days</legend>
-              {DAYS.map((day, i) => (
-                <label key={day} className="flex items-center gap-1 text-[13px]">
-                  <input
-                    type="checkbox"
-                    className="checkbox checkbox-xs"
-                    checked={promise.workingDays.includes(i + 1)}
-                    onChange={(event) => {
-                      const days = promise.workingDays.filter((one) => one !== i + 1);
-                      const workingDays = event.target.checked ? [...days, i + 1].sort() : days;
-                      if (workingDays.length > 0) onPromise({ ...promise, workingDays });
-                    }}
-                  />
-                  {day}
-                </label>
-              ))}
-            </fieldset>
+            <WeekdaysField
+              label="Working days"
+              days={promise.workingDays}
+              onCommit={(workingDays) => onPromise({ ...promise, workingDays })}
+            />
           </div>
           {(["preparation", "transit"] as const).map((part) => (
             <div key={part} className="flex items-center gap-2">
