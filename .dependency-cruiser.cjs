@@ -72,8 +72,8 @@ module.exports = {
     {
       name: "test-support-is-for-tests",
       severity: "error",
-      from: { pathNot: "(\\.test\\.ts$|^core/tests/|^bench/)" },
-      to: { path: "^core/tests/" },
+      from: { pathNot: "(\\.test\\.tsx?$|^(core|web)/tests/|^(bench|e2e)/)" },
+      to: { path: "^(core|web)/tests/" },
     },
     {
       name: "server-below-web-and-cli",
@@ -93,13 +93,16 @@ module.exports = {
       name: "web-has-no-other-folders",
       comment: "A new folder of web takes its place in the list above.",
       severity: "error",
-      from: { path: "^web/[^/]+/", pathNot: [...WEB, "pages", "layouts", "styles"].map((folder) => `^web/${folder}/`) },
+      from: {
+        path: "^web/[^/]+/",
+        pathNot: [...WEB, "pages", "layouts", "styles", "tests"].map((folder) => `^web/${folder}/`),
+      },
       to: {},
     },
     {
       name: "browser-takes-only-types-from-the-server",
       severity: "error",
-      from: { path: WEB.map((folder) => `^web/${folder}/`), pathNot: "\\.test\\.ts$" },
+      from: { path: WEB.map((folder) => `^web/${folder}/`), pathNot: "\\.test\\.tsx?$" },
       to: { path: "^server/", dependencyTypesNot: ["type-only"] },
     },
     { name: "nothing-unresolved", severity: "error", from: {}, to: { couldNotResolve: true, pathNot: "^astro:" } },

@@ -2,6 +2,7 @@ import node from "@astrojs/node";
 import react from "@astrojs/react";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "astro/config";
+import { workerChunks } from "./scripts/setup/worker-chunks.mjs";
 
 export default defineConfig({
   srcDir: "./web",
@@ -35,5 +36,5 @@ export default defineConfig({
       ],
     },
   },
-  vite: { plugins: [tailwindcss()], worker: { format: "es" } },
+  vite: { plugins: [tailwindcss(), workerChunks()], worker: { format: "es" } },
 });

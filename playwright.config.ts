@@ -4,6 +4,8 @@ import { BROWSER } from "./e2e/browser.mjs";
 /** Run by `npm test`, which starts the app on a throwaway database and says where in SUMMANT_URL. */
 export default defineConfig({
   testDir: "e2e",
+  // What takes long has a command of its own.
+  testIgnore: process.env.SUMMANT_LONG ? [] : ["**/*.long.spec.ts"],
   workers: 1,
   timeout: 60_000,
   // The first page after a start takes a while where the machine is busy.

@@ -10,7 +10,7 @@ export default defineConfig({
       "core/**/*.test.ts",
       "server/**/*.test.ts",
       "cli/**/*.test.ts",
-      "web/**/*.test.ts",
+      "web/**/*.test.{ts,tsx}",
       "scripts/**/*.test.ts",
     ],
     // Nothing keeps anything to itself between files, so each need not be loaded anew.

@@ -46,7 +46,7 @@ test("what is delivered within a radius is had at three kilometres, not at twelv
   await clause.selectOption({ label: (await clause.getByRole("option", { name: /km from/ }).textContent()) ?? "" });
   await expect(editor.getByText("not known")).toBeVisible();
   await expect(option(page, "standard")).toBeHidden();
-  await page.locator("summary[aria-label^='Distance:']").click();
+  await page.locator("button[aria-label^='Distance:']").click();
   await page.getByLabel("So far from a location").check();
   await expect(priceOf(page, "standard")).toHaveText("€4.90");
   const far = page.getByLabel("Kilometres");
@@ -56,7 +56,7 @@ test("what is delivered within a radius is had at three kilometres, not at twelv
   await far.fill("12");
   await far.press("Enter");
   await page.keyboard.press("Escape");
-  await expect(page.locator("summary[aria-label='Distance: 12 km from Workshop, Porto']")).toBeVisible();
+  await expect(page.locator("button[aria-label='Distance: 12 km from Workshop, Porto']")).toBeVisible();
   await expect(option(page, "standard")).toBeHidden();
   await expect(editor.getByText("fails: 12 km")).toBeVisible();
 });

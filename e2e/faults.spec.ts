@@ -70,7 +70,7 @@ test("an impossible standpoint kept in the browser or by a team is set aside, wi
   await page.addInitScript(`localStorage.setItem("summant.standpoint", ${JSON.stringify(JSON.stringify(body))})`);
   await page.goto("/offers");
   await expect(page.getByRole("heading", { level: 2 }).first()).toContainText("Free Standard delivery");
-  await page.getByLabel(/Kept standpoints/).click();
+  await page.getByRole("button", { name: /^Kept standpoints/ }).click();
   await expect(page.getByText(/“Bad” is set aside: /)).toBeVisible();
   await page.getByRole("button", { name: "Forget it" }).click();
   await expect(page.getByText("is set aside")).toBeHidden();

@@ -12,7 +12,7 @@ async function typeInto(page: Page, name: RegExp, text: string): Promise<void> {
 }
 
 async function describeShopper(page: Page, set: (form: ReturnType<Page["getByRole"]>) => Promise<void>): Promise<void> {
-  await page.locator("summary[aria-label^='Shopper:']").click();
+  await page.locator("button[aria-label^='Shopper:']").click();
   await page.getByLabel("A shopper like this").check();
   await set(page.getByRole("group", { name: "Who looks" }));
   await page.keyboard.press("Escape");
@@ -133,7 +133,7 @@ test("an offer of three steps is built by hand and seen by an islander, a guest,
   await lookFrom(page, "PT", "9000-082");
   await expect(messages(page)).not.toContainText(["standard is free"]);
   await lookFrom(page, "PT", "1100-062");
-  await page.locator("summary[aria-label^='Shopper:']").click();
+  await page.locator("button[aria-label^='Shopper:']").click();
   await page.getByLabel("A guest, of whom nothing is known").check();
   await page.keyboard.press("Escape");
   await expect(priceOf(page, "standard")).toHaveText("€4.90");

@@ -15,7 +15,7 @@ export async function lookFrom(page: Page, country: string, postcode: string): P
 }
 
 export async function lookAt(page: Page, moment: string): Promise<void> {
-  await page.locator("summary[aria-label^='Moment:']").click();
+  await page.locator("button[aria-label^='Moment:']").click();
   await page.getByLabel(/^At this time in/).fill(moment);
   await page.keyboard.press("Escape");
 }

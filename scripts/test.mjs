@@ -3,12 +3,13 @@ import { spawn } from "node:child_process";
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { prepareDatabase, startApp } from "./setup/app-server.mjs";
+import { prepareDatabase } from "./setup/app-server.mjs";
 import { needBuild } from "./setup/build.mjs";
 import { CHECKS } from "./setup/checks.mjs";
 import { needCommandLine } from "./setup/command-line.mjs";
-import { freePort, startDatabase } from "./setup/database.mjs";
+import { startDatabase } from "./setup/database.mjs";
 import { CHROMIUM, MARIADB, needDebianPackages } from "./setup/debian-packages.mjs";
+import { withApp } from "./setup/journeys.mjs";
 import { needNodePackages } from "./setup/node-packages.mjs";
 import { SetupError, say } from "./setup/say.mjs";
 
@@ -81,28 +82,19 @@ async function databaseTests(folder) {
 }
 
 /** One part of the journeys, with an app and a database of its own. */
-async function journeys(folder, part, parts) {
-  const database = await startDatabase(join(folder, `mariadb-${part}`));
-  let app;
-  try {
-    prepareDatabase(root, database.url, false);
-    app = await startApp(root, database.url, await freePort());
+function journeys(folder, part, parts) {
+  return withApp(root, join(folder, `mariadb-${part}`), async (env) => {
     const file = join(folder, `playwright-${part}.json`);
-    const env = {
-      SUMMANT_DATABASE_URL: database.url,
-      SUMMANT_URL: app.address,
-      PLAYWRIGHT_JSON_OUTPUT_NAME: file,
-    };
     const args = [`--shard=${part}/${parts}`, `--output=${join(folder, `results-${part}`)}`, "--reporter=list,json"];
-    const succeeded = await run("node_modules/@playwright/test/cli.js", ["test", ...args], env);
+    const succeeded = await run("node_modules/@playwright/test/cli.js", ["test", ...args], {
+      ...env,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+    });
     countTests(`journeys, part ${part} of ${parts}`, succeeded, () => {
       const { expected, unexpected, flaky } = readJson(file).stats;
       return { passed: expected, failed: unexpected + flaky };
     });
-  } finally {
-    await app?.stop();
-    await database.stop();
-  }
+  });
 }
 
 /** Parts of the unit tests, so that they fill whatever is left beside the other jobs. */

@@ -10,6 +10,7 @@ import { ConditionSchema } from "../core/conditions/condition.ts";
 import { CONDITION_ID } from "../core/conditions/reference.ts";
 import { CORE_SCHEMAS } from "../core/validation/schemas.ts";
 import { SERVER_SCHEMAS } from "../server/validation/schemas.ts";
+import { checkedLeaves } from "./schema-leaves.ts";
 
 type Json = { readonly [key: string]: unknown };
 const isObject = (value: unknown): value is Json =>
@@ -39,7 +40,8 @@ function shared(schemas: Readonly<Record<string, unknown>>): Record<string, unkn
     const key = keyOf(part);
     const known = parts.get(key);
     if (known) known.times += 1;
-    else if (key.length > SMALL) parts.set(key, { name: `${String(part.title ?? "Part")}-${parts.size}`, times: 1 });
+    else if (key.length > SMALL)
+      parts.set(key, { name: `${String(part.title ?? "Part").replaceAll(/\W/g, "")}-${parts.size}`, times: 1 });
     return known !== undefined;
   };
   for (const schema of Object.values(schemas)) each(schema, false, true, count);
@@ -76,11 +78,26 @@ const NEEDED = [
   ['require("ajv-formats/dist/formats")', "formats", "ajv-formats/dist/formats.js"],
 ] as const;
 
-function codeOf(schemas: Readonly<Record<string, unknown>>): string {
+/** Code as ajv made it, with what it asks of other modules imported. */
+function withImports(code: string, last: string): string {
+  const imports: string[] = [];
+  let whole = code;
+  for (const [required, name, module] of NEEDED) {
+    if (!whole.includes(required)) continue;
+    imports.push(
+      `import ${name}Module from "${module}";`,
+      `const ${name}Needed = ${name}Module.default ?? ${name}Module;`,
+    );
+    whole = whole.replaceAll(required, `${name}Needed`);
+  }
+  return `// Made by scripts/validators.ts.\n${imports.join("\n")}\n${whole}\n${last}\n`;
+}
+
+/** @param verbose whether errors carry the schema that they come from */
+function compiler(verbose: boolean): Ajv {
   const ajv = new Ajv({
     allErrors: true,
-    // Problems say what a pattern means, which stands beside it.
-    verbose: true,
+    verbose,
     discriminator: true,
     strict: true,
     strictRequired: false,
@@ -89,6 +106,12 @@ function codeOf(schemas: Readonly<Record<string, unknown>>): string {
     code: { source: true, esm: true },
   });
   addFormats.default(ajv, ["date-time"]);
+  return ajv;
+}
+
+function codeOf(schemas: Readonly<Record<string, unknown>>): string {
+  // Problems say what a pattern means, which stands beside it.
+  const ajv = compiler(true);
   // Without what only TypeBox reads.
   const plain: Record<string, unknown> = JSON.parse(
     JSON.stringify({ ...schemas, [CONDITION_ID]: ConditionSchema, [CHARGE_ID]: ChargeSchema }),
@@ -101,17 +124,26 @@ function codeOf(schemas: Readonly<Record<string, unknown>>): string {
   const names = Object.keys(schemas);
   let code = standalone(ajv, Object.fromEntries(names.map((name) => [name, name])));
   for (const name of names) code = code.replace(`export const ${name} = `, `const ${name} = `);
-  const imports: string[] = [];
-  for (const [required, name, module] of NEEDED) {
-    if (!code.includes(required)) continue;
-    imports.push(
-      `import ${name}Module from "${module}";`,
-      `const ${name}Needed = ${name}Module.default ?? ${name}Module;`,
-    );
-    code = code.replaceAll(required, `${name}Needed`);
-  }
-  return `// Made by scripts/validators.ts.\n${imports.join("\n")}\n${code}\nexport default { ${names.join(", ")} };\n`;
+  return withImports(code, `export default { ${names.join(", ")} };`);
+}
+
+/** A function and its schema for each leaf; leaves that allow the same share them. */
+function codeOfLeaves(): string {
+  const ajv = compiler(false);
+  const named = new Map<string, string>();
+  const rows = [...checkedLeaves()].map(([leaf, schema]) => {
+    const text = JSON.stringify(schema);
+    const name = named.get(text) ?? `leaf${named.size}`;
+    if (!named.has(text)) ajv.addSchema(JSON.parse(text), name);
+    named.set(text, name);
+    return `  "${leaf}": form${name},`;
+  });
+  let code = standalone(ajv, Object.fromEntries([...named.values()].map((name) => [name, name])));
+  for (const name of named.values()) code = code.replace(`export const ${name} = `, `const ${name} = `);
+  const forms = [...named].map(([text, name]) => `const form${name} = { allows: ${name}, schema: ${text} };`);
+  return withImports(code, `${forms.join("\n")}\nexport default {\n${rows.join("\n")}\n};`);
 }
 
 writeFileSync(new URL("../core/validation/validators.js", import.meta.url), codeOf(CORE_SCHEMAS));
 writeFileSync(new URL("../server/validation/validators.js", import.meta.url), codeOf(SERVER_SCHEMAS));
+writeFileSync(new URL("../web/fields/leaf-validators.js", import.meta.url), codeOfLeaves());

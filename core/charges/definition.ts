@@ -103,7 +103,7 @@ export type ChargeDefinition<Schema extends KindSchema> = {
 export type RegisteredCharge<Schema extends KindSchema = KindSchema> = {
   readonly kind: string;
   readonly schema: Schema;
-  readonly example: AnyCharge;
+  readonly example: Static<Schema>;
   readonly compile: (charge: AnyCharge, context: ChargeContext) => CompiledCharge;
   readonly problems: (charge: AnyCharge, path: string, references: ChargeReferences) => Problem[];
   readonly words: (charge: AnyCharge, speech: ChargeSpeech) => string;

@@ -1,7 +1,12 @@
 import { closed } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 
-const Colour = Type.String({ pattern: "^#[0-9a-f]{6}$", description: "Red, green and blue: #3437b4" });
+const Colour = Type.String({
+  title: "A colour",
+  pattern: "^#[0-9a-f]{6}$",
+  description: "Red, green and blue: #3437b4",
+  examples: ["#3437b4"],
+});
 const oneOf = <Name extends string>(...names: readonly Name[]) => Type.Union(names.map((name) => Type.Literal(name)));
 
 /** How the progress of offers is shown in the shop. */

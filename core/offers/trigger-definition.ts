@@ -34,7 +34,7 @@ export type TriggerDefinition<Schema extends KindSchema> = {
 export type RegisteredTrigger<Schema extends KindSchema = KindSchema> = {
   readonly kind: Static<Schema>["kind"];
   readonly schema: Schema;
-  readonly example: AnyTrigger;
+  readonly example: Static<Schema>;
   readonly goal: (trigger: AnyTrigger) => Goal | null;
   readonly codes: (trigger: AnyTrigger) => readonly string[];
   readonly codeRole: CodeRole;

@@ -4,7 +4,12 @@ import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { DAY } from "../time/instant.ts";
 
-export const Clock = Type.String({ pattern: "^([01][0-9]|2[0-3]):[0-5][0-9]$", description: "HH:MM" });
+export const Clock = Type.String({
+  title: "A time of day",
+  pattern: "^([01][0-9]|2[0-3]):[0-5][0-9]$",
+  description: "HH:MM",
+  examples: ["18:30"],
+});
 export const minuteOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 
 export const Weekdays = Type.Array(Type.Integer({ minimum: 1, maximum: 7, description: "ISO 8601: Monday is 1" }), {
@@ -13,7 +18,12 @@ export const Weekdays = Type.Array(Type.Integer({ minimum: 1, maximum: 7, descri
   uniqueItems: true,
 });
 
-const Day = Type.String({ pattern: "^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])$", description: "YYYY-MM-DD" });
+const Day = Type.String({
+  title: "A day",
+  pattern: "^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])$",
+  description: "YYYY-MM-DD",
+  examples: ["2026-12-24"],
+});
 
 /** Where goods are shipped from, or collected: a warehouse, a shop. */
 export const Location = Type.Object(
@@ -31,7 +41,9 @@ export const Location = Type.Object(
     ),
     holidays: Type.Optional(
       Type.String({
+        title: "The code of a country, or of a region of one",
         pattern: "^[A-Z]{2}(-[A-Z0-9]{1,3}){0,2}$",
+        examples: ["PT", "ES-CT"],
         description: "Whose public holidays are kept: a country, or a region of one",
       }),
     ),

@@ -1,24 +1,46 @@
 import { type Static, type TSchema, Type } from "./type.ts";
 
 /** The small parts that plan and request schemas are made of. */
+/** What a string is called by people, and how it is written, stand in its `title` and `examples`: fields say them. */
 export const Id = Type.String({
   pattern: "^[a-z0-9][a-z0-9-]{0,63}$",
   description: "Lower-case letters, digits and hyphens; 64 at most",
 });
-export const CurrencyCode = Type.String({ pattern: "^[A-Z]{3}$", description: "ISO 4217 code" });
-export const CountryCode = Type.String({ pattern: "^[A-Z]{2}$", description: "ISO 3166-1 alpha-2 code" });
-export const RegionCode = Type.String({ pattern: "^[A-Z]{2}-[A-Z0-9]{1,3}$", description: "ISO 3166-2 code" });
+export const CurrencyCode = Type.String({
+  title: "A currency's three letters",
+  pattern: "^[A-Z]{3}$",
+  description: "ISO 4217 code",
+  examples: ["EUR"],
+});
+export const CountryCode = Type.String({
+  title: "A country's two letters",
+  pattern: "^[A-Z]{2}$",
+  description: "ISO 3166-1 alpha-2 code",
+  examples: ["PT"],
+});
+export const RegionCode = Type.String({
+  title: "A region's code",
+  pattern: "^[A-Z]{2}-[A-Z0-9]{1,3}$",
+  description: "ISO 3166-2 code",
+  examples: ["PT-30"],
+});
 export const Locale = Type.String({
+  title: "A language tag",
   pattern: "^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$",
   description: "BCP 47 language tag: language, script, region",
+  examples: ["pt", "pt-BR"],
 });
 export const Percent = Type.String({
+  title: "A percent",
   pattern: "^(0|[1-9][0-9]{0,2})(\\.[0-9]{1,6})?$",
   description: 'Percent as a decimal string: "23" is 23 %',
+  examples: ["5", "2.5"],
 });
 export const Decimal = Type.String({
+  title: "A figure",
   pattern: "^[0-9]{1,15}(\\.[0-9]{1,12})?$",
   description: "Amount in major units as a decimal string, with no more decimals than the currency has",
+  examples: ["2", "0.5"],
 });
 export const MinorUnits = Type.Integer({
   minimum: 0,

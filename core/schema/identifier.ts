@@ -13,6 +13,7 @@ export const Name = (maxLength = 64) =>
   Type.String({
     minLength: 1,
     maxLength,
+    title: "A name",
     pattern: IDENTIFIER_PATTERN,
     description: "Not blank, without control characters",
   });

@@ -11,6 +11,7 @@ export async function needCommandLine(root) {
   if (existsSync(made) && statSync(made).mtimeMs > newest(root, SOURCES)) return made;
   needValidators(root);
   const { build } = await import("vite");
+  const { NODE_ENV } = process.env;
   await build({
     root,
     configFile: false,
@@ -19,5 +20,8 @@ export async function needCommandLine(root) {
     // Public holidays are a large table, which most plans need none of: it is read when a plan asks for it.
     ssr: { noExternal: true, external: ["date-holidays"] },
   });
+  // The build leaves it at "production", which is not for those who come after it here.
+  if (NODE_ENV === undefined) delete process.env.NODE_ENV;
+  else process.env.NODE_ENV = NODE_ENV;
   return made;
 }

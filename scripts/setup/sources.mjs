@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
 
 /** What is made from sources, and is none. */
-const MADE = new Set(["validators.js"]);
+const MADE = new Set(["validators.js", "leaf-validators.js"]);
 
 function* filesUnder(path) {
   const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1));
@@ -39,10 +39,12 @@ export function newest(root, sources) {
     last = Math.max(last, statSync(path).mtimeMs);
   };
   for (const source of sources) {
-    look(join(root, source));
+    const path = join(root, source);
+    look(path);
     for (const file of filesOf(root, [source])) {
       look(file);
-      look(dirname(file));
+      // The folder of a source that is a single file says nothing: whatever is written beside it changes it.
+      if (file !== path) look(dirname(file));
     }
   }
   return last;

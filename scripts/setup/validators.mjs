@@ -4,11 +4,13 @@ import { join } from "node:path";
 import { SetupError } from "./say.mjs";
 import { fingerprint } from "./sources.mjs";
 
-const MADE = ["core/validation/validators.js", "server/validation/validators.js"];
+const MADE = ["core/validation/validators.js", "server/validation/validators.js", "web/fields/leaf-validators.js"];
+
+const SOURCES = ["core", "server", "scripts/validators.ts", "scripts/schema-leaves.ts", "package-lock.json"];
 
 /** Makes code of the schemas unless the code at hand was made from exactly these sources. */
 export function needValidators(root) {
-  const mark = `// from ${fingerprint(root, ["core", "server", "scripts/validators.ts", "package-lock.json"])}\n`;
+  const mark = `// from ${fingerprint(root, SOURCES)}\n`;
   const files = MADE.map((file) => join(root, file));
   if (files.every((file) => existsSync(file) && readFileSync(file, "utf8").endsWith(mark))) return;
   const { status, stderr } = spawnSync(process.execPath, ["--import", "tsx", join(root, "scripts/validators.ts")], {

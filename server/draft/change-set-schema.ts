@@ -6,10 +6,11 @@ const Kind = Type.Unsafe<EntityKind>(Type.Union(entityKinds().map((kind) => Type
 
 /**
  * Edits that belong together. Each write names the revision it saw (0: the entity was not there) and the new body
- * (null: remove it).
+ * (null: remove it). Whoever says which sequence they know is answered with what others have changed since.
  */
 export const ChangeSet = Type.Object(
   {
+    since: Type.Optional(Type.Integer({ minimum: 0 })),
     writes: Type.Array(
       Type.Object(
         { kind: Kind, id: Id, seen: Type.Integer({ minimum: 0 }), body: Type.Union([Type.Object({}), Type.Null()]) },

@@ -25,10 +25,14 @@ export type Conflict = {
   yours: Entity["body"] | null;
 };
 
-export type ChangeResult =
-  | { sequence: number; entities: StoredEntity[]; removed: { kind: EntityKind; id: string }[] }
-  | { conflicts: Conflict[] }
-  | { problems: Problem[] };
+/** What was written, and what others had written since the sequence that the change-set knew of. */
+export type SavedChanges = {
+  sequence: number;
+  entities: StoredEntity[];
+  removed: { kind: EntityKind; id: string }[];
+};
+
+export type ChangeResult = SavedChanges | { conflicts: Conflict[] } | { problems: Problem[] };
 
 type CheckedWrite = { kind: EntityKind; id: string; seen: number; entity: Entity | null };
 
@@ -62,12 +66,45 @@ export async function applyChangeSet(pool: Pool, changeSet: ChangeSet, madeBy: s
     if (problems.length > 0) return { problems };
 
     await writeAll(connection, writes, before, sequence, madeBy);
+    const { since } = changeSet;
+    const others =
+      since === undefined ? NOTHING : await changedSince(connection, since, entities, new Set(writes.map(entityKey)));
     return {
       sequence,
-      entities: writes.flatMap(({ entity }) => (entity ? [{ ...entity, revision: sequence }] : [])),
-      removed: writes.flatMap(({ kind, id, entity }) => (entity ? [] : [{ kind, id }])),
+      entities: [
+        ...writes.flatMap(({ entity }) => (entity ? [{ ...entity, revision: sequence }] : [])),
+        ...others.entities,
+      ],
+      removed: [...writes.flatMap(({ kind, id, entity }) => (entity ? [] : [{ kind, id }])), ...others.removed],
     };
   });
+}
+
+const NOTHING = { entities: [], removed: [] };
+
+interface RemovedRow extends RowDataPacket {
+  kind: EntityKind;
+  id: string;
+}
+
+/** What was changed and removed after a sequence, without what is written now. @param entities as they were before that */
+async function changedSince(
+  connection: PoolConnection,
+  since: number,
+  entities: readonly StoredEntity[],
+  written: ReadonlySet<string>,
+): Promise<Omit<SavedChanges, "sequence">> {
+  const isTheirs = (one: { kind: EntityKind; id: string }) => !written.has(entityKey(one));
+  const [rows] = await connection.execute<RemovedRow[]>(
+    `SELECT DISTINCT c.kind, c.id FROM changes c
+     LEFT JOIN draft_entities e ON e.kind = c.kind AND e.id = c.id
+     WHERE c.sequence > ? AND e.id IS NULL`,
+    [since],
+  );
+  return {
+    entities: entities.filter((one) => one.revision > since && isTheirs(one)),
+    removed: rows.map(({ kind, id }) => ({ kind, id })).filter(isTheirs),
+  };
 }
 
 function checkWrites({ writes }: ChangeSet): { writes: CheckedWrite[] } | { problems: Problem[] } {

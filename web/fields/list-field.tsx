@@ -1,34 +1,52 @@
+import type { LeafName } from "./leaf-names.ts";
+import { leafProblem } from "./leaf-problem.ts";
 import { parseList } from "./parse-list.ts";
-import { TextField } from "./text-field.tsx";
+import { TypedField, type TypedFieldLook } from "./typed-field.tsx";
 
-type Props = {
-  label: string;
+export type ListFieldProps = TypedFieldLook & {
   value: readonly string[];
+  /** The leaf of the schema that the list is. */
+  leaf: LeafName;
   onCommit: (list: string[]) => void;
-  /** What is wrong with one entry, or null. */
-  validate?: (entry: string) => string | null;
-  placeholder?: string;
-  className?: string;
-  /** Names to choose from while typing. */
-  known?: readonly string[];
+  /** What else has to hold of each entry: why one cannot be kept, or null. */
+  rule?: (entry: string) => string | null;
+  /** The entries of a text; short texts with commas between unless given. */
+  parse?: (text: string) => string[];
+  /** An entry as the leaf has it, such as a number. */
+  read?: (entry: string) => unknown;
+  /** Called when the field is emptied; without it the leaf says whether it may be. */
+  onEmpty?: () => void;
 };
 
-/** A list of short texts with commas between; kept when it is left. An empty list, or a wrong entry, stays and says why. */
-export function ListField({ value, onCommit, validate, className = "w-56", ...field }: Props) {
+/** A list of short texts with commas between. */
+export function ListField({
+  value,
+  leaf,
+  onCommit,
+  rule,
+  parse = parseList,
+  read,
+  onEmpty,
+  className = "w-56",
+  ...look
+}: ListFieldProps) {
+  const isEmptied = (entries: readonly string[]) => entries.length === 0 && onEmpty !== undefined;
   return (
-    <TextField
-      {...field}
+    <TypedField
       inline
+      {...look}
       className={className}
       value={value.join(", ")}
-      validate={(text) =>
-        parseList(text)
-          .map((entry) => validate?.(entry) ?? null)
-          .find((found) => found !== null) ?? null
-      }
+      problemOf={(text) => {
+        const entries = parse(text);
+        if (isEmptied(entries)) return null;
+        const wrong = entries.map((entry) => rule?.(entry) ?? null).find((one) => one !== null);
+        return leafProblem(leaf, read ? entries.map(read) : entries) ?? wrong ?? null;
+      }}
       onCommit={(text) => {
-        const entries = parseList(text);
-        if (entries.join("\n") !== value.join("\n")) onCommit(entries);
+        const entries = parse(text);
+        if (isEmptied(entries)) onEmpty?.();
+        else if (entries.join("\n") !== value.join("\n")) onCommit(entries);
       }}
     />
   );

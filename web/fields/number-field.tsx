@@ -1,32 +1,32 @@
-import { TextField } from "./text-field.tsx";
+import type { LeafName } from "./leaf-names.ts";
+import { leafProblem } from "./leaf-problem.ts";
+import { TypedField, type TypedFieldLook } from "./typed-field.tsx";
 
-type Props = {
-  label: string;
+type Props = TypedFieldLook & {
   value: number | undefined;
-  least: number;
-  most: number;
+  /** The leaf of the schema that it is typed into. */
+  leaf: LeafName;
   onCommit: (value: number) => void;
   /** Called when the field is emptied; without it a figure is needed. */
   onEmpty?: () => void;
-  className?: string;
 };
 
-/** A whole number within limits. */
-export function NumberField({ label, value, least, most, onCommit, onEmpty, className = "w-28" }: Props) {
-  const validate = (text: string) => {
-    if (text.trim() === "" && onEmpty) return null;
-    const number = Number(text);
-    return text.trim() !== "" && Number.isInteger(number) && number >= least && number <= most
-      ? null
-      : `a whole number from ${least} to ${most}`;
-  };
+/** A number within the limits of its leaf. */
+export function NumberField({ value, leaf, onCommit, onEmpty, className = "w-28", ...look }: Props) {
+  const isEmptied = (text: string) => text.trim() === "" && onEmpty !== undefined;
   return (
-    <TextField
-      label={label}
-      value={value === undefined ? "" : String(value)}
-      validate={validate}
+    <TypedField
+      {...look}
       className={className}
-      onCommit={(text) => (text.trim() === "" ? onEmpty?.() : onCommit(Number(text)))}
+      value={value === undefined ? "" : String(value)}
+      problemOf={(text) => (isEmptied(text) ? null : leafProblem(leaf, numberIn(text)))}
+      onCommit={(text) => (isEmptied(text) ? onEmpty?.() : onCommit(Number(text)))}
     />
   );
 }
+
+/** What is no number stays a text, which no leaf of a number allows. */
+const numberIn = (text: string): number | string => {
+  const number = Number(text);
+  return text.trim() === "" || Number.isNaN(number) ? text : number;
+};

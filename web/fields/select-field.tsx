@@ -1,11 +1,21 @@
+import { useId } from "react";
+
 type Props<Name extends string> = {
   label: string;
   value: Name;
-  /** The choices with their words, in order. */
-  choices: Readonly<Record<Name, string>>;
+  /** The choices there are, with their words, in order. */
+  choices: Readonly<Partial<Record<Name, string>>>;
   onCommit: (name: Name) => void;
   hideLabel?: boolean;
+  /** A box of its own, or a word of the sentence that it stands in, whose label is heard alone. */
+  look?: "box" | "word";
   className?: string;
+  disabled?: boolean;
+};
+
+const LOOKS = {
+  box: "select select-sm text-base-content",
+  word: "[field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent text-base-content",
 };
 
 /** One of a few named choices. */
@@ -14,17 +24,24 @@ export function SelectField<Name extends string>({
   value,
   choices,
   onCommit,
-  hideLabel = false,
+  look = "box",
+  hideLabel = look === "word",
   className = "w-auto",
+  disabled = false,
 }: Props<Name>) {
+  const id = useId();
   const isName = (text: string): text is Name => Object.hasOwn(choices, text);
   const names = Object.keys(choices).filter(isName);
   return (
-    <label className="inline-grid gap-0.5 text-[13px] text-quiet">
-      <span className={hideLabel ? "sr-only" : ""}>{label}</span>
+    <span className="inline-grid gap-0.5 text-[13px] text-quiet">
+      <label htmlFor={id} className={hideLabel ? "sr-only" : ""}>
+        {label}
+      </label>
       <select
-        className={`select select-sm text-base-content ${className}`}
+        id={id}
+        className={`${LOOKS[look]} ${className}`}
         value={value}
+        disabled={disabled}
         onChange={(event) => {
           if (isName(event.target.value)) onCommit(event.target.value);
         }}
@@ -35,6 +52,14 @@ export function SelectField<Name extends string>({
           </option>
         ))}
       </select>
-    </label>
+    </span>
   );
 }
+
+/**
+ * Choices by id. @example choicesOf(plan.zones, ({ name }) => name) // { mainland: "Mainland", … }
+ */
+export const choicesOf = <One extends { readonly id: string }>(
+  list: readonly One[],
+  words: (one: One) => string,
+): Record<string, string> => Object.fromEntries(list.map((one) => [one.id, words(one)]));

@@ -1,32 +1,24 @@
-const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+import { ChoicesField } from "./choices-field.tsx";
+import type { LeafName } from "./leaf-names.ts";
+
+const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"].map((words, i) => ({ value: i + 1, words }));
 
 type Props = {
   label: string;
   /** By ISO 8601: 1 is Monday, 7 Sunday. */
   days: readonly number[];
+  leaf: LeafName;
   onCommit: (days: number[]) => void;
 };
 
-/** Days of the week, at least one of them. */
-export function WeekdaysField({ label, days, onCommit }: Props) {
-  return (
-    <fieldset className="flex gap-2">
-      <legend className="sr-only">{label}</legend>
-      {WEEKDAYS.map((name, i) => (
-        <label key={name} className="flex items-center gap-1 text-[13px]">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-xs"
-            checked={days.includes(i + 1)}
-            onChange={(event) => {
-              const others = days.filter((day) => day !== i + 1);
-              const next = event.target.checked ? [...others, i + 1].sort() : others;
-              if (next.length > 0) onCommit(next);
-            }}
-          />
-          {name}
-        </label>
-      ))}
-    </fieldset>
-  );
-}
+/** Days of the week. */
+export const WeekdaysField = ({ label, days, leaf, onCommit }: Props) => (
+  <ChoicesField
+    label={label}
+    value={days}
+    choices={WEEKDAYS}
+    leaf={leaf}
+    className="gap-2 text-[13px]"
+    onCommit={(chosen) => onCommit(chosen.sort((a, b) => a - b))}
+  />
+);

@@ -9,6 +9,11 @@ export const COUNTRIES: readonly Region[] = iso31661
   .map(({ alpha2 }) => ({ code: alpha2, name: countryNames.of(alpha2) ?? alpha2 }))
   .sort((a, b) => a.name.localeCompare(b.name, "en"));
 
+/** The same by code. */
+export const COUNTRY_NAMES: Readonly<Record<string, string>> = Object.fromEntries(
+  COUNTRIES.map(({ code, name }) => [code, name]),
+);
+
 /** What a country or region is called. */
 export const placeNamer =
   (regions: ReadonlyMap<string, string>) =>

@@ -1,13 +1,14 @@
 import { pickText } from "../../core/messages/locale.ts";
 import type { Location } from "../../core/places/location.ts";
-import { SentencePopover } from "../fields/sentence-popover.tsx";
-import { TextField } from "../fields/text-field.tsx";
+import { NumberField } from "../fields/number-field.tsx";
+import { Popover } from "../fields/popover.tsx";
+import { RadioField } from "../fields/radio-field.tsx";
+import { choicesOf, SelectField } from "../fields/select-field.tsx";
 import type { Standpoint } from "../state/standpoint.ts";
 
 type Away = Standpoint["away"];
 type Props = { away: Away; locations: readonly Location[]; onChange: (away: Away) => void };
 
-const FARTHEST_KM = 5000;
 const FIRST_KM = 3;
 const nameOf = ({ name, id }: Location) => pickText(name, "en", [])?.text ?? id;
 
@@ -17,57 +18,34 @@ export function DistancePart({ away, locations, onChange }: Props) {
   const [first] = locations;
   if (!first) return null;
   return (
-    <SentencePopover label="Distance" shown={away && from ? `${away.km} km from ${nameOf(from)}` : "some way off"}>
+    <Popover label="Distance" shown={away && from ? `${away.km} km from ${nameOf(from)}` : "some way off"}>
       <fieldset className="grid gap-2.5">
         <legend className="mb-1 font-semibold">How far away</legend>
-        <label className="flex items-center gap-2">
-          <input
-            type="radio"
-            className="radio radio-xs"
-            name="distance"
-            checked={!from}
-            onChange={() => onChange(undefined)}
-          />
-          Not known
-        </label>
-        <label className="flex items-center gap-2">
-          <input
-            type="radio"
-            className="radio radio-xs"
-            name="distance"
-            checked={from !== undefined}
-            onChange={() => onChange({ location: first.id, km: FIRST_KM })}
-          />
-          So far from a location
-        </label>
+        <RadioField name="distance" label="Not known" checked={!from} onChoose={() => onChange(undefined)} />
+        <RadioField
+          name="distance"
+          label="So far from a location"
+          checked={from !== undefined}
+          onChoose={() => onChange({ location: first.id, km: FIRST_KM })}
+        />
         {away && from && (
           <div className="flex items-end gap-2">
-            <TextField
+            <NumberField
               label="Kilometres"
-              value={String(away.km)}
-              validate={(text) => (isDistance(text) ? null : `a number from 0 to ${FARTHEST_KM}`)}
-              onCommit={(text) => onChange({ ...away, km: Number(text) })}
               className="w-24"
+              value={away.km}
+              leaf="standpoint/away/km"
+              onCommit={(km) => onChange({ ...away, km })}
             />
-            <label className="grid min-w-0 gap-1 text-[13px] text-quiet">
-              from
-              <select
-                className="select select-sm w-full text-base-content"
-                value={from.id}
-                onChange={(event) => onChange({ ...away, location: event.target.value })}
-              >
-                {locations.map((location) => (
-                  <option key={location.id} value={location.id}>
-                    {nameOf(location)}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <SelectField
+              label="from"
+              value={from.id}
+              choices={choicesOf(locations, nameOf)}
+              onCommit={(location) => onChange({ ...away, location })}
+            />
           </div>
         )}
       </fieldset>
-    </SentencePopover>
+    </Popover>
   );
 }
-
-const isDistance = (text: string) => /^\d{1,4}(\.\d{1,3})?$/.test(text.trim()) && Number(text) <= FARTHEST_KM;

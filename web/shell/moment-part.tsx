@@ -1,23 +1,15 @@
-import { SentencePopover } from "../fields/sentence-popover.tsx";
+import { Popover } from "../fields/popover.tsx";
+import { RadioField } from "../fields/radio-field.tsx";
 
 type Props = { moment: string | null; timeZone: string; onChange: (moment: string | null) => void };
 
 /** When it is looked at, by the market's clocks. */
 export function MomentPart({ moment, timeZone, onChange }: Props) {
   return (
-    <SentencePopover label="Moment" shown={momentWords(moment)}>
+    <Popover label="Moment" shown={momentWords(moment)}>
       <fieldset className="grid gap-2.5">
         <legend className="mb-1 font-semibold">When</legend>
-        <label className="flex items-center gap-2">
-          <input
-            type="radio"
-            className="radio radio-xs"
-            name="moment"
-            checked={moment === null}
-            onChange={() => onChange(null)}
-          />
-          Now
-        </label>
+        <RadioField name="moment" label="Now" checked={moment === null} onChoose={() => onChange(null)} />
         <label className="grid gap-1">
           At this time in {timeZone.replaceAll("_", " ")}
           <input
@@ -30,7 +22,7 @@ export function MomentPart({ moment, timeZone, onChange }: Props) {
           />
         </label>
       </fieldset>
-    </SentencePopover>
+    </Popover>
   );
 }
 

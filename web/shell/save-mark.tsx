@@ -1,35 +1,22 @@
 import Redo2 from "lucide-react/icons/redo-2";
 import Undo2 from "lucide-react/icons/undo-2";
+import { IconButton } from "../fields/icon-button.tsx";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 
 /** Whether what is on screen is saved, and how far the draft is from what shops get. */
 export function SaveMark({ state }: { state: DraftState }) {
-  const { draft, save, unsaved, canUndo, canRedo } = state;
+  const { draft, save, unsaved, isKept, canUndo, canRedo } = state;
   const changes = draft?.changes.length ?? 0;
   return (
     <div className="flex flex-wrap items-center gap-x-3 text-[13px]">
       <span className="flex">
-        <button
-          type="button"
-          className="btn btn-ghost btn-xs btn-square"
-          disabled={!canUndo}
-          onClick={() => draftStore.undo()}
-          title="Undo (Ctrl+Z)"
-        >
+        <IconButton words="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={() => draftStore.undo()}>
           <Undo2 size={15} aria-hidden />
-          <span className="sr-only">Undo</span>
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost btn-xs btn-square"
-          disabled={!canRedo}
-          onClick={() => draftStore.redo()}
-          title="Redo (Ctrl+Shift+Z)"
-        >
+        </IconButton>
+        <IconButton words="Redo" title="Redo (Ctrl+Shift+Z)" disabled={!canRedo} onClick={() => draftStore.redo()}>
           <Redo2 size={15} aria-hidden />
-          <span className="sr-only">Redo</span>
-        </button>
+        </IconButton>
       </span>
       <span role="status" aria-live="polite" className="whitespace-nowrap text-quiet">
         {save.kind === "waiting" && (
@@ -44,6 +31,9 @@ export function SaveMark({ state }: { state: DraftState }) {
           <span className="text-warning">Not saved: {[save.why, ...save.lines].join("; ")}</span>
         )}
         {save.kind === "saving" && "Saving…"}
+        {!isKept && (
+          <span className="text-warning">This browser has no room left: what is not saved goes with a reload. </span>
+        )}
         {save.kind === "saved" && (unsaved > 0 ? "Not saved yet" : draft ? "Saved" : "Loading…")}
       </span>
       {draft && (

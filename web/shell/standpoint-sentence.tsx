@@ -2,7 +2,8 @@ import { useId, useState } from "react";
 import type { Offer } from "../../core/offers/offer.ts";
 import type { Location } from "../../core/places/location.ts";
 import type { Market } from "../../core/places/market.ts";
-import { COUNTRIES } from "../names/place-names.ts";
+import { SelectField } from "../fields/select-field.tsx";
+import { COUNTRY_NAMES } from "../names/place-names.ts";
 import { setOptional } from "../state/set-optional.ts";
 import type { Standpoint } from "../state/standpoint.ts";
 import { useRegions } from "../state/use-regions.ts";
@@ -22,8 +23,7 @@ type Props = {
 const currencyNames = new Intl.DisplayNames(["en"], { type: "currency" });
 const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
 
-const part =
-  "[field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent font-semibold text-base-content";
+const strong = "text-[14px] font-semibold";
 
 /** "Seen from Portugal, 3000-001 by a guest now in euro and English": each part can be changed in place. */
 export function StandpointSentence({ standpoint, market, offers, locations, onChange }: Props) {
@@ -41,48 +41,33 @@ export function StandpointSentence({ standpoint, market, offers, locations, onCh
   return (
     <div className="flex flex-wrap items-baseline gap-x-1.5 text-[14px] text-quiet">
       Seen from
-      <label htmlFor={`${id}-country`} className="sr-only">
-        Country
-      </label>
-      <select
-        id={`${id}-country`}
-        className={`${part} max-w-52`}
+      <SelectField
+        label="Country"
+        look="word"
+        className={`${strong} max-w-52`}
         value={standpoint.country}
-        onChange={(event) => {
+        choices={{ "": "a place not known yet", ...COUNTRY_NAMES }}
+        onCommit={(country) => {
           setPostcode("");
-          onChange(
-            setOptional({ ...standpoint, country: event.target.value, region: "", postcode: "" }, "away", undefined),
-          );
+          onChange(setOptional({ ...standpoint, country, region: "", postcode: "" }, "away", undefined));
         }}
-      >
-        <option value="">a place not known yet</option>
-        {COUNTRIES.map(({ code, name }) => (
-          <option key={code} value={code}>
-            {name}
-          </option>
-        ))}
-      </select>
+      />
+      {regions.length > 0 && standpoint.postcode === "" && (
+        <SelectField
+          label="Region"
+          look="word"
+          className={`${strong} max-w-36`}
+          value={standpoint.region}
+          choices={{ "": "some region", ...Object.fromEntries(regions.map(({ code, name }) => [code, name])) }}
+          onCommit={(region) => onChange({ ...standpoint, region })}
+        />
+      )}
       <label htmlFor={`${id}-postcode`} className="sr-only">
         Postcode
       </label>
-      {regions.length > 0 && standpoint.postcode === "" && (
-        <select
-          aria-label="Region"
-          className={`${part} max-w-36`}
-          value={standpoint.region}
-          onChange={(event) => onChange({ ...standpoint, region: event.target.value })}
-        >
-          <option value="">some region</option>
-          {regions.map(({ code, name }) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </select>
-      )}
       <input
         id={`${id}-postcode`}
-        className={`${part} min-w-16 max-w-32 cursor-text`}
+        className={`[field-sizing:content] border-b border-dotted border-quiet bg-transparent font-semibold text-base-content min-w-16 max-w-32 cursor-text`}
         value={postcode}
         placeholder="postcode"
         maxLength={16}
@@ -109,37 +94,23 @@ export function StandpointSentence({ standpoint, market, offers, locations, onCh
         onChange={(moment) => onChange({ ...standpoint, moment })}
       />
       in
-      <label htmlFor={`${id}-currency`} className="sr-only">
-        Currency
-      </label>
-      <select
-        id={`${id}-currency`}
-        className={part}
+      <SelectField
+        label="Currency"
+        look="word"
+        className={strong}
         value={standpoint.currency}
-        onChange={(event) => onChange({ ...standpoint, currency: event.target.value })}
-      >
-        {currencies.map((code) => (
-          <option key={code} value={code}>
-            {currencyNames.of(code) ?? code}
-          </option>
-        ))}
-      </select>
+        choices={Object.fromEntries(currencies.map((code) => [code, currencyNames.of(code) ?? code]))}
+        onCommit={(currency) => onChange({ ...standpoint, currency })}
+      />
       and
-      <label htmlFor={`${id}-language`} className="sr-only">
-        Language
-      </label>
-      <select
-        id={`${id}-language`}
-        className={part}
+      <SelectField
+        label="Language"
+        look="word"
+        className={strong}
         value={standpoint.locale}
-        onChange={(event) => onChange({ ...standpoint, locale: event.target.value })}
-      >
-        {languages.map((tag) => (
-          <option key={tag} value={tag}>
-            {languageNames.of(tag) ?? tag}
-          </option>
-        ))}
-      </select>
+        choices={Object.fromEntries(languages.map((tag) => [tag, languageNames.of(tag) ?? tag]))}
+        onCommit={(locale) => onChange({ ...standpoint, locale })}
+      />
       <span aria-hidden>·</span>
       <SavedStandpointsMenu
         standpoint={standpoint}

@@ -1,12 +1,12 @@
 import type { CheckedAddress, CheckedProduct } from "../../core/checks/check.ts";
-import type { Entity, StoredEntity } from "../../core/plan/entities.ts";
+import type { Entity } from "../../core/plan/entities.ts";
 import type { CarrierQuestion, CarrierReply } from "../../core/quote/carriers/carrier-questions.ts";
 import type { Sample } from "../../core/samples/sample.ts";
 import type { Carrier } from "../../server/carriers/carrier.ts";
 import type { CarrierBehaviour } from "../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../server/catalogue/catalogue.ts";
 import type { Product, SampleCart } from "../../server/catalogue/product.ts";
-import type { Conflict } from "../../server/draft/change-set.ts";
+import type { Conflict, SavedChanges } from "../../server/draft/change-set.ts";
 import type { ChangeSet } from "../../server/draft/change-set-schema.ts";
 import type { Draft } from "../../server/draft/read-draft.ts";
 import type { Region } from "../../server/places/regions.ts";
@@ -69,13 +69,16 @@ async function callWith<T>(path: string, body: string | undefined): Promise<T> {
   );
 }
 
+/** An error in words, with each place that is wrong. @example "The plan would break; /offers/2/name is missing" */
+export const problemWords = (error: Error): string =>
+  [error.message, ...(error instanceof ApiError ? error.lines : [])].join("; ");
+
 type KeptStandpoints = { standpoints: Saved<Standpoint>[]; setAside: SetAside[] };
 type KeptSamples = { samples: Sample[]; setAside: SetAside[] };
 
 export const api = {
   draft: () => call<Draft>("/api/draft"),
-  change: (changeSet: ChangeSet) =>
-    call<{ sequence: number; entities: StoredEntity[] }>("/api/draft/changes", changeSet),
+  change: (changeSet: ChangeSet) => call<SavedChanges>("/api/draft/changes", changeSet),
   /** Checks a plan file as it is; the server says what is wrong with it and where. */
   checkPlan: (text: string) => callWith<{ entities: Entity[] }>("/api/draft/check", text),
   /** @param skus products to have besides those in sample carts */

@@ -4,10 +4,12 @@ import { runChecks } from "../../core/checks/run-checks.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { compile } from "../../core/tariff/compile.ts";
 import { api } from "./api.ts";
+import { type PlanPatch, patched } from "./plan-patch.ts";
 
 const countryNames = new Intl.DisplayNames(["en"], { type: "region" });
 const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 let newest = 0;
+let held: Plan | null = null;
 
 /** How long the products and uses that were read last are good for. */
 const FRESH_MS = 60_000;
@@ -34,13 +36,15 @@ const worker = {
   /**
    * Runs every check over a plan, telling how far it is. A newer run ends it between two checks.
    *
+   * @param patch to the plan of the run before
    * @param at the moment the checks look from, in epoch milliseconds
    * @returns null when a newer one has begun, or the plan does not compile
    */
-  async run(plan: Plan, at: number, onProgress: (done: number, of: number) => void): Promise<Finding[] | null> {
+  async run(patch: PlanPatch, at: number, onProgress: (done: number, of: number) => void): Promise<Finding[] | null> {
     newest += 1;
     const own = newest;
-    const compiled = compile(plan);
+    held = patched(held, patch);
+    const compiled = compile(held);
     if ("problems" in compiled) return null;
     const placeName = (code: string) => (code.includes("-") ? code : (countryNames.of(code) ?? code));
     const known = await surroundings(() => own === newest);

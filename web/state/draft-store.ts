@@ -11,9 +11,10 @@ import {
 import type { Plan } from "../../core/plan/plan.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
-import type { Conflict } from "../../server/draft/change-set.ts";
+import type { Conflict, SavedChanges } from "../../server/draft/change-set.ts";
 import type { Draft } from "../../server/draft/read-draft.ts";
 import { afterPaint } from "./after-paint.ts";
+import { afterSave, lacksCalendars } from "./after-save.ts";
 import { ApiError, api } from "./api.ts";
 import { EditHistory } from "./edit-history.ts";
 
@@ -37,6 +38,8 @@ export type DraftState = {
   planProblems: readonly string[];
   /** Edits the server has not taken yet, the one being dragged or typed included. */
   unsaved: number;
+  /** Whether these are kept through a reload: not where the browser has no room left. */
+  isKept: boolean;
   save: SaveState;
   conflict: Conflict | null;
   canUndo: boolean;
@@ -58,6 +61,7 @@ export class DraftStore {
     compiled: null,
     planProblems: [],
     unsaved: 0,
+    isKept: true,
     save: { kind: "saved" },
     conflict: null,
     canUndo: false,
@@ -86,13 +90,14 @@ export class DraftStore {
 
   async load(): Promise<void> {
     try {
-      const held = this.state.draft;
       const draft = this.knownAgain(await api.draft());
+      const held = this.state.draft;
       if (!held) {
         this.restoreUnsaved(draft);
         this.history.restore();
       }
-      this.take(draft, held);
+      // An answer that a later one has overtaken tells nothing new.
+      if (draft.sequence >= (held?.sequence ?? 0)) this.take(draft, held);
       this.update({ loadError: null });
       void this.send();
     } catch (error) {
@@ -233,20 +238,17 @@ export class DraftStore {
     this.update({ save: { kind: "saving" } });
     try {
       const writes = [...sent.values()].map(({ change: { kind, id, body }, seen }) => ({ kind, id, seen, body }));
-      const { entities, sequence } = await api.change({ writes });
-      const revisions = new Map(entities.map((saved) => [entityKey(saved), saved.revision]));
+      const since = this.state.draft?.sequence;
+      const saved = await api.change({ ...(since === undefined ? {} : { since }), writes });
+      const revisions = new Map(saved.entities.map((entity) => [entityKey(entity), entity.revision]));
       for (const [key, edit] of sent) {
         const now = this.edits.get(key);
         // Edited again while this save was under way: the newer edit stands on what was just saved.
         if (now && now !== edit) this.edits.set(key, { ...now, seen: revisions.get(key) ?? 0 });
         else this.edits.delete(key);
       }
-      // What is edited next stands on what was just saved, also before the draft has been read again.
-      if (this.state.draft)
-        this.update({ draft: { ...withSaved(this.state.draft, [...sent.values()], entities), sequence } });
       this.saving = false;
-      this.update({ save: { kind: "saved" } });
-      void this.refresh();
+      this.takeSaved(saved, [...sent.values()]);
       // What was refused may stand on what was saved now.
       this.held.clear();
       void this.send();
@@ -262,17 +264,17 @@ export class DraftStore {
       this.update({ save: { kind: "refused", why: "The change would break the plan", lines } });
   }
 
-  /** Reads what the server has after a save. What was saved is saved, also when the server goes away before this. */
-  private async refresh(): Promise<void> {
-    try {
-      const draft = this.knownAgain(await api.draft());
-      // An answer that a later save has overtaken tells nothing new.
-      const held = this.state.draft;
-      if (draft.sequence >= (held?.sequence ?? 0)) this.take(draft, held);
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      if (error.passing) setTimeout(() => void this.refresh(), RETRY_MS);
+  /** What the server has after a save: as it answered, unless more than that has been read meanwhile. */
+  private takeSaved(saved: SavedChanges, sent: readonly Edit[]): void {
+    const held = this.state.draft;
+    if (!held || held.sequence >= saved.sequence) {
+      this.update({ save: { kind: "saved" } });
+      return;
     }
+    const written = sent.map(({ change }) => change);
+    const draft = afterSave(held, written, saved);
+    this.take(draft, held, { kind: "saved" });
+    if (lacksCalendars(draft)) void this.load();
   }
 
   /** A draft as it was read, with what has not changed as the very objects held so far: nobody draws it anew. */
@@ -319,9 +321,9 @@ export class DraftStore {
   }
 
   /** A draft that was read takes the place of the one held; what others wrote over is not undone from here. */
-  private take(draft: Draft, held: Draft | null): void {
-    this.update({ draft });
-    if (draft === held || draft.sequence < (held?.sequence ?? 0)) return;
+  private take(draft: Draft, held: Draft | null, save = this.state.save): void {
+    this.update({ draft, save });
+    if (draft === held) return;
     this.history.forgetOverwritten((change) => alike(this.current(change), change.body));
     this.update({});
   }
@@ -347,11 +349,11 @@ export class DraftStore {
       // Saving changes nothing about the plan: whoever looks at it is not disturbed.
       ...(asBefore ? {} : this.compiledAnew(planOf(entities), draft)),
       unsaved: overlay.size,
+      isKept: writeUnsaved([...this.edits.values()]),
       canUndo: this.history.canUndo,
       canRedo: this.history.canRedo,
     };
     this.compiledFrom = from;
-    writeUnsaved([...this.edits.values()]);
     for (const listener of this.listeners) listener();
   }
 
@@ -395,26 +397,6 @@ function overlaid(stored: readonly Entity[], changes: ReadonlyMap<string, Change
   return [...entities.values()];
 }
 
-/** The draft as it is after a save, until it is read again. */
-function withSaved(draft: Draft, sent: readonly Edit[], saved: readonly StoredEntity[]): Draft {
-  const written = new Map(sent.map(({ change }) => [entityKey(change), change]));
-  const now = new Map(saved.map((entity) => [entityKey(entity), asWritten(entity, written)]));
-  // In their old places, so that the plan reads the same.
-  const entities = draft.entities.flatMap((entity) => {
-    const key = entityKey(entity);
-    const next = written.has(key) ? now.get(key) : entity;
-    now.delete(key);
-    return next ?? [];
-  });
-  return { ...draft, entities: [...entities, ...now.values()] };
-}
-
-/** What was saved, as the very object that was written where it is the same. */
-function asWritten(saved: StoredEntity, written: ReadonlyMap<string, Change>): StoredEntity {
-  const change = written.get(entityKey(saved));
-  return change?.body && same(change.body, saved.body) ? { ...change, revision: saved.revision } : saved;
-}
-
 function withoutRevision({ revision: _, ...entity }: StoredEntity): Entity {
   return entity;
 }
@@ -440,9 +422,16 @@ function isEdit(value: unknown): value is Edit {
   return typeof change === "object" && change !== null && "kind" in change && "id" in change && "body" in change;
 }
 
-function writeUnsaved(edits: readonly Edit[]): void {
-  if (edits.length === 0) localStorage.removeItem(UNSAVED_KEY);
-  else localStorage.setItem(UNSAVED_KEY, JSON.stringify(edits));
+/** Keeps edits in this browser. @returns whether there was room for them */
+function writeUnsaved(edits: readonly Edit[]): boolean {
+  try {
+    if (edits.length === 0) localStorage.removeItem(UNSAVED_KEY);
+    else localStorage.setItem(UNSAVED_KEY, JSON.stringify(edits));
+    return true;
+  } catch {
+    localStorage.removeItem(UNSAVED_KEY);
+    return false;
+  }
 }
 
 const messageOf = (error: unknown) => (error instanceof Error ? error.message : String(error));

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { createContext, use, useCallback, useMemo, useState } from "react";
 import { cartAt } from "../../core/climb/cart-at.ts";
 import type { Calendars } from "../../core/places/location.ts";
@@ -9,7 +9,7 @@ import type { QuoteRequest } from "../../core/request/request.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import type { CatalogueProduct } from "../../server/catalogue/catalogue.ts";
 import type { SampleCart } from "../../server/catalogue/product.ts";
-import { api } from "./api.ts";
+import { catalogueOf } from "./server-queries.ts";
 import { cartLines, destinationOf, isShownCart, requestFor, type ShownCart, type Standpoint } from "./standpoint.ts";
 import { type LookedFrom, marketOf } from "./standpoint-context.ts";
 import { useCarrierAnswers } from "./use-carrier-answers.ts";
@@ -111,11 +111,7 @@ function useCart(): KeptCart {
     (value) => value === null || isShownCart(value),
   );
   const skus = [...new Set(stored?.lines.map(({ sku }) => sku))].sort();
-  const { data, error } = useQuery({
-    queryKey: ["catalogue", skus],
-    queryFn: () => api.catalogue(skus),
-    placeholderData: keepPreviousData,
-  });
+  const { data, error } = useQuery(catalogueOf(skus));
   const carts = data?.carts ?? NO_CARTS;
   const [first] = carts;
   const cart = useMemo(() => stored ?? (first ? { sample: first.id, lines: first.lines } : NO_CART), [stored, first]);

@@ -4,6 +4,7 @@ import type { Finding } from "../../core/checks/finding.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { ChecksWorker } from "./checks-worker.ts";
 import { LatestInWorker } from "./latest-in-worker.ts";
+import { planSender } from "./plan-patch.ts";
 import { useLatestInWorker } from "./use-latest-in-worker.ts";
 
 type Progress = { readonly done: number; readonly of: number };
@@ -24,9 +25,11 @@ const REST_MS = 500;
 /** The first run waits longer: the page is drawn before anything of the checks is loaded. */
 const FIRST_REST_MS = 2000;
 
+const patchFor = planSender();
+
 const CHECKING = new LatestInWorker<ChecksWorker, Job, readonly Finding[]>({
   start: () => new Worker(new URL("./checks-worker.ts", import.meta.url), { type: "module" }),
-  answer: (remote, { plan, at, onProgress }) => remote.run(plan, at, proxy(onProgress)),
+  answer: (remote, { plan, at, onProgress }) => remote.run(patchFor(remote, plan), at, proxy(onProgress)),
   breakOff: (remote) => remote.breakOff(),
 });
 

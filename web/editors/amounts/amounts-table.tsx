@@ -1,6 +1,7 @@
 import { type ClipboardEvent, type ReactNode, useState } from "react";
 import type { Amount } from "../../../core/money/amount.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { draftStore } from "../../state/use-draft.ts";
 import { AmountCell } from "./amount-cell.tsx";
 import type { Column } from "./columns.ts";
 import { pastedCells } from "./pasted-cells.ts";
@@ -20,13 +21,12 @@ type Props = {
   name: string;
   rows: readonly AmountRow[];
   columns: readonly Column[];
-  onCancel: () => void;
   /** Several amounts at once, by the key of their row, as pasted from a spreadsheet. */
   onPasted?: (amounts: ReadonlyMap<string, Amount>) => void;
 };
 
 /** Amounts down, markets and their currencies across. */
-export function AmountsTable({ plan, name, rows, columns, onCancel, onPasted }: Props) {
+export function AmountsTable({ plan, name, rows, columns, onPasted }: Props) {
   const [problems, setProblems] = useState<readonly string[]>([]);
   const paste = (event: ClipboardEvent<HTMLElement>) => {
     const cell = event.target instanceof Element ? event.target.closest("td") : null;
@@ -76,7 +76,7 @@ export function AmountsTable({ plan, name, rows, columns, onCancel, onPasted }: 
                       column={column}
                       onShow={(next) => set(next, false)}
                       onCommit={(next) => set(next, true)}
-                      onCancel={onCancel}
+                      onCancel={() => draftStore.cancel()}
                     />
                   </td>
                 ))

@@ -51,6 +51,8 @@ export function LeavesOutFields({ leavesOut, onLeavesOut }: LeavesOutProps) {
       <ListField
         label="Leaving out categories"
         value={leavesOut?.categories ?? []}
+        leaf="leavesOut/categories"
+        onEmpty={() => set({ categories: [] })}
         placeholder="none"
         className="w-44"
         onCommit={(categories) => set({ categories })}
@@ -58,6 +60,8 @@ export function LeavesOutFields({ leavesOut, onLeavesOut }: LeavesOutProps) {
       <ListField
         label="tags"
         value={leavesOut?.tags ?? []}
+        leaf="leavesOut/tags"
+        onEmpty={() => set({ tags: [] })}
         placeholder="none"
         className="w-32"
         onCommit={(tags) => set({ tags })}
@@ -65,6 +69,8 @@ export function LeavesOutFields({ leavesOut, onLeavesOut }: LeavesOutProps) {
       <ListField
         label="SKUs"
         value={leavesOut?.skus ?? []}
+        leaf="leavesOut/skus"
+        onEmpty={() => set({ skus: [] })}
         placeholder="none"
         className="w-32"
         onCommit={(skus) => set({ skus })}

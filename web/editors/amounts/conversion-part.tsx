@@ -2,6 +2,8 @@ import { type Amount, type ResolvedAmount, type Rounding, resolveAmount } from "
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
+import { CheckField } from "../../fields/check-field.tsx";
+import { isMoreThanNothing } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
@@ -50,10 +52,9 @@ export function ConversionPart({ plan, label, amount, found, column, onCommit }:
           label="To a multiple of"
           className="w-20"
           value={rounding.step}
-          validate={(text) =>
-            /^\d{1,9}(\.\d{1,4})?$/.test(text.trim()) && Number(text) > 0 ? null : "a step such as 5 or 0.50"
-          }
-          onCommit={(text) => setRounding({ ...rounding, step: text.trim() })}
+          leaf="rounding/step"
+          rule={isMoreThanNothing}
+          onCommit={(step) => setRounding({ ...rounding, step })}
         />
         <SelectField
           label="Direction"
@@ -62,15 +63,12 @@ export function ConversionPart({ plan, label, amount, found, column, onCommit }:
           choices={{ nearest: "nearest", up: "up", down: "down" }}
           onCommit={(direction) => setRounding({ ...rounding, direction })}
         />
-        <label className="flex items-center gap-1 pb-1.5">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-xs"
-            checked={rounding.lessOne ?? false}
-            onChange={(event) => setRounding(setOptional(rounding, "lessOne", event.target.checked || undefined))}
-          />
-          less one
-        </label>
+        <CheckField
+          label="less one"
+          className="pb-1.5"
+          checked={rounding.lessOne ?? false}
+          onCommit={(isLess) => setRounding(setOptional(rounding, "lessOne", isLess || undefined))}
+        />
         <button type="button" className="btn btn-xs mb-1" onClick={pin}>
           Pin<span className="sr-only"> {label}</span>
         </button>

@@ -88,33 +88,9 @@ export function BandsDrawing({ charge, context, onEdge, onCancel }: Props) {
           </text>
         </g>
       ))}
-      {bands.map(({ from, to, price, rising }) => {
-        const [left, right] = [x(from), to === null ? WIDTH - 12 : x(to)];
-        if (price === null)
-          return (
-            <g key={from}>
-              <rect
-                x={left}
-                y={14}
-                width={Math.max(0, right - left)}
-                height={HEIGHT - BOTTOM - 14}
-                className="fill-base-300/40"
-              />
-              <text x={(left + right) / 2} y={HEIGHT / 2} textAnchor="middle" className="fill-quiet text-[11px]">
-                not offered
-              </text>
-            </g>
-          );
-        return (
-          <path
-            key={from}
-            d={`M${left},${y(price)} L${right},${y(rising ? price * 1.2 : price)}`}
-            className="fill-none stroke-primary"
-            strokeWidth={2.5}
-            strokeDasharray={rising ? "5 3" : undefined}
-          />
-        );
-      })}
+      {bands.map((band) => (
+        <BandLine key={band.from} band={band} x={x} y={y} />
+      ))}
       {edges.map(({ index, at, side }) => (
         <g
           key={index}
@@ -159,5 +135,36 @@ export function BandsDrawing({ charge, context, onEdge, onCancel }: Props) {
         </g>
       ))}
     </svg>
+  );
+}
+
+type Band = { from: number; to: number | null; price: number | null; rising: boolean };
+
+/** What a band costs; grey where the option is not offered. */
+function BandLine({ band, x, y }: { band: Band; x: (value: number) => number; y: (value: number) => number }) {
+  const { from, to, price, rising } = band;
+  const [left, right] = [x(from), to === null ? WIDTH - 12 : x(to)];
+  if (price === null)
+    return (
+      <g>
+        <rect
+          x={left}
+          y={14}
+          width={Math.max(0, right - left)}
+          height={HEIGHT - BOTTOM - 14}
+          className="fill-base-300/40"
+        />
+        <text x={(left + right) / 2} y={HEIGHT / 2} textAnchor="middle" className="fill-quiet text-[11px]">
+          not offered
+        </text>
+      </g>
+    );
+  return (
+    <path
+      d={`M${left},${y(price)} L${right},${y(rising ? price * 1.2 : price)}`}
+      className="fill-none stroke-primary"
+      strokeWidth={2.5}
+      strokeDasharray={rising ? "5 3" : undefined}
+    />
   );
 }

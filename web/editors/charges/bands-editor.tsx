@@ -5,33 +5,41 @@ import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { amountOf, type MeasureSpec, markAt } from "../../../core/measures/measure-spec.ts";
 import type { Amount, AmountContext } from "../../../core/money/amount.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { type AmountRow, AmountsTable } from "../amounts/amounts-table.tsx";
-import type { Column } from "../amounts/columns.ts";
+import { SelectField } from "../../fields/select-field.tsx";
+import { draftStore } from "../../state/use-draft.ts";
+import type { AmountRow } from "../amounts/amounts-table.tsx";
+import { EditedAmounts } from "../amounts/edited-amounts.tsx";
+import { useEditing } from "../editing.ts";
 import { BandsDrawing } from "./bands-drawing.tsx";
 import { bandsCsv, edgeText, edgeUnit, markOf, readBands, readEdge } from "./bands-text.ts";
 
 type Props = {
-  plan: Plan;
   charge: BandedCharge;
-  columns: readonly Column[];
-  context: AmountContext;
   onCharge: (charge: BandedCharge, done: boolean) => void;
-  onCancel: () => void;
 };
 
 type BandPrice = BandedCharge["first"];
 
-const MEASURES: readonly { kind: MeasureSpec["kind"]; words: string }[] = [
-  { kind: "value", words: "cart value" },
-  { kind: "weight", words: "weight" },
-  { kind: "items", words: "items" },
-  { kind: "volumetric-weight", words: "volumetric weight" },
-  { kind: "chargeable-weight", words: "the greater of both weights" },
-  { kind: "distance", words: "distance" },
-];
+const MEASURES: Readonly<Partial<Record<MeasureSpec["kind"], string>>> = {
+  value: "cart value",
+  weight: "weight",
+  items: "items",
+  "volumetric-weight": "volumetric weight",
+  "chargeable-weight": "the greater of both weights",
+  distance: "distance",
+};
+
+/** What bands can be by: distance where there is a location to start from, and whatever they are by already. */
+const measuresFor = (plan: Plan, now: MeasureSpec["kind"]): Record<string, string> => ({
+  ...Object.fromEntries(
+    Object.entries(MEASURES).filter(([kind]) => kind !== "distance" || (plan.locations ?? []).length > 0),
+  ),
+  ...(MEASURES[now] ? {} : { [now]: now.replaceAll("-", " ") }),
+});
 
 /** The bands of a charge: drawn, as a table in every currency, and as text for a spreadsheet. */
-export function BandsEditor({ plan, charge, columns, context, onCharge, onCancel }: Props) {
+export function BandsEditor({ charge, onCharge }: Props) {
+  const { plan, context } = useEditing();
   const { kind } = charge.by;
   const { edges, first } = charge;
   const setEdge = (index: number, part: Partial<BandedCharge["edges"][number]>, done = true) =>
@@ -93,35 +101,24 @@ export function BandsEditor({ plan, charge, columns, context, onCharge, onCancel
   };
   return (
     <div className="grid gap-3">
-      <label className="flex items-center gap-2">
-        By
-        <select
-          className="select select-sm w-56"
-          value={kind}
-          onChange={(event) => {
-            const next = MEASURES.find(({ kind: one }) => one === event.target.value);
-            const by = next && measureOf(next.kind, plan);
-            // Edges of another measure mean nothing any more.
-            if (by) onCharge({ ...charge, by, edges: [] }, true);
-          }}
-        >
-          {MEASURES.filter(({ kind: one }) => one !== "distance" || (plan.locations ?? []).length > 0).map(
-            ({ kind: one, words }) => (
-              <option key={one} value={one}>
-                {words}
-              </option>
-            ),
-          )}
-          {!MEASURES.some(({ kind: one }) => one === kind) && <option value={kind}>{kind.replaceAll("-", " ")}</option>}
-        </select>
-      </label>
+      <SelectField<MeasureSpec["kind"]>
+        label="By"
+        className="w-56"
+        value={kind}
+        choices={measuresFor(plan, kind)}
+        onCommit={(next) => {
+          const by = next === kind ? undefined : measureOf(next, plan);
+          // Edges of another measure mean nothing any more.
+          if (by) onCharge({ ...charge, by, edges: [] }, true);
+        }}
+      />
       <BandsDrawing
         charge={charge}
         context={context}
         onEdge={(index, at, done) => setEdge(index, { at }, done)}
-        onCancel={onCancel}
+        onCancel={() => draftStore.cancel()}
       />
-      <AmountsTable plan={plan} name="Bands" rows={rows} columns={columns} onCancel={onCancel} />
+      <EditedAmounts name="Bands" rows={rows} />
       <div className="flex flex-wrap items-center gap-2">
         <button type="button" className="btn btn-sm" onClick={addBand}>
           <Plus size={14} aria-hidden /> Add a band
@@ -172,15 +169,13 @@ function EdgeHead({ charge, index, context, onEdge }: EdgeHeadProps) {
   const units = markAt(edge.at, context) ?? 0;
   return (
     <>
-      <select
-        aria-label={`Side of edge ${index + 1}`}
-        className="cursor-pointer border-b border-dotted border-quiet bg-transparent"
+      <SelectField
+        label={`Side of edge ${index + 1}`}
+        look="word"
         value={edge.edge}
-        onChange={(event) => onEdge(index, { edge: event.target.value === "above" ? "above" : "from" })}
-      >
-        <option value="from">from</option>
-        <option value="above">above</option>
-      </select>
+        choices={{ from: "from", above: "above" }}
+        onCommit={(side) => onEdge(index, { edge: side })}
+      />
       {!amountOf(edge.at) && (
         <span className="relative inline-flex items-center gap-1">
           <input
@@ -210,22 +205,17 @@ function EdgeHead({ charge, index, context, onEdge }: EdgeHeadProps) {
 
 /** What kind of price a band has. A change keeps what amounts there are. */
 function PriceKind({ name, price, onPrice }: { name: string; price: BandPrice; onPrice: (price: BandPrice) => void }) {
-  const kind = typeof price === "string" ? price : "price";
   return (
-    <select
-      aria-label={`Kind of price of ${name}`}
-      className="cursor-pointer border-b border-dotted border-quiet bg-transparent text-quiet"
-      value={kind}
-      onChange={(event) => {
-        const next = event.target.value;
-        if (next === "free" || next === "not-offered") onPrice(next);
+    <SelectField
+      label={`Kind of price of ${name}`}
+      look="word"
+      value={typeof price === "string" ? price : "price"}
+      choices={{ price: "costs", free: "is free", "not-offered": "is not offered" }}
+      onCommit={(kind) => {
+        if (kind !== "price") onPrice(kind);
         else if (typeof price === "string") onPrice(NO_AMOUNT);
       }}
-    >
-      <option value="price">costs</option>
-      <option value="free">is free</option>
-      <option value="not-offered">is not offered</option>
-    </select>
+    />
   );
 }
 

@@ -1,23 +1,23 @@
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { Amount, Rounding } from "../../../core/money/amount.ts";
-import { percent } from "../../../core/money/decimal.ts";
-import type { Plan } from "../../../core/plan/plan.ts";
+import type { LeafName } from "../../fields/leaf-names.ts";
+import { readFigure, readPercent } from "../../fields/read-figure.ts";
+import { isMoreThanNothing } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
-import { type AmountRow, AmountsTable } from "../amounts/amounts-table.tsx";
-import type { Column } from "../amounts/columns.ts";
+import type { AmountRow } from "../amounts/amounts-table.tsx";
+import { EditedAmounts } from "../amounts/edited-amounts.tsx";
+import { useEditing } from "../editing.ts";
 
 type Props = {
-  plan: Plan;
   option: DeliveryOption;
-  columns: readonly Column[];
   onOption: (option: DeliveryOption, done: boolean) => void;
-  onCancel: () => void;
 };
 
 /** What comes on top of the charge, the limits it is kept between, its tax and rounding. */
-export function ExtraCharges({ plan, option, columns, onOption, onCancel }: Props) {
+export function ExtraCharges({ option, onOption }: Props) {
+  const { columns } = useEditing();
   const { markUp, handling } = option;
   const row = (
     key: string,
@@ -40,15 +40,17 @@ export function ExtraCharges({ plan, option, columns, onOption, onCancel }: Prop
   const currencies = [...new Set(columns.map(({ currency }) => currency))];
   return (
     <div className="grid gap-3">
-      <AmountsTable plan={plan} name="On top of the charge" rows={rows} columns={columns} onCancel={onCancel} />
+      <EditedAmounts name="On top of the charge" rows={rows} />
       <div className="flex flex-wrap items-end gap-3">
         <PercentField
           label="Mark-up, %"
+          leaf="option/markUp/percent"
           value={markUp?.percent}
           onPercent={(next) => onOption({ ...option, markUp: setOptional(markUp ?? {}, "percent", next) }, true)}
         />
         <PercentField
           label="Handling, % of the charge"
+          leaf="option/handling/percentOfCharge"
           value={handling?.percentOfCharge}
           onPercent={(next) =>
             onOption({ ...option, handling: setOptional(handling ?? {}, "percentOfCharge", next) }, true)
@@ -56,6 +58,7 @@ export function ExtraCharges({ plan, option, columns, onOption, onCancel }: Prop
         />
         <PercentField
           label="Handling, % of the goods"
+          leaf="option/handling/percentOfGoods"
           value={handling?.percentOfGoods}
           onPercent={(next) =>
             onOption({ ...option, handling: setOptional(handling ?? {}, "percentOfGoods", next) }, true)
@@ -75,6 +78,7 @@ export function ExtraCharges({ plan, option, columns, onOption, onCancel }: Prop
         />
         <PercentField
           label="Tax on delivery, %"
+          leaf="option/taxRate"
           value={option.taxRate}
           empty="the zone's"
           onPercent={(next) => onOption(setOptional(option, "taxRate", next), true)}
@@ -99,27 +103,21 @@ export function ExtraCharges({ plan, option, columns, onOption, onCancel }: Prop
 type PercentProps = {
   label: string;
   value: string | undefined;
+  leaf: LeafName;
   empty?: string;
   onPercent: (percent: string | undefined) => void;
 };
 
-function PercentField({ label, value, empty, onPercent }: PercentProps) {
-  const clean = (text: string) => text.trim().replace(",", ".").replace(/\s*%$/, "");
-  return (
-    <TextField
-      label={empty ? `${label} (empty: ${empty})` : label}
-      value={value ?? ""}
-      className="w-28"
-      validate={(text) => {
-        const typed = clean(text);
-        return typed === "" || (percent(typed) && /^(0|[1-9]\d{0,2})(\.\d{1,6})?$/.test(typed))
-          ? null
-          : "a percent such as 5 or 2.5";
-      }}
-      onCommit={(text) => onPercent(clean(text) === "" ? undefined : clean(text))}
-    />
-  );
-}
+const PercentField = ({ label, empty, onPercent, ...field }: PercentProps) => (
+  <TextField
+    {...field}
+    label={empty ? `${label} (empty: ${empty})` : label}
+    className="w-28"
+    read={readPercent}
+    onCommit={onPercent}
+    onEmpty={() => onPercent(undefined)}
+  />
+);
 
 type RoundingProps = {
   currency: string;
@@ -132,15 +130,13 @@ function RoundingField({ currency, rounding, onRounding }: RoundingProps) {
     <span className="inline-flex items-end gap-1">
       <TextField
         label={`Rounded in ${currency} to`}
-        value={rounding?.step ?? ""}
+        value={rounding?.step}
         className="w-24"
-        validate={(text) =>
-          text.trim() === "" || Number(text.replace(",", ".")) > 0 ? null : "a step such as 0.50, or nothing"
-        }
-        onCommit={(text) => {
-          const step = text.trim().replace(",", ".");
-          onRounding(step === "" ? undefined : { direction: "nearest", ...rounding, step });
-        }}
+        leaf="rounding/step"
+        rule={isMoreThanNothing}
+        read={readFigure}
+        onCommit={(step) => onRounding({ direction: "nearest", ...rounding, step })}
+        onEmpty={() => onRounding(undefined)}
       />
       {rounding && (
         <SelectField

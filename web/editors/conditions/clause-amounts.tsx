@@ -14,5 +14,5 @@ type Props = {
 /** The amount of a clause, per market and currency. */
 export function ClauseAmounts({ plan, name, amount, columns, onAmount }: Props) {
   const row: AmountRow = { key: name, label: name, amount, set: (next, done) => done && onAmount(next) };
-  return <AmountsTable plan={plan} name={name} rows={[row]} columns={columns} onCancel={() => {}} />;
+  return <AmountsTable plan={plan} name={name} rows={[row]} columns={columns} />;
 }

@@ -6,25 +6,20 @@ import type { Condition } from "../../../core/conditions/condition.ts";
 import type { Family } from "../../../core/conditions/definition.ts";
 import { CONDITION_KINDS } from "../../../core/conditions/registry.ts";
 import { conditionWords } from "../../../core/conditions/words.ts";
-import type { AmountContext } from "../../../core/money/amount.ts";
-import type { Plan } from "../../../core/plan/plan.ts";
 import { savedOf } from "../../../core/plan/plan.ts";
 import { freeId } from "../../../core/schema/positions.ts";
+import { AddSelect } from "../../fields/add-select.tsx";
+import { IconButton } from "../../fields/icon-button.tsx";
+import { SelectField } from "../../fields/select-field.tsx";
 import { draftStore } from "../../state/use-draft.ts";
-import { columnsOf } from "../amounts/columns.ts";
+import { useEditing } from "../editing.ts";
 import type { Clause } from "./clause-editor.ts";
 import { ClauseFields } from "./clause-fields.tsx";
 import { examplesFor } from "./examples.ts";
 import { TruthMark } from "./truth-mark.tsx";
 
 type Props = {
-  plan: Plan;
-  context: AmountContext;
-  /** The zones its amounts are for. */
-  zones: readonly string[];
   condition: Condition | undefined;
-  /** How it stands for the current shopper; null where that cannot be told. */
-  trace: Trace | null;
   onCondition: (condition: Condition | undefined) => void;
   /** How the sentence begins. */
   lead: string;
@@ -38,130 +33,141 @@ const FAMILIES: Readonly<Record<Family, string>> = {
 };
 
 /** A condition as a sentence whose clauses are changed in place; each says how it stands for the current shopper. */
-export function ConditionBuilder(props: Props) {
-  const { condition, context, lead, onCondition, trace } = props;
+export function ConditionBuilder({ condition, lead, onCondition }: Props) {
+  const { explain } = useEditing();
   if (!condition) {
     return (
       <p className="flex flex-wrap items-center gap-2">
         {lead} <strong>all carts and shoppers</strong>.
-        <AddClause {...props} label="Only where…" onAdd={onCondition} />
+        <AddClause label="Only where…" onAdd={onCondition} />
       </p>
     );
   }
+  const trace = explain(condition);
   return (
     <div>
-      <p className="mb-1">
+      <p className="mb-1 flex items-center gap-2">
         {lead} carts where
-        {(condition.kind === "all" || condition.kind === "any") && trace && (
-          <TruthMark trace={trace} currency={context.currency} />
-        )}
+        {(condition.kind === "all" || condition.kind === "any") && <Truth trace={trace} />}
       </p>
-      <Part {...props} condition={condition} depth={0} />
+      <Part condition={condition} trace={trace} depth={0} onCondition={onCondition} />
     </div>
   );
 }
 
-type PartProps = Omit<Props, "condition"> & { condition: Condition; depth: number };
+type PartProps = Omit<Props, "lead" | "condition"> & { condition: Condition; trace: Trace | null; depth: number };
 
 function Part(props: PartProps) {
-  const { plan, condition, context, trace, onCondition, depth } = props;
-  const inner = (index: number) => trace?.of?.[index] ?? null;
+  const { condition, trace, onCondition, depth } = props;
   switch (condition.kind) {
     case "all":
     case "any":
-      return (
-        <div className={depth > 0 ? "border-l-2 border-base-300 pl-3" : ""}>
-          <p className="flex flex-wrap items-center gap-2">
-            <select
-              aria-label="How the clauses go together"
-              className="select select-sm w-auto"
-              value={condition.kind}
-              onChange={(event) =>
-                onCondition({ kind: event.target.value === "any" ? "any" : "all", of: condition.of })
-              }
-            >
-              <option value="all">all</option>
-              <option value="any">any</option>
-            </select>
-            of these hold{depth > 0 && trace && <TruthMark trace={trace} currency={context.currency} />}
-            <SaveButton {...props} />
-            <RemoveButton onRemove={() => onCondition(undefined)} words="this group" />
-          </p>
-          <ul className="mt-1 grid gap-1">
-            {condition.of.map((part, i) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: clauses have no identity but their place
-              <li key={i}>
-                <Part
-                  {...props}
-                  depth={depth + 1}
-                  condition={part}
-                  trace={inner(i)}
-                  onCondition={(next) => {
-                    const of = condition.of.flatMap((other, j) => (j === i ? (next ? [next] : []) : [other]));
-                    onCondition(of.length === 0 ? undefined : { ...condition, of });
-                  }}
-                />
-              </li>
-            ))}
-          </ul>
-          <AddClause
-            {...props}
-            label="And…"
-            onAdd={(added) => onCondition({ ...condition, of: [...condition.of, added] })}
-          />
-        </div>
-      );
+      return <GroupPart {...props} condition={condition} />;
     case "not":
       return (
         <div className="border-l-2 border-warning pl-3">
           <p className="flex items-center gap-2">
             <strong>it is not so that</strong>
-            {trace && <TruthMark trace={trace} currency={context.currency} />}
+            <Truth trace={trace} />
             <button type="button" className="btn btn-ghost btn-xs" onClick={() => onCondition(condition.of)}>
               Turn round
             </button>
           </p>
           <Part
-            {...props}
             depth={depth + 1}
             condition={condition.of}
-            trace={inner(0)}
+            trace={trace?.of?.[0] ?? null}
             onCondition={(next) => onCondition(next && { kind: "not", of: next })}
           />
         </div>
       );
     case "saved":
-      return (
-        <p className="flex flex-wrap items-center gap-2 py-0.5">
-          <Link className="link font-semibold" href={`/offers#condition/${condition.id}`}>
-            {conditionWords(condition, context, savedOf(plan))}
-          </Link>
-          <span className="text-[12px] text-quiet">saved</span>
-          {trace && <TruthMark trace={trace} currency={context.currency} />}
-          <NotButton {...props} />
-          <GroupButton {...props} />
-          <RemoveButton
-            onRemove={() => onCondition(undefined)}
-            words={conditionWords(condition, context, savedOf(plan))}
-          />
-        </p>
-      );
+      return <SavedPart {...props} condition={condition} />;
     default:
       return <ClauseRow {...props} clause={condition} />;
   }
 }
 
+type OfKind<Kind extends Condition["kind"]> = PartProps & { condition: Extract<Condition, { kind: Kind }> };
+
+function GroupPart(props: OfKind<"all" | "any">) {
+  const { condition, trace, onCondition, depth } = props;
+  return (
+    <div className={depth > 0 ? "border-l-2 border-base-300 pl-3" : ""}>
+      <p className="flex flex-wrap items-center gap-2">
+        <SelectField
+          label="How the clauses go together"
+          hideLabel
+          value={condition.kind}
+          choices={{ all: "all", any: "any" }}
+          onCommit={(kind) => onCondition({ kind, of: condition.of })}
+        />
+        of these hold{depth > 0 && <Truth trace={trace} />}
+        <SaveButton {...props} />
+        <RemoveButton onRemove={() => onCondition(undefined)} words="this group" />
+      </p>
+      <ul className="mt-1 grid gap-1">
+        {condition.of.map((part, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: clauses have no identity but their place
+          <li key={i}>
+            <Part
+              depth={depth + 1}
+              condition={part}
+              trace={trace?.of?.[i] ?? null}
+              onCondition={(next) => {
+                const of = condition.of.flatMap((other, j) => (j === i ? (next ? [next] : []) : [other]));
+                onCondition(of.length === 0 ? undefined : { ...condition, of });
+              }}
+            />
+          </li>
+        ))}
+      </ul>
+      <AddClause label="And…" onAdd={(added) => onCondition({ ...condition, of: [...condition.of, added] })} />
+    </div>
+  );
+}
+
+function SavedPart(props: OfKind<"saved">) {
+  const { condition, trace, onCondition } = props;
+  const words = useWords(condition);
+  return (
+    <p className="flex flex-wrap items-center gap-2 py-0.5">
+      <Link className="link font-semibold" href={`/offers#condition/${condition.id}`}>
+        {words}
+      </Link>
+      <span className="text-[12px] text-quiet">saved</span>
+      <Truth trace={trace} />
+      <NotButton {...props} />
+      <GroupButton {...props} />
+      <RemoveButton onRemove={() => onCondition(undefined)} words={words} />
+    </p>
+  );
+}
+
+/** How a part stands for the current shopper, where that can be told. */
+function Truth({ trace }: { trace: Trace | null }) {
+  const { context } = useEditing();
+  return trace && <TruthMark trace={trace} currency={context.currency} />;
+}
+
+/** A condition as it reads in the market and currency it is edited in. */
+function useWords(condition: Condition): string {
+  const { plan, context } = useEditing();
+  return conditionWords(condition, context, savedOf(plan));
+}
+
 function ClauseRow(props: PartProps & { clause: Clause }) {
-  const { plan, clause, context, trace, zones, onCondition } = props;
-  const words = conditionWords(clause, context, savedOf(plan));
+  const { clause, trace, onCondition } = props;
+  const { plan, columns } = useEditing();
+  const words = useWords(clause);
   return (
     <details className="py-0.5">
       <summary className="flex cursor-pointer flex-wrap items-center gap-x-2">
         <span className="border-b border-dotted border-quiet font-semibold">{words}</span>
-        {trace && <TruthMark trace={trace} currency={context.currency} />}
+        <Truth trace={trace} />
       </summary>
       <div className="my-1.5 flex flex-wrap items-end gap-3 border-l-2 border-primary pl-3">
-        <ClauseFields plan={plan} clause={clause} columns={columnsOf(plan, zones)} onClause={onCondition} />
+        <ClauseFields plan={plan} clause={clause} columns={columns} onClause={onCondition} />
         <span className="flex gap-1">
           <NotButton {...props} />
           <GroupButton {...props} />
@@ -191,13 +197,14 @@ const GroupButton = ({ condition, depth, onCondition }: PartProps) => (
 );
 
 /** Keeps a condition under its own words, to be used elsewhere too. */
-function SaveButton({ plan, condition, context, onCondition }: PartProps) {
+function SaveButton({ condition, onCondition }: PartProps) {
+  const { plan } = useEditing();
+  const words = useWords(condition);
   return (
     <button
       type="button"
       className="btn btn-ghost btn-xs"
       onClick={() => {
-        const words = conditionWords(condition, context, savedOf(plan));
         const id = freeId(
           words.slice(0, 40),
           (plan.conditions ?? []).map((one) => one.id),
@@ -214,58 +221,39 @@ function SaveButton({ plan, condition, context, onCondition }: PartProps) {
 }
 
 const RemoveButton = ({ onRemove, words }: { onRemove: () => void; words: string }) => (
-  <button type="button" className="btn btn-ghost btn-xs btn-square" onClick={onRemove}>
+  <IconButton words={`Remove ${words}`} onClick={onRemove}>
     <Trash2 size={13} aria-hidden />
-    <span className="sr-only">Remove {words}</span>
-  </button>
+  </IconButton>
 );
 
-type AddProps = Pick<Props, "plan" | "context"> & { label: string; onAdd: (condition: Condition) => void };
+type AddProps = { label: string; onAdd: (condition: Condition) => void };
 
 /** Every kind of clause by its family, each as an example of how it reads. */
-function AddClause({ plan, context, label, onAdd }: AddProps) {
-  const saved = plan.conditions ?? [];
+function AddClause({ label, onAdd }: AddProps) {
+  const { plan, context } = useEditing();
   const examples = examplesFor(plan);
+  const saved = (plan.conditions ?? []).map(({ id, name }) => ({ value: `saved/${id}`, words: name }));
+  const kindsOf = (family: string) =>
+    [...CONDITION_KINDS.values()]
+      .filter((definition) => definition.family === family)
+      .flatMap(({ kind }) => examples.filter((one) => one.kind === kind))
+      .map((example) => ({ value: example.kind, words: conditionWords(example, context, new Map()) }));
   return (
-    <select
-      aria-label="Add a clause"
-      className="select select-sm w-52"
-      value=""
-      onChange={(event) => {
-        const [kind, id = ""] = event.target.value.split("/");
+    <AddSelect
+      label="Add a clause"
+      shown={label}
+      className="w-52"
+      choices={[]}
+      groups={[
+        { name: "Saved", choices: saved },
+        ...Object.entries(FAMILIES).map(([family, name]) => ({ name, choices: kindsOf(family) })),
+      ]}
+      onAdd={(value) => {
+        const [kind, id = ""] = value.split("/");
+        const clause = examples.find((one) => one.kind === kind);
         if (kind === "saved") onAdd({ kind, id });
-        else {
-          const clause = examples.find((one) => one.kind === kind);
-          if (clause) onAdd(clause);
-        }
+        else if (clause) onAdd(clause);
       }}
-    >
-      <option value="" disabled>
-        {label}
-      </option>
-      {saved.length > 0 && (
-        <optgroup label="Saved">
-          {saved.map(({ id, name }) => (
-            <option key={id} value={`saved/${id}`}>
-              {name}
-            </option>
-          ))}
-        </optgroup>
-      )}
-      {Object.entries(FAMILIES).map(([family, name]) => (
-        <optgroup key={family} label={name}>
-          {[...CONDITION_KINDS.values()]
-            .filter((definition) => definition.family === family)
-            .map(({ kind }) => {
-              const example = examples.find((one) => one.kind === kind);
-              return example ? (
-                <option key={kind} value={kind}>
-                  {conditionWords(example, context, new Map())}
-                </option>
-              ) : null;
-            })}
-        </optgroup>
-      ))}
-    </select>
+    />
   );
 }

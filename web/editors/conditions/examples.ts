@@ -46,3 +46,7 @@ function firstCountry({ zones }: Plan): string[] {
   )[0];
   return first === undefined ? [] : [first];
 }
+
+/** What a condition starts as where any will do; it is there to be changed. */
+export const firstClause = (plan: Plan): Clause =>
+  examplesFor(plan).find(({ kind }) => kind === "items") ?? { kind: "signed-in" };

@@ -15,9 +15,10 @@ import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
 import { spendGoal, withGoal } from "../../editors/amounts/with-goal.ts";
 import { downloadText } from "../../fields/download-text.ts";
-import { api } from "../../state/api.ts";
+import { SelectField } from "../../fields/select-field.tsx";
 import type { DraftState } from "../../state/draft-store.ts";
 import { type Looked, useLooked } from "../../state/quote-context.ts";
+import { keptStandpoints } from "../../state/server-queries.ts";
 import type { Standpoint } from "../../state/standpoint.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
@@ -40,7 +41,7 @@ export function ClimbPanel() {
   const sound = compiled?.plan ?? null;
   const { climb, failure } = useClimb("here", sound, request, to);
   const [against, setAgainst] = useState("");
-  const { data: kept } = useQuery({ queryKey: ["standpoints"], queryFn: api.standpoints });
+  const { data: kept } = useQuery(keptStandpoints);
   const other = useOther(against, { plan: sound, request, draft, requestAt, standpoints: kept?.standpoints ?? [] });
   const { climb: otherClimb } = useClimb("beside", other?.plan ?? null, other?.request ?? null, to);
   const frame = useRef<HTMLElement>(null);
@@ -103,52 +104,29 @@ export function ClimbPanel() {
       <OtherScales climb={climb} offerName={(id) => plan.offers.find((offer) => offer.id === id)?.name ?? id} />
       {compiled && <PartlyKnown compiled={compiled} request={request} shown={climb.zone} />}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 text-[13px] text-quiet">
-        <label className="flex items-center gap-1.5">
-          Beside
-          <select
-            className="select select-xs w-auto"
-            value={against}
-            onChange={(event) => setAgainst(event.target.value)}
-          >
-            <option value="">nothing else</option>
-            {state.unsaved > 0 && <option value="saved">the plan as it is saved</option>}
-            {draft?.release && draft.changes.length > 0 && <option value="released">what shops get now</option>}
-            {kept?.standpoints.map(({ id, name }) => (
-              <option key={id} value={`standpoint/${id}`}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <SelectField
+          label="Beside"
+          look="word"
+          hideLabel={false}
+          value={against}
+          choices={{
+            "": "nothing else",
+            ...(state.unsaved > 0 ? { saved: "the plan as it is saved" } : {}),
+            ...(draft?.release && draft.changes.length > 0 ? { released: "what shops get now" } : {}),
+            ...Object.fromEntries(kept?.standpoints.map(({ id, name }) => [`standpoint/${id}`, name]) ?? []),
+          }}
+          onCommit={setAgainst}
+        />
         {other && (
           <span>
             thin lines: {other.words}
             {otherClimb && otherClimb.currency !== currency && ", in another currency: not drawn"}
           </span>
         )}
-        <span className="ml-auto flex gap-1">
-          <button
-            type="button"
-            className="btn btn-ghost btn-xs"
-            onClick={async () => {
-              const svg = frame.current?.querySelector("svg");
-              const { standaloneSvg } = await import("./climb-export.ts");
-              if (svg) downloadText(standaloneSvg(svg), "image/svg+xml", "climb.svg");
-            }}
-          >
-            Save as SVG
-          </button>
-          <button
-            type="button"
-            className="btn btn-ghost btn-xs"
-            onClick={async () => {
-              const { climbCsv } = await import("./climb-export.ts");
-              downloadText(climbCsv(climb, names, stretches), "text/csv", "climb.csv");
-            }}
-          >
-            as CSV
-          </button>
-        </span>
+        <SaveClimb
+          drawing={() => frame.current?.querySelector("svg") ?? null}
+          csv={(climbCsv) => climbCsv(climb, names, stretches)}
+        />
       </div>
       <details className="px-4 text-[13px]">
         <summary className="cursor-pointer text-quiet">
@@ -160,6 +138,38 @@ export function ClimbPanel() {
     </section>
   );
 }
+
+type SaveProps = {
+  drawing: () => SVGSVGElement | null;
+  csv: (climbCsv: typeof import("./climb-export.ts")["climbCsv"]) => string;
+};
+
+/** The climb as a picture and as figures, for elsewhere. */
+const SaveClimb = ({ drawing, csv }: SaveProps) => (
+  <span className="ml-auto flex gap-1">
+    <button
+      type="button"
+      className="btn btn-ghost btn-xs"
+      onClick={async () => {
+        const svg = drawing();
+        const { standaloneSvg } = await import("./climb-export.ts");
+        if (svg) downloadText(standaloneSvg(svg), "image/svg+xml", "climb.svg");
+      }}
+    >
+      Save as SVG
+    </button>
+    <button
+      type="button"
+      className="btn btn-ghost btn-xs"
+      onClick={async () => {
+        const { climbCsv } = await import("./climb-export.ts");
+        downloadText(csv(climbCsv), "text/csv", "climb.csv");
+      }}
+    >
+      as CSV
+    </button>
+  </span>
+);
 
 type OtherContext = {
   plan: Plan | null;

@@ -1,9 +1,9 @@
-import type { Remote } from "comlink";
 import { useMemo } from "react";
 import type { Climb } from "../../../core/climb/interval.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { LatestInWorker } from "../../state/latest-in-worker.ts";
+import { planSender } from "../../state/plan-patch.ts";
 import { useLatestInWorker } from "../../state/use-latest-in-worker.ts";
 import type { ClimbWorker } from "./climb-worker.ts";
 
@@ -14,12 +14,11 @@ type Drawn = { readonly climb: Climb | null };
 
 /** A worker that draws climbs and holds the plan of the last. */
 function climbing(): LatestInWorker<ClimbWorker, Job, Drawn> {
-  let held: { readonly by: Remote<ClimbWorker>; readonly plan: Plan } | null = null;
+  const patchFor = planSender();
   return new LatestInWorker({
     start: () => new Worker(new URL("./climb-worker.ts", import.meta.url), { type: "module" }),
     answer: async (remote, { plan, request, to }) => {
-      if (held?.by !== remote || held.plan !== plan) await remote.setPlan(plan);
-      held = { by: remote, plan };
+      await remote.hold(patchFor(remote, plan));
       return { climb: await remote.climb(request, to) };
     },
   });

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import type { CarrierBehaviour } from "../../../server/carriers/simulated.ts";
-import { api } from "../../state/api.ts";
+import { carrierList } from "../../state/server-queries.ts";
 
 type Props = {
   /** Carriers that this quote has to do with. */
@@ -20,7 +20,7 @@ const isMood = (value: string): value is CarrierBehaviour => MOODS.some(({ mood 
 
 /** How the simulated carriers behave, to see what shoppers get when a real one does. */
 export function CarrierBehaviours({ asked, moods, asking, onMoods }: Props) {
-  const { data } = useQuery({ queryKey: ["carrier-list"], queryFn: api.carriers, staleTime: Number.POSITIVE_INFINITY });
+  const { data } = useQuery(carrierList);
   if (asked.length === 0) return null;
   return (
     <div className="mt-2.5 grid gap-1 text-[13px] text-quiet">

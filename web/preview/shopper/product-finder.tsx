@@ -1,7 +1,7 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { formatMoney } from "../../../core/money/format.ts";
-import { api } from "../../state/api.ts";
+import { productsFound } from "../../state/server-queries.ts";
 import { useDebounced } from "../../state/use-debounced.ts";
 
 /** As many as can be looked over at once; typing on finds the others. */
@@ -15,12 +15,7 @@ export function ProductFinder({ currency, onAdd }: Props) {
   const [typed, setTyped] = useState("");
   const [open, setOpen] = useState(false);
   const search = useDebounced(typed.trim());
-  const { data } = useQuery({
-    queryKey: ["products", search],
-    queryFn: () => api.products({ search }),
-    enabled: open,
-    placeholderData: keepPreviousData,
-  });
+  const { data } = useQuery({ ...productsFound({ search }), enabled: open });
   const add = (sku: string) => {
     onAdd(sku);
     setTyped("");

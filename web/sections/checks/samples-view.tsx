@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useContext, useMemo, useState } from "react";
 import type { Quote } from "../../../core/quote/answer/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
@@ -12,6 +12,7 @@ import { FileField } from "../../fields/file-field.tsx";
 import { SetAsideList } from "../../fields/set-aside.tsx";
 import { ApiError, api } from "../../state/api.ts";
 import { FindingsContext } from "../../state/findings-context.tsx";
+import { keptSamples } from "../../state/server-queries.ts";
 
 type Props = { compiled: CompiledPlan; request: QuoteRequest; quote: Quote | null };
 
@@ -19,20 +20,28 @@ type Props = { compiled: CompiledPlan; request: QuoteRequest; quote: Quote | nul
 export function SamplesView({ compiled, request, quote }: Props) {
   const client = useQueryClient();
   const { show } = useContext(FindingsContext);
-  const { data } = useQuery({ queryKey: ["samples"], queryFn: api.samples });
-  const [name, setName] = useState("");
+  const { data } = useQuery(keptSamples);
   const [note, setNote] = useState<{ lines: readonly string[]; wrong: boolean } | null>(null);
   const samples = data?.samples ?? [];
   const runs = useMemo(() => (data?.samples ?? []).map((sample) => runSample(compiled, sample)), [compiled, data]);
   const fallen = runs.filter(({ differences }) => differences.length > 0);
-  const keep = async (more: readonly Sample[], said: readonly string[] = []) => {
-    try {
-      if (more.length > 0) client.setQueryData(["samples"], await api.keepSamples(more));
-      setNote(said.length > 0 ? { lines: said, wrong: false } : null);
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      setNote({ lines: error.lines.length > 0 ? error.lines : [error.message], wrong: true });
-    }
+  const keeping = useMutation({
+    mutationFn: api.keepSamples,
+    onSuccess: (kept) => client.setQueryData(keptSamples.queryKey, kept),
+    onError: (error) => {
+      const lines = error instanceof ApiError ? error.lines : [];
+      setNote({ lines: lines.length > 0 ? lines : [error.message], wrong: true });
+    },
+  });
+  const forgetting = useMutation({
+    mutationFn: (id: string) => api.dropSamples([id]),
+    onSuccess: (kept) => client.setQueryData(keptSamples.queryKey, kept),
+    onError: (error) => setNote({ lines: [error.message], wrong: true }),
+  });
+  const keep = (more: readonly Sample[], said: readonly string[] = []) => {
+    const tell = () => setNote(said.length > 0 ? { lines: said, wrong: false } : null);
+    if (more.length > 0) keeping.mutate(more, { onSuccess: tell });
+    else tell();
   };
   const generate = () => {
     const { samples: made, covered, left } = boundarySamples(compiled, Date.parse(request.at));
@@ -44,7 +53,7 @@ export function SamplesView({ compiled, request, quote }: Props) {
       taken.push(id);
       return { ...sample, id };
     });
-    void keep(named, [
+    keep(named, [
       `${covered} edges covered by ${made.length} carts, ${named.length} of them new.`,
       ...left.map(({ edge, why }) => `Not covered: ${edge}, since ${why}.`),
     ]);
@@ -53,7 +62,7 @@ export function SamplesView({ compiled, request, quote }: Props) {
     try {
       const parsed: unknown = JSON.parse(await file.text());
       // The server checks them by the schema; here they are only a list.
-      await keep(Array.isArray(parsed) ? parsed : [parsed], ["Read."]);
+      keep(Array.isArray(parsed) ? parsed : [parsed], ["Read."]);
     } catch (error) {
       setNote({ lines: [error instanceof Error ? error.message : String(error)], wrong: true });
     }
@@ -66,33 +75,15 @@ export function SamplesView({ compiled, request, quote }: Props) {
         {fallen.length > 0 && `${fallen.length} of ${samples.length} sample carts see something else now.`}
       </p>
       <div className="mb-3 flex flex-wrap items-end gap-3">
-        <form
-          className="flex items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            const called = name.trim();
-            if (called === "" || !quote) return;
+        <KeepForm
+          disabled={!quote}
+          onKeep={(called) => {
+            if (!quote) return;
             const { carriers: _, ...asked } = request;
-            const id = freeId(
-              called,
-              samples.map((one) => one.id),
-            );
-            void keep([{ id, name: called, request: asked, expected: seenIn(quote) }]).then(() => setName(""));
+            const taken = samples.map(({ id }) => id);
+            keep([{ id: freeId(called, taken), name: called, request: asked, expected: seenIn(quote) }]);
           }}
-        >
-          <label className="grid gap-0.5 text-[13px] text-quiet">
-            Keep what is on screen as
-            <input
-              className="input input-sm w-64"
-              value={name}
-              maxLength={100}
-              onChange={(event) => setName(event.target.value)}
-            />
-          </label>
-          <button type="submit" className="btn btn-sm btn-neutral" disabled={name.trim() === "" || !quote}>
-            Should see this
-          </button>
-        </form>
+        />
         <button type="button" className="btn btn-sm" onClick={generate}>
           Make carts for every edge
         </button>
@@ -116,22 +107,49 @@ export function SamplesView({ compiled, request, quote }: Props) {
           ))}
         </ul>
       )}
-      <SetAsideList
-        list={data?.setAside ?? []}
-        onForget={(id) => void api.dropSamples([id]).then((next) => client.setQueryData(["samples"], next))}
-      />
+      <SetAsideList list={data?.setAside ?? []} onForget={(id) => forgetting.mutate(id)} />
       <ul aria-label="Sample carts" className="max-h-[520px] overflow-y-auto">
         {[...fallen, ...runs.filter(({ differences }) => differences.length === 0)].map((run) => (
           <Row
             key={run.sample.id}
             run={run}
             onShow={() => show(run.sample.request)}
-            onAccept={() => run.seen && void keep([{ ...run.sample, expected: run.seen }])}
-            onDrop={() => void api.dropSamples([run.sample.id]).then((next) => client.setQueryData(["samples"], next))}
+            onAccept={() => run.seen && keep([{ ...run.sample, expected: run.seen }])}
+            onDrop={() => forgetting.mutate(run.sample.id)}
           />
         ))}
       </ul>
     </>
+  );
+}
+
+/** Keeps what is on screen under a name. */
+function KeepForm({ disabled, onKeep }: { disabled: boolean; onKeep: (name: string) => void }) {
+  const [name, setName] = useState("");
+  const called = name.trim();
+  return (
+    <form
+      className="flex items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (called === "" || disabled) return;
+        onKeep(called);
+        setName("");
+      }}
+    >
+      <label className="grid gap-0.5 text-[13px] text-quiet">
+        Keep what is on screen as
+        <input
+          className="input input-sm w-64"
+          value={name}
+          maxLength={100}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </label>
+      <button type="submit" className="btn btn-sm btn-neutral" disabled={called === "" || disabled}>
+        Should see this
+      </button>
+    </form>
   );
 }
 

@@ -8,6 +8,8 @@ import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import { explainAt } from "../../../core/queries/explain-at.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition, moved } from "../../../core/schema/positions.ts";
+import { EditingContext, editingIn } from "../../editors/editing.ts";
+import { AddSelect } from "../../fields/add-select.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { optionName } from "../../names/option-name.ts";
 import { useLooked } from "../../state/quote-context.ts";
@@ -53,6 +55,12 @@ export function DeliveryView() {
     select(copy.id);
   };
 
+  const remove = (option: DeliveryOption) => {
+    const users = usersOf(plan, option.id);
+    setProblem(users.length > 0 ? `${optionName(option)} is still named by ${users.join(", ")}.` : null);
+    if (users.length === 0) draftStore.commit({ kind: "option", id: option.id, body: null });
+  };
+
   return (
     <div className="grid grid-cols-[minmax(200px,260px)_minmax(0,1fr)] gap-5 max-[1000px]:grid-cols-1">
       <div>
@@ -71,19 +79,13 @@ export function DeliveryView() {
             );
           }}
         />
-        <label className="mt-3 block">
-          <span className="sr-only">Add an option</span>
-          <select className="select select-sm w-full" value="" onChange={(event) => add(event.target.value)}>
-            <option value="" disabled>
-              Add an option…
-            </option>
-            {PATTERNS.map(({ id, name, adds }) => (
-              <option key={id} value={id}>
-                {name}: {adds}
-              </option>
-            ))}
-          </select>
-        </label>
+        <AddSelect
+          label="Add an option"
+          shown="Add an option…"
+          className="mt-3 w-full"
+          choices={PATTERNS.map(({ id, name, adds }) => ({ value: id, words: `${name}: ${adds}` }))}
+          onAdd={add}
+        />
         <button
           type="button"
           aria-current={selected === PRODUCTS || undefined}
@@ -102,26 +104,27 @@ export function DeliveryView() {
         {selected === PRODUCTS ? (
           <ProductsPanel plan={plan} />
         ) : current ? (
-          <OptionEditor
-            key={current.id}
-            plan={plan}
-            calendars={state.draft?.calendars ?? {}}
-            option={current}
-            context={contextFor(plan, current, market, currency)}
-            at={Date.parse(at)}
-            explain={(condition) => compiled && explainAt(compiled, request, condition)}
-            onOption={(body, done) => {
-              if (done) save(body);
-              else draftStore.show({ kind: "option", id: body.id, body });
-            }}
-            onCancel={() => draftStore.cancel()}
-            onDuplicate={() => duplicate(current)}
-            onRemove={() => {
-              const users = usersOf(plan, current.id);
-              setProblem(users.length > 0 ? `${optionName(current)} is still named by ${users.join(", ")}.` : null);
-              if (users.length === 0) draftStore.commit({ kind: "option", id: current.id, body: null });
-            }}
-          />
+          <EditingContext
+            value={editingIn({
+              plan,
+              context: contextFor(plan, current, market, currency),
+              zones: current.zones,
+              explain: (condition) => compiled && explainAt(compiled, request, condition),
+            })}
+          >
+            <OptionEditor
+              key={current.id}
+              calendars={state.draft?.calendars ?? {}}
+              option={current}
+              at={Date.parse(at)}
+              onOption={(body, done) => {
+                if (done) save(body);
+                else draftStore.show({ kind: "option", id: body.id, body });
+              }}
+              onDuplicate={() => duplicate(current)}
+              onRemove={() => remove(current)}
+            />
+          </EditingContext>
         ) : (
           <p className="border border-base-300 bg-base-100 p-6 text-quiet">
             There is no way to deliver yet. Add an option on the left: it starts from a common set-up, and everything

@@ -1,22 +1,19 @@
 import { chargeWords } from "../../../core/charges/words.ts";
 import type { DeliveryOption, ZoneOwn } from "../../../core/delivery/option.ts";
-import type { AmountContext } from "../../../core/money/amount.ts";
-import { type Plan, savedOf } from "../../../core/plan/plan.ts";
+import { savedOf } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
-import { columnsOf } from "../../editors/amounts/columns.ts";
 import { ChargeEditor } from "../../editors/charges/charge-editor.tsx";
+import { EditingContext, editingIn, useEditing } from "../../editors/editing.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = {
-  plan: Plan;
   option: DeliveryOption;
-  context: AmountContext;
   onOption: (option: DeliveryOption, done: boolean) => void;
-  onCancel: () => void;
 };
 
 /** Zones that share the option, and what single ones have of their own instead. */
-export function ZoneDifferences({ plan, option, context, onOption, onCancel }: Props) {
+export function ZoneDifferences({ option, onOption }: Props) {
+  const { plan, context } = useEditing();
   const zones = plan.zones.filter(({ id }) => option.zones.includes(id)).sort(byPosition);
   if (zones.length < 2) return null;
   const set = (zone: string, own: ZoneOwn | undefined, done: boolean) => {
@@ -28,13 +25,14 @@ export function ZoneDifferences({ plan, option, context, onOption, onCancel }: P
       {zones.map(({ id, name, market }) => {
         const own = option.byZone?.[id];
         const currency = plan.markets.find((one) => one.id === market)?.currencies[0] ?? context.currency;
+        const there = { ...context, market, currency };
         return (
           <li key={id} className={own ? "border-l-2 border-primary pl-3" : "pl-3.5"}>
             <p className="flex flex-wrap items-center gap-2">
               <span className="font-semibold">{name}</span>
               {own?.charge ? (
                 <>
-                  costs {chargeWords(own.charge, { ...context, market, currency }, savedOf(plan))}, unlike the others
+                  costs {chargeWords(own.charge, there, savedOf(plan))}, unlike the others
                   <button type="button" className="btn btn-ghost btn-xs" onClick={() => set(id, undefined, true)}>
                     Share again<span className="sr-only"> in {name}</span>
                   </button>
@@ -50,16 +48,9 @@ export function ZoneDifferences({ plan, option, context, onOption, onCancel }: P
               )}
             </p>
             {own?.charge && (
-              <ChargeEditor
-                plan={plan}
-                charge={own.charge}
-                columns={columnsOf(plan, [id])}
-                context={{ ...context, market, currency }}
-                zones={[id]}
-                explain={() => null}
-                onCharge={(charge, done) => set(id, { ...own, charge }, done)}
-                onCancel={onCancel}
-              />
+              <EditingContext value={editingIn({ plan, context: there, zones: [id], explain: () => null })}>
+                <ChargeEditor charge={own.charge} onCharge={(charge, done) => set(id, { ...own, charge }, done)} />
+              </EditingContext>
             )}
           </li>
         );

@@ -42,7 +42,6 @@ export function GoalGrid({ plan, offer, tools = false }: { plan: Plan; offer: Of
         name="Step and reward"
         rows={rows}
         columns={columnsOf(plan, offer.zones)}
-        onCancel={() => draftStore.cancel()}
         onPasted={setAll}
       />
       {tools && (

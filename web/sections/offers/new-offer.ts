@@ -1,6 +1,5 @@
 import type { Offer, Step } from "../../../core/offers/offer.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { Reward } from "../../../core/rewards/reward.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 
 const BASIS = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;
@@ -52,34 +51,4 @@ export function nextStep(offer: Offer, options: readonly string[]): Step {
     reward: { kind: "free", options: [...options] },
     wording: {},
   };
-}
-
-/** A reward of another kind that keeps its options, limit and amount where it can. */
-export function rewardOfKind(reward: Reward, kind: Reward["kind"], options: readonly string[]): Reward {
-  const kept = "options" in reward && reward.options.length > 0 ? reward.options : [...options];
-  const on = {
-    options: kept,
-    ...("limit" in reward && reward.limit ? { limit: reward.limit } : {}),
-    ...("covers" in reward && reward.covers ? { covers: reward.covers } : {}),
-  };
-  const amount = "amount" in reward ? reward.amount : { byCurrency: {} };
-  const percent = "percent" in reward ? reward.percent : "10";
-  switch (kind) {
-    case "free":
-      return { kind, ...on };
-    case "flat-price":
-    case "money-off":
-    case "allowance":
-      return { kind, ...on, amount };
-    case "percent-off":
-      return { kind, ...on, percent };
-    case "option-price":
-      return { kind, ...on, of: options.find((id) => !kept.includes(id)) ?? kept[0] ?? "" };
-    case "gift":
-      return { kind, sku: "gift", quantity: 1 };
-    case "order-percent-off":
-      return { kind, percent };
-    case "order-money-off":
-      return { kind, amount };
-  }
 }

@@ -1,12 +1,10 @@
 import Copy from "lucide-react/icons/copy";
 import Power from "lucide-react/icons/power";
 import Trash2 from "lucide-react/icons/trash-2";
+import type { ReactNode } from "react";
 import { Link } from "wouter";
 import { timeZonesOf } from "../../../core/checks/time-zones.ts";
-import type { Trace } from "../../../core/conditions/compile.ts";
-import type { Condition } from "../../../core/conditions/condition.ts";
 import type { LadderMeasure } from "../../../core/measures/measure-spec.ts";
-import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Offer, Step } from "../../../core/offers/offer.ts";
 import { goalOf } from "../../../core/offers/trigger.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
@@ -14,204 +12,205 @@ import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { BasisFields, LeavesOutFields } from "../../editors/amounts/basis-fields.tsx";
-import { columnsOf } from "../../editors/amounts/columns.ts";
 import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx";
+import { useEditing } from "../../editors/editing.ts";
 import { ZoneChoice } from "../../editors/places/zone-choice.tsx";
+import { CheckField } from "../../fields/check-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { CountedCart } from "./counted-cart.tsx";
+import { firstMark } from "./first-mark.ts";
 import { GoalGrid } from "./goal-grid.tsx";
 import { nextStep } from "./new-offer.ts";
 import { ScheduleEditor } from "./schedule-editor.tsx";
 import { StackingEditor } from "./stacking-editor.tsx";
-import { firstMark, StepEditor } from "./step-editor.tsx";
+import { StepEditor } from "./step-editor.tsx";
 
 type Props = {
-  plan: Plan;
   compiled: CompiledPlan | null;
   offer: Offer;
-  context: AmountContext;
   request: QuoteRequest;
-  explain: (condition: Condition) => Trace | null;
   productName: (sku: string) => string;
   onSelect: (id: string) => void;
   onDuplicate: () => void;
 };
 
-const part = "mt-4 border-t border-base-300 pt-3";
+/** Takes the offer as it shall be: kept when `done` or not said, else only shown. */
+type OnOffer = (offer: Offer, done?: boolean) => void;
 
 /** Everything about one offer: its ladder, what counts, for whom, where, when, how often, and with which others. */
-export function OfferEditor({
-  plan,
-  compiled,
-  offer,
-  context,
-  request,
-  explain,
-  productName,
-  onSelect,
-  onDuplicate,
-}: Props) {
-  const save = (body: Offer, done = true) =>
+export function OfferEditor({ compiled, offer, request, productName, onSelect, onDuplicate }: Props) {
+  const { plan } = useEditing();
+  const save: OnOffer = (body, done = true) =>
     done
       ? draftStore.commit({ kind: "offer", id: offer.id, body })
       : draftStore.show({ kind: "offer", id: offer.id, body });
-  const steps = [...offer.steps].sort(byPosition);
-  const columns = columnsOf(plan, offer.zones);
-  const timeZones = timeZonesOf(plan, offer);
-  const setSteps = (next: readonly Step[], done = true) => save({ ...offer, steps: [...next] }, done);
-  const renumbered = (list: readonly Step[]) => list.map((step, i) => ({ ...step, position: (i + 1) * 10 }));
-  const optionIds = plan.options
-    .filter((option) => option.zones.some((id) => offer.zones.includes(id)))
-    .map(({ id }) => id);
   return (
     <div>
-      <div className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-1">
-        <TextField
-          label="Name, for your eyes only"
-          value={offer.name}
-          validate={(text) => (text.trim() === "" || text.length > 100 ? "A name of 1 to 100 letters" : null)}
-          onCommit={(name) => save({ ...offer, name: name.trim() })}
-        />
-        <TextField
-          label="What it is for"
-          className="w-60"
-          value={offer.purpose ?? ""}
-          validate={(text) => (text.length > 1000 ? "1000 letters at most" : null)}
-          onCommit={(purpose) => save(setOptional(offer, "purpose", purpose.trim() || undefined))}
-        />
-        <button type="button" className="btn btn-ghost btn-sm" onClick={() => save({ ...offer, on: !offer.on })}>
-          <Power size={14} aria-hidden /> {offer.on ? "Switch off" : "Switch on"}
-        </button>
-        <button type="button" className="btn btn-ghost btn-sm" onClick={onDuplicate}>
-          <Copy size={14} aria-hidden /> Duplicate
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost btn-sm"
-          onClick={() => {
-            draftStore.commit(...withoutOffer(plan, offer));
-            onSelect("all");
-          }}
-        >
-          <Trash2 size={14} aria-hidden /> Remove
-        </button>
-      </div>
-
-      <section aria-label="Ladder" className={part}>
-        <h2 className="font-semibold">The ladder</h2>
+      <Naming offer={offer} onOffer={save} onSelect={onSelect} onDuplicate={onDuplicate} />
+      <Part name="Ladder" heading="The ladder">
         <GoalGrid plan={plan} offer={offer} tools />
-        {steps.map((step, i) => (
-          <StepEditor
-            key={step.id}
-            plan={plan}
-            offer={offer}
-            step={step}
-            number={i + 1}
-            columns={columns}
-            onStep={(next, done) =>
-              setSteps(
-                steps.map((one) => (one.id === step.id ? next : one)),
-                done,
-              )
-            }
-            onMove={(by) => {
-              const list = [...steps];
-              const other = list[i + by];
-              if (!other) return;
-              list[i + by] = step;
-              list[i] = other;
-              setSteps(renumbered(list));
-            }}
-            onRemove={() => setSteps(steps.filter((one) => one.id !== step.id))}
-            onCancel={() => draftStore.cancel()}
-          />
-        ))}
-        <button
-          type="button"
-          className="btn btn-sm"
-          disabled={optionIds.length === 0 || offer.steps.length >= 20}
-          onClick={() => setSteps([...steps, nextStep(offer, optionIds.slice(0, 1))])}
-        >
-          Add a step
-        </button>
-      </section>
-
-      <section aria-label="What counts" className={part}>
-        <h2 className="mb-1 font-semibold">What counts</h2>
-        <div className="flex flex-wrap items-end gap-3">
-          <SelectField
-            label="Measured by"
-            value={offer.counts.kind}
-            choices={{ value: "what is spent", items: "items", weight: "weight" }}
-            onCommit={(kind) => save(withMeasure(offer, kind))}
-          />
-          {offer.counts.kind === "value" ? (
-            <BasisFields
-              basis={offer.counts.basis}
-              onBasis={(basis) => save({ ...offer, counts: { kind: "value", basis } })}
-            />
-          ) : (
-            <LeavesOutFields
-              leavesOut={offer.counts.leavesOut}
-              onLeavesOut={(leavesOut) =>
-                offer.counts.kind !== "value" &&
-                save({ ...offer, counts: setOptional(offer.counts, "leavesOut", leavesOut) })
-              }
-            />
-          )}
-        </div>
+        <Ladder offer={offer} onOffer={save} />
+      </Part>
+      <Part name="What counts">
+        <WhatCounts offer={offer} onOffer={save} />
         {compiled && <CountedCart compiled={compiled} request={request} offer={offer} productName={productName} />}
-      </section>
-
-      <section aria-label="For whom" className={part}>
-        <h2 className="mb-1 font-semibold">For whom and which carts</h2>
+      </Part>
+      <Part name="For whom" heading="For whom and which carts">
         <ConditionBuilder
-          plan={plan}
-          context={context}
-          zones={offer.zones}
           condition={offer.when}
-          trace={offer.when ? explain(offer.when) : null}
           lead="It is for"
           onCondition={(when) => save(setOptional(offer, "when", when))}
         />
-        <label className="mt-2 flex items-center gap-2 text-[13px]">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-xs"
-            checked={offer.signInLure ?? false}
-            onChange={(event) => save(setOptional(offer, "signInLure", event.target.checked || undefined))}
-          />
-          Guests are told of it when signing in is all that is missing
-        </label>
-      </section>
-
-      <section aria-label="Where" className={part}>
-        <h2 className="mb-1 font-semibold">Where</h2>
+        <CheckField
+          label="Guests are told of it when signing in is all that is missing"
+          className="mt-2 text-[13px]"
+          checked={offer.signInLure ?? false}
+          onCommit={(isTold) => save(setOptional(offer, "signInLure", isTold || undefined))}
+        />
+      </Part>
+      <Part name="Where">
         <ZoneChoice
           label="Zones it holds in"
           zones={plan.zones}
           chosen={offer.zones}
           onChoose={(zones) => save({ ...offer, zones })}
         />
-      </section>
-
-      <section aria-label="When" className={part}>
-        <h2 className="mb-1 font-semibold">When</h2>
-        <ScheduleEditor offer={offer} timeZones={timeZones} onOffer={(next) => save(next)} />
-      </section>
-
-      <section aria-label="How often, and with what else" className={part}>
-        <h2 className="mb-1 font-semibold">How often, and with what else</h2>
-        <StackingEditor plan={plan} offer={offer} onOffer={(next) => save(next)} />
-      </section>
+      </Part>
+      <Part name="When">
+        <ScheduleEditor offer={offer} timeZones={timeZonesOf(plan, offer)} onOffer={save} />
+      </Part>
+      <Part name="How often, and with what else">
+        <StackingEditor plan={plan} offer={offer} onOffer={save} />
+      </Part>
       <p className={part}>
         <Link className="link" href={`/wording#${offer.id}`}>
           What shoppers read about it
         </Link>
       </p>
+    </div>
+  );
+}
+
+const part = "mt-4 border-t border-base-300 pt-3";
+
+const Part = ({ name, heading = name, children }: { name: string; heading?: string; children: ReactNode }) => (
+  <section aria-label={name} className={part}>
+    <h2 className="mb-1 font-semibold">{heading}</h2>
+    {children}
+  </section>
+);
+
+type NamingProps = Pick<Props, "offer" | "onSelect" | "onDuplicate"> & { onOffer: OnOffer };
+
+/** What the team calls it, and what is done with the whole of it. */
+function Naming({ offer, onOffer, onSelect, onDuplicate }: NamingProps) {
+  const { plan } = useEditing();
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-1">
+      <TextField
+        label="Name, for your eyes only"
+        value={offer.name}
+        leaf="offer/name"
+        onCommit={(name) => onOffer({ ...offer, name })}
+      />
+      <TextField
+        label="What it is for"
+        className="w-60"
+        value={offer.purpose}
+        leaf="offer/purpose"
+        onCommit={(purpose) => onOffer({ ...offer, purpose })}
+        onEmpty={() => onOffer(setOptional(offer, "purpose", undefined))}
+      />
+      <button type="button" className="btn btn-ghost btn-sm" onClick={() => onOffer({ ...offer, on: !offer.on })}>
+        <Power size={14} aria-hidden /> {offer.on ? "Switch off" : "Switch on"}
+      </button>
+      <button type="button" className="btn btn-ghost btn-sm" onClick={onDuplicate}>
+        <Copy size={14} aria-hidden /> Duplicate
+      </button>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm"
+        onClick={() => {
+          draftStore.commit(...withoutOffer(plan, offer));
+          onSelect("all");
+        }}
+      >
+        <Trash2 size={14} aria-hidden /> Remove
+      </button>
+    </div>
+  );
+}
+
+const MOST_STEPS = 20;
+
+/** Its steps, one above the other. */
+function Ladder({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
+  const { plan } = useEditing();
+  const steps = [...offer.steps].sort(byPosition);
+  const set = (next: readonly Step[], done = true) => onOffer({ ...offer, steps: [...next] }, done);
+  const move = (from: number, by: -1 | 1) => {
+    const list = [...steps];
+    list.splice(from + by, 0, ...list.splice(from, 1));
+    set(list.map((step, i) => ({ ...step, position: (i + 1) * 10 })));
+  };
+  const optionIds = plan.options
+    .filter((option) => option.zones.some((id) => offer.zones.includes(id)))
+    .map(({ id }) => id);
+  return (
+    <>
+      {steps.map((step, i) => (
+        <StepEditor
+          key={step.id}
+          offer={offer}
+          step={step}
+          number={i + 1}
+          onStep={(next, done) =>
+            set(
+              steps.map((one) => (one.id === step.id ? next : one)),
+              done,
+            )
+          }
+          onMove={(by) => move(i, by)}
+          onRemove={() => set(steps.filter((one) => one.id !== step.id))}
+        />
+      ))}
+      <button
+        type="button"
+        className="btn btn-sm"
+        disabled={optionIds.length === 0 || offer.steps.length >= MOST_STEPS}
+        onClick={() => set([...steps, nextStep(offer, optionIds.slice(0, 1))])}
+      >
+        Add a step
+      </button>
+    </>
+  );
+}
+
+/** What the ladder is measured by, and which goods and reductions count. */
+function WhatCounts({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
+  const { counts } = offer;
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <SelectField
+        label="Measured by"
+        value={counts.kind}
+        choices={{ value: "what is spent", items: "items", weight: "weight" }}
+        onCommit={(kind) => onOffer(withMeasure(offer, kind))}
+      />
+      {counts.kind === "value" ? (
+        <BasisFields
+          basis={counts.basis}
+          onBasis={(basis) => onOffer({ ...offer, counts: { kind: "value", basis } })}
+        />
+      ) : (
+        <LeavesOutFields
+          leavesOut={counts.leavesOut}
+          onLeavesOut={(leavesOut) => onOffer({ ...offer, counts: setOptional(counts, "leavesOut", leavesOut) })}
+        />
+      )}
     </div>
   );
 }

@@ -6,11 +6,12 @@ import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { explainAt } from "../../../core/queries/explain-at.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
+import { type Editing, EditingContext, editingIn } from "../../editors/editing.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
 import { ClimbPanel } from "../../preview/climb/climb-panel.tsx";
-import { api } from "../../state/api.ts";
 import { useLooked } from "../../state/quote-context.ts";
+import { offerUses } from "../../state/server-queries.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { useSelected } from "../../state/use-selected.ts";
@@ -67,6 +68,7 @@ export function OffersView() {
     const name = `${offer.name.slice(0, 90)}, copy`;
     add({ ...offer, id: freeId(`${offer.id}-copy`, ids), name, position: lastPosition(plan.offers), on: false });
   };
+  const explain: Editing["explain"] = (condition) => compiled && explainAt(compiled, request, condition);
   return (
     <div className="mx-auto max-w-[1200px]">
       <SectionHeading className="sr-only">Offers</SectionHeading>
@@ -96,27 +98,24 @@ export function OffersView() {
               at={Date.parse(request.at)}
             />
             <ClimbPanel />
-            <OfferEditor
-              key={chosen.id}
-              plan={plan}
-              compiled={compiled}
-              offer={chosen}
-              context={context}
-              request={request}
-              explain={(condition) => compiled && explainAt(compiled, request, condition)}
-              productName={(sku) => products.get(sku)?.name ?? sku}
-              onSelect={select}
-              onDuplicate={() => duplicate(chosen)}
-            />
+            <EditingContext value={editingIn({ plan, context, zones: chosen.zones, explain })}>
+              <OfferEditor
+                key={chosen.id}
+                compiled={compiled}
+                offer={chosen}
+                request={request}
+                productName={(sku) => products.get(sku)?.name ?? sku}
+                onSelect={select}
+                onDuplicate={() => duplicate(chosen)}
+              />
+            </EditingContext>
           </>
         )}
         {tab === "all" && <AllOffers plan={plan} onSelect={select} />}
         {tab === "condition/" && (
-          <SavedConditions
-            plan={plan}
-            context={context}
-            explain={(condition) => compiled && explainAt(compiled, request, condition)}
-          />
+          <EditingContext value={editingIn({ plan, context, zones: plan.zones.map(({ id }) => id), explain })}>
+            <SavedConditions />
+          </EditingContext>
         )}
         {tab === "rates" && <RatesView plan={plan} market={market} />}
       </Suspense>
@@ -127,7 +126,7 @@ export function OffersView() {
 function AllOffers({ plan, onSelect }: { plan: Plan; onSelect: (id: string) => void }) {
   const { market } = useStandpoint();
   const { sample: request, quote } = useLooked();
-  const { data } = useQuery({ queryKey: ["uses"], queryFn: api.uses });
+  const { data } = useQuery(offerUses);
   return (
     <OfferList
       plan={plan}

@@ -1,19 +1,15 @@
 import Trash2 from "lucide-react/icons/trash-2";
 import { Link } from "wouter";
-import type { Trace } from "../../../core/conditions/compile.ts";
-import type { Condition } from "../../../core/conditions/condition.ts";
-import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx";
+import { useEditing } from "../../editors/editing.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { draftStore } from "../../state/use-draft.ts";
 
-type Props = { plan: Plan; context: AmountContext; explain: (condition: Condition) => Trace | null };
-
 /** Conditions kept under a name, with everything that uses them: changed here, they change there. */
-export function SavedConditions({ plan, context, explain }: Props) {
+export function SavedConditions() {
+  const { plan } = useEditing();
   const conditions = plan.conditions ?? [];
-  const zones = plan.zones.map(({ id }) => id);
   return (
     <div className="grid gap-4">
       {conditions.length === 0 && (
@@ -34,8 +30,8 @@ export function SavedConditions({ plan, context, explain }: Props) {
                 label="Reads as"
                 className="w-96"
                 value={saved.name}
-                validate={(text) => (text.trim() === "" || text.length > 100 ? "1 to 100 letters" : null)}
-                onCommit={(name) => save({ ...saved, name: name.trim() })}
+                leaf="condition/name"
+                onCommit={(name) => save({ ...saved, name })}
               />
               <button
                 type="button"
@@ -47,11 +43,7 @@ export function SavedConditions({ plan, context, explain }: Props) {
               </button>
             </div>
             <ConditionBuilder
-              plan={plan}
-              context={context}
-              zones={zones}
               condition={saved.when}
-              trace={explain(saved.when)}
               lead="It holds for"
               onCondition={(when) => when && save({ ...saved, when })}
             />

@@ -1,7 +1,9 @@
 import Trash2 from "lucide-react/icons/trash-2";
 import type { Offer } from "../../../core/offers/offer.ts";
+import { isLocal } from "../../../core/time/local.ts";
 import { localMoment } from "../../../core/time/local-moment.ts";
 import { zoneClock } from "../../../core/time/zone-clock.ts";
+import { isInCalendar } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 
@@ -9,12 +11,12 @@ type Props = { offer: Offer; timeZones: readonly string[]; onOffer: (offer: Offe
 
 type Stretch = NonNullable<Offer["schedule"]>[number];
 
-const LOCAL = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])(T([01]\d|2[0-3]):[0-5]\d)?$/;
-
 /** When an offer runs, by the clocks of its markets, with what daylight saving makes of it. */
 export function ScheduleEditor({ offer, timeZones, onOffer }: Props) {
   const schedule = offer.schedule ?? [];
   const set = (next: Stretch[]) => onOffer(setOptional(offer, "schedule", next.length > 0 ? next : undefined));
+  const setSide = (index: number, side: "from" | "until", local: string | undefined) =>
+    set(schedule.map((one, i) => (i === index ? setOptional(one, side, local) : one)));
   return (
     <div className="grid gap-2">
       {schedule.length === 0 && <p className="text-quiet">It runs all the time.</p>}
@@ -26,15 +28,11 @@ export function ScheduleEditor({ offer, timeZones, onOffer }: Props) {
               <TextField
                 key={side}
                 label={side === "from" ? "From" : "Until, a day included"}
-                value={stretch[side] ?? ""}
-                validate={(text) =>
-                  text.trim() === "" || LOCAL.test(text.trim())
-                    ? null
-                    : "a day, 2026-11-27, or with a time, 2026-11-27T09:00"
-                }
-                onCommit={(text) =>
-                  set(schedule.map((one, j) => (j === i ? setOptional(one, side, text.trim() || undefined) : one)))
-                }
+                value={stretch[side]}
+                leaf={`offer/schedule/${side}`}
+                rule={isInCalendar}
+                onCommit={(local) => setSide(i, side, local)}
+                onEmpty={() => setSide(i, side, undefined)}
               />
             ))}
             <button
@@ -68,7 +66,7 @@ export function ScheduleEditor({ offer, timeZones, onOffer }: Props) {
 function stretchWords({ from, until }: Stretch, timeZone: string): string {
   const place = timeZone.split("/").at(-1)?.replaceAll("_", " ") ?? timeZone;
   const ends = [from && momentWords(from, timeZone, "start"), until && momentWords(until, timeZone, "end")];
-  const valid = (local: string | undefined) => local === undefined || LOCAL.test(local);
+  const valid = (local: string | undefined) => local === undefined || isLocal(local);
   if (!valid(from) || !valid(until)) return place;
   return `${place}: ${ends[0] ?? "always"} to ${ends[1] ?? "no end"}`;
 }

@@ -73,8 +73,7 @@ export function StackingEditor({ plan, offer, onOffer }: Props) {
             key={limit}
             label={limit === "overall" ? "Times in all (empty: no limit)" : "Times per shopper (empty: no limit)"}
             value={offer.limits?.[limit]}
-            least={1}
-            most={1_000_000}
+            leaf={`offer/limits/${limit}`}
             className="w-40"
             onCommit={(value) => onOffer({ ...offer, limits: { ...offer.limits, [limit]: value } })}
             onEmpty={() => {

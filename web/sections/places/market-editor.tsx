@@ -1,14 +1,15 @@
 import Trash2 from "lucide-react/icons/trash-2";
-import { exponentOf } from "../../../core/money/currency.ts";
 import type { Market } from "../../../core/places/market.ts";
+import { CheckField } from "../../fields/check-field.tsx";
+import { ListField } from "../../fields/list-field.tsx";
 import { parseList } from "../../fields/parse-list.ts";
+import { isCurrency, isTimeZone } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 
 type Props = { market: Market; onMarket: (market: Market) => void; onRemove: () => void };
 
 /** Codes, with spaces between them as well. */
 const codesIn = (text: string) => parseList(text.replaceAll(/\s+/g, ","));
-const TIME_ZONES = new Set(Intl.supportedValuesOf("timeZone"));
 
 /** A commercial territory: what is paid in, what is read, whose clocks, with or without tax. */
 export function MarketEditor({ market, onMarket, onRemove }: Props) {
@@ -25,57 +26,42 @@ export function MarketEditor({ market, onMarket, onRemove }: Props) {
           label="Name"
           value={market.name}
           className="w-full"
-          validate={(text) => (text.trim() === "" ? "A market needs a name" : null)}
-          onCommit={(name) => onMarket({ ...market, name: name.trim().slice(0, 100) })}
+          leaf="market/name"
+          onCommit={(name) => onMarket({ ...market, name })}
         />
-        <TextField
+        <ListField
+          inline={false}
           label="Currencies, home first"
-          value={market.currencies.join(", ")}
+          value={market.currencies}
           className="w-full"
-          validate={(text) => {
-            const codes = codesIn(text.toUpperCase());
-            const unknown = codes.filter((code) => exponentOf(code) === undefined);
-            if (codes.length === 0) return "A market needs a currency, such as EUR";
-            return unknown.length > 0 ? `${unknown.join(", ")} is no currency code of ISO 4217` : null;
-          }}
-          onCommit={(text) => onMarket({ ...market, currencies: codesIn(text.toUpperCase()) })}
+          leaf="market/currencies"
+          rule={isCurrency}
+          parse={(text) => codesIn(text.toUpperCase())}
+          onCommit={(currencies) => onMarket({ ...market, currencies })}
         />
-        <TextField
+        <ListField
+          inline={false}
           label="Languages, home first"
-          value={market.languages.join(", ")}
+          value={market.languages}
           className="w-full"
-          validate={(text) => {
-            const tags = codesIn(text);
-            if (tags.length === 0) return "A market needs a language, such as en or pt-PT";
-            const unknown = tags.filter((tag) => !isLanguage(tag));
-            return unknown.length > 0 ? `${unknown.join(", ")} is no language tag` : null;
-          }}
-          onCommit={(text) => onMarket({ ...market, languages: codesIn(text) })}
+          leaf="market/languages"
+          parse={codesIn}
+          onCommit={(languages) => onMarket({ ...market, languages })}
         />
         <TextField
           label="Time zone"
           value={market.timeZone}
           className="w-full"
-          validate={(text) => (isTimeZone(text.trim()) ? null : "Write a time zone like Europe/Lisbon")}
-          onCommit={(text) => onMarket({ ...market, timeZone: text.trim() })}
+          leaf="market/timeZone"
+          rule={isTimeZone}
+          onCommit={(timeZone) => onMarket({ ...market, timeZone })}
         />
       </div>
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-xs"
-          checked={market.pricesIncludeTax}
-          onChange={(event) => onMarket({ ...market, pricesIncludeTax: event.target.checked })}
-        />
-        Prices are written with tax
-      </label>
+      <CheckField
+        label="Prices are written with tax"
+        checked={market.pricesIncludeTax}
+        onCommit={(pricesIncludeTax) => onMarket({ ...market, pricesIncludeTax })}
+      />
     </section>
   );
-}
-
-export const isTimeZone = (name: string): boolean => TIME_ZONES.has(name) || name === "UTC";
-
-/** Language, perhaps script and country: pt, pt-PT, zh-Hant. */
-function isLanguage(tag: string): boolean {
-  return /^[a-z]{2,3}(-[A-Z][a-z]{3})?(-([A-Z]{2}|[0-9]{3}))?$/.test(tag);
 }

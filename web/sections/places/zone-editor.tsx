@@ -1,9 +1,10 @@
 import Power from "lucide-react/icons/power";
 import Trash2 from "lucide-react/icons/trash-2";
 import { Link } from "wouter";
-import { percent } from "../../../core/money/decimal.ts";
 import type { Zone } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { readPercent } from "../../fields/read-figure.ts";
+import { isAtMostAll } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { FindingsBeside } from "../../state/findings-context.tsx";
 import { DestinationEditor } from "./destination-editor.tsx";
@@ -52,18 +53,17 @@ export function ZoneEditor({ plan, zone, nameOf, onZones, onRemove }: Props) {
           key={`name ${zone.id}`}
           label="Name"
           value={zone.name}
-          validate={(text) => (text.trim() === "" ? "A zone needs a name" : null)}
-          onCommit={(name) => onZones({ ...zone, name: name.trim().slice(0, 100) })}
+          leaf="zone/name"
+          onCommit={(name) => onZones({ ...zone, name })}
         />
         <TextField
           key={`tax ${zone.id}`}
           label="Standard tax, percent"
           value={zone.standardTaxRate}
-          validate={(text) => {
-            const rate = percent(text.trim().replace(",", "."));
-            return rate && rate.n >= 0n && rate.n <= rate.d ? null : "Write a percent like 23 or 5.5";
-          }}
-          onCommit={(text) => onZones({ ...zone, standardTaxRate: text.trim().replace(",", ".") })}
+          leaf="zone/standardTaxRate"
+          rule={isAtMostAll}
+          read={readPercent}
+          onCommit={(standardTaxRate) => onZones({ ...zone, standardTaxRate })}
         />
       </div>
       <DestinationEditor plan={plan} zone={zone} nameOf={nameOf} onZones={onZones} />

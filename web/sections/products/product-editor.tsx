@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useMutation } from "@tanstack/react-query";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
@@ -9,7 +9,8 @@ import { ListField } from "../../fields/list-field.tsx";
 import { QuantityField, WEIGHT_UNITS } from "../../fields/quantity-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
-import { ApiError, api } from "../../state/api.ts";
+import { TypedField } from "../../fields/typed-field.tsx";
+import { api, problemWords } from "../../state/api.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = { plan: Plan; product: CatalogueProduct; onSaved: () => Promise<void> };
@@ -23,18 +24,9 @@ const DELIVERY = {
 
 /** What one product says about its delivery. Each change is saved at once. */
 export function ProductEditor({ plan, product, onSaved }: Props) {
-  const [problem, setProblem] = useState<string | null>(null);
   const now = asWritten(product);
-  const save = async (next: Product) => {
-    try {
-      await api.saveProducts([next]);
-      setProblem(null);
-      await onSaved();
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      setProblem([error.message, ...error.lines].join("; "));
-    }
-  };
+  const saving = useMutation({ mutationFn: (next: Product) => api.saveProducts([next]), onSuccess: onSaved });
+  const save = (next: Product) => saving.mutate(next);
   const currencies = [...new Set(plan.markets.flatMap((market) => market.currencies))];
   const { delivery } = now;
   return (
@@ -45,31 +37,37 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
           label="Weight of one piece"
           quantity={now.weight ?? { value: "", unit: "g" }}
           units={{ mg: "mg", ...WEIGHT_UNITS }}
-          onQuantity={(weight) => void save(setOptional(now, "weight", weight.value === "" ? undefined : weight))}
+          onQuantity={(weight) => weight.value !== "" && save({ ...now, weight })}
+          onEmpty={() => save(setOptional(now, "weight", undefined))}
         />
-        <TextField
+        <TypedField
           label="Size, such as 40 × 30 × 20 cm"
           value={now.size ? `${now.size.length} × ${now.size.width} × ${now.size.height} ${now.size.unit}` : ""}
-          validate={(text) => (text.trim() === "" || sizeOf(text) ? null : "three figures and a unit: 40 × 30 × 20 cm")}
-          onCommit={(text) => void save(setOptional(now, "size", sizeOf(text)))}
+          problemOf={(text) =>
+            text.trim() === "" || sizeOf(text) ? null : "three figures and a unit: 40 × 30 × 20 cm"
+          }
+          onCommit={(text) => save(setOptional(now, "size", sizeOf(text)))}
         />
         <TextField
           label="Parcel class"
           className="w-32"
-          value={now.parcelClass ?? ""}
-          validate={(text) => (text.length > 64 ? "64 letters at most" : null)}
-          onCommit={(text) => void save(setOptional(now, "parcelClass", text.trim() || undefined))}
+          value={now.parcelClass}
+          leaf="product/parcelClass"
+          onCommit={(parcelClass) => save({ ...now, parcelClass })}
+          onEmpty={() => save(setOptional(now, "parcelClass", undefined))}
         />
         <ListField
           label="Categories"
           value={now.categories ?? []}
-          onCommit={(categories) => void save({ ...now, categories })}
+          leaf="product/categories"
+          onCommit={(categories) => save({ ...now, categories })}
         />
         <ListField
           label="Tags"
           value={now.tags ?? []}
+          leaf="product/tags"
           className="w-32"
-          onCommit={(tags) => void save({ ...now, tags })}
+          onCommit={(tags) => save({ ...now, tags })}
         />
       </div>
       <div className="flex flex-wrap items-end gap-3">
@@ -78,9 +76,9 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
           value={delivery?.kind ?? "like"}
           choices={DELIVERY}
           onCommit={(kind) => {
-            if (kind === "like") void save(setOptional(now, "delivery", undefined));
-            else if (kind === "own-charge") void save({ ...now, delivery: { kind, amounts: {}, per: "piece" } });
-            else void save({ ...now, delivery: { kind } });
+            if (kind === "like") save(setOptional(now, "delivery", undefined));
+            else if (kind === "own-charge") save({ ...now, delivery: { kind, amounts: {}, per: "piece" } });
+            else save({ ...now, delivery: { kind } });
           }}
         />
         {delivery?.kind === "own-charge" && (
@@ -89,22 +87,22 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
               label="Charged for each"
               value={delivery.per}
               choices={{ piece: "piece", line: "line" }}
-              onCommit={(per) => void save({ ...now, delivery: { ...delivery, per } })}
+              onCommit={(per) => save({ ...now, delivery: { ...delivery, per } })}
             />
             {currencies.map((currency) => (
-              <TextField
+              <TypedField
                 key={currency}
                 label={`Own charge, ${currency}`}
                 className="w-24"
                 value={delivery.amounts[currency] ?? ""}
-                validate={(text) => {
+                problemOf={(text) => {
                   const read = typedAmount(text, currency);
                   return text.trim() === "" || "minor" in read ? null : read.problem;
                 }}
                 onCommit={(text) => {
                   const read = typedAmount(text, currency);
                   const typed = "minor" in read ? majorUnits(read.minor, exponentOf(currency) ?? 2) : undefined;
-                  void save({
+                  save({
                     ...now,
                     delivery: { ...delivery, amounts: setOptional(delivery.amounts, currency, typed) },
                   });
@@ -114,9 +112,9 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
           </>
         )}
       </div>
-      {problem && (
+      {saving.error && (
         <p role="alert" className="text-warning">
-          Not saved: {problem}
+          Not saved: {problemWords(saving.error)}
         </p>
       )}
     </section>

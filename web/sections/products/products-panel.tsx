@@ -1,9 +1,9 @@
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
-import { api } from "../../state/api.ts";
+import { CATALOGUE, PRODUCTS, productsFound } from "../../state/server-queries.ts";
 import { useDebounced } from "../../state/use-debounced.ts";
 import { CatalogueFile } from "./catalogue-file.tsx";
 import { ProductEditor } from "./product-editor.tsx";
@@ -15,15 +15,11 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
   const [missing, setMissing] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
   const search = useDebounced(typed.trim());
-  const { data, error } = useQuery({
-    queryKey: ["products", missing ? "without weight" : search],
-    queryFn: () => api.products(missing ? { missing: "weight" } : { search }),
-    placeholderData: keepPreviousData,
-  });
+  const { data, error } = useQuery(productsFound(missing ? { missing: "weight" } : { search }));
   const changed = async () => {
     await Promise.all([
-      client.invalidateQueries({ queryKey: ["products"] }),
-      client.invalidateQueries({ queryKey: ["catalogue"] }),
+      client.invalidateQueries({ queryKey: PRODUCTS }),
+      client.invalidateQueries({ queryKey: CATALOGUE }),
     ]);
   };
   const needing = optionsByWeight(plan);

@@ -3,7 +3,10 @@ import { baseAmountFor } from "../../../core/money/drift.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { RateTable } from "../../../core/money/rates.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
+import { readPercent } from "../../fields/read-figure.ts";
+import { isAtMostAll } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
+import { TypedField } from "../../fields/typed-field.tsx";
 import { HistoryChart } from "./history-chart.tsx";
 
 /** For shops that hold one amount in their base currency: what to type there for a round goal abroad, and how it strays. */
@@ -30,11 +33,11 @@ export function BaseAmountPanel({ table }: { table: RateTable }) {
             ))}
           </select>
         </label>
-        <TextField
+        <TypedField
           label="Round goal there"
           className="w-28"
           value={goal}
-          validate={(text) => {
+          problemOf={(text) => {
             const typed = typedAmount(text, currency);
             return "problem" in typed ? typed.problem : null;
           }}
@@ -44,8 +47,10 @@ export function BaseAmountPanel({ table }: { table: RateTable }) {
           label="Close enough, % off the goal"
           className="w-28"
           value={percent}
-          validate={(text) => (/^\d{1,2}(\.\d{1,4})?$/.test(text.trim()) ? null : "a percent such as 1 or 0.5")}
-          onCommit={(text) => setPercent(text.trim())}
+          leaf="zone/standardTaxRate"
+          rule={isAtMostAll}
+          read={readPercent}
+          onCommit={setPercent}
         />
       </div>
       {found && "minor" in read && (

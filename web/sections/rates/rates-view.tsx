@@ -1,11 +1,11 @@
 import { useState } from "react";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { decimal } from "../../../core/money/decimal.ts";
 import { type RateTable, rateDays } from "../../../core/money/rates.ts";
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { freeId } from "../../../core/schema/positions.ts";
 import { FileField } from "../../fields/file-field.tsx";
+import { readFigure } from "../../fields/read-figure.ts";
+import { isMoreThanNothing } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
@@ -80,6 +80,11 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
   const days = [...table.days].sort((a, b) => (a.date < b.date ? 1 : -1));
   const currencies = [...new Set(table.days.flatMap(({ rates }) => Object.keys(rates)))].sort();
   const newest = days[0];
+  const setRate = (day: RateTable["days"][number], code: string, rate: string | undefined) =>
+    onTable({
+      ...table,
+      days: table.days.map((one) => (one === day ? { ...day, rates: setOptional(day.rates, code, rate) } : one)),
+    });
   return (
     <section aria-label="Rates by day">
       <h2 className="mb-1 font-semibold">For one {table.base}, by day; the newest is in force</h2>
@@ -107,22 +112,12 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
                       label=""
                       ariaLabel={`${code} on ${day.date}`}
                       className="w-24 text-right"
-                      value={day.rates[code] ?? ""}
-                      validate={(text) =>
-                        text.trim() === "" || ((decimal(text.trim())?.n ?? 0n) > 0n && exponentOf(code) !== undefined)
-                          ? null
-                          : "a rate such as 1.0936"
-                      }
-                      onCommit={(text) =>
-                        onTable({
-                          ...table,
-                          days: table.days.map((one) =>
-                            one === day
-                              ? { ...day, rates: setOptional(day.rates, code, text.trim() || undefined) }
-                              : one,
-                          ),
-                        })
-                      }
+                      value={day.rates[code]}
+                      leaf="rates/days/rates/*"
+                      rule={isMoreThanNothing}
+                      read={readFigure}
+                      onCommit={(rate) => setRate(day, code, rate)}
+                      onEmpty={() => setRate(day, code, undefined)}
                     />
                   </td>
                 ))}

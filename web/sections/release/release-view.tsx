@@ -1,7 +1,7 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { SectionHeading } from "../../fields/section-heading.tsx";
-import { ApiError, api } from "../../state/api.ts";
+import { api, problemWords } from "../../state/api.ts";
+import { releaseList } from "../../state/server-queries.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { PlanFile } from "../plan-file/plan-file.tsx";
@@ -15,25 +15,15 @@ export function ReleaseView() {
     standpoint: { currency },
   } = useStandpoint();
   const client = useQueryClient();
-  const releases = useQuery({ queryKey: ["releases"], queryFn: api.releases });
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const releases = useQuery(releaseList);
+  const releasing = useMutation({
+    mutationFn: api.release,
+    // What is there is read again, whether it was released or why it was not.
+    onSettled: () => Promise.all([draftStore.load(), client.invalidateQueries(releaseList)]),
+  });
   const { draft, plan, unsaved } = state;
   if (!draft || !plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
   const next = (draft.release?.number ?? 0) + 1;
-
-  const release = async () => {
-    setBusy(true);
-    setProblem(null);
-    try {
-      await api.release(draft.sequence);
-    } catch (error) {
-      const lines = error instanceof ApiError ? error.lines : [];
-      setProblem([error instanceof Error ? error.message : String(error), ...lines].join("; "));
-    }
-    await Promise.all([draftStore.load(), client.invalidateQueries({ queryKey: ["releases"] })]);
-    setBusy(false);
-  };
 
   return (
     <div className="mx-auto max-w-[900px]">
@@ -63,15 +53,15 @@ export function ReleaseView() {
           <button
             type="button"
             className="btn btn-neutral mt-4"
-            disabled={busy || unsaved > 0}
-            onClick={() => void release()}
+            disabled={releasing.isPending || unsaved > 0}
+            onClick={() => releasing.mutate(draft.sequence)}
           >
             {unsaved > 0 ? "Saving the draft first…" : `Release as number ${next}`}
           </button>
         )}
-        {problem && (
+        {releasing.error && (
           <p role="alert" className="mt-3 text-warning">
-            Not released: {problem}
+            Not released: {problemWords(releasing.error)}
           </p>
         )}
       </section>

@@ -1,6 +1,7 @@
 import { contrast, type Display, PLAIN_DISPLAY } from "../../../core/messages/display.ts";
 import { STORE_ID } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { CheckField } from "../../fields/check-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { draftStore } from "../../state/use-draft.ts";
@@ -47,19 +48,17 @@ export function DisplayEditor({ plan }: { plan: Plan }) {
             label={part === "fill" ? "Colour of what is done" : "Colour of what is open"}
             className="w-28"
             value={display[part]}
-            validate={(text) => (/^#[0-9a-f]{6}$/i.test(text.trim()) ? null : "a colour such as #3437b4")}
-            onCommit={(text) => set({ [part]: text.trim().toLowerCase() })}
+            leaf={`store/display/${part}`}
+            read={(text) => text.trim().toLowerCase()}
+            onCommit={(colour) => set({ [part]: colour })}
           />
         ))}
-        <label className="flex items-center gap-2 pb-1.5">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-xs"
-            checked={display.closable}
-            onChange={(event) => set({ closable: event.target.checked })}
-          />
-          can be closed
-        </label>
+        <CheckField
+          label="can be closed"
+          className="pb-1.5"
+          checked={display.closable}
+          onCommit={(closable) => set({ closable })}
+        />
       </div>
       <ul className="mt-2 text-[13px]">
         {pairs.map(({ words, value }) => (

@@ -1,7 +1,8 @@
 import { EditorState } from "@codemirror/state";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { chipAt, chipsIn, placeholderChips } from "./placeholder-chips.ts";
+import { chipAt, chipsIn } from "./chips.ts";
+import { placeholderChips } from "./placeholder-chips.ts";
 
 const ALLOWED = ["remaining", "goal"];
 const stateOf = (doc: string) => EditorState.create({ doc, extensions: placeholderChips(ALLOWED) });

@@ -1,8 +1,6 @@
 import { EditorState, type Extension, type Transaction } from "@codemirror/state";
 import { Decoration, EditorView, MatchDecorator, ViewPlugin, type ViewUpdate, WidgetType } from "@codemirror/view";
-
-/** A placeholder, or the head of a plural or select block together with the comma that opens its cases. */
-const CHIP = /\{\s*([A-Za-z]\w*)\s*(?:\}|,\s*(plural|selectordinal|select)\s*,)/g;
+import { CHIP } from "./chips.ts";
 
 class Chip extends WidgetType {
   private readonly name: string;
@@ -43,9 +41,6 @@ const chipsFor = (allowed: ReadonlySet<string>) => {
     },
   );
 };
-
-/** The placeholders of a text, as often as each is there. */
-export const chipsIn = (text: string): string[] => [...text.matchAll(CHIP)].map(([, name = ""]) => name);
 
 /**
  * Lets no typing, pasting, cutting or dropping take a placeholder away. A change that would is put right: what it brings
@@ -101,9 +96,3 @@ export const placeholderChips = (allowed: readonly string[]): Extension => {
   const names = new Set(allowed);
   return [chipsFor(names), keepChips(names), look];
 };
-
-/** Where the first chip of a name stands, to be taken away on purpose. */
-export function chipAt(text: string, name: string): { from: number; to: number } | undefined {
-  const found = [...text.matchAll(CHIP)].find(([, one, kind]) => one === name && kind === undefined);
-  return found && { from: found.index, to: found.index + found[0].length };
-}

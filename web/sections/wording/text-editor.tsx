@@ -2,7 +2,8 @@ import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
 import { EditorState } from "@codemirror/state";
 import { EditorView, keymap } from "@codemirror/view";
 import { useEffect, useRef, useState } from "react";
-import { chipAt, chipsIn, placeholderChips } from "./placeholder-chips.ts";
+import { chipAt, chipsIn } from "./chips.ts";
+import { placeholderChips } from "./placeholder-chips.ts";
 
 type Props = {
   label: string;

@@ -13,7 +13,7 @@ import {
   type TranslationUnit,
   withText,
 } from "../../../core/translation/translation-units.ts";
-import { chipsIn } from "./placeholder-chips.ts";
+import { chipsIn } from "./chips.ts";
 
 const TextEditor = lazy(() => import("./text-editor.tsx"));
 

@@ -8,6 +8,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import type { Progress } from "../../../core/quote/answer/quote.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/translation/translation-units.ts";
+import { RadioField } from "../../fields/radio-field.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { useLooked } from "../../state/quote-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
@@ -41,31 +42,21 @@ export function WordingView() {
     const steps = of.steps.map((one) => (one.id === step ? { ...one, wording } : one));
     draftStore.commit({ kind: "offer", id: of.id, body: { ...of, steps } });
   };
-  const entry = (id: string, name: string, count: number) => (
-    <li key={id}>
-      <button
-        type="button"
-        aria-current={(whole ? WHOLE_PLAN : offer?.id) === id || undefined}
-        className="flex w-full cursor-pointer items-baseline border-b border-base-300 px-2 py-1.5 text-left aria-[current]:bg-base-100 aria-[current]:font-semibold"
-        onClick={() => select(id)}
-      >
-        <span className="min-w-0 flex-1">{name}</span>
-        {count > 0 && (
-          <span className="text-xs font-bold text-warning">
-            {count}
-            <span className="sr-only"> texts missing or outdated</span>
-          </span>
-        )}
-      </button>
-    </li>
-  );
   return (
     <div className="grid grid-cols-[minmax(150px,200px)_minmax(0,1fr)] gap-5 max-[1000px]:grid-cols-1">
       <nav aria-label="Wording of">
         <SectionHeading className="mb-2 font-semibold">What shoppers read</SectionHeading>
         <ul>
-          {entry(WHOLE_PLAN, "For the whole plan", 0)}
-          {offers.map((one) => entry(one.id, one.name, behind(plan, one)))}
+          <Entry name="For the whole plan" isCurrent={whole} behind={0} onSelect={() => select(WHOLE_PLAN)} />
+          {offers.map((one) => (
+            <Entry
+              key={one.id}
+              name={one.name}
+              isCurrent={one.id === offer?.id}
+              behind={behind(plan, one)}
+              onSelect={() => select(one.id)}
+            />
+          ))}
         </ul>
       </nav>
       <div className="min-w-0">
@@ -73,16 +64,13 @@ export function WordingView() {
           <fieldset className="flex gap-3">
             <legend className="sr-only">Where it is read</legend>
             {[null, ...SURFACES].map((one) => (
-              <label key={one ?? "everywhere"} className="flex items-center gap-1.5">
-                <input
-                  type="radio"
-                  name="surface"
-                  className="radio radio-xs"
-                  checked={surface === one}
-                  onChange={() => setSurface(one)}
-                />
-                {one === null ? "everywhere" : one === "banner" ? "only on the banner" : `only in the ${one}`}
-              </label>
+              <RadioField
+                key={one ?? "everywhere"}
+                name="surface"
+                label={one === null ? "everywhere" : one === "banner" ? "only on the banner" : `only in the ${one}`}
+                checked={surface === one}
+                onChoose={() => setSurface(one)}
+              />
             ))}
           </fieldset>
           <button
@@ -147,6 +135,27 @@ export function WordingView() {
     </div>
   );
 }
+
+type EntryProps = { name: string; isCurrent: boolean; behind: number; onSelect: () => void };
+
+const Entry = ({ name, isCurrent, behind: count, onSelect }: EntryProps) => (
+  <li>
+    <button
+      type="button"
+      aria-current={isCurrent || undefined}
+      className="flex w-full cursor-pointer items-baseline border-b border-base-300 px-2 py-1.5 text-left aria-[current]:bg-base-100 aria-[current]:font-semibold"
+      onClick={onSelect}
+    >
+      <span className="min-w-0 flex-1">{name}</span>
+      {count > 0 && (
+        <span className="text-xs font-bold text-warning">
+          {count}
+          <span className="sr-only"> texts missing or outdated</span>
+        </span>
+      )}
+    </button>
+  </li>
+);
 
 /** The languages read where an offer holds, or anywhere; the source first. Kinds of one language share its texts. */
 function languagesOf(plan: Plan, offer: Offer | undefined): string[] {

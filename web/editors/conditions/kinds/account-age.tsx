@@ -15,8 +15,7 @@ export function AccountAgeFields({ clause, onClause }: ClauseEditorProps<ClauseO
       <NumberField
         label="Days"
         value={clause.days}
-        least={0}
-        most={36_500}
+        leaf="when/account-age/days"
         onCommit={(days) => onClause({ ...clause, days })}
       />
     </>

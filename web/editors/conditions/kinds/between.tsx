@@ -1,5 +1,6 @@
-import { isLocal } from "../../../../core/time/local.ts";
+import { isInCalendar } from "../../../fields/rules.ts";
 import { TextField } from "../../../fields/text-field.tsx";
+import { setOptional } from "../../../state/set-optional.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
 /** From one moment until another. */
@@ -10,14 +11,11 @@ export function BetweenFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"
         <TextField
           key={side}
           label={side === "from" ? "From, such as 2026-11-27T09:00" : "Until, a day included"}
-          value={clause[side] ?? ""}
-          validate={(text) =>
-            text === "" || isLocal(text) ? null : "a day of the calendar, or one and a time: 2026-11-27T09:00"
-          }
-          onCommit={(text) => {
-            const { [side]: _, ...rest } = clause;
-            onClause(text === "" ? rest : { ...rest, [side]: text });
-          }}
+          value={clause[side]}
+          leaf={`when/between/${side}`}
+          rule={isInCalendar}
+          onCommit={(text) => onClause({ ...clause, [side]: text })}
+          onEmpty={() => onClause(setOptional(clause, side, undefined))}
         />
       ))}
     </>

@@ -1,7 +1,14 @@
+import { ListField } from "../../../fields/list-field.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
-import { NamesField } from "../names-field.tsx";
 
 /** Codes the shopper may enter. */
 export function CodeFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"code">>) {
-  return <NamesField label="Codes" list={clause.codes} onList={(codes) => onClause({ ...clause, codes })} />;
+  return (
+    <ListField
+      label="Codes"
+      value={clause.codes}
+      leaf="when/code/codes"
+      onCommit={(codes) => onClause({ ...clause, codes })}
+    />
+  );
 }

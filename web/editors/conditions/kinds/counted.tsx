@@ -1,7 +1,6 @@
 import { NumberField } from "../../../fields/number-field.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { ComparisonField } from "../comparison-field.tsx";
-import { MOST } from "../line-words.ts";
 
 /** How many orders, pieces or lines. */
 export function CountedFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"orders" | "items" | "lines">>) {
@@ -11,8 +10,7 @@ export function CountedFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"
       <NumberField
         label="How many"
         value={clause.count}
-        least={0}
-        most={MOST}
+        leaf={`when/${clause.kind}/count`}
         onCommit={(count) => onClause({ ...clause, count })}
       />
     </>

@@ -1,15 +1,16 @@
-import { COUNTRIES } from "../../../names/place-names.ts";
+import { ListField } from "../../../fields/list-field.tsx";
+import { isCountry } from "../../../fields/rules.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
-import { NamesField } from "../names-field.tsx";
 
 /** Countries to deliver or bill to. */
 export function CountriesFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"country" | "billing">>) {
   return (
-    <NamesField
+    <ListField
       label="Countries, as two letters"
-      list={clause.countries}
-      validate={(code) => (COUNTRIES.some((one) => one.code === code) ? null : `${code} is no country's code`)}
-      onList={(countries) => onClause({ ...clause, countries })}
+      value={clause.countries}
+      leaf={`when/${clause.kind}/countries`}
+      rule={isCountry}
+      onCommit={(countries) => onClause({ ...clause, countries })}
     />
   );
 }

@@ -1,7 +1,7 @@
+import { ListField } from "../../../fields/list-field.tsx";
 import { SelectField } from "../../../fields/select-field.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { HOW } from "../line-words.ts";
-import { NamesField } from "../names-field.tsx";
 
 /** What is in the cart, by a mark of its products. */
 export function GoodsFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"goods">>) {
@@ -19,7 +19,12 @@ export function GoodsFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"go
         choices={{ categories: "category", tags: "tag", skus: "SKU", "parcel-classes": "parcel class" }}
         onCommit={(by) => onClause({ ...clause, by })}
       />
-      <NamesField label="Any of these" list={clause.of} onList={(of) => onClause({ ...clause, of })} />
+      <ListField
+        label="Any of these"
+        value={clause.of}
+        leaf="when/goods/of"
+        onCommit={(of) => onClause({ ...clause, of })}
+      />
     </>
   );
 }

@@ -1,7 +1,14 @@
+import { ListField } from "../../../fields/list-field.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
-import { NamesField } from "../names-field.tsx";
 
 /** Groups the shopper may be in. */
 export function GroupFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"group">>) {
-  return <NamesField label="Groups" list={clause.groups} onList={(groups) => onClause({ ...clause, groups })} />;
+  return (
+    <ListField
+      label="Groups"
+      value={clause.groups}
+      leaf="when/group/groups"
+      onCommit={(groups) => onClause({ ...clause, groups })}
+    />
+  );
 }

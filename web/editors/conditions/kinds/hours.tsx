@@ -1,8 +1,6 @@
 import { TextField } from "../../../fields/text-field.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
-const TIME = /^([01]\d|2[0-3]):[0-5]\d$/;
-
 /** From one time of the day until another. */
 export function HoursFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"hours">>) {
   return (
@@ -13,7 +11,7 @@ export function HoursFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"ho
           label={side === "from" ? "From" : "Until"}
           className="w-20"
           value={clause[side]}
-          validate={(text) => (TIME.test(text) ? null : "a time such as 18:30")}
+          leaf={`when/hours/${side}`}
           onCommit={(text) => onClause({ ...clause, [side]: text })}
         />
       ))}

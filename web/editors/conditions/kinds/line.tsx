@@ -4,7 +4,7 @@ import { SelectField } from "../../../fields/select-field.tsx";
 import { ClauseAmounts } from "../clause-amounts.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { ComparisonField } from "../comparison-field.tsx";
-import { HOW, MOST } from "../line-words.ts";
+import { HOW } from "../line-words.ts";
 
 /** A figure of single lines. */
 export function LineFields({ plan, clause, columns, onClause }: ClauseEditorProps<ClauseOf<"line">>) {
@@ -37,8 +37,7 @@ export function LineFields({ plan, clause, columns, onClause }: ClauseEditorProp
         <NumberField
           label="Pieces"
           value={figure.count}
-          least={0}
-          most={MOST}
+          leaf="when/line/figure/quantity/count"
           onCommit={(count) => set({ ...figure, count })}
         />
       )}

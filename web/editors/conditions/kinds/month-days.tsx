@@ -7,8 +7,9 @@ export function MonthDaysFields({ clause, onClause }: ClauseEditorProps<ClauseOf
     <ListField
       label="Days of the month"
       value={clause.days.map(String)}
-      validate={(text) => (/^([1-9]|[12]\d|3[01])$/.test(text) ? null : `${text} is no day of a month`)}
-      onCommit={(days) => days.length > 0 && onClause({ ...clause, days: days.map(Number) })}
+      leaf="when/month-days/days"
+      read={Number}
+      onCommit={(days) => onClause({ ...clause, days: days.map(Number) })}
     />
   );
 }

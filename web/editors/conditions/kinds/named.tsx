@@ -1,7 +1,14 @@
+import { ListField } from "../../../fields/list-field.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
-import { NamesField } from "../names-field.tsx";
 
 /** Shoppers by their ids. */
 export function NamedFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"named">>) {
-  return <NamesField label="Ids of shoppers" list={clause.ids} onList={(ids) => onClause({ ...clause, ids })} />;
+  return (
+    <ListField
+      label="Ids of shoppers"
+      value={clause.ids}
+      leaf="when/named/ids"
+      onCommit={(ids) => onClause({ ...clause, ids })}
+    />
+  );
 }

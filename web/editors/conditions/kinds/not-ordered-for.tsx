@@ -7,8 +7,7 @@ export function NotOrderedForFields({ clause, onClause }: ClauseEditorProps<Clau
     <NumberField
       label="Days"
       value={clause.days}
-      least={1}
-      most={36_500}
+      leaf="when/not-ordered-for/days"
       onCommit={(days) => onClause({ ...clause, days })}
     />
   );

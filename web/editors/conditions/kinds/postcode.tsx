@@ -1,8 +1,7 @@
-import { postcodePattern } from "../../../../core/places/postcode.ts";
+import { ListField } from "../../../fields/list-field.tsx";
+import { isCountry, isPostcodeOf } from "../../../fields/rules.ts";
 import { TextField } from "../../../fields/text-field.tsx";
-import { COUNTRIES } from "../../../names/place-names.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
-import { NamesField } from "../names-field.tsx";
 
 /** Postcodes of a country. */
 export function PostcodeFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"postcode">>) {
@@ -12,14 +11,16 @@ export function PostcodeFields({ clause, onClause }: ClauseEditorProps<ClauseOf<
         label="Country"
         className="w-20"
         value={clause.country}
-        validate={(code) => (COUNTRIES.some((one) => one.code === code) ? null : "a country's two letters")}
+        leaf="when/postcode/country"
+        rule={isCountry}
         onCommit={(country) => onClause({ ...clause, country })}
       />
-      <NamesField
+      <ListField
         label="Postcodes, patterns, ranges"
-        list={clause.patterns}
-        validate={(text) => (postcodePattern(clause.country, text) ? null : `${text} is no postcode, pattern or range`)}
-        onList={(patterns) => onClause({ ...clause, patterns })}
+        value={clause.patterns}
+        leaf="when/postcode/patterns"
+        rule={isPostcodeOf(clause.country)}
+        onCommit={(patterns) => onClause({ ...clause, patterns })}
       />
     </>
   );

@@ -3,5 +3,12 @@ import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
 /** Days of the week. */
 export function WeekdaysFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"weekdays">>) {
-  return <WeekdaysField label="Weekdays" days={clause.days} onCommit={(days) => onClause({ ...clause, days })} />;
+  return (
+    <WeekdaysField
+      label="Weekdays"
+      days={clause.days}
+      leaf="when/weekdays/days"
+      onCommit={(days) => onClause({ ...clause, days })}
+    />
+  );
 }

@@ -1,12 +1,13 @@
 import { useState } from "react";
 import { ListField } from "../../fields/list-field.tsx";
-import { NumberField } from "../../fields/number-field.tsx";
+import { TypedField } from "../../fields/typed-field.tsx";
 
 type Props = { codes: readonly string[]; onCodes: (codes: string[]) => void };
 
 /** Letters and digits that are not mistaken for one another when read aloud or from paper. */
 const ALPHABET = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789";
 const MOST = 10_000;
+const isCount = (text: string) => Number.isInteger(Number(text)) && Number(text) >= 1 && Number(text) <= MOST;
 
 /** Codes: one that everybody shares, or a batch of single ones, made here and saved as CSV. */
 export function CodesField({ codes, onCodes }: Props) {
@@ -15,12 +16,7 @@ export function CodesField({ codes, onCodes }: Props) {
   return (
     <span className="flex flex-wrap items-end gap-2">
       {codes.length <= 20 ? (
-        <ListField
-          label="Codes"
-          value={codes}
-          validate={(code) => (code.length > 64 ? "64 letters at most" : null)}
-          onCommit={(next) => next.length > 0 && onCodes(next)}
-        />
+        <ListField label="Codes" value={codes} leaf="offer/steps/trigger/code/codes" onCommit={onCodes} />
       ) : (
         <span className="pb-1.5">
           <strong>{codes.length} codes</strong>, {codes[0]} the first{" "}
@@ -32,7 +28,13 @@ export function CodesField({ codes, onCodes }: Props) {
       <details className="pb-1.5 text-[13px]">
         <summary className="cursor-pointer text-quiet">A batch</summary>
         <span className="flex items-end gap-2">
-          <NumberField label="How many" value={count} least={1} most={MOST} onCommit={setCount} />
+          <TypedField
+            label="How many"
+            className="w-28"
+            value={String(count)}
+            problemOf={(text) => (isCount(text) ? null : `a whole number from 1 to ${MOST}`)}
+            onCommit={(text) => setCount(Number(text))}
+          />
           <button type="button" className="btn btn-sm" onClick={() => onCodes(batch(count, codes))}>
             Make
           </button>

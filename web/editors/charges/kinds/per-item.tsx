@@ -1,0 +1,22 @@
+import { EditedAmounts } from "../../amounts/edited-amounts.tsx";
+import { amountIn } from "../amount-in.ts";
+import type { ChargeKindEditor } from "../charge-kind-editor.ts";
+
+/** A price for each piece. */
+export const perItem: ChargeKindEditor<"per-item"> = {
+  words: "a price for each item",
+  instead: (former) => ({ kind: "per-item", amount: amountIn(former) }),
+  Fields: ({ charge, onCharge }) => (
+    <EditedAmounts
+      name="Price for each item"
+      rows={[
+        {
+          key: "amount",
+          label: "Price",
+          amount: charge.amount,
+          set: (amount, done) => onCharge({ ...charge, amount }, done),
+        },
+      ]}
+    />
+  ),
+};

@@ -1,0 +1,8 @@
+import { onKept } from "../kept-parts.ts";
+import type { RewardKindEditor } from "../reward-kind-editor.ts";
+
+/** Nothing is charged. */
+export const free: RewardKindEditor<"free"> = {
+  words: "free delivery",
+  instead: (former, options) => ({ kind: "free", ...onKept(former, options) }),
+};

@@ -1,0 +1,8 @@
+import { amountKept, onKept } from "../kept-parts.ts";
+import type { RewardKindEditor } from "../reward-kind-editor.ts";
+
+/** So much less is charged. */
+export const moneyOff: RewardKindEditor<"money-off"> = {
+  words: "money off delivery",
+  instead: (former, options) => ({ kind: "money-off", ...onKept(former, options), amount: amountKept(former) }),
+};

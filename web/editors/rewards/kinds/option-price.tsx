@@ -1,0 +1,27 @@
+import { choicesOf, SelectField } from "../../../fields/select-field.tsx";
+import { optionName } from "../../../names/option-name.ts";
+import { useEditing } from "../../editing.ts";
+import { onKept } from "../kept-parts.ts";
+import type { RewardFieldsProps, RewardKindEditor, RewardOf } from "../reward-kind-editor.ts";
+
+/** Charged as another option is. */
+export const optionPrice: RewardKindEditor<"option-price"> = {
+  words: "one option at another's price",
+  instead: (former, options) => {
+    const on = onKept(former, options);
+    return { kind: "option-price", ...on, of: options.find((id) => !on.options.includes(id)) ?? on.options[0] ?? "" };
+  },
+  Fields: OptionPriceFields,
+};
+
+function OptionPriceFields({ reward, onReward }: RewardFieldsProps<RewardOf<"option-price">>) {
+  const { plan } = useEditing();
+  return (
+    <SelectField
+      label="The price of"
+      value={reward.of}
+      choices={choicesOf(plan.options, optionName)}
+      onCommit={(of) => onReward({ ...reward, of }, true)}
+    />
+  );
+}

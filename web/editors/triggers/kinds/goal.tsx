@@ -1,0 +1,11 @@
+import { GoalFields } from "../goal-fields.tsx";
+import type { TriggerKindEditor } from "../trigger-kind-editor.ts";
+
+/** Earned by reaching a goal. */
+export const goal: TriggerKindEditor<"goal"> = {
+  words: "reaching a goal",
+  instead: (_, kept) => ({ kind: "goal", goal: kept }),
+  Fields: ({ trigger, onTrigger }) => (
+    <GoalFields goal={trigger.goal} onGoal={(next) => onTrigger({ ...trigger, goal: next })} />
+  ),
+};

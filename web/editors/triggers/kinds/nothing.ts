@@ -1,0 +1,7 @@
+import type { TriggerKindEditor } from "../trigger-kind-editor.ts";
+
+/** Whoever the offer is for has earned it. */
+export const nothing: TriggerKindEditor<"nothing"> = {
+  words: "nothing at all",
+  instead: () => ({ kind: "nothing" }),
+};

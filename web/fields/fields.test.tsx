@@ -1,0 +1,154 @@
+// @vitest-environment jsdom
+import { cleanup, render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { ChoicesField } from "./choices-field.tsx";
+import { ListField } from "./list-field.tsx";
+import { NumberField } from "./number-field.tsx";
+import { QuantityField, WEIGHT_UNITS } from "./quantity-field.tsx";
+import { isAtMostAll, isInCalendar } from "./rules.ts";
+import { SelectField } from "./select-field.tsx";
+import { TextField } from "./text-field.tsx";
+
+afterEach(cleanup);
+
+/** Types into the one field on screen as a person does, and leaves it. */
+async function type(text: string): Promise<HTMLElement> {
+  const field = screen.getByRole("textbox");
+  await userEvent.clear(field);
+  if (text !== "") await userEvent.type(field, text);
+  await userEvent.tab();
+  return field;
+}
+
+describe("a field", () => {
+  it.each([
+    ["a name that is blank", "   ", "may not be empty"],
+    ["a name that is too long", "x".repeat(101), "100 letters at most"],
+  ])("refuses %s, says why, and keeps what was typed until Escape", async (_, typed, why) => {
+    const onCommit = vi.fn();
+    render(<TextField label="Name" value="Free post" leaf="offer/name" onCommit={onCommit} />);
+    const field = await type(typed);
+    expect(screen.getByRole("alert").textContent).toBe(why);
+    expect(field).toHaveProperty("value", typed);
+    expect(field.getAttribute("aria-invalid")).toBe("true");
+    expect(field.getAttribute("aria-describedby")).toBe(screen.getByRole("alert").id);
+    await userEvent.type(field, "{Escape}");
+    expect(field).toHaveProperty("value", "Free post");
+    expect(onCommit).not.toHaveBeenCalled();
+  });
+
+  it("keeps a text without the spaces around it, by Enter or by being left, and nothing when nothing was changed", async () => {
+    const onCommit = vi.fn();
+    render(<TextField label="Name" value="Free post" leaf="offer/name" onCommit={onCommit} />);
+    await userEvent.type(screen.getByRole("textbox"), "  {Enter}");
+    expect(onCommit).not.toHaveBeenCalled();
+    await userEvent.type(screen.getByRole("textbox"), " abroad {Enter}");
+    expect(onCommit).toHaveBeenLastCalledWith("Free post abroad");
+    await type(" Post ");
+    expect(onCommit).toHaveBeenLastCalledWith("Post");
+  });
+
+  it.each([
+    ["-3", "a whole number, 0 or more"],
+    ["2.5", "a whole number, 0 or more"],
+    ["many", "a whole number, 0 or more"],
+  ])("says why %s is no number of orders, instead of forgetting it", async (typed, why) => {
+    const onCommit = vi.fn();
+    render(
+      <NumberField
+        label="Orders so far"
+        value={4}
+        leaf="standpoint/shopper/orderCount"
+        onCommit={onCommit}
+        onEmpty={onCommit}
+      />,
+    );
+    const field = await type(typed);
+    expect(screen.getByRole("alert").textContent).toBe(why);
+    expect(field).toHaveProperty("value", typed);
+    expect(onCommit).not.toHaveBeenCalled();
+    await type("");
+    expect(onCommit).toHaveBeenCalledWith();
+    await type("7");
+    expect(onCommit).toHaveBeenLastCalledWith(7);
+  });
+
+  it("does not let a list become empty where there has to be something in it, and names the entry that is wrong", async () => {
+    const onCommit = vi.fn();
+    render(<ListField label="Regions" value={["PT-20"]} leaf="when/region/regions" onCommit={onCommit} />);
+    await type("");
+    expect(screen.getByRole("alert").textContent).toBe("needs at least one");
+    await type("PT-20, Madeira");
+    expect(screen.getByRole("alert").textContent).toBe("“Madeira”: a region's code such as PT-30");
+    expect(onCommit).not.toHaveBeenCalled();
+    await type("PT-20, PT-30");
+    expect(onCommit).toHaveBeenCalledWith(["PT-20", "PT-30"]);
+  });
+
+  it("asks what the schema cannot: days that no calendar has, more than all of something", async () => {
+    const onCommit = vi.fn();
+    const { rerender } = render(
+      <TextField label="From" value={undefined} leaf="offer/schedule/from" rule={isInCalendar} onCommit={onCommit} />,
+    );
+    await type("2026-02-30");
+    expect(screen.getByRole("alert").textContent).toBe("2026-02-30 is no day of the calendar");
+    await type("2026-13-45");
+    expect(screen.getByRole("alert").textContent).toContain("a day, or a day and a time such as 2026-11-27");
+    rerender(
+      <TextField label="Percent" value="5" leaf="zone/standardTaxRate" rule={isAtMostAll} onCommit={onCommit} />,
+    );
+    await type("101");
+    expect(screen.getByRole("alert").textContent).toBe("100 % at most");
+    expect(onCommit).not.toHaveBeenCalled();
+  });
+
+  it("keeps the last of several choices ticked off until another is, with a word", async () => {
+    const onCommit = vi.fn();
+    render(
+      <ChoicesField
+        label="Days"
+        value={[1]}
+        choices={[
+          { value: 1, words: "Mon" },
+          { value: 2, words: "Tue" },
+        ]}
+        leaf="location/openingHours/days"
+        onCommit={onCommit}
+      />,
+    );
+    await userEvent.click(screen.getByLabelText("Mon"));
+    expect(screen.getByRole("alert").textContent).toBe("needs at least one");
+    expect(screen.getByLabelText("Mon")).toHaveProperty("checked", false);
+    expect(onCommit).not.toHaveBeenCalled();
+    await userEvent.click(screen.getByLabelText("Tue"));
+    expect(screen.queryByRole("alert")).toBeNull();
+    expect(onCommit).toHaveBeenCalledWith([2]);
+  });
+
+  it("takes a comma for the point of a figure, and a unit by its name", async () => {
+    const onQuantity = vi.fn();
+    render(
+      <QuantityField
+        label="Weight"
+        quantity={{ value: "2", unit: "kg" }}
+        units={WEIGHT_UNITS}
+        onQuantity={onQuantity}
+      />,
+    );
+    await type("2,5");
+    expect(onQuantity).toHaveBeenLastCalledWith({ value: "2.5", unit: "kg" });
+    await userEvent.selectOptions(screen.getByLabelText("Unit of Weight"), "lb");
+    expect(onQuantity).toHaveBeenLastCalledWith({ value: "2", unit: "lb" });
+    await type("heavy");
+    expect(screen.getByRole("alert").textContent).toBe("a figure such as 2 or 0.5");
+  });
+
+  it("offers the choices there are, in their order", () => {
+    render(<SelectField<"a" | "b"> label="Take" value="b" choices={{ b: "second", a: "first" }} onCommit={() => {}} />);
+    expect([...screen.getByLabelText<HTMLSelectElement>("Take").options].map(({ text }) => text)).toEqual([
+      "second",
+      "first",
+    ]);
+  });
+});

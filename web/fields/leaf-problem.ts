@@ -1,0 +1,74 @@
+import type { ErrorObject } from "ajv";
+import type { LeafName } from "./leaf-names.ts";
+import leafValidators, { type SchemaPart } from "./leaf-validators.js";
+
+/**
+ * Why a leaf of a schema cannot hold a value, in words for the field it is typed into; null where it can.
+ *
+ * @example leafProblem("offer/name", "") // "may not be empty"
+ */
+export function leafProblem(leaf: LeafName, value: unknown): string | null {
+  const { allows, schema } = leafValidators[leaf];
+  if (allows(value)) return null;
+  const errors = allows.errors ?? [];
+  const error = errors.find(({ keyword }) => keyword !== "anyOf");
+  return error ? problemWords(error, schema, value) : "is not allowed here";
+}
+
+function problemWords({ keyword, params, schemaPath, instancePath }: ErrorObject, schema: SchemaPart, value: unknown) {
+  const one = entryAt(value, instancePath);
+  const of = one === null ? "" : `“${one}”: `;
+  switch (keyword) {
+    case "minLength":
+      return params.limit === 1 ? "may not be empty" : `${of}at least ${params.limit} letters`;
+    case "maxLength":
+      return `${of}${params.limit} letters at most`;
+    case "minItems":
+      return params.limit === 1 ? "needs at least one" : `needs at least ${params.limit}`;
+    case "maxItems":
+      return `${params.limit} at most`;
+    case "uniqueItems":
+      return "each only once";
+    case "type":
+    case "minimum":
+    case "maximum":
+      return `${of}${numberWords(partAt(schema, schemaPath))}`;
+    case "pattern":
+      return `${of}${patternWords(partAt(schema, schemaPath))}`;
+    default:
+      return `${of}is not allowed here`;
+  }
+}
+
+/** The entry of a list that an error is about. */
+function entryAt(value: unknown, instancePath: string): string | null {
+  const index = /^\/(\d+)$/.exec(instancePath)?.[1];
+  return Array.isArray(value) && index !== undefined ? String(value[Number(index)]) : null;
+}
+
+/** The part of a schema that a keyword stands in. @param schemaPath of the keyword: "#/items/pattern" */
+function partAt(schema: SchemaPart, schemaPath: string): SchemaPart {
+  const isPart = (found: unknown): found is SchemaPart => typeof found === "object" && found !== null;
+  return schemaPath
+    .split("/")
+    .slice(1, -1)
+    .reduce((part: SchemaPart, key) => {
+      const inner = part[key];
+      return isPart(inner) ? inner : part;
+    }, schema);
+}
+
+/** @example "a whole number from 0 to 365" */
+function numberWords({ type, minimum, maximum }: SchemaPart): string {
+  const figure = type === "integer" ? "a whole number" : type === "number" ? "a number" : "a text";
+  if (minimum !== undefined && maximum !== undefined) return `${figure} from ${minimum} to ${maximum}`;
+  return minimum === undefined ? figure : `${figure}, ${minimum} or more`;
+}
+
+/** What a pattern asks for, as its schema says it. @example "a time of day such as 18:30" */
+function patternWords({ title, description, examples }: SchemaPart): string {
+  const words = title ?? description;
+  if (typeof words !== "string") return "is not written like this";
+  const begun = `${words.charAt(0).toLowerCase()}${words.slice(1)}`;
+  return Array.isArray(examples) ? `${begun} such as ${examples.join(" or ")}` : begun;
+}

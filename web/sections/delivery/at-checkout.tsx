@@ -1,0 +1,32 @@
+import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import { ChoicesField } from "../../fields/choices-field.tsx";
+import { SelectField } from "../../fields/select-field.tsx";
+
+type Props = { option: DeliveryOption; onOption: (part: Partial<DeliveryOption>) => void };
+
+const ASKS = [
+  { value: "phone", words: "asks for a phone number" },
+  { value: "entry-code", words: "asks for an entry code" },
+  { value: "delivery-window", words: "asks for a delivery window" },
+] as const;
+
+/** What is asked of the shopper, and what is shown while the option cannot be had. */
+export const AtCheckout = ({ option, onOption }: Props) => (
+  <>
+    <ChoicesField
+      label="What is asked of the shopper"
+      value={option.asks ?? []}
+      choices={ASKS}
+      leaf="option/asks"
+      className="flex-wrap gap-x-5 gap-y-1"
+      onCommit={(asks) => onOption({ asks })}
+    />
+    <SelectField
+      label="While it cannot be had it is"
+      className="w-48"
+      value={option.whenUnavailable ?? "left-out"}
+      choices={{ "left-out": "left out", shown: "shown, with the reason" }}
+      onCommit={(whenUnavailable) => onOption({ whenUnavailable })}
+    />
+  </>
+);

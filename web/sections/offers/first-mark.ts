@@ -1,0 +1,13 @@
+import type { Mark } from "../../../core/measures/measure-spec.ts";
+import type { Offer } from "../../../core/offers/offer.ts";
+import { goalOf } from "../../../core/offers/trigger.ts";
+
+/** A goal in the terms the ladder is measured by. */
+export function firstMark({ counts, steps }: Pick<Offer, "counts" | "steps">): Mark {
+  if (counts.kind === "items") return { items: 5 };
+  if (counts.kind === "weight") return { weight: { value: "5", unit: "kg" } };
+  const amount = steps
+    .map((step) => goalOf(step.trigger)?.at)
+    .find((at) => at && ("byCurrency" in at || "byMarket" in at));
+  return amount ?? { byCurrency: {} };
+}

@@ -1,0 +1,68 @@
+import Plus from "lucide-react/icons/plus";
+import Trash2 from "lucide-react/icons/trash-2";
+import type { Location } from "../../../core/places/location.ts";
+import { TextField } from "../../fields/text-field.tsx";
+import { WeekdaysField } from "../../fields/weekdays-field.tsx";
+
+type Hours = NonNullable<Location["openingHours"]>;
+type Props = { hours: Hours; onHours: (hours: Hours) => void };
+
+/** When a location is open, by its own clocks: days of the week, from one time until a later one. */
+export function OpeningHours({ hours, onHours }: Props) {
+  const set = (index: number, part: Partial<Hours[number]>) =>
+    onHours(hours.map((one, i) => (i === index ? { ...one, ...part } : one)));
+  return (
+    <div>
+      <h3 className="mb-1 font-semibold">Opening hours</h3>
+      <ul className="grid gap-2">
+        {hours.map(({ days, from, until }, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: hours have no identity but their place in the list
+          <li key={i} className="flex flex-wrap items-center gap-2">
+            <WeekdaysField
+              label={`Days, row ${i + 1}`}
+              days={days}
+              leaf="location/openingHours/days"
+              onCommit={(next) => set(i, { days: next })}
+            />
+            <TextField
+              type="time"
+              label=""
+              ariaLabel={`Opens, row ${i + 1}`}
+              className="w-26"
+              value={from}
+              leaf="location/openingHours/from"
+              rule={(time) => (time < until ? null : `It closes at ${until}: opening is before that`)}
+              onCommit={(time) => set(i, { from: time })}
+            />
+            to
+            <TextField
+              type="time"
+              label=""
+              ariaLabel={`Closes, row ${i + 1}`}
+              className="w-26"
+              value={until}
+              leaf="location/openingHours/until"
+              rule={(time) => (time > from ? null : `It opens at ${from}: closing is after that`)}
+              onCommit={(time) => set(i, { until: time })}
+            />
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs btn-square"
+              onClick={() => onHours(hours.filter((_, j) => j !== i))}
+            >
+              <Trash2 size={13} aria-hidden />
+              <span className="sr-only">Remove row {i + 1} of the opening hours</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <button
+        type="button"
+        className="btn btn-sm mt-2"
+        onClick={() => onHours([...hours, { days: [1, 2, 3, 4, 5], from: "09:00", until: "18:00" }])}
+      >
+        <Plus size={14} aria-hidden /> Add hours
+      </button>
+    </div>
+  );
+}

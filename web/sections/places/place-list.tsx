@@ -1,0 +1,94 @@
+import type { Zone } from "../../../core/places/market.ts";
+import { destinationWords } from "../../../core/places/words.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import type { PlaceKind } from "./place-users.ts";
+
+type Props = {
+  plan: Plan;
+  /** The one that is shown, as "zone/azores". */
+  selected: string;
+  nameOf: (code: string) => string;
+  onSelect: (key: string) => void;
+  /** @param market that a zone is added to */
+  onAdd: (kind: PlaceKind, market?: string) => void;
+};
+
+/** Markets with their zones, and locations. */
+export function PlaceList({ plan, selected, nameOf, onSelect, onAdd }: Props) {
+  const zones = [...plan.zones].sort(byPosition);
+  const locations = [...(plan.locations ?? [])].sort(byPosition);
+  const item = { selected, onSelect };
+  return (
+    <nav aria-label="Markets, zones and locations">
+      {[...plan.markets].sort(byPosition).map((market) => (
+        <section key={market.id} className="mb-3">
+          <button
+            type="button"
+            aria-current={selected === `market/${market.id}` || undefined}
+            className="min-h-7 w-full cursor-pointer border-b border-base-300 text-left text-[13px] text-quiet aria-[current]:text-base-content"
+            onClick={() => onSelect(`market/${market.id}`)}
+          >
+            <strong className="text-base-content">{market.name}</strong> · {market.currencies.join(", ")}
+          </button>
+          <ul>
+            {zones
+              .filter((zone) => zone.market === market.id)
+              .map((zone) => (
+                <Item
+                  key={zone.id}
+                  {...item}
+                  at={`zone/${zone.id}`}
+                  name={zone.name}
+                  words={placesWords(zone, nameOf)}
+                  isOff={zone.on === false}
+                />
+              ))}
+          </ul>
+          <button type="button" className="btn btn-ghost btn-xs mt-1" onClick={() => onAdd("zone", market.id)}>
+            Add a zone<span className="sr-only"> to {market.name}</span>
+          </button>
+        </section>
+      ))}
+      <button type="button" className="btn btn-sm" onClick={() => onAdd("market")}>
+        Add a market
+      </button>
+      <section className="mt-4">
+        <h2 className="border-b border-base-300 pb-1 text-[13px] font-bold">Locations</h2>
+        <ul>
+          {locations.map(({ id, name, postcode, country }) => (
+            <Item
+              key={id}
+              {...item}
+              at={`location/${id}`}
+              name={name.en ?? id}
+              words={[postcode, nameOf(country)].filter(Boolean).join(", ")}
+            />
+          ))}
+        </ul>
+        <button type="button" className="btn btn-sm mt-2" onClick={() => onAdd("location")}>
+          Add a location
+        </button>
+      </section>
+    </nav>
+  );
+}
+
+type ItemProps = Pick<Props, "selected" | "onSelect"> & { at: string; name: string; words: string; isOff?: boolean };
+
+const Item = ({ selected, onSelect, at, name, words, isOff = false }: ItemProps) => (
+  <li>
+    <button
+      type="button"
+      aria-current={selected === at || undefined}
+      className="w-full cursor-pointer border-b border-base-300 py-1.5 pr-2 pl-2 text-left aria-[current]:bg-base-100"
+      onClick={() => onSelect(at)}
+    >
+      <span className={`font-semibold ${isOff ? "text-quiet line-through" : ""}`}>{name}</span>
+      <span className="block truncate text-[13px] text-quiet">{words}</span>
+    </button>
+  </li>
+);
+
+const placesWords = ({ destinations }: Zone, nameOf: (code: string) => string): string =>
+  destinations.length === 0 ? "no place yet" : destinations.map((one) => destinationWords(one, nameOf)).join("; ");
