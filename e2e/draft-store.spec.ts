@@ -41,6 +41,10 @@ test.beforeEach(() => {
 const OFFERS = ["free-standard", "free-post", "newsletter"] as const;
 const onServer = async (): Promise<Draft> => (await reach(new URL("/api/draft", server))).json();
 
+/** A draft whose list of changes, which has no order, has one. */
+const inOrder = (draft: Draft | null) =>
+  draft && { ...draft, changes: draft.changes.toSorted((a, b) => (entityKey(a) < entityKey(b) ? -1 : 1)) };
+
 /** A page in a new tab; what another tab of this browser has not saved is there too. */
 async function opened(): Promise<DraftStore> {
   ofTab.clear();
@@ -119,6 +123,8 @@ test("whatever is edited, undone and redone, the server ends up with what is sho
       cutOff = false;
       store.cancel();
       await atRest(store);
+      // Without having been read again, the draft here is the one there, what differs from the release included.
+      expect(inOrder(store.snapshot().draft)).toEqual(inOrder(await onServer()));
       expect(planOf((await onServer()).entities)).toEqual(store.snapshot().plan);
       const ended = store.snapshot().plan;
 
@@ -136,6 +142,9 @@ test("whatever is edited, undone and redone, the server ends up with what is sho
     { seed: 20261125, numRuns: 25 },
   );
 });
+
+const sequenceOf = (people: readonly DraftStore[]) =>
+  Math.max(...people.map((store) => store.snapshot().draft?.sequence ?? 0));
 
 test("two people who edit the same offers are told, and end up with one plan that has what each chose to keep", async () => {
   const turn = fc.record({ who: fc.nat(1), id: fc.constantFrom(...OFFERS), to: fc.nat(999), rest: fc.boolean() });
@@ -155,6 +164,9 @@ test("two people who edit the same offers are told, and end up with one plan tha
         if (rest) await atRest(store);
       }
       for (const store of people) await atRest(store);
+      // Whoever saved last knows what the other wrote before.
+      const last = people.find((store) => store.snapshot().draft?.sequence === sequenceOf(people));
+      expect(inOrder(last?.snapshot().draft ?? null)).toEqual(inOrder(await onServer()));
       for (const store of people) await store.load();
       const plan = planOf((await onServer()).entities);
       for (const store of people) expect(store.snapshot().plan).toEqual(plan);

@@ -37,7 +37,7 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
     const label = element.id ? document.querySelector(`label[for="${element.id}"]`) : null;
     return (label ?? element.closest("label") ?? element).textContent?.slice(0, 60) ?? "";
   };
-  const ofRow = (control: HTMLElement) => [...(control.closest("tr")?.querySelectorAll("button") ?? [])];
+  const ofRow = (control: HTMLElement) => [...(control.closest("tr")?.querySelectorAll<HTMLElement>("button") ?? [])];
   /** Not what is part of the page alone, nor more than the ends of a row of amounts or texts. */
   const usable = (control: HTMLElement) => {
     if (control.matches("[disabled], [type=file], [type=search], [type=radio]")) return false;

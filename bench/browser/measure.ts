@@ -54,26 +54,29 @@ async function coldOffers(from: Browser): Promise<void> {
     let start = performance.now();
     await page.goto(`${app.address}/api/health`);
     empty.push(performance.now() - start);
-    const scripts: Promise<number>[] = [];
+    // By address: what a worker shares with the page comes to it out of the cache.
+    const scripts = new Map<string, Promise<number>>();
     page.on("response", (response) => {
-      if (/\.js(\?|$)/.test(response.url()))
-        scripts.push(
-          response.body().then(
-            (body) => gzipSync(body).byteLength,
-            () => 0,
-          ),
-        );
+      const url = response.url();
+      if (!/\.js(\?|$)/.test(url) || scripts.has(url)) return;
+      scripts.set(
+        url,
+        response.body().then(
+          (body) => gzipSync(body).byteLength,
+          () => 0,
+        ),
+      );
     });
     start = performance.now();
     await page.goto(`${app.address}/offers`);
     await flagOf(page).waitFor();
     times.push(performance.now() - start);
-    bytes = (await Promise.all(scripts)).reduce((sum, size) => sum + size, 0);
+    bytes = (await Promise.all(scripts.values())).reduce((sum, size) => sum + size, 0);
     await context.close();
   }
   const [cold, plain] = [median(times), median(empty)];
   console.log(
-    `Offers page from cold, against an empty answer: ${(cold / plain).toFixed(1)}  (${cold.toFixed(0)} ms, ${plain.toFixed(0)} ms; scripts ${(bytes / 1024).toFixed(0)} KB compressed, 250 wanted)`,
+    `Offers page from cold, against an empty answer: ${(cold / plain).toFixed(1)}  (${cold.toFixed(0)} ms, ${plain.toFixed(0)} ms; scripts ${(bytes / 1024).toFixed(0)} KB compressed, 240 wanted)`,
   );
 }
 

@@ -1,6 +1,6 @@
 import type { ErrorObject } from "ajv";
 import { MOST_READABLE, nestingProblem } from "../plan/problems/nesting.ts";
-import type { Problem } from "../schema/problem.ts";
+import { type Problem, pointer } from "../schema/problem.ts";
 
 /** Data of the right shape, or what is wrong with it and where. */
 export type Checked<T> = { value: T } | { problems: Problem[] };
@@ -46,12 +46,10 @@ function problemsOf(errors: readonly ErrorObject[]): Problem[] {
 }
 
 function placeOf({ instancePath, keyword, params }: ErrorObject): string {
-  if (keyword === "additionalProperties") return `${instancePath}/${escaped(params.additionalProperty)}`;
-  if (keyword === "required") return `${instancePath}/${escaped(params.missingProperty)}`;
+  if (keyword === "additionalProperties") return `${instancePath}${pointer(String(params.additionalProperty))}`;
+  if (keyword === "required") return `${instancePath}${pointer(String(params.missingProperty))}`;
   return instancePath;
 }
-
-const escaped = (key: unknown) => String(key).replaceAll("~", "~0").replaceAll("/", "~1");
 
 function wordsOf({ keyword, message, params, parentSchema }: ErrorObject): string {
   switch (keyword) {

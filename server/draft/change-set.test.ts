@@ -48,6 +48,48 @@ describe("the draft in MariaDB", () => {
     }
   });
 
+  it("answers with what others wrote and removed since what is known, and with nothing else", async () => {
+    const { offer, sequence } = await offerInDraft();
+    const draft = await readDraft(pool);
+    const [first, second, third] = draft.entities.filter(({ kind }) => kind === "offer" && !draft.unreadable.length);
+    if (!first || !second || !third) throw new Error("the demo has too few offers");
+    const by = (
+      who: string,
+      since: number | undefined,
+      ...writes: { kind: "offer"; id: string; body: object | null }[]
+    ) =>
+      readDraft(pool).then(({ entities }) => {
+        const seen = (id: string) => entities.find((one) => one.kind === "offer" && one.id === id)?.revision ?? 0;
+        const all = writes.map((write) => ({ ...write, seen: seen(write.id) }));
+        return applyChangeSet(pool, { ...(since === undefined ? {} : { since }), writes: all }, who);
+      });
+    const renamed = ({ id, body }: typeof first, name: string) => ({
+      kind: "offer" as const,
+      id,
+      body: { ...body, name },
+    });
+    await by("others", undefined, renamed(second, "Theirs"));
+    await by("others", undefined, { kind: "offer", id: third.id, body: null });
+    const mine = await by("me", sequence, renamed(first, "Mine"));
+    expect(mine).toMatchObject({
+      sequence: sequence + 3,
+      entities: [
+        { id: first.id, body: { name: "Mine" }, revision: sequence + 3 },
+        { id: second.id, body: { name: "Theirs" }, revision: sequence + 1 },
+      ],
+      removed: [{ kind: "offer", id: third.id }],
+    });
+    // What is known already is not told again; who asks for nothing is told of their own alone.
+    expect(await by("me", sequence + 3, renamed(first, "Again"))).toMatchObject({
+      entities: [{ id: first.id }],
+      removed: [],
+    });
+    expect(await by("me", undefined, renamed(offer, "Plain"))).toMatchObject({
+      entities: [{ id: offer.id }],
+      removed: [],
+    });
+  });
+
   it("writes all of a change-set or nothing of it, and logs before and after", async () => {
     const { offer, sequence } = await offerInDraft();
     const half = await applyChangeSet(

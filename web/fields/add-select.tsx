@@ -15,7 +15,7 @@ type Props = {
 
 const LOOKS = {
   box: "select select-sm",
-  word: "[field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent text-[13px] text-quiet",
+  word: "min-h-6 [field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent text-[13px] text-quiet",
 };
 
 /** Something is done with one of several choices as soon as it is made; afterwards nothing is chosen again. */

@@ -15,7 +15,7 @@ type Props<Name extends string> = {
 
 const LOOKS = {
   box: "select select-sm text-base-content",
-  word: "[field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent text-base-content",
+  word: "min-h-6 [field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent text-base-content",
 };
 
 /** One of a few named choices. */

@@ -1,5 +1,5 @@
 import { lazy, type ReactNode, useCallback, useMemo } from "react";
-import { acceptedReason, type Finding } from "../../core/checks/finding.ts";
+import { acceptedReason } from "../../core/checks/finding.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import type { Section } from "../names/sections.ts";
 import { ShopperView } from "../preview/shopper/shopper-view.tsx";
@@ -37,7 +37,6 @@ const WordingView = lazy(() =>
   import("../sections/wording/wording-view.tsx").then((module) => ({ default: module.WordingView })),
 );
 
-const NO_FINDINGS: readonly Finding[] = [];
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
 type Props = {
@@ -59,8 +58,8 @@ export function Frame({ section, left, wayOut }: Props) {
     },
     [setWitness, setShopperOpen],
   );
-  const shown = useMemo(() => ({ findings: checks.findings ?? NO_FINDINGS, checks, plan, show }), [checks, plan, show]);
-  const open = shown.findings.filter(
+  const shown = useMemo(() => ({ checks, plan, show }), [checks, plan, show]);
+  const open = checks.findings?.filter(
     (finding) => finding.severity !== "odd" && acceptedReason(finding, plan?.store.accepted ?? []) === undefined,
   );
   return (
@@ -68,7 +67,7 @@ export function Frame({ section, left, wayOut }: Props) {
       <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden">
         <Header section={section} shopperOpen={shopperOpen} onShopper={setShopperOpen} wayOut={wayOut} />
         <div className="relative flex min-h-0">
-          <Rail section={section} left={left} changes={draft?.changes.length ?? 0} findings={open.length} />
+          <Rail section={section} left={left} changes={draft?.changes.length ?? 0} findings={open?.length ?? 0} />
           <Middle section={section} />
           {shopperOpen && compiled && plan && (
             <FaultBoundary what="The Shopper view" watch={[compiled, request, plan]} wayOut={wayOut}>

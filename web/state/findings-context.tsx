@@ -6,21 +6,21 @@ import type { QuoteRequest } from "../../core/request/request.ts";
 import type { ChecksState } from "./use-checks.ts";
 import { draftStore } from "./use-draft.ts";
 
-/** The findings of the plan on screen, and how one is shown in the Shopper view. */
+/** The search for findings of the plan on screen, and how one is shown in the Shopper view. */
 export type FindingsShown = {
-  readonly findings: readonly Finding[];
-  /** How the search for them goes. */
+  /** What was found, and how the search goes. */
   readonly checks: ChecksState;
   readonly plan: Plan | null;
   readonly show: (witness: QuoteRequest) => void;
 };
 
 export const FindingsContext = createContext<FindingsShown>({
-  findings: [],
   checks: { findings: null, progress: null, failure: null, stop: () => {} },
   plan: null,
   show: () => {},
 });
+
+const NONE: readonly Finding[] = [];
 
 export const PAGES: Readonly<Record<EntityKind, string>> = {
   store: "/release",
@@ -35,8 +35,10 @@ export const PAGES: Readonly<Record<EntityKind, string>> = {
 
 /** Findings that nobody has accepted. */
 export function useOpenFindings(): readonly Finding[] {
-  const { findings, plan } = useContext(FindingsContext);
-  return findings.filter((finding) => acceptedReason(finding, plan?.store.accepted ?? []) === undefined);
+  const { checks, plan } = useContext(FindingsContext);
+  return (checks.findings ?? NONE).filter(
+    (finding) => acceptedReason(finding, plan?.store.accepted ?? []) === undefined,
+  );
 }
 
 /** What is wrong with one entity, beside it. */

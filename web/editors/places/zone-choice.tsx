@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Zone } from "../../../core/places/market.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
+import { CheckField } from "../../fields/check-field.tsx";
 
 type Props = {
   /** What is chosen here, for readers of the screen. */
@@ -43,17 +44,12 @@ export function ZoneChoice({ label, zones, chosen, onChoose }: Props) {
       <ul className="columns-2 gap-6">
         {shown.map(({ id, name }) => (
           <li key={id}>
-            <label className="flex cursor-pointer items-center gap-2 py-0.5">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-xs"
-                checked={isChosen.has(id)}
-                onChange={(event) =>
-                  onChoose(event.target.checked ? [...chosen, id] : chosen.filter((zone) => zone !== id))
-                }
-              />
-              {name}
-            </label>
+            <CheckField
+              label={name}
+              className="py-0.5"
+              checked={isChosen.has(id)}
+              onCommit={(isTicked) => onChoose(isTicked ? [...chosen, id] : chosen.filter((zone) => zone !== id))}
+            />
           </li>
         ))}
       </ul>

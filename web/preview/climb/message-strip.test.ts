@@ -45,6 +45,7 @@ describe("the strip of messages under a climb", () => {
         if (value === 0) continue;
         const { messages } = quoteOf(compiled, { ...request, cart: cartAt(request.cart, value) });
         const read = messages.filter(({ surface }) => surface === "cart").map(({ text }) => text);
+        expect(texts).toHaveLength(read.length);
         // Every text of the strip is one that is read there, but for figures.
         for (const text of texts) {
           const parts = text.split("…").filter((part) => part.trim() !== "");

@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import type { CarrierBehaviour } from "../../../server/carriers/simulated.ts";
+import { SelectField } from "../../fields/select-field.tsx";
 import { carrierList } from "../../state/server-queries.ts";
 
 type Props = {
@@ -10,13 +11,11 @@ type Props = {
   onMoods: (moods: Record<string, CarrierBehaviour>) => void;
 };
 
-const MOODS: readonly { mood: CarrierBehaviour; words: string }[] = [
-  { mood: "well", words: "answers" },
-  { mood: "slow", words: "is too slow" },
-  { mood: "failing", words: "is down" },
-];
-
-const isMood = (value: string): value is CarrierBehaviour => MOODS.some(({ mood }) => mood === value);
+const BEHAVIOURS: Readonly<Record<CarrierBehaviour, string>> = {
+  well: "answers",
+  slow: "is too slow",
+  failing: "is down",
+};
 
 /** How the simulated carriers behave, to see what shoppers get when a real one does. */
 export function CarrierBehaviours({ asked, moods, asking, onMoods }: Props) {
@@ -27,24 +26,17 @@ export function CarrierBehaviours({ asked, moods, asking, onMoods }: Props) {
       {asked.map((id) => {
         const name = data?.find((carrier) => carrier.id === id)?.name ?? id;
         return (
-          <label key={id} className="flex items-center gap-1.5">
+          <span key={id} className="flex items-center gap-1.5">
             Carrier {name}
-            <select
-              className="cursor-pointer border-b border-dotted border-quiet bg-transparent text-base-content"
+            <SelectField
+              label={`Carrier ${name}`}
+              look="word"
               value={moods[id] ?? "well"}
-              onChange={(event) => {
-                const mood = event.target.value;
-                if (isMood(mood)) onMoods({ ...moods, [id]: mood });
-              }}
-            >
-              {MOODS.map(({ mood, words }) => (
-                <option key={mood} value={mood}>
-                  {words}
-                </option>
-              ))}
-            </select>
+              choices={BEHAVIOURS}
+              onCommit={(mood) => onMoods({ ...moods, [id]: mood })}
+            />
             {asking && <span role="status">asking…</span>}
-          </label>
+          </span>
         );
       })}
     </div>

@@ -1,5 +1,6 @@
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
+import { CheckField } from "../../fields/check-field.tsx";
 
 type Props = {
   plan: Plan;
@@ -24,20 +25,16 @@ export function OfferSwitches({ plan, zones, off, onOff }: Props) {
       <ul className="mt-1 grid max-h-32 gap-0.5 overflow-y-auto">
         {offers.map(({ id, name }) => (
           <li key={id}>
-            <label className="flex cursor-pointer items-center gap-2">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-xs"
-                checked={!off.has(id)}
-                onChange={(event) => {
-                  const next = new Set(off);
-                  if (event.target.checked) next.delete(id);
-                  else next.add(id);
-                  onOff(next);
-                }}
-              />
-              {name}
-            </label>
+            <CheckField
+              label={name}
+              checked={!off.has(id)}
+              onCommit={(isOn) => {
+                const next = new Set(off);
+                if (isOn) next.delete(id);
+                else next.add(id);
+                onOff(next);
+              }}
+            />
           </li>
         ))}
       </ul>

@@ -5,6 +5,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
 import { accept, FindingLine, FindingsContext, PAGES, reopen } from "../../state/findings-context.tsx";
 import { useLooked } from "../../state/quote-context.ts";
@@ -69,8 +70,8 @@ export function ChecksView() {
 }
 
 function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
-  const { findings } = useContext(FindingsContext);
-  if (!checks.findings) return checks.failure === null ? <p className="text-quiet">Looking through the plan…</p> : null;
+  const { findings } = checks;
+  if (!findings) return checks.failure === null ? <p className="text-quiet">Looking through the plan…</p> : null;
   const accepted = plan.store.accepted ?? [];
   const open = findings.filter((finding) => acceptedReason(finding, accepted) === undefined);
   const letBe = findings.filter((finding) => acceptedReason(finding, accepted) !== undefined);
@@ -157,16 +158,15 @@ function EdgePages({ compiled, plan, at, chosen, onChoose }: EdgePagesProps) {
   if (!offer) return <p className="text-quiet">There is no offer to walk along.</p>;
   return (
     <>
-      <label className="mb-2 flex items-center gap-2">
-        Along
-        <select className="select select-sm w-72" value={offer.id} onChange={(event) => onChoose(event.target.value)}>
-          {offers.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <div className="mb-2">
+        <SelectField
+          label="Along"
+          className="w-72"
+          value={offer.id}
+          choices={choicesOf(offers, ({ name }) => name)}
+          onCommit={onChoose}
+        />
+      </div>
       <EdgeWalk compiled={compiled} offer={offer} at={at} />
     </>
   );

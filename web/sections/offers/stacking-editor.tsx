@@ -2,6 +2,7 @@ import type { Offer } from "../../../core/offers/offer.ts";
 import { stackingOf } from "../../../core/offers/stacking.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
+import { ChoicesField } from "../../fields/choices-field.tsx";
 import { NumberField } from "../../fields/number-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
@@ -33,24 +34,14 @@ export function StackingEditor({ plan, offer, onOffer }: Props) {
         }}
       />
       {stacking?.kind === "with" && (
-        <fieldset className="flex flex-wrap gap-x-4 gap-y-1 text-[13px]">
-          <legend className="sr-only">Offers it may be used with</legend>
-          {others.map(({ id, name }) => (
-            <label key={id} className="flex items-center gap-1.5">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-xs"
-                checked={stacking.offers.includes(id)}
-                onChange={(event) => {
-                  const rest = stacking.offers.filter((one) => one !== id);
-                  const offers = event.target.checked ? [...rest, id] : rest;
-                  if (offers.length > 0) onOffer({ ...offer, stacking: { kind: "with", offers } });
-                }}
-              />
-              {name}
-            </label>
-          ))}
-        </fieldset>
+        <ChoicesField
+          label="Offers it may be used with"
+          className="flex-wrap gap-x-4 gap-y-1 text-[13px]"
+          value={stacking.offers}
+          choices={others.map(({ id, name }) => ({ value: id, words: name }))}
+          leaf="offer/stacking/with/offers"
+          onCommit={(offers) => onOffer({ ...offer, stacking: { kind: "with", offers } })}
+        />
       )}
       {company.length === 0 ? (
         <p className="text-quiet">It meets no other offer.</p>

@@ -6,7 +6,9 @@ import { postcodePattern } from "../../../core/places/postcode.ts";
 import { destinationWords } from "../../../core/places/words.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
-import { COUNTRIES } from "../../names/place-names.ts";
+import { AddSelect } from "../../fields/add-select.tsx";
+import { SelectField } from "../../fields/select-field.tsx";
+import { COUNTRY_NAMES } from "../../names/place-names.ts";
 import { useRegions } from "../../state/use-regions.ts";
 
 type Props = {
@@ -44,26 +46,20 @@ export function DestinationEditor({ plan, zone, nameOf, onZones }: Props) {
                 }
               />
             )}
-            <select
-              aria-label={`Move ${destinationWords(destination, nameOf)} to another zone`}
-              className="[field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent text-[13px] text-quiet"
-              value=""
-              onChange={(event) => {
-                const target = others.find(({ id }) => id === event.target.value);
+            <AddSelect
+              label={`Move ${destinationWords(destination, nameOf)} to another zone`}
+              shown="move to…"
+              look="word"
+              choices={others.map(({ id, name }) => ({ value: id, words: name }))}
+              onAdd={(to) => {
+                const target = others.find(({ id }) => id === to);
                 if (!target) return;
                 onZones(
                   { ...zone, destinations: zone.destinations.filter((_, j) => j !== i) },
                   { ...target, destinations: [...target.destinations, destination] },
                 );
               }}
-            >
-              <option value="">move to…</option>
-              {others.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
+            />
             <button
               type="button"
               className="btn btn-ghost btn-xs btn-square"
@@ -90,19 +86,13 @@ function CarveOut({ destination, onCarve }: CarveProps) {
   const regions = useRegions(destination.country).filter(({ code }) => !excepted.has(code));
   if (regions.length === 0) return null;
   return (
-    <select
-      aria-label="Carve out a region"
-      className="[field-sizing:content] cursor-pointer border-b border-dotted border-quiet bg-transparent text-[13px] text-quiet"
-      value=""
-      onChange={(event) => event.target.value !== "" && onCarve(event.target.value)}
-    >
-      <option value="">carve out…</option>
-      {regions.map(({ code, name }) => (
-        <option key={code} value={code}>
-          {name}
-        </option>
-      ))}
-    </select>
+    <AddSelect
+      label="Carve out a region"
+      shown="carve out…"
+      look="word"
+      choices={regions.map(({ code, name }) => ({ value: code, words: name }))}
+      onAdd={onCarve}
+    />
   );
 }
 
@@ -132,19 +122,14 @@ function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
     <fieldset className="grid gap-2 text-[13px]">
       <legend className="mb-1 text-quiet">Add to {zone.name}</legend>
       <div className="flex flex-wrap items-center gap-2">
-        <select
-          aria-label="Country to add"
-          className="select select-sm w-48"
+        <SelectField
+          label="Country to add"
+          hideLabel
+          className="w-48"
           value={country}
-          onChange={(event) => setCountry(event.target.value)}
-        >
-          <option value="">a country…</option>
-          {COUNTRIES.map(({ code, name }) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </select>
+          choices={{ "": "a country…", ...COUNTRY_NAMES }}
+          onCommit={setCountry}
+        />
         {country !== "" && (
           <>
             <button
@@ -158,23 +143,16 @@ function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
               Add all of {nameOf(country)}
             </button>
             {regions.length > 0 && (
-              <select
-                aria-label="Region to add"
-                className="select select-sm w-44"
-                value=""
-                onChange={(event) => {
-                  if (event.target.value === "") return;
-                  onAdd([{ region: event.target.value }]);
+              <AddSelect
+                label="Region to add"
+                shown="or one region…"
+                className="w-44"
+                choices={regions.map(({ code, name }) => ({ value: code, words: name }))}
+                onAdd={(region) => {
+                  onAdd([{ region }]);
                   done();
                 }}
-              >
-                <option value="">or one region…</option>
-                {regions.map(({ code, name }) => (
-                  <option key={code} value={code}>
-                    {name}
-                  </option>
-                ))}
-              </select>
+              />
             )}
           </>
         )}

@@ -2,7 +2,8 @@ import { useState } from "react";
 import { normalPostcode } from "../../../core/places/postcode.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
-import { COUNTRIES } from "../../names/place-names.ts";
+import { SelectField } from "../../fields/select-field.tsx";
+import { COUNTRY_NAMES } from "../../names/place-names.ts";
 import { useRegions } from "../../state/use-regions.ts";
 
 const BY = {
@@ -30,34 +31,25 @@ export function TryAddress({ compiled }: { compiled: CompiledPlan }) {
     <section aria-label="Try an address" className="mt-6 border-t border-base-300 pt-4">
       <h2 className="mb-2 text-[17px] font-bold">Try an address</h2>
       <div className="flex flex-wrap items-center gap-2">
-        <select
-          aria-label="Country to try"
-          className="select select-sm w-44"
+        <SelectField
+          label="Country to try"
+          hideLabel
+          className="w-44"
           value={country}
-          onChange={(event) => {
-            setCountry(event.target.value);
+          choices={COUNTRY_NAMES}
+          onCommit={(code) => {
+            setCountry(code);
             setRegion("");
           }}
-        >
-          {COUNTRIES.map(({ code, name }) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </select>
-        <select
-          aria-label="Region to try"
-          className="select select-sm w-44"
+        />
+        <SelectField
+          label="Region to try"
+          hideLabel
+          className="w-44"
           value={region}
-          onChange={(event) => setRegion(event.target.value)}
-        >
-          <option value="">region not told</option>
-          {regions.map(({ code, name }) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </select>
+          choices={{ "": "region not told", ...Object.fromEntries(regions.map(({ code, name }) => [code, name])) }}
+          onCommit={setRegion}
+        />
         <input
           aria-label="Postcode to try"
           className="input input-sm w-36"

@@ -1,11 +1,11 @@
 import { useMutation } from "@tanstack/react-query";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
-import { typedAmount } from "../../../core/money/typed.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { Product } from "../../../server/catalogue/product.ts";
 import { ListField } from "../../fields/list-field.tsx";
+import { MoneyField } from "../../fields/money-field.tsx";
 import { QuantityField, WEIGHT_UNITS } from "../../fields/quantity-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
@@ -29,6 +29,9 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
   const save = (next: Product) => saving.mutate(next);
   const currencies = [...new Set(plan.markets.flatMap((market) => market.currencies))];
   const { delivery } = now;
+  type OwnCharge = Extract<Product["delivery"], { kind: "own-charge" }>;
+  const setOwn = (own: OwnCharge, currency: string, amount: string | undefined) =>
+    save({ ...now, delivery: { ...own, amounts: setOptional(own.amounts, currency, amount) } });
   return (
     <section aria-label={product.name} className="grid gap-2 border-l-2 border-primary pl-3">
       <h3 className="font-semibold">{product.name}</h3>
@@ -90,23 +93,14 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
               onCommit={(per) => save({ ...now, delivery: { ...delivery, per } })}
             />
             {currencies.map((currency) => (
-              <TypedField
+              <MoneyField
                 key={currency}
                 label={`Own charge, ${currency}`}
                 className="w-24"
-                value={delivery.amounts[currency] ?? ""}
-                problemOf={(text) => {
-                  const read = typedAmount(text, currency);
-                  return text.trim() === "" || "minor" in read ? null : read.problem;
-                }}
-                onCommit={(text) => {
-                  const read = typedAmount(text, currency);
-                  const typed = "minor" in read ? majorUnits(read.minor, exponentOf(currency) ?? 2) : undefined;
-                  save({
-                    ...now,
-                    delivery: { ...delivery, amounts: setOptional(delivery.amounts, currency, typed) },
-                  });
-                }}
+                value={delivery.amounts[currency]}
+                currency={currency}
+                onCommit={(amount) => setOwn(delivery, currency, amount)}
+                onEmpty={() => setOwn(delivery, currency, undefined)}
               />
             ))}
           </>

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
+import { CheckField } from "../../fields/check-field.tsx";
 import { CATALOGUE, PRODUCTS, productsFound } from "../../state/server-queries.ts";
 import { useDebounced } from "../../state/use-debounced.ts";
 import { CatalogueFile } from "./catalogue-file.tsx";
@@ -54,15 +55,7 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
           disabled={missing}
           onChange={(event) => setTyped(event.target.value)}
         />
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-xs"
-            checked={missing}
-            onChange={(event) => setMissing(event.target.checked)}
-          />
-          only without a weight
-        </label>
+        <CheckField label="only without a weight" checked={missing} onCommit={setMissing} />
       </div>
       <div className="max-h-[360px] overflow-y-auto border border-base-300 bg-base-100">
         <table className="table table-sm text-[14px] [&_td]:text-[14px]">

@@ -3,10 +3,11 @@ import { baseAmountFor } from "../../../core/money/drift.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { RateTable } from "../../../core/money/rates.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
+import { MoneyField } from "../../fields/money-field.tsx";
 import { readPercent } from "../../fields/read-figure.ts";
 import { isAtMostAll } from "../../fields/rules.ts";
+import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
-import { TypedField } from "../../fields/typed-field.tsx";
 import { HistoryChart } from "./history-chart.tsx";
 
 /** For shops that hold one amount in their base currency: what to type there for a round goal abroad, and how it strays. */
@@ -21,28 +22,14 @@ export function BaseAmountPanel({ table }: { table: RateTable }) {
     <section aria-label="One base amount">
       <h2 className="mb-1 font-semibold">If a shop can hold only one amount, in {table.base}</h2>
       <div className="flex flex-wrap items-end gap-3">
-        <label className="grid gap-0.5 text-[13px] text-quiet">
-          Currency
-          <select
-            className="select select-sm w-24"
-            value={currency}
-            onChange={(event) => setCurrency(event.target.value)}
-          >
-            {currencies.map((code) => (
-              <option key={code}>{code}</option>
-            ))}
-          </select>
-        </label>
-        <TypedField
-          label="Round goal there"
-          className="w-28"
-          value={goal}
-          problemOf={(text) => {
-            const typed = typedAmount(text, currency);
-            return "problem" in typed ? typed.problem : null;
-          }}
-          onCommit={setGoal}
+        <SelectField
+          label="Currency"
+          className="w-24"
+          value={currency}
+          choices={Object.fromEntries(currencies.map((code) => [code, code]))}
+          onCommit={setCurrency}
         />
+        <MoneyField label="Round goal there" className="w-28" value={goal} currency={currency} onCommit={setGoal} />
         <TextField
           label="Close enough, % off the goal"
           className="w-28"

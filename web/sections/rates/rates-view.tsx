@@ -6,6 +6,7 @@ import { freeId } from "../../../core/schema/positions.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { readFigure } from "../../fields/read-figure.ts";
 import { isMoreThanNothing } from "../../fields/rules.ts";
+import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
@@ -39,16 +40,12 @@ export function RatesView({ plan, market }: { plan: Plan; market: Market | null 
     <div className="grid gap-4">
       <div className="flex flex-wrap items-end gap-3">
         {tables.length > 1 && (
-          <label className="grid gap-0.5 text-[13px] text-quiet">
-            Table
-            <select className="select select-sm" value={table?.id} onChange={(event) => setChosen(event.target.value)}>
-              {tables.map(({ id }) => (
-                <option key={id} value={id}>
-                  {id}
-                </option>
-              ))}
-            </select>
-          </label>
+          <SelectField
+            label="Table"
+            value={table?.id ?? ""}
+            choices={choicesOf(tables, ({ id }) => id)}
+            onCommit={setChosen}
+          />
         )}
         <FileField label="Read a file of reference rates" accept=".csv,text/csv" onFile={(file) => void read(file)} />
         <span className="text-[13px] text-quiet">

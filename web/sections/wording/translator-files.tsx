@@ -5,6 +5,7 @@ import type { IncomingText } from "../../../core/translation/translation-units.t
 import { sourceLanguageOf, translationUnits, withTexts } from "../../../core/translation/translation-units.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { FileField } from "../../fields/file-field.tsx";
+import { SelectField } from "../../fields/select-field.tsx";
 import { draftStore } from "../../state/use-draft.ts";
 
 /** Texts for translators, out and in, as XLIFF or as JSON of ICU messages. All of a file is taken, or none of it. */
@@ -32,14 +33,13 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
     <section aria-label="For translators" className="mt-5 border border-base-300 bg-base-100 p-3">
       <h2 className="mb-2 font-semibold">For translators</h2>
       <div className="flex flex-wrap items-center gap-3">
-        <label className="flex items-center gap-2">
-          Into
-          <select className="select select-sm w-24" value={target} onChange={(event) => setTarget(event.target.value)}>
-            {targets.map((locale) => (
-              <option key={locale}>{locale}</option>
-            ))}
-          </select>
-        </label>
+        <SelectField
+          label="Into"
+          className="w-24"
+          value={target}
+          choices={Object.fromEntries(targets.map((locale) => [locale, locale]))}
+          onCommit={setTarget}
+        />
         <button
           type="button"
           className="btn btn-sm"
