@@ -1,4 +1,4 @@
-import { type ReactNode, useId, useRef } from "react";
+import { type ReactNode, useId, useRef, useState } from "react";
 
 type Props = { label: string; shown: string; side?: "left" | "right"; children: ReactNode };
 
@@ -8,12 +8,13 @@ const WIDTH = 288;
 
 /**
  * A part of a sentence that opens into a small form: the browser's own popover, which Escape and a click elsewhere close. It
- * stands below its words, and inside the window.
+ * stands below its words, and inside the window. What is in it is drawn when it is first opened.
  */
 export function Popover({ label, shown, side = "left", children }: Props) {
   const id = useId();
   const words = useRef<HTMLButtonElement>(null);
   const panel = useRef<HTMLDialogElement>(null);
+  const [wasOpened, setWasOpened] = useState(false);
   const place = () => {
     const { current: element } = panel;
     const at = words.current?.getBoundingClientRect();
@@ -40,10 +41,14 @@ export function Popover({ label, shown, side = "left", children }: Props) {
         id={id}
         popover="auto"
         aria-label={label}
-        onBeforeToggle={(event) => event.newState === "open" && place()}
+        onBeforeToggle={(event) => {
+          if (event.newState !== "open") return;
+          place();
+          setWasOpened(true);
+        }}
         className="fixed m-0 w-72 overflow-y-auto border border-base-300 bg-base-100 p-4 text-left text-base font-normal text-base-content shadow-lg"
       >
-        {children}
+        {wasOpened && children}
       </dialog>
     </>
   );

@@ -1,16 +1,17 @@
-import { pickText } from "../../core/messages/locale.ts";
+import { lazy, Suspense } from "react";
 import type { Location } from "../../core/places/location.ts";
-import { NumberField } from "../fields/number-field.tsx";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
-import { choicesOf, SelectField } from "../fields/select-field.tsx";
+import { locationName } from "../names/location-name.ts";
 import type { Standpoint } from "../state/standpoint.ts";
+
+// Loaded when the form is opened.
+const SoFar = lazy(() => import("./so-far.tsx").then((module) => ({ default: module.SoFar })));
 
 type Away = Standpoint["away"];
 type Props = { away: Away; locations: readonly Location[]; onChange: (away: Away) => void };
 
 const FIRST_KM = 3;
-const nameOf = ({ name, id }: Location) => pickText(name, "en", [])?.text ?? id;
 
 /** How far the address is from a location: what local delivery and charges by distance ask for. */
 export function DistancePart({ away, locations, onChange }: Props) {
@@ -18,7 +19,7 @@ export function DistancePart({ away, locations, onChange }: Props) {
   const [first] = locations;
   if (!first) return null;
   return (
-    <Popover label="Distance" shown={away && from ? `${away.km} km from ${nameOf(from)}` : "some way off"}>
+    <Popover label="Distance" shown={away && from ? `${away.km} km from ${locationName(from)}` : "some way off"}>
       <fieldset className="grid gap-2.5">
         <legend className="mb-1 font-semibold">How far away</legend>
         <RadioField name="distance" label="Not known" checked={!from} onChoose={() => onChange(undefined)} />
@@ -29,21 +30,9 @@ export function DistancePart({ away, locations, onChange }: Props) {
           onChoose={() => onChange({ location: first.id, km: FIRST_KM })}
         />
         {away && from && (
-          <div className="flex items-end gap-2">
-            <NumberField
-              label="Kilometres"
-              className="w-24"
-              value={away.km}
-              leaf="standpoint/away/km"
-              onCommit={(km) => onChange({ ...away, km })}
-            />
-            <SelectField
-              label="from"
-              value={from.id}
-              choices={choicesOf(locations, nameOf)}
-              onCommit={(location) => onChange({ ...away, location })}
-            />
-          </div>
+          <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+            <SoFar away={away} locations={locations} onChange={onChange} />
+          </Suspense>
         )}
       </fieldset>
     </Popover>

@@ -1,15 +1,17 @@
+import { lazy, Suspense, useState } from "react";
 import { type Amount, type ResolvedAmount, type Rounding, resolveAmount } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
-import { CheckField } from "../../fields/check-field.tsx";
-import { isMoreThanNothing } from "../../fields/rules.ts";
-import { SelectField } from "../../fields/select-field.tsx";
-import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 import type { Column } from "./columns.ts";
 import { sourceWords } from "./source-words.ts";
 import { withAmount } from "./with-amount.ts";
+
+// Opened rarely: loaded when it is.
+const RoundingFields = lazy(() =>
+  import("./rounding-fields.tsx").then((module) => ({ default: module.RoundingFields })),
+);
 
 type Props = {
   plan: Plan;
@@ -23,6 +25,7 @@ type Props = {
 /** What a converted amount comes from, with its rounding to be changed or the figure pinned; a typed one can be converted. */
 export function ConversionPart({ plan, label, amount, found, column, onCommit }: Props) {
   const { market, currency } = column;
+  const [isOpen, setIsOpen] = useState(false);
   if (found.from !== "conversion") {
     const converted = asConverted(plan, amount, column, found);
     return converted ? (
@@ -45,34 +48,13 @@ export function ConversionPart({ plan, label, amount, found, column, onCommit }:
     onCommit(withAmount(setOptional(amount, "converted", left), market.id, currency, found.minor));
   };
   return (
-    <details className="text-right text-[12px] text-quiet">
+    <details className="text-right text-[12px] text-quiet" onToggle={(event) => setIsOpen(event.currentTarget.open)}>
       <summary className="min-h-6 cursor-pointer pt-1 whitespace-nowrap">{sourceWords(found, currency)}</summary>
-      <div className="flex items-end justify-end gap-1 py-1">
-        <TextField
-          label="To a multiple of"
-          className="w-20"
-          value={rounding.step}
-          leaf="rounding/step"
-          rule={isMoreThanNothing}
-          onCommit={(step) => setRounding({ ...rounding, step })}
-        />
-        <SelectField
-          label="Direction"
-          hideLabel
-          value={rounding.direction}
-          choices={{ nearest: "nearest", up: "up", down: "down" }}
-          onCommit={(direction) => setRounding({ ...rounding, direction })}
-        />
-        <CheckField
-          label="less one"
-          className="pb-1.5"
-          checked={rounding.lessOne ?? false}
-          onCommit={(isLess) => setRounding(setOptional(rounding, "lessOne", isLess || undefined))}
-        />
-        <button type="button" className="btn btn-xs mb-1" onClick={pin}>
-          Pin<span className="sr-only"> {label}</span>
-        </button>
-      </div>
+      {isOpen && (
+        <Suspense fallback={null}>
+          <RoundingFields label={label} rounding={rounding} onRounding={setRounding} onPin={pin} />
+        </Suspense>
+      )}
     </details>
   );
 }

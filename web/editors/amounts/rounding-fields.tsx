@@ -1,0 +1,38 @@
+import type { Rounding } from "../../../core/money/amount.ts";
+import { CheckField } from "../../fields/check-field.tsx";
+import { isMoreThanNothing } from "../../fields/rules.ts";
+import { SelectField } from "../../fields/select-field.tsx";
+import { TextField } from "../../fields/text-field.tsx";
+import { setOptional } from "../../state/set-optional.ts";
+
+type Props = { label: string; rounding: Rounding; onRounding: (rounding: Rounding) => void; onPin: () => void };
+
+/** How a converted amount is made round, and whether it stays as it is now. */
+export const RoundingFields = ({ label, rounding, onRounding, onPin }: Props) => (
+  <div className="flex items-end justify-end gap-1 py-1">
+    <TextField
+      label="To a multiple of"
+      className="w-20"
+      value={rounding.step}
+      leaf="rounding/step"
+      rule={isMoreThanNothing}
+      onCommit={(step) => onRounding({ ...rounding, step })}
+    />
+    <SelectField
+      label="Direction"
+      hideLabel
+      value={rounding.direction}
+      choices={{ nearest: "nearest", up: "up", down: "down" }}
+      onCommit={(direction) => onRounding({ ...rounding, direction })}
+    />
+    <CheckField
+      label="less one"
+      className="pb-1.5"
+      checked={rounding.lessOne ?? false}
+      onCommit={(isLess) => onRounding(setOptional(rounding, "lessOne", isLess || undefined))}
+    />
+    <button type="button" className="btn btn-xs mb-1" onClick={onPin}>
+      Pin<span className="sr-only"> {label}</span>
+    </button>
+  </div>
+);
