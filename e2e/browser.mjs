@@ -8,5 +8,7 @@ export const BROWSER = {
     "--disable-background-networking",
     "--disable-component-update",
     "--disable-sync",
+    // Letters and spaces as wide as they are on screens, not fitted to whole pixels.
+    "--font-render-hinting=none",
   ],
 };

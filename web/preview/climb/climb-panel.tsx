@@ -104,19 +104,21 @@ export function ClimbPanel() {
       <OtherScales climb={climb} offerName={(id) => plan.offers.find((offer) => offer.id === id)?.name ?? id} />
       {compiled && <PartlyKnown compiled={compiled} request={request} shown={climb.zone} />}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 text-[13px] text-quiet">
-        <SelectField
-          label="Beside"
-          look="word"
-          hideLabel={false}
-          value={against}
-          choices={{
-            "": "nothing else",
-            ...(state.unsaved > 0 ? { saved: "the plan as it is saved" } : {}),
-            ...(draft?.release && draft.changes.length > 0 ? { released: "what shops get now" } : {}),
-            ...Object.fromEntries(kept?.standpoints.map(({ id, name }) => [`standpoint/${id}`, name]) ?? []),
-          }}
-          onCommit={setAgainst}
-        />
+        <span className="flex items-center gap-1.5">
+          <span aria-hidden>Beside</span>
+          <SelectField
+            label="Beside"
+            look="word"
+            value={against}
+            choices={{
+              "": "nothing else",
+              ...(state.unsaved > 0 ? { saved: "the plan as it is saved" } : {}),
+              ...(draft?.release && draft.changes.length > 0 ? { released: "what shops get now" } : {}),
+              ...Object.fromEntries(kept?.standpoints.map(({ id, name }) => [`standpoint/${id}`, name]) ?? []),
+            }}
+            onCommit={setAgainst}
+          />
+        </span>
         {other && (
           <span>
             thin lines: {other.words}

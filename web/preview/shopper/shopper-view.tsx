@@ -51,8 +51,10 @@ export function ShopperView({ plan }: { plan: Plan }) {
           {wide ? <Smartphone size={15} aria-hidden /> : <Monitor size={15} aria-hidden />}
           <span className="sr-only">{wide ? "As wide as a phone" : "As wide as a desktop"}</span>
         </button>
-        <SampleChoice />
-        <SavedCartsMenu cart={cart} carts={carts} onCart={setCart} />
+        <span className="flex items-baseline gap-3">
+          <SampleChoice />
+          <SavedCartsMenu cart={cart} carts={carts} onCart={setCart} />
+        </span>
       </div>
       <LookedElsewhere place={place} />
       <section
