@@ -1,4 +1,4 @@
-import { lazy, type ReactNode, useCallback, useMemo } from "react";
+import { useCallback, useMemo } from "react";
 import { acceptedReason } from "../../core/checks/finding.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import type { Section } from "../names/sections.ts";
@@ -16,26 +16,6 @@ import { Header } from "./header.tsx";
 import { PlanFaults } from "./plan-faults.tsx";
 import { Rail } from "./rail.tsx";
 import { VisitedSections } from "./visited-sections.tsx";
-
-// A section is loaded when it is first wanted.
-const DeliveryView = lazy(() =>
-  import("../sections/delivery/delivery-view.tsx").then((module) => ({ default: module.DeliveryView })),
-);
-const OffersView = lazy(() =>
-  import("../sections/offers/offers-view.tsx").then((module) => ({ default: module.OffersView })),
-);
-const PlacesView = lazy(() =>
-  import("../sections/places/places-view.tsx").then((module) => ({ default: module.PlacesView })),
-);
-const ReleaseView = lazy(() =>
-  import("../sections/release/release-view.tsx").then((module) => ({ default: module.ReleaseView })),
-);
-const ChecksView = lazy(() =>
-  import("../sections/checks/checks-view.tsx").then((module) => ({ default: module.ChecksView })),
-);
-const WordingView = lazy(() =>
-  import("../sections/wording/wording-view.tsx").then((module) => ({ default: module.WordingView })),
-);
 
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
@@ -86,15 +66,6 @@ function Middle({ section }: { section: Section }) {
   const { standpoint, market } = useStandpoint();
   const { request } = useLooked();
   const { plan, draft, conflict, loadError } = state;
-  const known = plan !== null;
-  const views: Record<Section, ReactNode> = {
-    places: known && <PlacesView />,
-    offers: (known || !draft) && <OffersView />,
-    delivery: (known || !draft) && <DeliveryView />,
-    wording: known && <WordingView />,
-    checks: known && <ChecksView />,
-    release: <ReleaseView />,
-  };
   return (
     <main className="min-w-0 flex-1 overflow-y-auto px-5 py-4">
       {conflict && <ConflictBar conflict={conflict} plan={plan} market={market} />}
@@ -107,8 +78,9 @@ function Middle({ section }: { section: Section }) {
         </p>
       )}
       <PlanFaults state={state} />
+      {!draft && !loadError && <p className="text-quiet">Loading the plan…</p>}
       {draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}
-      <VisitedSections section={section} watch={[plan, request]} views={views} />
+      {plan && <VisitedSections section={section} watch={[plan, request]} />}
     </main>
   );
 }

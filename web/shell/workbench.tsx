@@ -4,6 +4,7 @@ import { STANDPOINT_KEY } from "../state/standpoint-context.ts";
 import { FaultBoundary } from "./fault-boundary.tsx";
 import { Frame } from "./frame.tsx";
 import { LookedAt, ServerAnswers } from "./looked-at.tsx";
+import { loadSection } from "./section-view.tsx";
 import { useDraftKeys } from "./use-draft-keys.ts";
 import { useSection } from "./use-section.ts";
 
@@ -18,6 +19,8 @@ const FIRST_LOOK = {
 
 /** The whole app. @param section the one whose page was loaded */
 export function Workbench({ section: first }: { section: Section }) {
+  // Beside the plan, not after it.
+  void loadSection(first);
   const { section, left } = useSection(first);
   useDraftKeys();
   return (

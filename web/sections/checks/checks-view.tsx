@@ -28,7 +28,7 @@ export function ChecksView() {
   const { request, quote } = useLooked();
   const { plan, compiled } = state;
   const [selected, select] = useSelected("checks");
-  if (!plan || !compiled) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+  if (!plan || !compiled) return null;
   const tab = TABS.find(({ id }) => selected === id || selected?.startsWith(`${id}/`))?.id ?? "findings";
   return (
     <div className="mx-auto max-w-[1200px]">

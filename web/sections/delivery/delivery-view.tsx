@@ -34,7 +34,7 @@ export function DeliveryView() {
   const [selected, select] = useSelected("delivery");
   const [problem, setProblem] = useState<string | null>(null);
   const rows = useMemo(() => (plan ? rowsOf(plan, market, zones, currency) : []), [plan, market, zones, currency]);
-  if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+  if (!plan) return null;
 
   const options = rows.map(({ option }) => option);
   const current = options.find(({ id }) => id === selected) ?? rows.find(({ here }) => here)?.option ?? options[0];

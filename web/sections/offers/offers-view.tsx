@@ -44,7 +44,7 @@ export function OffersView() {
   const { currency } = request;
   const [selected, select] = useSelected("offers");
   const [problem, setProblem] = useState<string | null>(null);
-  if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+  if (!plan) return null;
 
   const zones = compiled ? resolvePlace(compiled.places, request.destination).zones : [];
   const chosen = plan.offers.find(({ id }) => id === selected);

@@ -25,7 +25,7 @@ export function PlacesView() {
   const [chosen, select] = useSelected("places");
   const [problem, setProblem] = useState<string | null>(null);
   const nameOf = placeNamer(useRegionNames(countriesIn(plan)));
-  if (!plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+  if (!plan) return null;
 
   const selected = keyOf(chosen ?? here[0] ?? [...plan.zones].sort(byPosition)[0]?.id ?? "");
   const add = (kind: PlaceKind, market = "") => {

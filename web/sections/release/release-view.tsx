@@ -22,7 +22,7 @@ export function ReleaseView() {
     onSettled: () => Promise.all([draftStore.load(), client.invalidateQueries(releaseList)]),
   });
   const { draft, plan, unsaved } = state;
-  if (!draft || !plan) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+  if (!draft || !plan) return null;
   const next = (draft.release?.number ?? 0) + 1;
 
   return (

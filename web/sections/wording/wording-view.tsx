@@ -32,7 +32,7 @@ export function WordingView() {
   const [selected, select] = useSelected("wording");
   const [surface, setSurface] = useState<Surface | null>(null);
   const [together, setTogether] = useState(false);
-  if (!plan || !compiled) return state.loadError ? null : <p className="text-quiet">Loading the plan…</p>;
+  if (!plan || !compiled) return null;
   const offers = [...plan.offers].sort(byPosition);
   const whole = selected === WHOLE_PLAN;
   const offer = whole ? undefined : (offers.find(({ id }) => id === selected) ?? offers[0]);
