@@ -130,3 +130,31 @@ test("a draft open in two tabs: each undoes what was done in it, and nothing tha
   await expect(goal(page).first()).toHaveText("€60");
   await expect(undo(page)).toBeDisabled();
 });
+
+test("a section whose script is slow leaves the one before in sight, and one whose script fails says so and is tried again", async ({
+  page,
+}) => {
+  await page.goto("/offers");
+  await expect(shopper(page)).toContainText("Add €6.40 more");
+  let answer = () => {};
+  await page.route(/wording-view\.[^/]*\.js/, async (route) => {
+    await new Promise<void>((resolve) => {
+      answer = resolve;
+    });
+    await route.abort();
+  });
+  await rail(page, "Wording").click();
+  await expect(page).toHaveURL(/\/wording$/);
+  await expect(rail(page, "Wording")).toHaveAttribute("aria-current", "page");
+  await expect(page.getByRole("main").locator("[aria-busy=true]")).toBeVisible();
+  await expect(goal(page).first()).toBeVisible();
+  answer();
+  const fault = page.getByRole("alert").filter({ hasText: "Wording cannot be shown" });
+  await expect(fault).toBeVisible();
+  await page.unroute(/wording-view\.[^/]*\.js/);
+  await rail(page, "Offers").click();
+  await expect(goal(page).first()).toBeVisible();
+  await rail(page, "Wording").click();
+  await fault.getByRole("button", { name: "Try again" }).click();
+  await expect(heading(page, "What shoppers read")).toBeFocused();
+});

@@ -8,6 +8,8 @@ type Props = {
   watch: readonly unknown[];
   /** A further way out, where there is one. */
   wayOut?: { readonly words: string; readonly take: () => void };
+  /** Before it is tried again by hand. */
+  onAgain?: () => void;
   children: ReactNode;
 };
 type State = { fault: string | null };
@@ -27,7 +29,7 @@ export class FaultBoundary extends Component<Props, State> {
 
   override render(): ReactNode {
     const { fault } = this.state;
-    const { what, wayOut, children } = this.props;
+    const { what, wayOut, onAgain, children } = this.props;
     if (fault === null) return children;
     const { canUndo } = draftStore.snapshot();
     return (
@@ -36,7 +38,14 @@ export class FaultBoundary extends Component<Props, State> {
         <p className="my-1 break-words">{fault}</p>
         <p className="mb-2 text-quiet">Everything else goes on working, and nothing that was kept is lost.</p>
         <div className="flex flex-wrap gap-2">
-          <button type="button" className="btn btn-sm" onClick={() => this.setState({ fault: null })}>
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() => {
+              onAgain?.();
+              this.setState({ fault: null });
+            }}
+          >
             Try again
           </button>
           {canUndo && (

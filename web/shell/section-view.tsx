@@ -1,4 +1,4 @@
-import { type ComponentType, use } from "react";
+import { type ComponentType, memo, use } from "react";
 import type { Section } from "../names/sections.ts";
 
 /** Each section is a script of its own, loaded when it is first wanted. */
@@ -14,21 +14,27 @@ const SCRIPTS: Readonly<Record<Section, () => Promise<ComponentType>>> = {
 const loaded = new Map<Section, ComponentType>();
 const loading = new Map<Section, Promise<ComponentType>>();
 
-/** Begins to load a section's script. One that failed is tried again the next time. */
+/** Begins to load a section's script. */
 export function loadSection(section: Section): Promise<ComponentType> {
   const known = loading.get(section);
   if (known) return known;
   const begun = SCRIPTS[section]();
   loading.set(section, begun);
-  begun.then(
-    (view) => loaded.set(section, view),
-    () => loading.delete(section),
-  );
+  // Whether it failed is told where it is drawn.
+  begun.then((view) => loaded.set(section, view)).catch(() => {});
   return begun;
 }
 
-/** A section. Suspends only while its script is on its way: React's lazy would show a placeholder, for a third of a second, even where it is here. */
-export function SectionView({ section }: { section: Section }) {
+/** Lets a script that failed be loaded once more. */
+export function forgetFailed(section: Section): void {
+  if (!loaded.has(section)) loading.delete(section);
+}
+
+/**
+ * A section. It suspends only while its script is on its way: React's lazy would put a placeholder, a third of a second long,
+ * even where the script is here.
+ */
+export const SectionView = memo(function SectionView({ section }: { section: Section }) {
   const View = loaded.get(section) ?? use(loadSection(section));
   return <View />;
-}
+});

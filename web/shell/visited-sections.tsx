@@ -2,7 +2,7 @@ import { Activity, Suspense, useDeferredValue, useState } from "react";
 import { MovedContext } from "../fields/section-heading.tsx";
 import { type Section, sectionName } from "../names/sections.ts";
 import { FaultBoundary } from "./fault-boundary.tsx";
-import { SectionView } from "./section-view.tsx";
+import { forgetFailed, SectionView } from "./section-view.tsx";
 
 type Props = {
   section: Section;
@@ -24,7 +24,7 @@ export function VisitedSections({ section: wanted, watch }: Props) {
         <Suspense fallback={<p className="text-quiet">Loading…</p>}>
           {visited.map((each) => (
             <Activity key={each} mode={each === section ? "visible" : "hidden"}>
-              <FaultBoundary what={sectionName(each)} watch={watch}>
+              <FaultBoundary what={sectionName(each)} watch={watch} onAgain={() => forgetFailed(each)}>
                 <SectionView section={each} />
               </FaultBoundary>
             </Activity>

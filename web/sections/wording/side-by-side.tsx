@@ -2,18 +2,15 @@ import { PLAIN_DISPLAY } from "../../../core/messages/display.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { MESSAGE_STATES, type Surface } from "../../../core/messages/states.ts";
 import type { Offer, Step } from "../../../core/offers/offer.ts";
-import { exampleMessage } from "../../../core/queries/example-message.ts";
-import type { Progress } from "../../../core/quote/answer/quote.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { exampleMessages } from "../../../core/queries/example-messages.ts";
 import { textsFor } from "../../../core/quote/messages/step-messages.ts";
-import type { QuoteRequest } from "../../../core/request/request.ts";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { ProgressDisplay } from "../../preview/shopper/progress-display.tsx";
 import { STATE_WORDS } from "./wording-grid.tsx";
 
 type Props = {
-  compiled: CompiledPlan;
-  request: QuoteRequest;
-  progress: readonly Progress[];
+  store: Plan["store"];
+  example: ReturnType<typeof exampleMessages>;
   offer: Offer;
   step: Step;
   surface: Surface;
@@ -24,15 +21,13 @@ const SHARE = { empty: 0, "on-the-way": 0.55, "nearly-there": 0.9, between: 0.75
 const hasShare = (state: string): state is keyof typeof SHARE => Object.hasOwn(SHARE, state);
 
 /** Everything a step can say to a shopper, state beside state. */
-export function SideBySide({ compiled, request, progress, offer, step, surface, locale }: Props) {
-  const { store } = compiled.plan;
+export function SideBySide({ store, example, offer, step, surface, locale }: Props) {
   return (
     <ul aria-label="All states" className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-2">
       {MESSAGE_STATES.map((state) => {
         const texts = textsFor(step.wording, store.wording, surface, [state]);
         const picked = texts && pickText(texts, locale, []);
-        const said =
-          picked && exampleMessage(compiled, request, progress, { offer: offer.id, step: step.id, state }, picked);
+        const said = picked && example({ offer: offer.id, step: step.id, state }, picked);
         const share = hasShare(state) ? SHARE[state] : null;
         return (
           <li key={state} className="border border-base-300 bg-base-100 p-2.5">

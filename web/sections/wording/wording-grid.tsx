@@ -3,10 +3,8 @@ import { MESSAGE_STATES, type MessageState, type Surface } from "../../../core/m
 import { stepVariableKinds, stepVariableNames } from "../../../core/messages/step-variables.ts";
 import type { StepWording } from "../../../core/messages/step-wording.ts";
 import { formattingProblems, missingPlurals, wordingProblems } from "../../../core/messages/wording.ts";
-import { exampleMessage } from "../../../core/queries/example-message.ts";
-import type { Progress } from "../../../core/quote/answer/quote.ts";
-import type { QuoteRequest } from "../../../core/request/request.ts";
-import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { exampleMessages } from "../../../core/queries/example-messages.ts";
 import {
   isOutdated,
   sourceLanguageOf,
@@ -18,9 +16,8 @@ import { chipsIn } from "./chips.ts";
 const TextEditor = lazy(() => import("./text-editor.tsx"));
 
 type Props = {
-  compiled: CompiledPlan;
-  request: QuoteRequest;
-  progress: readonly Progress[];
+  plan: Plan;
+  example: ReturnType<typeof exampleMessages>;
   name: string;
   wording: StepWording;
   offer: string | null;
@@ -52,9 +49,9 @@ const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
 
 /** States down, languages across: every text of a step with how it reads from the current standpoint. */
 export function WordingGrid(props: Props) {
-  const { compiled, name, wording, surface, languages, onWording } = props;
+  const { plan, name, wording, surface, languages, onWording } = props;
   const [open, setOpen] = useState<string | null>(null);
-  const source = sourceLanguageOf(compiled.plan);
+  const source = sourceLanguageOf(plan);
   return (
     <div className="overflow-x-auto border border-base-300 bg-base-100">
       <table aria-label={name} className="table table-sm text-[14px] [&_td]:align-top [&_td]:text-[14px]">
@@ -116,7 +113,7 @@ type CellProps = Props & {
 };
 
 function Cell(props: CellProps) {
-  const { compiled, request, progress, offer, step, surface, state, locale, texts, source, open } = props;
+  const { plan, example, offer, step, surface, state, locale, texts, source, open } = props;
   const text = texts[locale] ?? "";
   const words = `${STATE_WORDS[state]}, ${languageNames.of(locale) ?? locale}`;
   const variables = stepVariableNames(state);
@@ -129,7 +126,7 @@ function Cell(props: CellProps) {
           locale={locale}
           placeholders={variables}
           validate={(typed) => {
-            const counts = compiled.plan.offers.find(({ id }) => id === offer)?.counts.kind ?? null;
+            const counts = plan.offers.find(({ id }) => id === offer)?.counts.kind ?? null;
             const [problem] = [
               ...wordingProblems(typed, variables, ""),
               ...formattingProblems(typed, locale, stepVariableKinds(state, counts), ""),
@@ -148,8 +145,7 @@ function Cell(props: CellProps) {
     );
   }
   const anyText = Object.keys(texts).length > 0;
-  const reads =
-    text === "" ? null : exampleMessage(compiled, request, progress, { offer, step, state }, { text, locale });
+  const reads = text === "" ? null : example({ offer, step, state }, { text, locale });
   const unit: TranslationUnit = { id: "", offer, step, surface, state, texts, translatedFrom: fromOf(props) };
   const room = surface === null ? null : ROOM[surface];
   return (

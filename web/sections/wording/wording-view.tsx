@@ -1,10 +1,11 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { stepWords } from "../../../core/explain/offer-sentence.ts";
 import { SURFACES, type Surface } from "../../../core/messages/states.ts";
 import type { StepWording } from "../../../core/messages/step-wording.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { STORE_ID } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { exampleMessages } from "../../../core/queries/example-messages.ts";
 import type { Progress } from "../../../core/quote/answer/quote.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/translation/translation-units.ts";
@@ -32,12 +33,16 @@ export function WordingView() {
   const [selected, select] = useSelected("wording");
   const [surface, setSurface] = useState<Surface | null>(null);
   const [together, setTogether] = useState(false);
-  if (!plan || !compiled) return null;
+  const example = useMemo(
+    () => compiled && exampleMessages(compiled, request, progress),
+    [compiled, request, progress],
+  );
+  if (!plan || !example) return null;
   const offers = [...plan.offers].sort(byPosition);
   const whole = selected === WHOLE_PLAN;
   const offer = whole ? undefined : (offers.find(({ id }) => id === selected) ?? offers[0]);
   const languages = languagesOf(plan, offer);
-  const grid = { compiled, request, progress, surface, languages };
+  const grid = { plan, example, surface, languages };
   const saveStep = (of: Offer, step: string, wording: StepWording) => {
     const steps = of.steps.map((one) => (one.id === step ? { ...one, wording } : one));
     draftStore.commit({ kind: "offer", id: of.id, body: { ...of, steps } });
@@ -108,9 +113,8 @@ export function WordingView() {
                     {i + 1}. {stepWords(plan, step)}
                   </h2>
                   <SideBySide
-                    compiled={compiled}
-                    request={request}
-                    progress={progress}
+                    store={plan.store}
+                    example={example}
                     offer={offer}
                     step={step}
                     surface={surface ?? "cart"}

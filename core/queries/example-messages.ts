@@ -13,50 +13,58 @@ import type { CompiledPlan } from "../tariff/compile.ts";
 import type { Tariff } from "../tariff/tariff.ts";
 
 /** A text as a shopper would read it: with the figures of the standpoint where it stands so, else with made-up ones. */
-export type ExampleMessage = { readonly text: string; readonly real: boolean } | { readonly problem: string };
+export type ExampleMessage = { readonly text: string } | { readonly problem: string };
+
+type StepPlace = {
+  /** null: the first offer there is, for texts of the whole plan. */
+  readonly offer: string | null;
+  readonly step: string | null;
+  readonly state: MessageState;
+};
 
 /**
- * How a text reads for one step and state, whether or not the plan says it yet.
+ * How texts read for a step and state, whether or not the plan says them yet. The request is read once for all of them.
  *
  * @param progress where steps stand for the shopper on screen
- * @param offerId null: the first offer there is, for texts of the whole plan
+ * @example
+ * const example = exampleMessages(compiled, request, quote.progress);
+ * example({ offer: "post", step: "free", state: "on-the-way" }, { text: "Add {remaining} more", locale: "en" })
+ * // { text: "Add €6.40 more" }
  */
-export function exampleMessage(
+export function exampleMessages(
   compiled: CompiledPlan,
   request: QuoteRequest,
   progress: readonly Progress[],
-  place: { offer: string | null; step: string | null; state: MessageState },
-  picked: { text: string; locale: string },
-): ExampleMessage {
-  const [problem] = wordingProblems(picked.text, stepVariableNames(place.state), "");
-  if (problem) return { problem: problem.message };
-  const terms = termsFor(compiled, request, place.offer);
-  const offer = terms?.tariff.offers.find(({ id }) => place.offer === null || id === place.offer);
-  const step = offer?.steps.find((one) => place.step === null || one.step.id === place.step);
-  if (!terms || !offer || !step) return { problem: "this step gives nothing anywhere yet" };
-  const [unfit] = formattingProblems(
-    picked.text,
-    picked.locale,
-    stepVariableKinds(place.state, place.offer === null ? null : offer.offer.counts.kind),
-    "",
-  );
-  if (unfit) return { problem: unfit.message };
-  const state = plainState(place.state);
-  const here = progress.find((one) => one.offer === offer.id && one.step === step.step.id && one.state === state);
-  const shown = here ?? madeUp(step.goal?.at ?? 0, place.state, offer.offer.counts.kind);
-  const values = messageValues(terms, { offer, step, state, shown }, picked.locale);
-  return { text: formatMessage(picked, stepValues(values)), real: here !== undefined };
+): (place: StepPlace, picked: { text: string; locale: string }) => ExampleMessage {
+  const prepared = prepareRequest(compiled, request);
+  const here = "there" in prepared ? prepared.there : [];
+  return (place, picked) => {
+    const [problem] = wordingProblems(picked.text, stepVariableNames(place.state), "");
+    if (problem) return { problem: problem.message };
+    const terms = termsFor(compiled, request, here, place.offer);
+    const offer = terms?.tariff.offers.find(({ id }) => place.offer === null || id === place.offer);
+    const step = offer?.steps.find((one) => place.step === null || one.step.id === place.step);
+    if (!terms || !offer || !step) return { problem: "this step gives nothing anywhere yet" };
+    const counts = place.offer === null ? null : offer.offer.counts.kind;
+    const kinds = stepVariableKinds(place.state, counts);
+    const [unfit] = formattingProblems(picked.text, picked.locale, kinds, "");
+    if (unfit) return { problem: unfit.message };
+    const state = plainState(place.state);
+    const known = progress.find((one) => one.offer === offer.id && one.step === step.step.id && one.state === state);
+    const shown = known ?? madeUp(step.goal?.at ?? 0, place.state, offer.offer.counts.kind);
+    const values = messageValues(terms, { offer, step, state, shown }, picked.locale);
+    return { text: formatMessage(picked, stepValues(values)) };
+  };
 }
 
 /** The standpoint's tariff where the offer holds there, else the first in which it does. */
 function termsFor(
   compiled: CompiledPlan,
   request: QuoteRequest,
+  here: PreparedRequest["there"],
   offer: string | null,
 ): PreparedRequest["there"][number] | undefined {
   const has = ({ offers }: Tariff) => (offer === null ? offers.length > 0 : offers.some(({ id }) => id === offer));
-  const prepared = prepareRequest(compiled, request);
-  const here = "there" in prepared ? prepared.there : [];
   const known = here.find(({ tariff }) => has(tariff));
   if (known) return known;
   const facts = here[0]?.facts ?? factsOf(request, compiled.positions, placeOf(request.destination));
