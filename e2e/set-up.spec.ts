@@ -198,7 +198,7 @@ test("options are reordered by keyboard, duplicated, switched off, and removed o
   await expect(shopper(page).locator("[data-option]").first()).toContainText("Express");
 
   await page.getByRole("button", { name: "Remove", exact: true }).click();
-  await expect(page.getByRole("alert")).toContainText("Standard is still named by “Free standard delivery”");
+  await expect(page.getByRole("alert")).toContainText("Standard is still named by offer “Free standard delivery”");
   await page.getByRole("button", { name: "Duplicate" }).click();
   await expect(page.getByRole("button", { name: "Switch on" })).toBeVisible();
   await page.getByRole("button", { name: "Remove", exact: true }).click();

@@ -5,7 +5,7 @@ import { CONDITION_ID } from "../core/conditions/reference.ts";
 import { LeavesOut } from "../core/measures/goods-filter.ts";
 import { Rounding } from "../core/money/amount.ts";
 import { ENTITY_KINDS, entityKinds } from "../core/plan/entities.ts";
-import { Weight } from "../core/quantities/quantity.ts";
+import { Decimal, Percent } from "../core/schema/atoms.ts";
 import type { TSchema } from "../core/schema/type.ts";
 import { Product } from "../server/catalogue/product.ts";
 import { Standpoint } from "../server/saved/standpoint-schema.ts";
@@ -31,7 +31,8 @@ const ROOTS: ReadonlyMap<string, TSchema> = new Map<string, TSchema>([
   ["charge", ChargeSchema],
   ["product", Product],
   // What stands in many places, and is typed into the same field everywhere.
-  ["quantity", Weight],
+  ["figure", Decimal],
+  ["percent", Percent],
   ["rounding", Rounding],
   ["leavesOut", LeavesOut],
   ["standpoint", Standpoint],

@@ -75,6 +75,8 @@ export function planPath(plan: Plan, { kind, id }: { kind: EntityKind; id: strin
  * @example entityAt(plan, "/offers/2/name") // { entity: …, rest: "/name" }
  */
 export function entityAt(plan: Plan, path: string): { entity: Entity; rest: string } | undefined {
+  const [, ofStore] = /^\/store(\/.*|$)/.exec(path) ?? [];
+  if (ofStore !== undefined) return { entity: { kind: "store", id: STORE_ID, body: plan.store }, rest: ofStore };
   const [, list = "", index = "", rest = ""] = /^\/(\w+)\/(\d+)(.*)$/.exec(path) ?? [];
   const kind = kindIn(list);
   const entity = kind && entitiesOf(plan).filter((one) => one.kind === kind)[Number(index)];

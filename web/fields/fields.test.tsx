@@ -95,9 +95,7 @@ describe("a field", () => {
     expect(screen.getByRole("alert").textContent).toBe("2026-02-30 is no day of the calendar");
     await type("2026-13-45");
     expect(screen.getByRole("alert").textContent).toContain("a day, or a day and a time such as 2026-11-27");
-    rerender(
-      <TextField label="Percent" value="5" leaf="zone/standardTaxRate" rule={isAtMostAll} onCommit={onCommit} />,
-    );
+    rerender(<TextField label="Percent" value="5" leaf="percent" rule={isAtMostAll} onCommit={onCommit} />);
     await type("101");
     expect(screen.getByRole("alert").textContent).toBe("100 % at most");
     expect(onCommit).not.toHaveBeenCalled();

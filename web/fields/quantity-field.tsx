@@ -23,7 +23,7 @@ export function QuantityField<Unit extends string>({ label, quantity, units, onQ
         label={label}
         value={quantity.value}
         className="w-24"
-        leaf="quantity/value"
+        leaf="figure"
         read={readFigure}
         onCommit={(value) => onQuantity({ ...quantity, value })}
         {...(onEmpty ? { onEmpty } : {})}

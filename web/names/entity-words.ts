@@ -2,13 +2,27 @@ import { chargeWords } from "../../core/charges/words.ts";
 import { offerSentence } from "../../core/explain/offer-sentence.ts";
 import type { Market } from "../../core/places/market.ts";
 import { destinationWords } from "../../core/places/words.ts";
-import type { Entity } from "../../core/plan/entities.ts";
+import { ENTITY_KINDS, type Entity } from "../../core/plan/entities.ts";
 import { type Plan, ratesOf, savedOf } from "../../core/plan/plan.ts";
 
 /** What a thing of the plan is called. @example entityName({ kind: "zone", id: "pt", body: { name: "Portugal", … } }) // "Portugal" */
 export function entityName({ id, body }: Entity): string {
   if (!("name" in body)) return id;
   return typeof body.name === "string" ? body.name : (body.name.en ?? Object.values(body.name)[0] ?? id);
+}
+
+/** So many are named; the rest are told by their number. */
+const MOST_NAMED = 4;
+
+/** Things in a row, by kind and name. @example namesOf(users) // "zone “Madeira”, offer “Free post” and 3 more" */
+export function namesOf(entities: readonly Entity[]): string {
+  const named = entities
+    .slice(0, MOST_NAMED)
+    .map((entity) =>
+      entity.kind === "store" ? "the store" : `${ENTITY_KINDS[entity.kind].words} “${entityName(entity)}”`,
+    );
+  const more = entities.length - named.length;
+  return `${named.join(", ")}${more > 0 ? ` and ${more} more` : ""}`;
 }
 
 /** What a thing of the plan says, in a sentence where there is one. @param currency shown where the market takes it */

@@ -5,12 +5,14 @@ import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
+import { usersOf } from "../../../core/plan/users-of.ts";
 import { explainAt } from "../../../core/queries/explain-at.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition, moved } from "../../../core/schema/positions.ts";
 import { EditingContext, editingIn } from "../../editors/editing.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { namesOf } from "../../names/entity-words.ts";
 import { optionName } from "../../names/option-name.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
@@ -56,8 +58,8 @@ export function DeliveryView() {
   };
 
   const remove = (option: DeliveryOption) => {
-    const users = usersOf(plan, option.id);
-    setProblem(users.length > 0 ? `${optionName(option)} is still named by ${users.join(", ")}.` : null);
+    const users = usersOf(plan, "option", option.id);
+    setProblem(users.length > 0 ? `${optionName(option)} is still named by ${namesOf(users)}.` : null);
     if (users.length === 0) draftStore.commit({ kind: "option", id: option.id, body: null });
   };
 
@@ -151,17 +153,6 @@ function rowsOf(plan: Plan, market: Market | null, here: readonly string[], curr
     };
   });
 }
-
-/** Offers that give something on an option, or its price. */
-const usersOf = (plan: Plan, option: string): string[] =>
-  plan.offers
-    .filter(({ steps }) =>
-      steps.some(
-        ({ reward }) =>
-          ("options" in reward && reward.options.includes(option)) || ("of" in reward && reward.of === option),
-      ),
-    )
-    .map(({ name }) => `“${name}”`);
 
 /** Where an option's amounts are read: the standpoint's market where it is offered there, else the first it is offered in. */
 function contextFor(plan: Plan, option: DeliveryOption, standpoint: Market | null, currency: string): AmountContext {

@@ -2,7 +2,9 @@ import type { Zone } from "../../../core/places/market.ts";
 import { destinationWords } from "../../../core/places/words.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
-import type { PlaceKind } from "./place-users.ts";
+
+/** What can be selected among the places. */
+export type PlaceKind = "market" | "zone" | "location";
 
 type Props = {
   plan: Plan;

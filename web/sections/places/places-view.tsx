@@ -1,8 +1,10 @@
 import { useState } from "react";
 import { type Change, STORE_ID } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { usersOf } from "../../../core/plan/users-of.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { namesOf } from "../../names/entity-words.ts";
 import { placeNamer } from "../../names/place-names.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
@@ -12,8 +14,7 @@ import { CoverageView } from "./coverage-view.tsx";
 import { LocationEditor } from "./location-editor.tsx";
 import { MarketEditor } from "./market-editor.tsx";
 import { newLocation, newMarket, newZone } from "./new-place.ts";
-import { PlaceList } from "./place-list.tsx";
-import { type PlaceKind, usersOf } from "./place-users.ts";
+import { type PlaceKind, PlaceList } from "./place-list.tsx";
 import { TryAddress } from "./try-address.tsx";
 import { ZoneEditor } from "./zone-editor.tsx";
 
@@ -36,7 +37,7 @@ export function PlacesView() {
   };
   const remove = (kind: PlaceKind, id: string) => {
     const users = usersOf(plan, kind, id);
-    setProblem(users.length > 0 ? `Still used by ${users.slice(0, 4).join(", ")}. Change these first.` : null);
+    setProblem(users.length > 0 ? `Still used by ${namesOf(users)}. Change these first.` : null);
     if (users.length === 0) draftStore.commit({ kind, id, body: null });
   };
   return (

@@ -34,7 +34,7 @@ export function BaseAmountPanel({ table }: { table: RateTable }) {
           label="Close enough, % off the goal"
           className="w-28"
           value={percent}
-          leaf="zone/standardTaxRate"
+          leaf="percent"
           rule={isAtMostAll}
           read={readPercent}
           onCommit={setPercent}
