@@ -3,6 +3,7 @@ import { compilePromise, type DeliveryPromise } from "../../../core/delivery/pro
 import type { Calendars, Location } from "../../../core/places/location.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
+import { daysWords, momentWords } from "../../names/moment-words.ts";
 import { arrives } from "./kinds/arrives.tsx";
 import { ready } from "./kinds/ready.tsx";
 import type { PromiseFieldsProps, PromiseKindEditor, PromiseOf } from "./promise-kind-editor.ts";
@@ -13,6 +14,7 @@ type Kind = DeliveryPromise["kind"];
 const EDITORS: { readonly [One in Kind]: PromiseKindEditor<One> } = { arrives, ready };
 
 const NOTHING = "none";
+const LOCALE = "en-GB";
 
 type Props = {
   plan: Plan;
@@ -82,7 +84,7 @@ function Promised({ promise, plan, calendars, at }: PromisedProps) {
   if (!location) return null;
   return (
     <p className="text-[13px]">
-      An order made {dateWords(at, location.timeZone)}{" "}
+      An order made {momentWords(at, location.timeZone, LOCALE)}{" "}
       <strong>{promisedWords(promise, plan, calendars, at, location.timeZone)}</strong>
       {location.holidays && (
         <span className="text-quiet">
@@ -94,16 +96,6 @@ function Promised({ promise, plan, calendars, at }: PromisedProps) {
   );
 }
 
-const dateWords = (at: number, timeZone: string) =>
-  new Intl.DateTimeFormat("en-GB", {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    hour: "2-digit",
-    minute: "2-digit",
-    timeZone,
-  }).format(at);
-
 function promisedWords(
   promise: DeliveryPromise,
   plan: Plan,
@@ -114,8 +106,6 @@ function promisedWords(
   const locations = new Map((plan.locations ?? []).map((location) => [location.id, location]));
   const found = compilePromise(promise, locations, calendars)(at);
   if (!found) return "can be promised nothing";
-  if (found.readyAt !== undefined) return `is ready ${dateWords(Date.parse(found.readyAt), timeZone)}`;
-  const day = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
-  const [first, last] = [new Date(`${found.earliest}T00:00:00Z`), new Date(`${found.latest}T00:00:00Z`)];
-  return `arrives ${found.earliest === found.latest ? day.format(first) : day.formatRange(first, last)}`;
+  if (found.readyAt !== undefined) return `is ready ${momentWords(Date.parse(found.readyAt), timeZone, LOCALE)}`;
+  return `arrives ${daysWords(found.earliest, found.latest, LOCALE)}`;
 }
