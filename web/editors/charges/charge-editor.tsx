@@ -2,12 +2,12 @@ import { createElement } from "react";
 import type { Charge } from "../../../core/charges/charge.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import type { ChargeFieldsProps, ChargeKindEditor, ChargeOf, OnCharge } from "./charge-kind-editor.ts";
-import { bands } from "./kinds/bands.tsx";
-import { carrier } from "./kinds/carrier.tsx";
-import { conditional } from "./kinds/conditional.tsx";
-import { flat } from "./kinds/flat.tsx";
-import { parcelClasses } from "./kinds/parcel-classes.tsx";
-import { perItem } from "./kinds/per-item.tsx";
+import { bands } from "./kinds/bands-editor.tsx";
+import { carrier } from "./kinds/carrier-editor.tsx";
+import { conditional } from "./kinds/conditional-editor.tsx";
+import { flat } from "./kinds/flat-editor.tsx";
+import { parcelClasses } from "./kinds/parcel-classes-editor.tsx";
+import { perItem } from "./kinds/per-item-editor.tsx";
 
 /** The editor of each kind of charge, in the order in which they are offered: a kind without one does not compile. */
 const EDITORS: { readonly [Kind in Charge["kind"]]: ChargeKindEditor<Kind> } = {

@@ -4,8 +4,8 @@ import type { Calendars, Location } from "../../../core/places/location.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { daysWords, momentWords } from "../../names/moment-words.ts";
-import { arrives } from "./kinds/arrives.tsx";
-import { ready } from "./kinds/ready.tsx";
+import { arrives } from "./kinds/arrives-editor.tsx";
+import { ready } from "./kinds/ready-editor.tsx";
 import type { PromiseFieldsProps, PromiseKindEditor, PromiseOf } from "./promise-kind-editor.ts";
 
 type Kind = DeliveryPromise["kind"];

@@ -2,11 +2,11 @@ import { createElement } from "react";
 import type { Goal } from "../../../core/offers/goal.ts";
 import { goalOf, type Trigger } from "../../../core/offers/trigger.ts";
 import { SelectField } from "../../fields/select-field.tsx";
-import { code } from "./kinds/code.tsx";
-import { goal } from "./kinds/goal.tsx";
-import { goalAndCode } from "./kinds/goal-and-code.tsx";
-import { goalOrCode } from "./kinds/goal-or-code.tsx";
-import { nothing } from "./kinds/nothing.ts";
+import { code } from "./kinds/code-editor.tsx";
+import { goalAndCode } from "./kinds/goal-and-code-editor.tsx";
+import { goal } from "./kinds/goal-editor.tsx";
+import { goalOrCode } from "./kinds/goal-or-code-editor.tsx";
+import { nothing } from "./kinds/nothing-editor.ts";
 import type { TriggerFieldsProps, TriggerKindEditor, TriggerOf } from "./trigger-kind-editor.ts";
 
 type Kind = Trigger["kind"];

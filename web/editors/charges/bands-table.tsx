@@ -38,7 +38,7 @@ const measuresFor = (plan: Plan, now: MeasureSpec["kind"]): Record<string, strin
 });
 
 /** The bands of a charge: drawn, as a table in every currency, and as text for a spreadsheet. */
-export function BandsEditor({ charge, onCharge }: Props) {
+export function BandsTable({ charge, onCharge }: Props) {
   const { plan, context } = useEditing();
   const { kind } = charge.by;
   const { edges, first } = charge;

@@ -1,11 +1,11 @@
 import { banded as bandsCharge } from "../../../../core/charges/kinds/bands.ts";
 import { amountIn } from "../amount-in.ts";
-import { BandsEditor } from "../bands-editor.tsx";
+import { BandsTable } from "../bands-table.tsx";
 import type { ChargeKindEditor } from "../charge-kind-editor.ts";
 
 /** A price by how much there is of something. */
 export const bands: ChargeKindEditor<"bands"> = {
   words: "bands",
   instead: (former) => ({ kind: "bands", by: bandsCharge.example.by, first: amountIn(former), edges: [] }),
-  Fields: BandsEditor,
+  Fields: BandsTable,
 };

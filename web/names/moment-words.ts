@@ -1,0 +1,17 @@
+/** A moment by the clocks of a place. @example momentWords(Date.UTC(2026, 10, 25, 9), "Europe/Lisbon", "en-GB") // "Wed, 25 Nov, 09:00" */
+export const momentWords = (at: number, timeZone: string, locale: string): string =>
+  new Intl.DateTimeFormat(locale, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    hour: "2-digit",
+    minute: "2-digit",
+    timeZone,
+  }).format(at);
+
+/** Days from one to another, as "2026-11-25"; one where both are the same. Days are days: no clock moves them. */
+export function daysWords(earliest: string, latest: string, locale: string): string {
+  const format = new Intl.DateTimeFormat(locale, { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
+  const [first, last] = [new Date(`${earliest}T00:00:00Z`), new Date(`${latest}T00:00:00Z`)];
+  return earliest === latest ? format.format(first) : format.formatRange(first, last);
+}
