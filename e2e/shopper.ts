@@ -8,8 +8,9 @@ export const priceOf = (page: Page, id: string) => option(page, id).locator("[da
 export const saved = (page: Page) => expect(page.getByRole("status").getByText("Saved", { exact: true })).toBeVisible();
 
 export async function lookFrom(page: Page, country: string, postcode: string): Promise<void> {
-  await page.getByLabel("Country", { exact: true }).filter({ visible: true }).selectOption(country);
-  const field = page.getByLabel("Postcode", { exact: true }).filter({ visible: true });
+  const standpoint = page.getByRole("banner");
+  await standpoint.getByLabel("Country", { exact: true }).filter({ visible: true }).selectOption(country);
+  const field = standpoint.getByLabel("Postcode", { exact: true }).filter({ visible: true });
   await field.fill(postcode);
   await field.press("Enter");
 }

@@ -3,6 +3,7 @@ import { CHARGE_ID } from "../core/charges/reference.ts";
 import { ConditionSchema } from "../core/conditions/condition.ts";
 import { CONDITION_ID } from "../core/conditions/reference.ts";
 import { LeavesOut } from "../core/measures/goods-filter.ts";
+import { Mark } from "../core/measures/measure-spec.ts";
 import { Rounding } from "../core/money/amount.ts";
 import { ENTITY_KINDS, entityKinds } from "../core/plan/entities.ts";
 import { Decimal, Percent } from "../core/schema/atoms.ts";
@@ -33,6 +34,7 @@ const ROOTS: ReadonlyMap<string, TSchema> = new Map<string, TSchema>([
   // What stands in many places, and is typed into the same field everywhere.
   ["figure", Decimal],
   ["percent", Percent],
+  ["mark", Mark],
   ["rounding", Rounding],
   ["leavesOut", LeavesOut],
   ["standpoint", Standpoint],

@@ -48,7 +48,8 @@ export const Location = Type.Object(
       }),
     ),
     closedOn: Type.Optional(Type.Array(Day, { maxItems: 400, description: "Other days without work" })),
-    instructions: Type.Optional(ByLocale),
+    address: Type.Optional({ ...ByLocale, description: "As shoppers who collect there are told it" }),
+    instructions: Type.Optional({ ...ByLocale, description: "Told with the address" }),
   },
   { ...closed, title: "Location" },
 );

@@ -6,7 +6,7 @@ import type { TariffOption } from "../tariff/tariff.ts";
 import type { QuotedOption } from "./answer/quote.ts";
 import type { QuoteIn } from "./answer/quote-in.ts";
 import { goodsTax, payable } from "./answer/totals.ts";
-import { optionTexts } from "./messages/option-texts.ts";
+import { type OptionTexts, optionTexts } from "./messages/option-texts.ts";
 import { chosenAtFirst } from "./options/chosen-at-first.ts";
 import { grantsOf } from "./options/grants.ts";
 import type { StepProgress } from "./progress/progress.ts";
@@ -53,7 +53,7 @@ const NOTHING: PricedOption = { full: "not-offered", price: "not-offered", used:
 function plainOption(
   { id, option }: TariffOption,
   { price, full }: PricedOption,
-  { name, note }: { name: string; note?: string },
+  { name, note, pickup }: OptionTexts,
   promise: Promised | null,
   chosen: boolean,
 ): QuotedOption {
@@ -76,6 +76,7 @@ function plainOption(
   };
   if (note !== undefined) quoted.note = note;
   if (way && way.kind !== "shipped") quoted.location = way.location;
+  if (pickup) quoted.pickup = pickup;
   if (promise) quoted.promise = promise;
   if (option.asks?.length) quoted.asks = option.asks;
   if (typeof price === "string") quoted.reason = price;

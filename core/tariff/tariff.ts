@@ -52,6 +52,8 @@ export type TariffOption = {
   readonly option: DeliveryOption;
   readonly full: CompiledFullPrice;
   readonly promised: ((at: number) => Promised | null) | null;
+  /** Where it is collected, if shoppers are told the address. */
+  readonly pickup: Location | null;
 };
 
 export type TariffOffer = {
@@ -105,6 +107,7 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
         option,
         full: compileFullPrice(option, market, zone, { ...context, measureNumber, compileWhen }),
         promised: option.promise ? compilePromise(option.promise, whole.locations, whole.calendars) : null,
+        pickup: pickupOf(option, whole),
       }),
     );
   const optionNumber = new Map(options.map(({ id, number }) => [id, number]));
@@ -159,6 +162,11 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
 function isOfferedIn(option: DeliveryOption, zone: Zone, { collectedIn }: TariffContext): boolean {
   if (option.zones.includes(zone.id)) return true;
   return option.way?.kind === "collected" && collectedIn(option.way.location).has(zone.market);
+}
+
+function pickupOf({ way }: DeliveryOption, { locations }: TariffContext): Location | null {
+  const location = way?.kind === "collected" ? locations.get(way.location) : undefined;
+  return location?.address ? location : null;
 }
 
 const speaksElsewhere = (offer: Offer) =>

@@ -5,7 +5,10 @@ import { TextField } from "./text-field.tsx";
 type Quantity<Unit extends string> = { value: string; unit: Unit };
 type Props<Unit extends string> = {
   label: string;
-  quantity: Quantity<Unit>;
+  /** Instead of a label that is seen. */
+  ariaLabel?: string;
+  /** Undefined where there may be none; the first unit is taken then. */
+  quantity: Quantity<Unit> | undefined;
   units: Readonly<Record<Unit, string>>;
   onQuantity: (quantity: Quantity<Unit>) => void;
   /** Called when the figure is emptied; without it one is needed. */
@@ -14,27 +17,40 @@ type Props<Unit extends string> = {
 
 export const WEIGHT_UNITS = { g: "g", kg: "kg", oz: "oz", lb: "lb" } as const;
 export const DISTANCE_UNITS = { m: "m", km: "km", mi: "mi" } as const;
+export const VOLUME_UNITS = { cm3: "cm³", dm3: "dm³ (litres)", m3: "m³", in3: "in³", ft3: "ft³" } as const;
 
 /** A figure with its unit, such as a weight or a distance. */
-export function QuantityField<Unit extends string>({ label, quantity, units, onQuantity, onEmpty }: Props<Unit>) {
+export function QuantityField<Unit extends string>(props: Props<Unit>) {
+  const { label, ariaLabel, quantity, units, onQuantity, onEmpty } = props;
+  const unit = quantity?.unit ?? firstOf(units);
   return (
     <span className="inline-flex items-end gap-1">
       <TextField
         label={label}
-        value={quantity.value}
+        {...(ariaLabel ? { ariaLabel } : {})}
+        value={quantity?.value}
         className="w-24"
         leaf="figure"
         read={readFigure}
-        onCommit={(value) => onQuantity({ ...quantity, value })}
+        onCommit={(value) => onQuantity({ value, unit })}
         {...(onEmpty ? { onEmpty } : {})}
       />
-      <SelectField
-        label={`Unit of ${label}`}
-        hideLabel
-        value={quantity.unit}
-        choices={units}
-        onCommit={(unit) => onQuantity({ ...quantity, unit })}
-      />
+      {quantity ? (
+        <SelectField
+          label={`Unit of ${ariaLabel ?? label}`}
+          hideLabel
+          value={unit}
+          choices={units}
+          onCommit={(next) => onQuantity({ ...quantity, unit: next })}
+        />
+      ) : (
+        <span className="pb-1.5">{units[unit]}</span>
+      )}
     </span>
   );
+}
+
+function firstOf<Unit extends string>(units: Readonly<Record<Unit, string>>): Unit {
+  for (const unit in units) return unit;
+  throw new TypeError("a quantity without units");
 }

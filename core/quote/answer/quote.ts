@@ -23,6 +23,8 @@ export type QuotedOption = {
   way: "shipped" | "local" | "collected";
   /** Where it is collected, or brought from. */
   location?: string;
+  /** What shoppers who collect are told, where the location has an address. */
+  pickup?: { address: string; instructions?: string };
   /** Null exactly when the option is not available. Minor units, as the market writes prices. */
   price: number | null;
   /** Before offers. */

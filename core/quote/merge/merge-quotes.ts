@@ -75,10 +75,11 @@ function mergedOption(
   const open = present.some(isOpen);
   const differ = <K extends keyof QuotedOption>(key: K) =>
     open || priced.some((option) => !equal(option[key], shown[key]));
-  const { promise, note, ...rest } = shown;
+  const { promise, note, pickup, ...rest } = shown;
   return {
     ...rest,
     ...(note === undefined || differ("note") ? {} : { note }),
+    ...(pickup === undefined || differ("pickup") ? {} : { pickup }),
     ...(promise === undefined || differ("promise") ? {} : { promise }),
     certain: !orNowhere && priced.length === found.length,
     from: priced.length > 0 && differ("price"),

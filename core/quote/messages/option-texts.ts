@@ -6,20 +6,23 @@ import { optionValues } from "../../messages/option-variables.ts";
 import type { OptionFigures } from "../../messages/variable.ts";
 import { rounded } from "../../money/linear-amount.ts";
 import type { TariffOption } from "../../tariff/tariff.ts";
+import type { QuotedOption } from "../answer/quote.ts";
 import { localeOf, type QuoteIn } from "../answer/quote-in.ts";
 import type { StepProgress } from "../progress/progress.ts";
 import { isAnnounced } from "./mentioned.ts";
 
+export type OptionTexts = Pick<QuotedOption, "name" | "note" | "pickup">;
+
 /**
- * Name and note as the shopper reads them. They may mention the price, what was saved, and the next goal that would
+ * Name and note, and where it is collected, as the shopper reads them. They may mention the price, what was saved, and the next goal that would
  * better this very option, so that nobody has to keep a second option to advertise an offer.
  */
 export function optionTexts(
   { now, unsaid }: Pick<QuoteIn, "now" | "unsaid">,
-  { id, option, number }: TariffOption,
+  { id, option, number, pickup }: TariffOption,
   priced: PricedOption,
   progress: readonly StepProgress[],
-): { name: string; note?: string } {
+): OptionTexts {
   const { market, currency } = now.tariff;
   const locale = localeOf(now);
   const textOf = (texts: Readonly<Record<string, string>>): string | undefined => {
@@ -34,7 +37,15 @@ export function optionTexts(
     return formatOrTell(picked, () => formatMessage(picked, optionValues(figures())), unsaid);
   };
   const note = option.note && textOf(option.note);
-  return { name: textOf(option.name) ?? id, ...(note === undefined ? {} : { note }) };
+  const told = (texts: Readonly<Record<string, string>> | undefined) =>
+    texts && pickText(texts, locale, market.languages)?.text;
+  const address = told(pickup?.address);
+  const instructions = told(pickup?.instructions);
+  return {
+    name: textOf(option.name) ?? id,
+    ...(note === undefined ? {} : { note }),
+    ...(address === undefined ? {} : { pickup: { address, ...(instructions === undefined ? {} : { instructions }) } }),
+  };
 }
 
 const pricesOf = ({ full, price }: PricedOption): Pick<OptionFigures, "price" | "fullPrice"> =>

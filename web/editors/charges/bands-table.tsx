@@ -1,29 +1,34 @@
 import Plus from "lucide-react/icons/plus";
-import Trash2 from "lucide-react/icons/trash-2";
-import { useState } from "react";
+import type { ReactNode } from "react";
 import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { amountOf, type MeasureSpec, markAt } from "../../../core/measures/measure-spec.ts";
-import type { Amount, AmountContext } from "../../../core/money/amount.ts";
+import type { Amount } from "../../../core/money/amount.ts";
+import { exponentOf } from "../../../core/money/currency.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { draftStore } from "../../state/use-draft.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
 import { EditedAmounts } from "../amounts/edited-amounts.tsx";
 import { useEditing } from "../editing.ts";
+import { BandActions, EdgeHead, PriceKind } from "./band-head.tsx";
+import { BandsAsText } from "./bands-as-text.tsx";
 import { BandsDrawing } from "./bands-drawing.tsx";
-import { bandsCsv, edgeText, edgeUnit, markOf, readBands, readEdge } from "./bands-text.ts";
+import { markOf } from "./bands-text.ts";
+import { MeasureFields } from "./measure-fields.tsx";
 
 type Props = {
   charge: BandedCharge;
   onCharge: (charge: BandedCharge, done: boolean) => void;
 };
 
+type Edge = BandedCharge["edges"][number];
 type BandPrice = BandedCharge["first"];
 
 const MEASURES: Readonly<Partial<Record<MeasureSpec["kind"], string>>> = {
   value: "cart value",
   weight: "weight",
   items: "items",
+  volume: "volume",
   "volumetric-weight": "volumetric weight",
   "chargeable-weight": "the greater of both weights",
   distance: "distance",
@@ -42,76 +47,70 @@ export function BandsTable({ charge, onCharge }: Props) {
   const { plan, context } = useEditing();
   const { kind } = charge.by;
   const { edges, first } = charge;
-  const setEdge = (index: number, part: Partial<BandedCharge["edges"][number]>, done = true) =>
+  const setEdge = (index: number, part: Partial<Edge>, done = true) =>
     onCharge({ ...charge, edges: edges.map((edge, i) => (i === index ? { ...edge, ...part } : edge)) }, done);
   const setPrice = (index: number, price: BandPrice, done = true) =>
     index < 0 ? onCharge({ ...charge, first: price }, done) : setEdge(index, { price }, done);
-  const priceRows = (index: number, price: BandPrice): AmountRow[] => {
+  // Edges may be written in any order: the next one is the next further on.
+  const startOf = (index: number) => (index < 0 ? 0 : (markAt(edges[index]?.at ?? NOWHERE, context) ?? 0));
+  const split = (index: number) => {
+    const start = startOf(index);
+    const later = edges.map((_, i) => startOf(i)).filter((one) => one > start);
+    const units = later.length > 0 ? Math.round((start + Math.min(...later)) / 2) : Math.round(start * 1.5);
+    const at = markOf(kind, units || defaultEdge(kind), context.currency);
+    const added: Edge = { edge: "from", at: at ?? NOWHERE, price: edges[index]?.price ?? first };
+    if (at) onCharge({ ...charge, edges: edges.toSpliced(index + 1, 0, added) }, true);
+  };
+  const headOf = (index: number, name: string, price: BandPrice) => (
+    <span className="flex flex-wrap items-center gap-1.5">
+      {index < 0 || !edges[index] ? (
+        "At first"
+      ) : (
+        <EdgeHead number={index + 1} edge={edges[index]} onEdge={(part) => setEdge(index, part)} />
+      )}
+      <PriceKind
+        name={name}
+        price={price}
+        unit={markOf(kind, defaultUnit(kind, context.currency), context.currency)}
+        onPrice={(next) => setPrice(index, next)}
+      />
+      <BandActions
+        name={name}
+        onSplit={() => split(index)}
+        {...(index < 0 ? {} : { onRemove: () => onCharge({ ...charge, edges: edges.toSpliced(index, 1) }, true) })}
+      />
+    </span>
+  );
+  const rowsOf = (index: number, price: BandPrice): AmountRow[] => {
     const name = index < 0 ? "First band" : `Band ${index + 2}`;
-    const head = (
-      <span className="flex flex-wrap items-center gap-1.5">
-        {index < 0 ? "At first" : <EdgeHead charge={charge} index={index} context={context} onEdge={setEdge} />}
-        <PriceKind name={name} price={price} onPrice={(next) => setPrice(index, next)} />
-      </span>
-    );
-    if (price === "free" || price === "not-offered") {
-      return [{ key: name, label: name, head, amount: null, instead: price.replace("-", " "), set: () => {} }];
-    }
-    if (!("fixed" in price)) {
-      return [{ key: name, label: name, head, amount: price, set: (amount, done) => setPrice(index, amount, done) }];
-    }
-    const { fixed, more, each } = price;
-    const unit = edgeText(kind, markAt(each, context) ?? 0, context.currency);
-    return [
-      {
-        key: name,
-        label: name,
-        head,
-        amount: fixed,
-        set: (amount, done) => setPrice(index, { ...price, fixed: amount }, done),
-      },
-      {
-        key: `${name} more`,
-        label: `${name}, each further ${unit} ${edgeUnit(kind, context.currency)}`,
-        amount: more,
-        set: (amount, done) => setPrice(index, { ...price, more: amount }, done),
-      },
-    ];
+    const at = edges[index] && amountOf(edges[index].at);
+    const edgeRow = at && {
+      key: `edge ${index}`,
+      label: `Edge of band ${index + 2}`,
+      head: <span className="text-quiet">begins {edges[index]?.edge}</span>,
+      amount: at,
+      set: (next: Amount, done: boolean) => setEdge(index, { at: next }, done),
+    };
+    const rows = priceRows(name, price, headOf(index, name, price), (next, done) => setPrice(index, next, done));
+    return edgeRow ? [edgeRow, ...rows] : rows;
   };
-  const edgeRows = (index: number): AmountRow[] => {
-    const at = edges[index]?.at;
-    const amount = at && amountOf(at);
-    if (!amount) return [];
-    return [
-      {
-        key: `edge ${index}`,
-        label: `Edge of band ${index + 2}`,
-        head: <span className="text-quiet">begins {edges[index]?.edge}</span>,
-        amount,
-        set: (next, done) => setEdge(index, { at: next }, done),
-      },
-    ];
-  };
-  const rows = [...priceRows(-1, first), ...edges.flatMap((edge, i) => [...edgeRows(i), ...priceRows(i, edge.price)])];
-  const addBand = () => {
-    const last = edges.at(-1);
-    const units = Math.round((last ? (markAt(last.at, context) ?? 0) : 0) * 1.5) || defaultEdge(kind);
-    const at = markOf(kind, units, context.currency);
-    if (at) onCharge({ ...charge, edges: [...edges, { edge: "from", at, price: "free" }] }, true);
-  };
+  const rows = [first, ...edges.map(({ price }) => price)].flatMap((price, i) => rowsOf(i - 1, price));
   return (
     <div className="grid gap-3">
-      <SelectField<MeasureSpec["kind"]>
-        label="By"
-        className="w-56"
-        value={kind}
-        choices={measuresFor(plan, kind)}
-        onCommit={(next) => {
-          const by = next === kind ? undefined : measureOf(next, plan);
-          // Edges of another measure mean nothing any more.
-          if (by) onCharge({ ...charge, by, edges: [] }, true);
-        }}
-      />
+      <div className="flex flex-wrap items-end gap-3">
+        <SelectField<MeasureSpec["kind"]>
+          label="By"
+          className="w-56"
+          value={kind}
+          choices={measuresFor(plan, kind)}
+          onCommit={(next) => {
+            const by = next === kind ? undefined : measureOf(next, plan);
+            // Edges of another measure mean nothing any more.
+            if (by) onCharge({ ...charge, by, edges: [] }, true);
+          }}
+        />
+        <MeasureFields spec={charge.by} onSpec={(by) => onCharge({ ...charge, by }, true)} />
+      </div>
       <BandsDrawing
         charge={charge}
         context={context}
@@ -119,27 +118,47 @@ export function BandsTable({ charge, onCharge }: Props) {
         onCancel={() => draftStore.cancel()}
       />
       <EditedAmounts name="Bands" rows={rows} />
-      <div className="flex flex-wrap items-center gap-2">
-        <button type="button" className="btn btn-sm" onClick={addBand}>
+      <div>
+        <button type="button" className="btn btn-sm" onClick={() => split(edges.length - 1)}>
           <Plus size={14} aria-hidden /> Add a band
         </button>
-        {edges.length > 0 && (
-          <button
-            type="button"
-            className="btn btn-sm"
-            onClick={() => onCharge({ ...charge, edges: edges.slice(0, -1) }, true)}
-          >
-            <Trash2 size={14} aria-hidden /> Drop the last
-          </button>
-        )}
       </div>
       <BandsAsText charge={charge} context={context} onCharge={(next) => onCharge(next, true)} />
     </div>
   );
 }
 
+/** The amounts of one band's price. */
+function priceRows(
+  name: string,
+  price: BandPrice,
+  head: ReactNode,
+  onPrice: (price: BandPrice, done: boolean) => void,
+): AmountRow[] {
+  const row = { key: name, label: name, head };
+  if (typeof price === "string") return [{ ...row, amount: null, instead: price.replace("-", " "), set: () => {} }];
+  if (!("fixed" in price)) return [{ ...row, amount: price, set: onPrice }];
+  return [
+    { ...row, amount: price.fixed, set: (fixed, done) => onPrice({ ...price, fixed }, done) },
+    {
+      key: `${name} more`,
+      label: `${name}, for each further unit`,
+      amount: price.more,
+      set: (more, done) => onPrice({ ...price, more }, done),
+    },
+  ];
+}
+
+/** Where an edge without an amount stands. */
+const NOWHERE: Amount = { byCurrency: {} };
+
+/** Whole units of a measure at which a first band ends. */
 const defaultEdge = (kind: MeasureSpec["kind"]) =>
   kind === "value" ? 5000 : kind === "items" ? 5 : kind === "distance" ? 5000 : 2_000_000;
+
+/** A first unit for prices that grow: one of the currency, a piece, a kilogram, a litre, a kilometre. */
+const defaultUnit = (kind: MeasureSpec["kind"], currency: string) =>
+  kind === "value" ? 10 ** (exponentOf(currency) ?? 2) : kind === "items" ? 1 : kind === "distance" ? 1000 : 1_000_000;
 
 function measureOf(kind: MeasureSpec["kind"], plan: Plan): MeasureSpec | undefined {
   const [location] = plan.locations ?? [];
@@ -152,135 +171,3 @@ function measureOf(kind: MeasureSpec["kind"], plan: Plan): MeasureSpec | undefin
       return { kind };
   }
 }
-
-type EdgeHeadProps = {
-  charge: BandedCharge;
-  index: number;
-  context: AmountContext;
-  onEdge: (index: number, part: Partial<BandedCharge["edges"][number]>) => void;
-};
-
-/** Where a band begins: which side owns the edge, and, when it is no amount of money, the edge itself. */
-function EdgeHead({ charge, index, context, onEdge }: EdgeHeadProps) {
-  const edge = charge.edges[index];
-  const { kind } = charge.by;
-  const [problem, setProblem] = useState<string | null>(null);
-  if (!edge) return null;
-  const units = markAt(edge.at, context) ?? 0;
-  return (
-    <>
-      <SelectField
-        label={`Side of edge ${index + 1}`}
-        look="word"
-        value={edge.edge}
-        choices={{ from: "from", above: "above" }}
-        onCommit={(side) => onEdge(index, { edge: side })}
-      />
-      {!amountOf(edge.at) && (
-        <span className="relative inline-flex items-center gap-1">
-          <input
-            key={units}
-            aria-label={`Edge ${index + 1} in ${edgeUnit(kind, context.currency)}`}
-            aria-invalid={problem !== null}
-            className="w-16 border-b border-dotted border-quiet bg-tint px-0.5 text-right font-semibold aria-invalid:border-warning"
-            defaultValue={edgeText(kind, units, context.currency)}
-            onBlur={(event) => {
-              const read = readEdge(kind, event.target.value, context.currency);
-              setProblem("problem" in read ? read.problem : null);
-              if ("mark" in read && read.units !== units) onEdge(index, { at: read.mark });
-            }}
-            onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-          />
-          {edgeUnit(kind, context.currency)}
-          {problem && (
-            <span role="alert" className="text-[13px] text-warning">
-              {problem}
-            </span>
-          )}
-        </span>
-      )}
-    </>
-  );
-}
-
-/** What kind of price a band has. A change keeps what amounts there are. */
-function PriceKind({ name, price, onPrice }: { name: string; price: BandPrice; onPrice: (price: BandPrice) => void }) {
-  return (
-    <SelectField
-      label={`Kind of price of ${name}`}
-      look="word"
-      value={typeof price === "string" ? price : "price"}
-      choices={{ price: "costs", free: "is free", "not-offered": "is not offered" }}
-      onCommit={(kind) => {
-        if (kind !== "price") onPrice(kind);
-        else if (typeof price === "string") onPrice(NO_AMOUNT);
-      }}
-    />
-  );
-}
-
-const NO_AMOUNT: Amount = { byCurrency: {} };
-
-/** The bands of one currency as text: to a spreadsheet and back. Nothing is taken while any cell is wrong. */
-function BandsAsText({
-  charge,
-  context,
-  onCharge,
-}: Pick<EdgeHeadProps, "charge" | "context"> & { onCharge: (charge: BandedCharge) => void }) {
-  const { currency } = context;
-  const [text, setText] = useState("");
-  const [problems, setProblems] = useState<readonly string[]>([]);
-  const take = () => {
-    const read = readBands(text, charge.by.kind, currency);
-    if ("problems" in read) {
-      setProblems(read.problems);
-      return;
-    }
-    setProblems([]);
-    setText("");
-    onCharge({ ...charge, ...read });
-  };
-  return (
-    <details className="text-[13px]">
-      <summary className="cursor-pointer text-quiet">As a spreadsheet, in {currency}</summary>
-      <div className="mt-2 grid gap-2">
-        <label className="grid gap-1">
-          Paste rows here: where a band begins and its price, from 0 on
-          <textarea
-            className="textarea textarea-sm h-24 w-full font-mono"
-            value={text}
-            placeholder={"0\t4.00\n30\t7.00\n75\tfree"}
-            onChange={(event) => setText(event.target.value)}
-          />
-        </label>
-        {problems.length > 0 && (
-          <ul role="alert" className="text-warning">
-            {problems.map((problem) => (
-              <li key={problem}>{problem}</li>
-            ))}
-          </ul>
-        )}
-        <div className="flex gap-2">
-          <button type="button" className="btn btn-sm" disabled={text.trim() === ""} onClick={take}>
-            Take these bands
-          </button>
-          <a
-            className="btn btn-sm"
-            download="bands.csv"
-            href={`data:text/csv;charset=utf-8,${encodeURIComponent(bandsCsv(charge, context))}`}
-          >
-            Save as CSV
-          </a>
-        </div>
-        {Object.keys(amountsIn(charge)).length > 1 && (
-          <p className="text-quiet">
-            Pasted bands have amounts in {currency} only; set the other currencies in the table.
-          </p>
-        )}
-      </div>
-    </details>
-  );
-}
-
-const amountsIn = ({ first }: BandedCharge): object =>
-  typeof first === "object" && "byCurrency" in first ? (first.byCurrency ?? {}) : {};

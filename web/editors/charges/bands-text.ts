@@ -18,6 +18,8 @@ export function markOf(kind: MeasureSpec["kind"], units: number, currency: strin
     case "volumetric-weight":
     case "chargeable-weight":
       return { weight: { value: majorUnits(Math.round(units / 1000), 3).replace(/\.?0+$/, ""), unit: "kg" } };
+    case "volume":
+      return { volume: { value: majorUnits(Math.round(units / 1000), 3).replace(/\.?0+$/, ""), unit: "dm3" } };
     case "distance":
       return { distance: { value: majorUnits(units, 3).replace(/\.?0+$/, ""), unit: "km" } };
     default:
@@ -113,13 +115,14 @@ export function readBands(text: string, kind: MeasureSpec["kind"], currency: str
     const place = `row ${i + 1 + skipped}`;
     const row = readRow(cells, kind, currency);
     if ("problem" in row) problems.push(`${place}${row.problem}`);
+    else if (row.units < (edges.at(-1)?.units ?? 0))
+      problems.push(`${place}: begins at ${cells[0]?.trim()}, before the row above it: put the rows in order`);
     else if (row.units > 0 || row.edge === "above") edges.push(row);
     else if (first !== null) problems.push(`${place}: another band begins at 0 already`);
     else first = row.price;
   });
   if (problems.length === 0 && first === null)
     problems.push("no band begins at 0: carts below the first edge would have no price");
-  edges.sort((a, b) => a.units - b.units);
   edges.forEach(({ units, edge }, i) => {
     const before = edges[i - 1];
     if (before?.units === units && before.edge === edge)

@@ -9,6 +9,7 @@ import { setOptional } from "../../state/set-optional.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
 import { EditedAmounts } from "../amounts/edited-amounts.tsx";
 import { useEditing } from "../editing.ts";
+import { HandlingPercents, handlingRow } from "./handling-fields.tsx";
 
 type Props = {
   option: DeliveryOption;
@@ -35,7 +36,7 @@ export function ExtraCharges({ option, onOption }: Props) {
     row("mark-up", "Mark-up", markUp?.amount, (amount) => ({ ...option, markUp: { ...markUp, amount } })),
     row("minimum", "At least", option.minimum, (minimum) => ({ ...option, minimum })),
     row("maximum", "At most", option.maximum, (maximum) => ({ ...option, maximum })),
-    row("handling", "Handling", handling?.fixed, (fixed) => ({ ...option, handling: { ...handling, fixed } })),
+    handlingRow(handling, (next, done) => onOption(setOptional(option, "handling", next), done)),
   ];
   const currencies = [...new Set(columns.map(({ currency }) => currency))];
   return (
@@ -48,21 +49,9 @@ export function ExtraCharges({ option, onOption }: Props) {
           value={markUp?.percent}
           onPercent={(next) => onOption({ ...option, markUp: setOptional(markUp ?? {}, "percent", next) }, true)}
         />
-        <PercentField
-          label="Handling, % of the charge"
-          leaf="option/handling/percentOfCharge"
-          value={handling?.percentOfCharge}
-          onPercent={(next) =>
-            onOption({ ...option, handling: setOptional(handling ?? {}, "percentOfCharge", next) }, true)
-          }
-        />
-        <PercentField
-          label="Handling, % of the goods"
-          leaf="option/handling/percentOfGoods"
-          value={handling?.percentOfGoods}
-          onPercent={(next) =>
-            onOption({ ...option, handling: setOptional(handling ?? {}, "percentOfGoods", next) }, true)
-          }
+        <HandlingPercents
+          handling={handling}
+          onHandling={(next, done) => onOption(setOptional(option, "handling", next), done)}
         />
         <SelectField
           label="Amounts are entered"

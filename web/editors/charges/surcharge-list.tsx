@@ -1,8 +1,12 @@
+import ArrowUp from "lucide-react/icons/arrow-up";
 import Trash2 from "lucide-react/icons/trash-2";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import { marketsOf } from "../../../core/places/markets-of.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
-import { freeId, lastPosition } from "../../../core/schema/positions.ts";
-import { TextField } from "../../fields/text-field.tsx";
+import { freeId, lastPosition, moved } from "../../../core/schema/positions.ts";
+import { IconButton } from "../../fields/icon-button.tsx";
+import { TextsField } from "../../fields/texts-field.tsx";
+import { languagesRead } from "../../names/languages.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { ConditionBuilder } from "../conditions/condition-builder.tsx";
 import { useEditing } from "../editing.ts";
@@ -18,7 +22,7 @@ export function SurchargeList({ option, onOption }: Props) {
   const set = (next: Surcharge[], done = true) => onOption({ ...option, surcharges: next }, done);
   return (
     <div className="grid gap-3">
-      {surcharges.map((surcharge) => (
+      {surcharges.map((surcharge, i) => (
         <SurchargeItem
           key={surcharge.id}
           surcharge={surcharge}
@@ -28,6 +32,7 @@ export function SurchargeList({ option, onOption }: Props) {
               done,
             )
           }
+          onMove={i === 0 ? null : () => set(placed(surcharges, moved(surcharges, surcharge.id, i - 1)))}
           onRemove={() => set(surcharges.filter((one) => one !== surcharge))}
         />
       ))}
@@ -47,25 +52,38 @@ export function SurchargeList({ option, onOption }: Props) {
   );
 }
 
+const placed = (surcharges: readonly Surcharge[], positions: ReturnType<typeof moved>): Surcharge[] =>
+  surcharges.map((one) => ({ ...one, position: positions.find(({ id }) => id === one.id)?.position ?? one.position }));
+
 type ItemProps = {
   surcharge: Surcharge;
   onSurcharge: (surcharge: Surcharge, done: boolean) => void;
+  /** Puts it before the one above; the first has none. */
+  onMove: (() => void) | null;
   onRemove: () => void;
 };
 
-function SurchargeItem({ surcharge, onSurcharge, onRemove }: ItemProps) {
+function SurchargeItem({ surcharge, onSurcharge, onMove, onRemove }: ItemProps) {
+  const { plan, zones } = useEditing();
   return (
     <section aria-label={surcharge.name.en ?? surcharge.id} className="border-l-2 border-base-300 pl-3">
-      <div className="flex items-end gap-2">
-        <TextField
+      <div className="flex items-start gap-2">
+        <TextsField
+          required
           label="Surcharge"
-          value={surcharge.name.en}
+          value={surcharge.name}
+          languages={languagesRead(marketsOf(plan, zones))}
           leaf="option/surcharges/name/*"
-          onCommit={(en) => onSurcharge({ ...surcharge, name: { ...surcharge.name, en } }, true)}
+          onTexts={(name) => name && onSurcharge({ ...surcharge, name }, true)}
         />
-        <button type="button" className="btn btn-ghost btn-sm" onClick={onRemove}>
-          <Trash2 size={14} aria-hidden /> Remove
-        </button>
+        <span className="ml-auto inline-flex">
+          <IconButton words="Charge it earlier" disabled={!onMove} onClick={() => onMove?.()}>
+            <ArrowUp size={14} aria-hidden />
+          </IconButton>
+          <IconButton words="Remove this surcharge" onClick={onRemove}>
+            <Trash2 size={14} aria-hidden />
+          </IconButton>
+        </span>
       </div>
       <ConditionBuilder
         condition={surcharge.when}

@@ -91,7 +91,7 @@ type OfferedProps = {
 };
 
 function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
-  const { name, note, price, fullPrice, from, asks, grants } = option;
+  const { name, note, pickup, price, fullPrice, from, asks, grants } = option;
   const reduced = price !== null && fullPrice !== null && price < fullPrice;
   const location = compiled.plan.locations?.find(({ id }) => id === option.location);
   const promise = promiseText(option, locale, location?.timeZone ?? "UTC");
@@ -105,6 +105,12 @@ function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
           </span>
         )}
         {note && <span className="block text-[13px] text-quiet">{note}</span>}
+        {pickup && option.available && (
+          <span className="block text-[13px] text-quiet" data-pickup>
+            {pickup.address}
+            {choose && pickup.instructions && <span className="block">{pickup.instructions}</span>}
+          </span>
+        )}
         {asks && option.available && choose && (
           <span className="block text-[13px] text-quiet">
             {shopWord("asks", locale, {

@@ -19,6 +19,7 @@ import { FindingsBeside } from "../../state/findings-context.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 import { AtCheckout } from "./at-checkout.tsx";
 import { OptionTexts } from "./option-texts.tsx";
+import { WayFields } from "./way-fields.tsx";
 import { ZoneDifferences } from "./zone-differences.tsx";
 
 type Props = {
@@ -47,7 +48,7 @@ export function OptionEditor({ calendars, option, at, onOption, onDuplicate, onR
           charge={option.charge}
           onCharge={(charge, done) => onOption({ ...option, charge }, done)}
         />
-        <ZoneDifferences option={option} onOption={onOption} />
+        <ZoneDifferences option={option} calendars={calendars} at={at} onOption={onOption} />
         <details className="mt-3" open={hasExtras(option)}>
           <summary className="cursor-pointer text-quiet">Handling, limits, mark-up, tax and surcharges</summary>
           <div className="mt-2 grid gap-4">
@@ -71,6 +72,9 @@ export function OptionEditor({ calendars, option, at, onOption, onDuplicate, onR
           at={at}
           onPromise={(promise) => onOption(setOptional(option, "promise", promise), true)}
         />
+      </Part>
+      <Part name="How it reaches the shopper">
+        <WayFields option={option} onOption={set} />
       </Part>
       <Part name="Where it is offered">
         <ZoneChoice

@@ -12,10 +12,13 @@ import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { BasisFields, LeavesOutFields } from "../../editors/amounts/basis-fields.tsx";
+import { PackingFields } from "../../editors/charges/measure-fields.tsx";
 import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx";
 import { useEditing } from "../../editors/editing.ts";
 import { ZoneChoice } from "../../editors/places/zone-choice.tsx";
 import { CheckField } from "../../fields/check-field.tsx";
+import { readPercent } from "../../fields/read-figure.ts";
+import { isAtMostAll } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
@@ -211,6 +214,19 @@ function WhatCounts({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
           onLeavesOut={(leavesOut) => onOffer({ ...offer, counts: setOptional(counts, "leavesOut", leavesOut) })}
         />
       )}
+      {counts.kind === "weight" && (
+        <PackingFields packed={counts} onPacked={(next) => onOffer({ ...offer, counts: next })} />
+      )}
+      <TextField
+        label="Nearly there from % of the goal (empty: 80)"
+        className="w-28"
+        value={offer.nearlyThere}
+        leaf="offer/nearlyThere"
+        rule={isAtMostAll}
+        read={readPercent}
+        onCommit={(nearlyThere) => onOffer({ ...offer, nearlyThere })}
+        onEmpty={() => onOffer(setOptional(offer, "nearlyThere", undefined))}
+      />
     </div>
   );
 }

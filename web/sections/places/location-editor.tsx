@@ -7,7 +7,9 @@ import { ListField } from "../../fields/list-field.tsx";
 import { isInCalendar, isTimeZone } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { TextsField } from "../../fields/texts-field.tsx";
 import { TypedField } from "../../fields/typed-field.tsx";
+import { languagesRead } from "../../names/languages.ts";
 import { COUNTRY_NAMES } from "../../names/place-names.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { OpeningHours } from "./opening-hours.tsx";
@@ -23,6 +25,7 @@ type Props = {
 /** Where goods are shipped from or collected: its address, its clocks, when it is open and when it rests. */
 export function LocationEditor({ plan, location, onLocation, onShipsFrom, onRemove }: Props) {
   const set = (part: Partial<Location>) => onLocation({ ...location, ...part });
+  const languages = languagesRead(plan.markets);
   const name = location.name.en ?? Object.values(location.name)[0] ?? location.id;
   return (
     <section aria-label={name} className="grid gap-3">
@@ -38,12 +41,27 @@ export function LocationEditor({ plan, location, onLocation, onShipsFrom, onRemo
         onCommit={onShipsFrom}
       />
       <div className="grid grid-cols-2 gap-4">
-        <TextField
+        <TextsField
+          required
           label="Name"
-          value={name}
-          className="w-full"
+          value={location.name}
+          languages={languages}
           leaf="location/name/*"
-          onCommit={(en) => set({ name: { ...location.name, en } })}
+          onTexts={(texts) => texts && set({ name: texts })}
+        />
+        <TextsField
+          label="Address, as shoppers who collect are told it"
+          value={location.address}
+          languages={languages}
+          leaf="location/address/*"
+          onTexts={(texts) => onLocation(setOptional(location, "address", texts))}
+        />
+        <TextsField
+          label="What they are told with it"
+          value={location.instructions}
+          languages={languages}
+          leaf="location/instructions/*"
+          onTexts={(texts) => onLocation(setOptional(location, "instructions", texts))}
         />
         <TextField
           label="Time zone"
@@ -66,6 +84,7 @@ export function LocationEditor({ plan, location, onLocation, onShipsFrom, onRemo
           className="w-full"
           leaf="location/postcode"
           onCommit={(postcode) => set({ postcode })}
+          onEmpty={() => onLocation(setOptional(location, "postcode", undefined))}
         />
         <CoordinatesField at={location.at} onAt={(at) => set({ at })} />
         <TextField

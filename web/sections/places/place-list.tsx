@@ -6,6 +6,9 @@ import { byPosition } from "../../../core/schema/atoms.ts";
 /** What can be selected among the places. */
 export type PlaceKind = "market" | "zone" | "location";
 
+/** The store's own settings, in the address and the list. */
+export const STORE = "store/settings";
+
 type Props = {
   plan: Plan;
   /** The one that is shown, as "zone/azores". */
@@ -22,7 +25,10 @@ export function PlaceList({ plan, selected, nameOf, onSelect, onAdd }: Props) {
   const locations = [...(plan.locations ?? [])].sort(byPosition);
   const item = { selected, onSelect };
   return (
-    <nav aria-label="Markets, zones and locations">
+    <nav aria-label="Store, markets, zones and locations">
+      <ul className="mb-3">
+        <Item {...item} at={STORE} name={plan.store.name} words="The store: its name, what is chosen at first" />
+      </ul>
       {[...plan.markets].sort(byPosition).map((market) => (
         <section key={market.id} className="mb-3">
           <button

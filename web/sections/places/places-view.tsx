@@ -14,7 +14,8 @@ import { CoverageView } from "./coverage-view.tsx";
 import { LocationEditor } from "./location-editor.tsx";
 import { MarketEditor } from "./market-editor.tsx";
 import { newLocation, newMarket, newZone } from "./new-place.ts";
-import { type PlaceKind, PlaceList } from "./place-list.tsx";
+import { type PlaceKind, PlaceList, STORE } from "./place-list.tsx";
+import { StoreEditor } from "./store-editor.tsx";
 import { TryAddress } from "./try-address.tsx";
 import { ZoneEditor } from "./zone-editor.tsx";
 
@@ -78,6 +79,7 @@ function SelectedPlace({ plan, selected, nameOf, onRemove }: SelectedProps) {
   const zone = plan.zones.find(({ id }) => selected === `zone/${id}`);
   const market = plan.markets.find(({ id }) => selected === `market/${id}`);
   const location = plan.locations?.find(({ id }) => selected === `location/${id}`);
+  if (selected === STORE) return <StoreEditor plan={plan} />;
   if (zone)
     return (
       <ZoneEditor

@@ -1,12 +1,18 @@
 import Power from "lucide-react/icons/power";
 import Trash2 from "lucide-react/icons/trash-2";
 import { Link } from "wouter";
-import type { Zone } from "../../../core/places/market.ts";
-import type { Plan } from "../../../core/plan/plan.ts";
+import type { Handling } from "../../../core/money/handling.ts";
+import type { Market, Zone } from "../../../core/places/market.ts";
+import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
+import { EditedAmounts } from "../../editors/amounts/edited-amounts.tsx";
+import { HandlingPercents, handlingRow } from "../../editors/charges/handling-fields.tsx";
+import { EditingContext, editingIn } from "../../editors/editing.ts";
 import { readPercent } from "../../fields/read-figure.ts";
 import { isAtMostAll } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { FindingsBeside } from "../../state/findings-context.tsx";
+import { setOptional } from "../../state/set-optional.ts";
+import { draftStore } from "../../state/use-draft.ts";
 import { DestinationEditor } from "./destination-editor.tsx";
 
 type Props = {
@@ -66,7 +72,31 @@ export function ZoneEditor({ plan, zone, nameOf, onZones, onRemove }: Props) {
           onCommit={(standardTaxRate) => onZones({ ...zone, standardTaxRate })}
         />
       </div>
+      {market && <ZoneHandling plan={plan} zone={zone} market={market} onZones={onZones} />}
       <DestinationEditor plan={plan} zone={zone} nameOf={nameOf} onZones={onZones} />
     </section>
+  );
+}
+
+type HandlingProps = Pick<Props, "plan" | "zone" | "onZones"> & { market: Market };
+
+/** A fee in a zone, on top of whatever an option charges there and its own handling. */
+function ZoneHandling({ plan, zone, market, onZones }: HandlingProps) {
+  const context = { market: market.id, currency: market.currencies[0] ?? "", rates: ratesOf(plan) };
+  const save = (handling: Handling | undefined, done: boolean) => {
+    const body = setOptional(zone, "handling", handling);
+    if (done) onZones(body);
+    else draftStore.show({ kind: "zone", id: zone.id, body });
+  };
+  return (
+    <details open={zone.handling !== undefined}>
+      <summary className="cursor-pointer text-quiet">Handling in this zone, on top of what each option charges</summary>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <EditingContext value={editingIn({ plan, context, zones: [zone.id], explain: () => null })}>
+          <EditedAmounts name={`On top in ${zone.name}`} rows={[handlingRow(zone.handling, save)]} />
+        </EditingContext>
+        <HandlingPercents handling={zone.handling} onHandling={save} />
+      </div>
+    </details>
   );
 }

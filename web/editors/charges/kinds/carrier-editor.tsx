@@ -5,6 +5,7 @@ import { carrierList } from "../../../state/server-queries.ts";
 import { setOptional } from "../../../state/set-optional.ts";
 import { useEditing } from "../../editing.ts";
 import type { ChargeFieldsProps, ChargeKindEditor } from "../charge-kind-editor.ts";
+import { PackingFields } from "../measure-fields.tsx";
 
 /** What a live carrier asks, and what holds while it does not answer. */
 export const carrier: ChargeKindEditor<"carrier"> = {
@@ -61,6 +62,7 @@ function CarrierFields({ charge, onCharge, inner }: ChargeFieldsProps<"carrier">
           }}
           onCommit={(from) => onCharge(setOptional(charge, "from", from === ANYWHERE ? undefined : from), true)}
         />
+        <PackingFields packed={charge} onPacked={(next) => onCharge(next, true)} />
       </div>
       <fieldset className="border-l-2 border-base-300 pl-3">
         <legend className="mb-1 text-[13px] text-quiet">When it does not answer</legend>

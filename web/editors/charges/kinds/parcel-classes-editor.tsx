@@ -1,4 +1,11 @@
+import Plus from "lucide-react/icons/plus";
+import Trash2 from "lucide-react/icons/trash-2";
 import { parcelClasses as parcelClassCharge } from "../../../../core/charges/kinds/parcel-classes.ts";
+import type { Amount } from "../../../../core/money/amount.ts";
+import { freeId } from "../../../../core/schema/positions.ts";
+import { IconButton } from "../../../fields/icon-button.tsx";
+import { SelectField } from "../../../fields/select-field.tsx";
+import { TextField } from "../../../fields/text-field.tsx";
 import { EditedAmounts } from "../../amounts/edited-amounts.tsx";
 import { amountIn } from "../amount-in.ts";
 import type { ChargeFieldsProps, ChargeKindEditor } from "../charge-kind-editor.ts";
@@ -21,18 +28,59 @@ export const parcelClasses: ChargeKindEditor<"parcel-classes"> = {
 };
 
 function ParcelClassesFields({ charge, onCharge }: ChargeFieldsProps<"parcel-classes">) {
-  const classes = Object.entries(charge.classes).map(([name, amount]) => ({
+  const names = Object.keys(charge.classes);
+  const setClasses = (entries: readonly (readonly [string, Amount])[]) =>
+    onCharge({ ...charge, classes: Object.fromEntries(entries) }, true);
+  const rename = (from: string, to: string) =>
+    setClasses(Object.entries(charge.classes).map(([name, amount]) => [name === from ? to : name, amount] as const));
+  const rows = Object.entries(charge.classes).map(([name, amount]) => ({
     key: name,
     label: name,
+    head: (
+      <span className="flex items-end gap-1">
+        <TextField
+          label=""
+          ariaLabel={`Name of the class ${name}`}
+          className="w-36"
+          value={name}
+          leaf="product/parcelClass"
+          rule={(to) => (to !== name && names.includes(to) ? `There is a class ${to} already` : null)}
+          onCommit={(to) => rename(name, to)}
+        />
+        <IconButton
+          words={`Remove the class ${name}`}
+          onClick={() => setClasses(Object.entries(charge.classes).filter(([one]) => one !== name))}
+        >
+          <Trash2 size={13} aria-hidden />
+        </IconButton>
+      </span>
+    ),
     amount,
-    set: (next: typeof amount, done: boolean) =>
-      onCharge({ ...charge, classes: { ...charge.classes, [name]: next } }, done),
+    set: (next: Amount, done: boolean) => onCharge({ ...charge, classes: { ...charge.classes, [name]: next } }, done),
   }));
   const others = {
     key: "others",
     label: "Everything else",
     amount: charge.others,
-    set: (next: typeof charge.others, done: boolean) => onCharge({ ...charge, others: next }, done),
+    set: (next: Amount, done: boolean) => onCharge({ ...charge, others: next }, done),
   };
-  return <EditedAmounts name="Parcel class" rows={[...classes, others]} />;
+  return (
+    <div className="grid justify-items-start gap-3">
+      <SelectField
+        label="Of several classes in a cart"
+        className="w-60"
+        value={charge.take}
+        choices={{ sum: "each is charged, and added up", highest: "only the highest is charged" }}
+        onCommit={(take) => onCharge({ ...charge, take }, true)}
+      />
+      <EditedAmounts name="Parcel class" rows={[...rows, others]} />
+      <button
+        type="button"
+        className="btn btn-sm"
+        onClick={() => setClasses([...Object.entries(charge.classes), [freeId("class", names), charge.others]])}
+      >
+        <Plus size={14} aria-hidden /> Add a class
+      </button>
+    </div>
+  );
 }

@@ -1,0 +1,61 @@
+import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import { useEditing } from "../../editors/editing.ts";
+import { DISTANCE_UNITS, QuantityField } from "../../fields/quantity-field.tsx";
+import { choicesOf, SelectField } from "../../fields/select-field.tsx";
+import { setOptional } from "../../state/set-optional.ts";
+
+type Way = NonNullable<DeliveryOption["way"]>;
+type Props = { option: DeliveryOption; onOption: (part: Partial<DeliveryOption>) => void };
+
+const WAYS: Readonly<Record<Way["kind"], string>> = {
+  shipped: "by post or carrier",
+  local: "brought by the store itself",
+  collected: "collected by the shopper",
+};
+
+/** How an option reaches the shopper: shipped, brought from a location within a distance, or collected at one. */
+export function WayFields({ option, onOption }: Props) {
+  const { plan } = useEditing();
+  const locations = plan.locations ?? [];
+  const way: Way = option.way ?? { kind: "shipped" };
+  const [first] = locations;
+  const location = way.kind === "shipped" ? (plan.store.shipsFrom ?? first?.id) : way.location;
+  return (
+    <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+      <SelectField<Way["kind"]>
+        label="How it reaches the shopper"
+        hideLabel
+        className="w-60"
+        value={way.kind}
+        choices={location === undefined ? { shipped: WAYS.shipped } : WAYS}
+        onCommit={(kind) => {
+          if (kind === "shipped") onOption({ way: { kind } });
+          else if (location !== undefined) onOption({ way: { kind, location } });
+        }}
+      />
+      {way.kind !== "shipped" && (
+        <SelectField
+          label={way.kind === "local" ? "From" : "At"}
+          className="w-52"
+          value={way.location}
+          choices={choicesOf(locations, ({ name, id }) => name.en ?? id)}
+          onCommit={(to) => onOption({ way: { ...way, location: to } })}
+        />
+      )}
+      {way.kind === "local" && (
+        <QuantityField
+          label="As the crow flies, within (empty: any distance)"
+          quantity={way.within}
+          units={{ km: DISTANCE_UNITS.km, m: DISTANCE_UNITS.m, mi: DISTANCE_UNITS.mi }}
+          onQuantity={(within) => onOption({ way: { ...way, within } })}
+          onEmpty={() => onOption({ way: setOptional(way, "within", undefined) })}
+        />
+      )}
+      {location === undefined && (
+        <span className="text-[13px] text-quiet">
+          To bring it or have it collected, add a location under Places first.
+        </span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,126 @@
+import { useState } from "react";
+import type { ZoneDestination } from "../../../core/places/destination.ts";
+import type { Zone } from "../../../core/places/market.ts";
+import { postcodePattern } from "../../../core/places/postcode.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { AddSelect } from "../../fields/add-select.tsx";
+import { SelectField } from "../../fields/select-field.tsx";
+import { COUNTRY_NAMES } from "../../names/place-names.ts";
+import { useRegions } from "../../state/use-regions.ts";
+import { regionChoices, regionsChosen } from "./region-choices.ts";
+
+type AddProps = {
+  zone: Zone;
+  plan: Plan;
+  nameOf: (code: string) => string;
+  onAdd: (destinations: ZoneDestination[]) => void;
+};
+
+/** One form for all: a country by name, then the whole of it, one of its regions, or some of its postcodes. */
+export function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
+  const [country, setCountry] = useState("");
+  const [patterns, setPatterns] = useState("");
+  const regions = useRegions(country);
+  const texts = patterns
+    .split(/[\n,;]+/)
+    .map((text) => text.trim())
+    .filter((text) => text !== "");
+  const wrong = texts.filter((text) => !postcodePattern(country, text));
+  const worldIsTaken = plan.zones.some(({ destinations }) => destinations.some((one) => "restOfWorld" in one));
+  const done = () => {
+    setPatterns("");
+    setCountry("");
+  };
+  return (
+    <fieldset className="grid gap-2 text-[13px]">
+      <legend className="mb-1 text-quiet">Add to {zone.name}</legend>
+      <div className="flex flex-wrap items-center gap-2">
+        <SelectField
+          label="Country to add"
+          hideLabel
+          className="w-48"
+          value={country}
+          choices={{ "": "a country…", ...COUNTRY_NAMES }}
+          onCommit={setCountry}
+        />
+        {country !== "" && (
+          <>
+            <button
+              type="button"
+              className="btn btn-sm"
+              onClick={() => {
+                onAdd([{ country }]);
+                done();
+              }}
+            >
+              Add all of {nameOf(country)}
+            </button>
+            {regions.length > 0 && (
+              <AddSelect
+                label="Region to add"
+                shown="or regions of it…"
+                className="w-44"
+                choices={regionChoices(regions)}
+                onAdd={(chosen) => {
+                  onAdd(regionsChosen(chosen, regions).map((region) => ({ region })));
+                  done();
+                }}
+              />
+            )}
+          </>
+        )}
+        {country === "" && !worldIsTaken && (
+          <button type="button" className="btn btn-sm" onClick={() => onAdd([{ restOfWorld: true }])}>
+            Add the rest of the world
+          </button>
+        )}
+      </div>
+      {country !== "" && (
+        <div className="grid gap-1.5">
+          <label className="grid gap-1">
+            or some of its postcodes: whole ones, beginnings (90*), ranges (9000..9399), one a line
+            <textarea
+              className="textarea textarea-sm h-16 w-full font-mono"
+              value={patterns}
+              onChange={(event) => setPatterns(event.target.value)}
+            />
+          </label>
+          {texts.length > 0 && (
+            <ul role="status" className="grid gap-0.5">
+              {texts.slice(0, 8).map((text) => (
+                <li key={text} className={wrong.includes(text) ? "text-warning" : "text-quiet"}>
+                  <code>{text}</code> {patternWords(country, text)}
+                </li>
+              ))}
+              {texts.length > 8 && (
+                <li className="text-quiet">
+                  and {texts.length - 8} more, {wrong.length} of all wrong
+                </li>
+              )}
+            </ul>
+          )}
+          <button
+            type="button"
+            className="btn btn-sm justify-self-start"
+            disabled={texts.length === 0 || wrong.length > 0}
+            onClick={() => {
+              onAdd([{ country, postcodes: texts }]);
+              done();
+            }}
+          >
+            Add these postcodes
+          </button>
+        </div>
+      )}
+    </fieldset>
+  );
+}
+
+/** What a pattern matches, as one types it. */
+function patternWords(country: string, text: string): string {
+  const pattern = postcodePattern(country, text);
+  if (!pattern) return "is no postcode pattern: write 3000-001, 90* or 9000..9399";
+  if (pattern.exact) return `is ${pattern.lead} alone`;
+  if (text.includes("..")) return `is every code from ${text.replace("..", " to ")}, both included`;
+  return `is every code that fits, ? standing for one character and * for any`;
+}

@@ -1,0 +1,22 @@
+import { isOutlying } from "../../../core/places/outlying.ts";
+import type { Region } from "../../../server/places/regions.ts";
+
+/** Chosen instead of a single region. */
+const ALL = "all";
+const OUTLYING = "outlying";
+
+/** The regions of a country to choose from: all of them, those that lie apart, or one. */
+export function regionChoices(regions: readonly Region[]): { value: string; words: string }[] {
+  const apart = regions.filter(({ code }) => isOutlying(code)).length;
+  return [
+    ...(regions.length > 1 ? [{ value: ALL, words: `each of the ${regions.length} by itself` }] : []),
+    ...(apart > 1 ? [{ value: OUTLYING, words: `all ${apart} outlying regions` }] : []),
+    ...regions.map(({ code, name }) => ({ value: code, words: name })),
+  ];
+}
+
+/** The codes that a choice stands for. */
+export const regionsChosen = (chosen: string, regions: readonly Region[]): string[] =>
+  regions
+    .map(({ code }) => code)
+    .filter((code) => chosen === ALL || (chosen === OUTLYING ? isOutlying(code) : code === chosen));
