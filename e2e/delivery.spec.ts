@@ -20,7 +20,7 @@ test("an option is kept for some by a condition, whose truth is shown, and given
   await expect(priceOf(page, "islands")).toHaveText("€32.00");
   await option(page, "islands").getByRole("button", { name: /why/ }).click();
   await expect(option(page, "islands")).toContainText("Charge: €31.00, flat");
-  await editor.getByRole("button", { name: "Share again in Azores" }).click();
+  await editor.getByRole("button", { name: "Share the charge again in Azores" }).click();
   await expect(priceOf(page, "islands")).toHaveText("€9.90");
 
   await editor.getByLabel("Add a clause").selectOption({ label: "the cart holds more than 8 items" });

@@ -40,22 +40,28 @@ type Shopper = Static<TObject<typeof SHOPPER_FIELDS>>;
 
 /** What a person on screen may say of a shopper. */
 export const DESCRIBED_FIELDS = {
+  ...shopperId.described.fields,
   ...isSignedIn.described.fields,
   ...shopperGroups.described.fields,
   ...orderCount.described.fields,
   ...daysSinceOrder.described.fields,
+  ...totalSpent.described.fields,
   ...isBusiness.described.fields,
+  ...billingCountry.described.fields,
   ...daysSinceOpened.described.fields,
 };
 type Described = Static<TObject<typeof DESCRIBED_FIELDS>>;
 
 /** A shopper of whom no more is said than that they are signed in. */
 export const PLAIN_SHOPPER: Described = {
+  ...shopperId.described.plain,
   ...isSignedIn.described.plain,
   ...shopperGroups.described.plain,
   ...orderCount.described.plain,
   ...daysSinceOrder.described.plain,
+  ...totalSpent.described.plain,
   ...isBusiness.described.plain,
+  ...billingCountry.described.plain,
   ...daysSinceOpened.described.plain,
 };
 

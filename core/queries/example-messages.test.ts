@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { pickText } from "../messages/locale.ts";
+import { MESSAGE_STATES, type MessageState } from "../messages/states.ts";
 import type { Plan } from "../plan/plan.ts";
 import { textsFor } from "../quote/messages/step-messages.ts";
 import type { QuoteRequest } from "../request/request.ts";
@@ -23,11 +24,11 @@ describe("how a text reads", () => {
       const example = exampleMessages(compiled, request, quote.progress);
       for (const { offer, step, state, surface, text } of quote.messages) {
         const wording = demo.offers.find((one) => one.id === offer)?.steps.find((one) => one.id === step)?.wording;
-        const states = MOODS[state] ?? [state];
-        const readings = states.flatMap((mood) => {
-          const texts = textsFor(wording ?? {}, demo.store.wording, surface, [mood]);
+        const states: readonly MessageState[] = TOLD_APART[state] ?? MESSAGE_STATES.filter((one) => one === state);
+        const readings = states.flatMap((one) => {
+          const texts = textsFor(wording ?? {}, demo.store.wording, surface, [one]);
           const picked = texts && pickText(texts, request.locale ?? "en", []);
-          return picked ? [example({ offer, step, state: mood }, picked)] : [];
+          return picked ? [example({ offer, step, state: one }, picked)] : [];
         });
         expect({ id, readings }).toEqual({ id, readings: expect.arrayContaining([{ text }]) });
         told += 1;
@@ -63,7 +64,7 @@ describe("how a text reads", () => {
 });
 
 /** States that texts tell apart and an answer does not. */
-const MOODS: Readonly<Record<string, readonly ("on-the-way" | "nearly-there" | "between" | "reached" | "top")[]>> = {
+const TOLD_APART: Readonly<Record<string, readonly MessageState[]>> = {
   "on-the-way": ["on-the-way", "nearly-there", "between"],
   reached: ["reached", "top"],
 };

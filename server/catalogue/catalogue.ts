@@ -3,6 +3,7 @@ import { exponentOf } from "../../core/money/currency.ts";
 import { minorUnits } from "../../core/money/decimal.ts";
 import type { Size, Weight } from "../../core/quantities/quantity.ts";
 import { inTransaction } from "../database/pool.ts";
+import { checkSampleCarts } from "../validation/documents.ts";
 import type { Product, SampleCart } from "./product.ts";
 
 /** A product as screens and quotes use it: money in minor units. */
@@ -79,10 +80,11 @@ function amountRows(sku: string, amounts: Readonly<Record<string, string>>): [st
 
 export async function writeSampleCarts(connection: PoolConnection, carts: readonly SampleCart[]): Promise<void> {
   for (const [position, cart] of carts.entries()) {
-    await connection.execute("INSERT INTO sample_carts (id, position, name) VALUES (?, ?, ?)", [
+    await connection.execute("INSERT INTO sample_carts (id, position, name, besides) VALUES (?, ?, ?, ?)", [
       cart.id,
       position,
       cart.name,
+      besidesOf(cart),
     ]);
     await writeLines(connection, cart);
   }
@@ -90,19 +92,26 @@ export async function writeSampleCarts(connection: PoolConnection, carts: readon
 
 async function writeLines(connection: PoolConnection, { id, lines }: SampleCart): Promise<void> {
   if (lines.length === 0) return;
-  await connection.query("INSERT INTO sample_cart_lines (cart, position, sku, quantity) VALUES ?", [
-    lines.map(({ sku, quantity }, position) => [id, position, sku, quantity]),
+  await connection.query("INSERT INTO sample_cart_lines (cart, position, sku, quantity, as_sold) VALUES ?", [
+    lines.map(({ sku, quantity, asSold }, position) => [
+      ...[id, position, sku, quantity],
+      asSold ? JSON.stringify(asSold) : null,
+    ]),
   ]);
 }
+
+/** What a cart has besides its lines; null where it has nothing. */
+const besidesOf = ({ codes, discounts }: SampleCart): string | null =>
+  codes || discounts ? JSON.stringify({ codes, discounts }) : null;
 
 /** Keeps one sample cart: a new one behind the others, or a new version of one that is there. */
 export async function keepSampleCart(pool: Pool, cart: SampleCart): Promise<void> {
   await inTransaction(pool, async (connection) => {
     await connection.execute(
-      `INSERT INTO sample_carts (id, position, name)
-       SELECT ?, behind.position, ? FROM (SELECT COALESCE(MAX(position) + 1, 0) AS position FROM sample_carts) AS behind
-       ON DUPLICATE KEY UPDATE name = VALUES(name)`,
-      [cart.id, cart.name],
+      `INSERT INTO sample_carts (id, position, name, besides)
+       SELECT ?, behind.position, ?, ? FROM (SELECT COALESCE(MAX(position) + 1, 0) AS position FROM sample_carts) AS behind
+       ON DUPLICATE KEY UPDATE name = VALUES(name), besides = VALUES(besides)`,
+      [cart.id, cart.name, besidesOf(cart)],
     );
     await connection.execute("DELETE FROM sample_cart_lines WHERE cart = ?", [cart.id]);
     await writeLines(connection, cart);
@@ -253,20 +262,28 @@ function bySkuOf<Row extends { sku: string }>(rows: readonly Row[]): ReadonlyMap
 interface CartRow extends RowDataPacket {
   id: string;
   name: string;
+  besides: string | null;
   sku: string | null;
   quantity: number | null;
+  as_sold: string | null;
 }
 
 export async function listSampleCarts(pool: Pool | PoolConnection): Promise<SampleCart[]> {
   const [rows] = await pool.query<CartRow[]>(
-    `SELECT c.id, c.name, l.sku, l.quantity FROM sample_carts c LEFT JOIN sample_cart_lines l ON l.cart = c.id
+    `SELECT c.id, c.name, c.besides, l.sku, l.quantity, l.as_sold
+     FROM sample_carts c LEFT JOIN sample_cart_lines l ON l.cart = c.id
      ORDER BY c.position, c.id, l.position`,
   );
-  const carts = new Map<string, SampleCart>();
-  for (const { id, name, sku, quantity } of rows) {
-    const cart = carts.get(id) ?? { id, name, lines: [] };
-    if (sku !== null && quantity !== null) cart.lines.push({ sku, quantity });
+  const carts = new Map<string, { lines: object[] }>();
+  for (const { id, name, besides, sku, quantity, as_sold } of rows) {
+    const lines: object[] = [];
+    const cart = carts.get(id) ?? { ...parsed(besides), id, name, lines };
+    if (sku !== null) cart.lines.push({ sku, quantity, ...(as_sold === null ? {} : { asSold: parsed(as_sold) }) });
     carts.set(id, cart);
   }
-  return [...carts.values()];
+  const checked = checkSampleCarts([...carts.values()]);
+  if ("problems" in checked) throw new Error(`a sample cart is damaged: ${JSON.stringify(checked.problems[0])}`);
+  return checked.value;
 }
+
+const parsed = (json: string | null): object => (json === null ? {} : JSON.parse(json));

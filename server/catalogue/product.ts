@@ -40,14 +40,46 @@ export const Product = Type.Object(
 export type Product = Static<typeof Product>;
 export const Catalogue = Type.Array(Product, { maxItems: 50_000, title: "Catalogue" });
 
-/** A cart to look through: quantities of catalogue products. */
+const Amounts = Type.Record(CurrencyCode, Decimal, closed);
+
+/** How a line is sold, where that is not as the catalogue has it. Amounts in major units, in the currencies they are said in. */
+export const AsSold = Type.Object(
+  {
+    prices: Type.Optional({ ...Amounts, description: "Of one piece, instead of the catalogue's" }),
+    off: Type.Optional({ ...Amounts, description: "Taken off the line as a whole" }),
+    used: Type.Optional(Type.Boolean()),
+  },
+  { ...closed, title: "AsSold" },
+);
+export type AsSold = Static<typeof AsSold>;
+
+/** A discount on the whole order. */
+export const CartDiscount = Type.Union(
+  [Type.Object({ percent: Percent }, closed), Type.Object({ amounts: Amounts }, closed)],
+  { title: "CartDiscount" },
+);
+export type CartDiscount = Static<typeof CartDiscount>;
+
+/** A cart to look through: quantities of catalogue products, the codes entered, and what is taken off. */
 export const SampleCart = Type.Object(
   {
     id: Id,
     name: Type.String({ minLength: 1, maxLength: 100 }),
-    lines: Type.Array(Type.Object({ sku: Name(), quantity: Type.Integer({ minimum: 1, maximum: 100_000 }) }, closed), {
-      maxItems: 500,
-    }),
+    lines: Type.Array(
+      Type.Object(
+        {
+          sku: Name(),
+          quantity: Type.Integer({ minimum: 1, maximum: 100_000 }),
+          asSold: Type.Optional(AsSold),
+        },
+        closed,
+      ),
+      { maxItems: 500 },
+    ),
+    codes: Type.Optional(Type.Array(Name(), { maxItems: 50 })),
+    discounts: Type.Optional(
+      Type.Array(CartDiscount, { maxItems: 20, description: "On the whole order, one after the other" }),
+    ),
   },
   { ...closed, title: "SampleCart" },
 );

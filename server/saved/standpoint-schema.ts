@@ -1,6 +1,7 @@
 import { type Static, type TSchema, Type } from "@sinclair/typebox";
 import { DESCRIBED_FIELDS } from "../../core/facts/shopper-facts.ts";
 import { CountryCode, CurrencyCode, closed, Locale, RegionCode } from "../../core/schema/atoms.ts";
+import { Name } from "../../core/schema/identifier.ts";
 import { CarrierBehaviour } from "../carriers/simulated.ts";
 
 const Text = Type.String({ maxLength: 64 });
@@ -32,6 +33,7 @@ export const Standpoint = Type.Object(
     ),
     currency: CurrencyCode,
     locale: Locale,
+    channel: Type.Optional({ ...Name(), description: "Where the cart is: a web shop, an app; none where left out" }),
     shopper: Type.Union([DescribedShopper, Type.Null()], { description: "null: a guest of whom nothing is known" }),
     moment: Type.Union([Text, Type.Null()], { description: "By the market's clocks, YYYY-MM-DDTHH:MM; null: now" }),
     moods: Type.Record(Text, CarrierBehaviour, {

@@ -1,19 +1,26 @@
+import { exponentOf } from "../../core/money/currency.ts";
+import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
 import { CheckField } from "../fields/check-field.tsx";
 import { ListField } from "../fields/list-field.tsx";
+import { MoneyField } from "../fields/money-field.tsx";
 import { NumberField } from "../fields/number-field.tsx";
 import { isInCalendar } from "../fields/rules.ts";
+import { SelectField } from "../fields/select-field.tsx";
 import { TextField } from "../fields/text-field.tsx";
+import { COUNTRY_NAMES } from "../names/place-names.ts";
 import type { DescribedShopper as Shopper } from "../state/standpoint.ts";
 
 type Props = {
   shopper: Shopper;
+  /** What they have spent is said in. */
+  currency: string;
   /** Offers a shopper can use only so often. */
   limited: readonly { id: string; name: string }[];
   onChange: (shopper: Shopper) => void;
 };
 
 /** What the shop would know of a shopper. */
-export function DescribedShopper({ shopper, limited, onChange }: Props) {
+export function DescribedShopper({ shopper, currency, limited, onChange }: Props) {
   const change = (part: Partial<Shopper>) => onChange({ ...shopper, ...part });
   const wide = "w-full";
   return (
@@ -57,6 +64,34 @@ export function DescribedShopper({ shopper, limited, onChange }: Props) {
         rule={isInCalendar}
         onCommit={(accountOpened) => change({ accountOpened })}
         onEmpty={() => change({ accountOpened: null })}
+      />
+      <MoneyField
+        label={`Spent so far, in ${currency}`}
+        className={wide}
+        placeholder="not known"
+        value={shopper.totalSpent == null ? undefined : majorUnits(shopper.totalSpent, exponentOf(currency) ?? 2)}
+        currency={currency}
+        onCommit={(text) => {
+          const read = minorUnits(text, exponentOf(currency) ?? 2);
+          if ("minor" in read) change({ totalSpent: read.minor });
+        }}
+        onEmpty={() => change({ totalSpent: null })}
+      />
+      <SelectField
+        label="The bill goes to"
+        className={wide}
+        value={shopper.billingCountry ?? ""}
+        choices={{ "": "not known", ...COUNTRY_NAMES }}
+        onCommit={(country) => change({ billingCountry: country === "" ? null : country })}
+      />
+      <TextField
+        label="Known to the shop as"
+        className={wide}
+        placeholder="any shopper"
+        value={shopper.id ?? undefined}
+        leaf="standpoint/shopper/id"
+        onCommit={(id) => change({ id })}
+        onEmpty={() => change({ id: null })}
       />
       {limited.map(({ id, name }) => (
         <CheckField

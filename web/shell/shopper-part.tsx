@@ -2,6 +2,7 @@ import { lazy, Suspense } from "react";
 import { PLAIN_SHOPPER } from "../../core/facts/shopper-facts.ts";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
+import { TextField } from "../fields/text-field.tsx";
 import type { DescribedShopper } from "../state/standpoint.ts";
 
 // Loaded when the form is opened.
@@ -11,16 +12,19 @@ const Described = lazy(() =>
 
 type Props = {
   shopper: DescribedShopper | null;
+  currency: string;
   /** Offers a shopper can use only so often. */
   limited: readonly { id: string; name: string }[];
   onChange: (shopper: DescribedShopper | null) => void;
+  channel: string | undefined;
+  onChannel: (channel: string | undefined) => void;
 };
 
 /** Who looks: a guest, or a shopper described by what the shop would know of them. */
-export function ShopperPart({ shopper, limited, onChange }: Props) {
+export function ShopperPart({ shopper, currency, limited, onChange, channel, onChannel }: Props) {
   return (
-    <Popover label="Shopper" shown={shopperWords(shopper)}>
-      <fieldset className="grid gap-2.5">
+    <Popover label="Shopper" shown={`${shopperWords(shopper)}${channel === undefined ? "" : ` in ${channel}`}`}>
+      <fieldset className="mb-2.5 grid gap-2.5">
         <legend className="mb-1 font-semibold">Who looks</legend>
         <RadioField
           name="shopper"
@@ -36,10 +40,19 @@ export function ShopperPart({ shopper, limited, onChange }: Props) {
         />
         {shopper && (
           <Suspense fallback={<p className="text-quiet">Loading…</p>}>
-            <Described shopper={shopper} limited={limited} onChange={onChange} />
+            <Described shopper={shopper} currency={currency} limited={limited} onChange={onChange} />
           </Suspense>
         )}
       </fieldset>
+      <TextField
+        label="Where the cart is: a shop's channel"
+        className="w-full"
+        placeholder="none named"
+        value={channel}
+        leaf="standpoint/channel"
+        onCommit={onChannel}
+        onEmpty={() => onChannel(undefined)}
+      />
     </Popover>
   );
 }

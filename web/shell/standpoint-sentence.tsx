@@ -84,6 +84,9 @@ export function StandpointSentence({ standpoint, market, offers, locations, onCh
       by
       <ShopperPart
         shopper={standpoint.shopper}
+        currency={standpoint.currency}
+        channel={standpoint.channel}
+        onChannel={(channel) => onChange(setOptional(standpoint, "channel", channel))}
         limited={offers.filter(({ limits }) => limits?.perShopper !== undefined)}
         onChange={(shopper) => onChange({ ...standpoint, shopper })}
       />

@@ -10,7 +10,14 @@ import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import type { CatalogueProduct } from "../../server/catalogue/catalogue.ts";
 import type { SampleCart } from "../../server/catalogue/product.ts";
 import { catalogueOf } from "./server-queries.ts";
-import { cartLines, destinationOf, isShownCart, requestFor, type ShownCart, type Standpoint } from "./standpoint.ts";
+import {
+  destinationOf,
+  isShownCart,
+  requestedCart,
+  requestFor,
+  type ShownCart,
+  type Standpoint,
+} from "./standpoint.ts";
 import { type LookedFrom, marketOf } from "./standpoint-context.ts";
 import { useCarrierAnswers } from "./use-carrier-answers.ts";
 import { useDraft } from "./use-draft.ts";
@@ -114,10 +121,13 @@ function useCart(): KeptCart {
   const { data, error } = useQuery(catalogueOf(skus));
   const carts = data?.carts ?? NO_CARTS;
   const [first] = carts;
-  const cart = useMemo(() => stored ?? (first ? { sample: first.id, lines: first.lines } : NO_CART), [stored, first]);
+  const cart = useMemo(() => stored ?? (first ? shownCart(first) : NO_CART), [stored, first]);
   const products = useMemo(() => new Map((data?.products ?? []).map((product) => [product.sku, product])), [data]);
   return { cart, carts, products, catalogueProblem: error?.message ?? null, keepCart };
 }
+
+/** A kept cart as it is looked at. */
+export const shownCart = ({ id, name: _, ...cart }: SampleCart): ShownCart => ({ sample: id, ...cart });
 
 /** What a shop would send for the cart from any standpoint. */
 function useRequestAt(
@@ -130,9 +140,8 @@ function useRequestAt(
     (from: Standpoint) => {
       const destination = destinationOf(from, compiled?.positions ?? NO_POSITIONS);
       const there = compiled ? resolvePlace(compiled.places, destination).zones : [];
-      const codes = cart.codes?.length ? { codes: cart.codes } : {};
-      const lines = cartLines(cart, products, from.currency);
-      return requestFor(from, destination, marketOf(plan, there[0]), { lines, ...codes }, at);
+      const asked = requestedCart(cart, products, from.currency);
+      return requestFor(from, destination, marketOf(plan, there[0]), asked, at);
     },
     [compiled, plan, cart, products, at],
   );

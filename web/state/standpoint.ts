@@ -1,11 +1,14 @@
 import { shopperAsDescribed } from "../../core/facts/shopper-facts.ts";
+import { exponentOf } from "../../core/money/currency.ts";
+import { minorUnits } from "../../core/money/decimal.ts";
 import type { Market } from "../../core/places/market.ts";
 import { placeAway } from "../../core/quantities/distance.ts";
-import type { CartLine, QuoteRequest } from "../../core/request/request.ts";
+import type { Cart, CartLine, OrderDiscount, QuoteRequest } from "../../core/request/request.ts";
 import { standpointFaults } from "../../core/samples/standpoint-faults.ts";
 import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import { momentOf } from "../../core/time/zone-clock.ts";
 import type { CatalogueProduct } from "../../server/catalogue/catalogue.ts";
+import type { SampleCart } from "../../server/catalogue/product.ts";
 import type { DescribedShopper, Standpoint } from "../../server/saved/standpoint-schema.ts";
 
 export type { DescribedShopper, Standpoint };
@@ -46,8 +49,8 @@ const isDescribed = (value: unknown): boolean =>
   "lastOrder" in value &&
   (value.lastOrder === null || typeof value.lastOrder === "string");
 
-/** The cart being looked at: quantities of catalogue products, and the codes entered. */
-export type ShownCart = { sample: string | null; lines: { sku: string; quantity: number }[]; codes?: string[] };
+/** The cart being looked at, and the sample that it came from. */
+export type ShownCart = { sample: string | null } & Pick<SampleCart, "lines" | "codes" | "discounts">;
 
 export function isShownCart(value: unknown): value is ShownCart {
   return (
@@ -60,18 +63,55 @@ export function isShownCart(value: unknown): value is ShownCart {
 }
 
 /** Cart lines as a shop would send them; products without a price in the currency cannot be in it. */
-export function cartLines(
+function cartLines(cart: ShownCart, products: ReadonlyMap<string, CatalogueProduct>, currency: string): CartLine[] {
+  return cart.lines.flatMap(({ sku, quantity, asSold }) => {
+    const product = products.get(sku);
+    const unitPrice = minorIn(asSold?.prices, currency) ?? product?.prices[currency];
+    if (!product || unitPrice === undefined) return [];
+    const { name: _, prices: __, delivery, ...traits } = product;
+    const off = minorIn(asSold?.off, currency);
+    return [
+      {
+        ...traits,
+        sku,
+        quantity,
+        unitPrice,
+        // No more can be taken off a line than it costs.
+        ...(off === undefined ? {} : { discount: Math.min(off, unitPrice * quantity) }),
+        ...(asSold?.used === undefined ? {} : { used: asSold.used }),
+        ...deliveryIn(delivery, currency),
+      },
+    ];
+  });
+}
+
+/** What is taken off the whole order in a currency. */
+const discountsIn = ({ discounts = [] }: ShownCart, currency: string): OrderDiscount[] =>
+  discounts.flatMap((discount): OrderDiscount[] => {
+    if ("percent" in discount) return [discount];
+    const amount = minorIn(discount.amounts, currency);
+    return amount === undefined ? [] : [{ amount }];
+  });
+
+/** An amount typed for a currency, in its minor units. */
+function minorIn(amounts: Readonly<Record<string, string>> | undefined, currency: string): number | undefined {
+  const text = amounts?.[currency];
+  const read = text === undefined ? null : minorUnits(text, exponentOf(currency) ?? 2);
+  return read && "minor" in read ? read.minor : undefined;
+}
+
+/** The cart as a shop would send it. */
+export function requestedCart(
   cart: ShownCart,
   products: ReadonlyMap<string, CatalogueProduct>,
   currency: string,
-): CartLine[] {
-  return cart.lines.flatMap(({ sku, quantity }) => {
-    const product = products.get(sku);
-    const unitPrice = product?.prices[currency];
-    if (!product || unitPrice === undefined) return [];
-    const { name: _, prices: __, delivery, ...traits } = product;
-    return [{ ...traits, sku, quantity, unitPrice, ...deliveryIn(delivery, currency) }];
-  });
+): Cart {
+  const discounts = discountsIn(cart, currency);
+  return {
+    lines: cartLines(cart, products, currency),
+    ...(cart.codes?.length ? { codes: cart.codes } : {}),
+    ...(discounts.length > 0 ? { discounts } : {}),
+  };
 }
 
 /** A product's own charge in the currency; without an amount there, it is charged like any other goods. */
@@ -104,9 +144,9 @@ export function requestFor(
   cart: QuoteRequest["cart"],
   now: string,
 ): QuoteRequest {
-  const { currency, locale, moment, shopper } = standpoint;
+  const { currency, locale, channel, moment, shopper } = standpoint;
   const at = moment === null ? now : new Date(momentOf(moment, market?.timeZone ?? "UTC", "start")).toISOString();
-  const request = { at, currency, locale, destination, cart };
+  const request = { at, currency, locale, ...(channel ? { channel } : {}), destination, cart };
   if (!shopper) return request;
   const uses = Object.entries(shopper.uses ?? {}).map(([offer, byShopper]) => ({
     offer,

@@ -9,7 +9,11 @@ export const billingCountry = shopperFact({
   domain: { kind: "name" },
   words: "the country the bill goes to",
   fields: { billingCountry: Type.Optional(CountryCode) },
-  described: { fields: {}, plain: {}, toRequest: () => ({}) },
+  described: {
+    fields: { billingCountry: Type.Optional(Type.Union([CountryCode, Type.Null()])) },
+    plain: {},
+    toRequest: ({ billingCountry: country }) => (country == null ? {} : { billingCountry: country }),
+  },
   read: ({ billingCountry: country }) => country ?? null,
   witnesses: (asked) => [{ billingCountry: nameFor(asked, "PT", "DE") }],
 });

@@ -8,7 +8,11 @@ export const shopperId = shopperFact({
   domain: { kind: "name" },
   words: "who the shopper is",
   fields: { id: Type.Optional(Name(100)) },
-  described: { fields: {}, plain: {}, toRequest: () => ({ id: "described" }) },
+  described: {
+    fields: { id: Type.Optional(Type.Union([Name(100), Type.Null()])) },
+    plain: {},
+    toRequest: ({ id }) => ({ id: id ?? "described" }),
+  },
   read: ({ id }) => id ?? null,
   witnesses: (asked) => [{ id: asked.name?.in?.[0] ?? "somebody" }],
 });

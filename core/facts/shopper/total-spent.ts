@@ -9,7 +9,11 @@ export const totalSpent = shopperFact({
   domain: { kind: "number" },
   words: "spent on all orders so far",
   fields: { totalSpent: Type.Optional(MinorUnits) },
-  described: { fields: {}, plain: {}, toRequest: () => ({}) },
+  described: {
+    fields: { totalSpent: Type.Optional(Type.Union([MinorUnits, Type.Null()])) },
+    plain: {},
+    toRequest: ({ totalSpent: spent }) => (spent == null ? {} : { totalSpent: spent }),
+  },
   read: ({ totalSpent: spent }) => spent ?? null,
   witnesses: (asked) => numbersFor(asked, 10_000_000_000)?.map((spent) => ({ totalSpent: spent })) ?? [{}],
 });

@@ -1,5 +1,5 @@
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
-import { useLooked } from "../../state/quote-context.ts";
+import { shownCart, useLooked } from "../../state/quote-context.ts";
 
 /** Which of the kept carts is looked at. */
 export function SampleChoice() {
@@ -13,7 +13,7 @@ export function SampleChoice() {
       choices={{ ...(cart.sample === null ? { "": "your own" } : {}), ...choicesOf(carts, ({ name }) => name) }}
       onCommit={(sample) => {
         const chosen = carts.find(({ id }) => id === sample);
-        if (chosen) setCart({ sample: chosen.id, lines: chosen.lines });
+        if (chosen) setCart(shownCart(chosen));
       }}
     />
   );

@@ -10,6 +10,7 @@ type Props = { cart: ShownCart; carts: readonly SampleCart[]; onCart: (cart: Sho
 /** Keeps the cart on screen as a sample for everybody, under a new name or in place of the one it came from. */
 export function SavedCartsMenu({ cart, carts, onCart }: Props) {
   const client = useQueryClient();
+  const { sample: _, ...kept } = cart;
   const from = carts.find(({ id }) => id === cart.sample);
   const saved = async (work: Promise<unknown>, sample: string | null) => {
     await work;
@@ -23,7 +24,7 @@ export function SavedCartsMenu({ cart, carts, onCart }: Props) {
       side="right"
       keepAs="Keep this cart as"
       saved={carts}
-      keep={({ id, name }) => saved(api.keepCart({ id, name, lines: cart.lines }), id)}
+      keep={({ id, name }) => saved(api.keepCart({ ...kept, id, name }), id)}
       forget={(id) => saved(api.dropCart(id), null)}
     >
       {({ keep, forget }) =>

@@ -7,6 +7,7 @@ import { useLooked } from "../../state/quote-context.ts";
 import { CartLines } from "./cart-lines.tsx";
 import { CodeField } from "./code-field.tsx";
 import { DeliveryChoice } from "./delivery-choice.tsx";
+import { OrderDiscounts } from "./order-discounts.tsx";
 import { ProgressMessage } from "./progress-message.tsx";
 import type { ShopPageName } from "./shop-page-tabs.tsx";
 import { shopWord } from "./shop-words.ts";
@@ -24,6 +25,7 @@ type Props = {
 export function ShopPage({ plan, compiled, quote, page, placeName, locale }: Props) {
   const { request, products, cart, setCart, cursor, witness } = useLooked();
   const { lines } = request.cart;
+  const isOwn = cursor === null && !witness;
   const money = (minor: number) => formatMoney(minor, quote.currency, locale);
   const nameOf = (sku: string) =>
     sku === FILLER_SKU ? shopWord("otherGoods", locale) : (products.get(sku)?.name ?? sku);
@@ -43,24 +45,33 @@ export function ShopPage({ plan, compiled, quote, page, placeName, locale }: Pro
       {page === "cart" && (
         <CartLines
           lines={lines.map((line) => ({ ...line, name: nameOf(line.sku) }))}
+          currency={quote.currency}
           money={money}
           locale={locale}
-          onQuantity={
-            cursor === null && !witness
-              ? (sku, quantity) =>
+          cart={cart.lines}
+          onLine={
+            isOwn
+              ? (changed) =>
                   setCart({
                     ...cart,
-                    lines: cart.lines.flatMap((line) =>
-                      line.sku === sku ? (quantity > 0 ? [{ sku, quantity }] : []) : [line],
-                    ),
+                    lines: cart.lines
+                      .map((line) => (line.sku === changed.sku ? changed : line))
+                      .filter(({ quantity }) => quantity > 0),
                   })
               : undefined
           }
         />
       )}
       {page !== "banner" && display?.position === "below" && progress}
-      {page !== "banner" && cursor === null && !witness && (
-        <CodeField codes={cart.codes ?? []} locale={locale} onCodes={(codes) => setCart({ ...cart, codes })} />
+      {page !== "banner" && isOwn && (
+        <>
+          <CodeField codes={cart.codes ?? []} locale={locale} onCodes={(codes) => setCart({ ...cart, codes })} />
+          <OrderDiscounts
+            discounts={cart.discounts ?? []}
+            currency={quote.currency}
+            onDiscounts={(discounts) => setCart({ ...cart, discounts })}
+          />
+        </>
       )}
       {page === "checkout" && lines.length > 0 && (
         <dl className="mb-2 grid grid-cols-[1fr_auto] gap-y-1 border-b border-base-300 pb-2">
