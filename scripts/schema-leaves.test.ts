@@ -12,9 +12,19 @@ describe("the leaves of the schemas", () => {
 
   it("are all that any plan is made of", () => {
     const known = new Set(
-      ["store", "market", "zone", "option", "offer", "location", "condition", "rates", "when", "charge"].flatMap(
-        (root) => [...leavesOf(root).keys()],
-      ),
+      [
+        "store",
+        "market",
+        "zone",
+        "option",
+        "offer",
+        "location",
+        "condition",
+        "rates",
+        "when",
+        "charge",
+        "amount",
+      ].flatMap((root) => [...leavesOf(root).keys()]),
     );
     fc.assert(
       fc.property(anyCase(2000), ({ plan }) => {

@@ -4,7 +4,7 @@ import { ConditionSchema } from "../core/conditions/condition.ts";
 import { CONDITION_ID } from "../core/conditions/reference.ts";
 import { LeavesOut } from "../core/measures/goods-filter.ts";
 import { Mark } from "../core/measures/measure-spec.ts";
-import { Rounding } from "../core/money/amount.ts";
+import { Amount, Rounding } from "../core/money/amount.ts";
 import { ENTITY_KINDS, entityKinds } from "../core/plan/entities.ts";
 import { Decimal, Percent } from "../core/schema/atoms.ts";
 import type { TSchema } from "../core/schema/type.ts";
@@ -25,6 +25,11 @@ export type Leaf = {
 /** Charges and conditions hold others of their kind: each is a tree of its own. */
 const TREES: Readonly<Record<string, string>> = { [CHARGE_ID]: "charge", [CONDITION_ID]: "when" };
 
+/**
+ * An amount is a leaf where it stands, since one table edits amounts everywhere; what it is made of is a tree of its own.
+ */
+const isAmount = (schema: TSchema): boolean => schema.title === Amount.title;
+
 /** Whatever is edited, by the first part of its leaves' names: the plan's entities, then what is not in a plan. */
 const ROOTS: ReadonlyMap<string, TSchema> = new Map<string, TSchema>([
   ...entityKinds().map((kind): [string, TSchema] => [kind, ENTITY_KINDS[kind].schema]),
@@ -32,6 +37,7 @@ const ROOTS: ReadonlyMap<string, TSchema> = new Map<string, TSchema>([
   ["charge", ChargeSchema],
   ["product", Product],
   // What stands in many places, and is typed into the same field everywhere.
+  ["amount", Amount],
   ["figure", Decimal],
   ["percent", Percent],
   ["mark", Mark],
@@ -86,6 +92,11 @@ export function leafValuesOf(root: string, body: unknown): LeafValue[] {
   const found: LeafValue[] = [];
   const visit = (name: string, schema: TSchema, value: unknown, path: string): void => {
     if (value === undefined) return;
+    if (isAmount(schema) && name !== "amount") {
+      found.push({ path, leaf: name, value });
+      visit("amount", Amount, value, path);
+      return;
+    }
     const tree = typeof schema.$ref === "string" ? TREES[schema.$ref] : undefined;
     if (tree !== undefined) {
       const own = ROOTS.get(tree);
@@ -97,8 +108,11 @@ export function leafValuesOf(root: string, body: unknown): LeafValue[] {
     else visitObject(name, schema, new Map(Object.entries(value)), path);
   };
   const visitObject = (name: string, schema: TSchema, value: ReadonlyMap<string, unknown>, path: string): void => {
-    if (schema.anyOf) visitObject(name, memberFor(schema.anyOf, value), value, path);
-    else if (schema.oneOf) {
+    if (schema.anyOf) {
+      const member = memberFor(schema.anyOf, value);
+      if (isAmount(member)) visit(name, member, Object.fromEntries(value), path);
+      else visitObject(name, member, value, path);
+    } else if (schema.oneOf) {
       const tag = tagOf(schema);
       const kind = value.get(tag);
       found.push({ path: `${path}/${tag}`, leaf: `${name}/${tag}`, value: kind });
@@ -136,7 +150,7 @@ function stepsInto(schema: TSchema): SchemaStep[] {
   if (schema.$ref) return [];
   if (isLeaf(schema)) return [{ name: null, schema, isLeaf: true }];
   if (schema.anyOf)
-    return schema.anyOf.map((member: TSchema) => ({ name: null, schema: member, isLeaf: isLeaf(member) }));
+    return schema.anyOf.map((member: TSchema) => ({ name: null, schema: member, isLeaf: isLeafInside(member) }));
   if (schema.oneOf) {
     const tag = tagOf(schema);
     return schema.oneOf.flatMap((member: TSchema) => {
@@ -150,8 +164,10 @@ function stepsInto(schema: TSchema): SchemaStep[] {
   if (schema.type === "array") return [{ name: null, schema: schema.items, isLeaf: false }];
   const named = Object.entries<TSchema>(schema.properties ?? {});
   const others = Object.values<TSchema>(schema.patternProperties ?? {}).map((inner): [string, TSchema] => ["*", inner]);
-  return [...named, ...others].map(([name, own]) => ({ name, schema: own, isLeaf: isLeaf(own) }));
+  return [...named, ...others].map(([name, own]) => ({ name, schema: own, isLeaf: isLeafInside(own) }));
 }
+
+const isLeafInside = (schema: TSchema): boolean => isAmount(schema) || isLeaf(schema);
 
 const tagOf = (schema: TSchema): string => schema.discriminator.propertyName;
 

@@ -71,12 +71,19 @@ export function measureKey(spec: MeasureSpec, scope: Scope): string {
 
 const WeightVolume = Type.Object({ weight: Weight, volume: Volume }, closed);
 
+const ItemsMark = Type.Object({ items: Type.Integer({ minimum: 0, maximum: 1_000_000 }) }, closed);
+const WeightMark = Type.Object({ weight: Weight }, closed);
+
+/** A point on the scale of a ladder. */
+export const LadderMark = Type.Union([Amount, ItemsMark, WeightMark], { title: "LadderMark" });
+export type LadderMark = Static<typeof LadderMark>;
+
 /** A point on a measure's scale, in the measure's own terms. */
 export const Mark = Type.Union(
   [
     Amount,
-    Type.Object({ items: Type.Integer({ minimum: 0, maximum: 1_000_000 }) }, closed),
-    Type.Object({ weight: Weight }, closed),
+    ItemsMark,
+    WeightMark,
     Type.Object({ volume: Volume }, closed),
     Type.Object({ weightVolume: WeightVolume }, closed),
     Type.Object({ distance: Distance }, closed),
@@ -84,6 +91,9 @@ export const Mark = Type.Union(
   { title: "Mark" },
 );
 export type Mark = Static<typeof Mark>;
+
+export const isLadderMark = (mark: Mark): mark is LadderMark =>
+  !("volume" in mark || "weightVolume" in mark || "distance" in mark);
 
 /** The amount of a mark on a value measure; undefined for marks in other terms. */
 export function amountOf(mark: Mark): Amount | undefined {

@@ -4,7 +4,7 @@ import type { Condition } from "../conditions/condition.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
 import type { Basis } from "../measures/basis.ts";
 import type { LeavesOut } from "../measures/goods-filter.ts";
-import type { Mark, MeasureSpec } from "../measures/measure-spec.ts";
+import type { LadderMark, Mark, MeasureSpec } from "../measures/measure-spec.ts";
 import type { Amount } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
 import { majorUnits } from "../money/decimal.ts";
@@ -211,7 +211,7 @@ const reward = (currency: string): fc.Arbitrary<Reward> => {
   return fc.oneof({ weight: 5, arbitrary: onDelivery }, { weight: 1, arbitrary: onOrder });
 };
 
-const trigger = (goalAt: fc.Arbitrary<Mark>): fc.Arbitrary<Trigger> => {
+const trigger = (goalAt: fc.Arbitrary<LadderMark>): fc.Arbitrary<Trigger> => {
   const goal = fc.record({ at: goalAt, edge });
   const codes = fc.constant(CODES);
   return fc.oneof(
@@ -223,7 +223,7 @@ const trigger = (goalAt: fc.Arbitrary<Mark>): fc.Arbitrary<Trigger> => {
   );
 };
 
-type Ladder = { counts: Offer["counts"]; mark: fc.Arbitrary<Mark> };
+type Ladder = { counts: Offer["counts"]; mark: fc.Arbitrary<LadderMark> };
 
 const ladder = (currency: string, span: number): fc.Arbitrary<Ladder> =>
   fc.oneof(

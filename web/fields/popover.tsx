@@ -1,6 +1,13 @@
 import { type ReactNode, useId, useRef, useState } from "react";
 
-type Props = { label: string; shown: string; side?: "left" | "right"; children: ReactNode };
+type Props = {
+  label: string;
+  shown: string;
+  side?: "left" | "right";
+  /** Whether its words stand back behind those around them. */
+  isQuiet?: boolean;
+  children: ReactNode;
+};
 
 /** Room left between the panel and the words, and between the panel and the window's edge. */
 const GAP = 8;
@@ -10,7 +17,7 @@ const WIDTH = 288;
  * A part of a sentence that opens into a small form: the browser's own popover, which Escape and a click elsewhere close. It
  * stands below its words, and inside the window. What is in it is drawn when it is first opened.
  */
-export function Popover({ label, shown, side = "left", children }: Props) {
+export function Popover({ label, shown, side = "left", isQuiet = false, children }: Props) {
   const id = useId();
   const words = useRef<HTMLButtonElement>(null);
   const panel = useRef<HTMLDialogElement>(null);
@@ -32,7 +39,7 @@ export function Popover({ label, shown, side = "left", children }: Props) {
         type="button"
         popoverTarget={id}
         aria-label={`${label}: ${shown}`}
-        className="cursor-pointer border-b border-dotted border-quiet font-semibold text-base-content"
+        className={`cursor-pointer border-b border-dotted border-quiet ${isQuiet ? "min-h-6 text-[13px] text-quiet" : "font-semibold text-base-content"}`}
       >
         {shown}
       </button>

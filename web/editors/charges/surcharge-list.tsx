@@ -5,7 +5,7 @@ import { marketsOf } from "../../../core/places/markets-of.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition, moved } from "../../../core/schema/positions.ts";
 import { IconButton } from "../../fields/icon-button.tsx";
-import { TextsField } from "../../fields/texts-field.tsx";
+import { TextsTable } from "../../fields/texts-table.tsx";
 import { languagesRead } from "../../names/languages.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { ConditionBuilder } from "../conditions/condition-builder.tsx";
@@ -68,13 +68,17 @@ function SurchargeItem({ surcharge, onSurcharge, onMove, onRemove }: ItemProps) 
   return (
     <section aria-label={surcharge.name.en ?? surcharge.id} className="border-l-2 border-base-300 pl-3">
       <div className="flex items-start gap-2">
-        <TextsField
-          required
-          label="Surcharge"
-          value={surcharge.name}
+        <TextsTable
           languages={languagesRead(marketsOf(plan, zones))}
-          leaf="option/surcharges/name/*"
-          onTexts={(name) => name && onSurcharge({ ...surcharge, name }, true)}
+          columns={[
+            {
+              label: "Surcharge",
+              texts: surcharge.name,
+              leaf: "option/surcharges/name/*",
+              onTexts: (name) => name && onSurcharge({ ...surcharge, name }, true),
+              required: true,
+            },
+          ]}
         />
         <span className="ml-auto inline-flex">
           <IconButton words="Charge it earlier" disabled={!onMove} onClick={() => onMove?.()}>

@@ -1,3 +1,4 @@
+import { isLadderMark } from "../../../core/measures/measure-spec.ts";
 import type { Goal } from "../../../core/offers/goal.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { MarkField } from "../amounts/mark-field.tsx";
@@ -16,7 +17,7 @@ export const GoalFields = ({ goal, onGoal }: Props) => (
     <MarkField
       label={"weight" in goal.at ? "Weight" : "Items"}
       mark={goal.at}
-      onMark={(at) => onGoal({ ...goal, at })}
+      onMark={(at) => isLadderMark(at) && onGoal({ ...goal, at })}
     />
   </>
 );

@@ -18,7 +18,7 @@ export function AsSoldPart({ name, line, currency, onLine }: Props) {
   };
   return (
     <span className="ms-auto" dir="ltr" lang="en">
-      <Popover label={`How ${name} is sold`} shown={soldWords(asSold, currency)} side="right">
+      <Popover label={`How ${name} is sold`} shown={soldWords(asSold, currency)} side="right" isQuiet>
         <div className="grid gap-2.5 text-[13px]">
           <MoneyField
             label={`Price of one in ${currency} (empty: the catalogue's)`}

@@ -21,7 +21,7 @@ export function OrderDiscounts({ discounts, currency, onDiscounts }: Props) {
   const set = (index: number, next: CartDiscount) => onDiscounts(discounts.map((one, i) => (i === index ? next : one)));
   return (
     <div className="mt-1.5 text-[13px]" dir="ltr" lang="en">
-      <Popover label="Discounts on the order" shown={wordsOf(discounts, currency)}>
+      <Popover label="Discounts on the order" shown={wordsOf(discounts, currency)} isQuiet>
         <ul className="grid gap-2.5 text-[13px]">
           {discounts.map((discount, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: discounts have no identity but their place in the list

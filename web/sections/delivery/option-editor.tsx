@@ -40,7 +40,7 @@ export function OptionEditor({ calendars, option, at, onOption, onDuplicate, onR
       <Heading option={option} onSwitch={(on) => set({ on })} onDuplicate={onDuplicate} onRemove={onRemove} />
       <FindingsBeside kind="option" id={option.id} />
       <Part name="What shoppers call it">
-        <OptionTexts option={option} onTexts={set} />
+        <OptionTexts option={option} onOption={(next) => onOption(next, true)} />
       </Part>
       <Part name="What it costs">
         <ChargeEditor

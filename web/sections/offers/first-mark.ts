@@ -1,9 +1,9 @@
-import type { Mark } from "../../../core/measures/measure-spec.ts";
+import type { LadderMark } from "../../../core/measures/measure-spec.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { goalOf } from "../../../core/offers/trigger.ts";
 
 /** A goal in the terms the ladder is measured by. */
-export function firstMark({ counts, steps }: Pick<Offer, "counts" | "steps">): Mark {
+export function firstMark({ counts, steps }: Pick<Offer, "counts" | "steps">): LadderMark {
   if (counts.kind === "items") return { items: 5 };
   if (counts.kind === "weight") return { weight: { value: "5", unit: "kg" } };
   const amount = steps

@@ -1,5 +1,6 @@
 import Trash2 from "lucide-react/icons/trash-2";
 import type { Location } from "../../../core/places/location.ts";
+import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { leafProblem } from "../../fields/leaf-problem.ts";
@@ -7,7 +8,7 @@ import { ListField } from "../../fields/list-field.tsx";
 import { isInCalendar, isTimeZone } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
-import { TextsField } from "../../fields/texts-field.tsx";
+import { TextsTable } from "../../fields/texts-table.tsx";
 import { TypedField } from "../../fields/typed-field.tsx";
 import { languagesRead } from "../../names/languages.ts";
 import { COUNTRY_NAMES } from "../../names/place-names.ts";
@@ -25,7 +26,6 @@ type Props = {
 /** Where goods are shipped from or collected: its address, its clocks, when it is open and when it rests. */
 export function LocationEditor({ plan, location, onLocation, onShipsFrom, onRemove }: Props) {
   const set = (part: Partial<Location>) => onLocation({ ...location, ...part });
-  const languages = languagesRead(plan.markets);
   const name = location.name.en ?? Object.values(location.name)[0] ?? location.id;
   return (
     <section aria-label={name} className="grid gap-3">
@@ -40,29 +40,31 @@ export function LocationEditor({ plan, location, onLocation, onShipsFrom, onRemo
         checked={plan.store.shipsFrom === location.id}
         onCommit={onShipsFrom}
       />
-      <div className="grid grid-cols-2 gap-4">
-        <TextsField
-          required
-          label="Name"
-          value={location.name}
-          languages={languages}
-          leaf="location/name/*"
-          onTexts={(texts) => texts && set({ name: texts })}
-        />
-        <TextsField
-          label="Address, as shoppers who collect are told it"
-          value={location.address}
-          languages={languages}
-          leaf="location/address/*"
-          onTexts={(texts) => onLocation(setOptional(location, "address", texts))}
-        />
-        <TextsField
-          label="What they are told with it"
-          value={location.instructions}
-          languages={languages}
-          leaf="location/instructions/*"
-          onTexts={(texts) => onLocation(setOptional(location, "instructions", texts))}
-        />
+      <TextsTable
+        languages={languagesRead(marketsAround(plan, location))}
+        columns={[
+          {
+            label: "Name",
+            texts: location.name,
+            leaf: "location/name/*",
+            onTexts: (texts) => texts && set({ name: texts }),
+            required: true,
+          },
+          {
+            label: "Address, told to who collects",
+            texts: location.address,
+            leaf: "location/address/*",
+            onTexts: (texts) => onLocation(setOptional(location, "address", texts)),
+          },
+          {
+            label: "Told with the address",
+            texts: location.instructions,
+            leaf: "location/instructions/*",
+            onTexts: (texts) => onLocation(setOptional(location, "instructions", texts)),
+          },
+        ]}
+      />
+      <div className="grid grid-cols-2 items-end gap-4">
         <TextField
           label="Time zone"
           value={location.timeZone}
@@ -109,6 +111,16 @@ export function LocationEditor({ plan, location, onLocation, onShipsFrom, onRemo
       />
     </section>
   );
+}
+
+/** The markets that sell in a location's country: whoever collects is one of their shoppers. */
+function marketsAround({ markets, zones }: Plan, { country }: Location): Market[] {
+  const around = zones.filter(({ destinations }) =>
+    destinations.some(
+      (one) => ("country" in one && one.country === country) || ("region" in one && one.region.startsWith(country)),
+    ),
+  );
+  return markets.filter(({ id }) => around.some(({ market }) => market === id));
 }
 
 const daysIn = (text: string) => [...new Set(text.split(/[\s,]+/).filter((day) => day !== ""))];

@@ -1,0 +1,64 @@
+import { Fragment } from "react";
+import { setOptional } from "../state/set-optional.ts";
+import type { LeafName } from "./leaf-names.ts";
+import { TextField } from "./text-field.tsx";
+
+type Texts = Record<string, string>;
+
+/** What there is a text of in each language. */
+export type TextsColumn = {
+  /** What the texts are: "Name". Each is called so, with its language. */
+  readonly label: string;
+  readonly texts: Texts | undefined;
+  readonly leaf: LeafName;
+  /** Texts as they shall be; undefined where the last was emptied. */
+  readonly onTexts: (texts: Texts | undefined) => void;
+  /** There has to be one in some language. */
+  readonly required?: boolean;
+};
+
+type Props = { languages: readonly string[]; columns: readonly TextsColumn[] };
+
+const COLUMNS = ["", "grid-cols-[auto_1fr]", "grid-cols-[auto_1fr_1fr]", "grid-cols-[auto_1fr_1fr_1fr]"];
+
+const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
+
+/** Languages down, what is said across. An emptied text leaves its language to the others. */
+export function TextsTable({ languages, columns }: Props) {
+  const written = columns.flatMap(({ texts }) => Object.keys(texts ?? {}));
+  return (
+    <div className={`grid w-full items-start gap-x-3 gap-y-1.5 text-[13px] ${COLUMNS[columns.length]}`}>
+      <span />
+      {columns.map(({ label }) => (
+        <span key={label} className="text-quiet">
+          {label}
+        </span>
+      ))}
+      {[...new Set([...languages, ...written])].sort().map((language) => (
+        <Fragment key={language}>
+          <span className="pt-1.5 text-quiet">{languageNames.of(language) ?? language}</span>
+          {columns.map((column) => (
+            <Cell key={column.label} language={language} {...column} />
+          ))}
+        </Fragment>
+      ))}
+    </div>
+  );
+}
+
+function Cell({ language, label, texts = {}, leaf, onTexts, required = false }: TextsColumn & { language: string }) {
+  const others = setOptional(texts, language, undefined);
+  const isLast = Object.keys(others).length === 0;
+  return (
+    <TextField
+      label=""
+      ariaLabel={`${label} in ${languageNames.of(language) ?? language}`}
+      className="w-full"
+      dir="auto"
+      value={texts[language]}
+      leaf={leaf}
+      onCommit={(text) => onTexts({ ...texts, [language]: text })}
+      {...(required && isLast ? {} : { onEmpty: () => onTexts(isLast ? undefined : others) })}
+    />
+  );
+}
