@@ -186,8 +186,17 @@ test("the catalogue comes out as CSV and goes in again: broken rows are named an
   await expect(file.getByRole("alert")).toContainText('"9.8O" is no amount in EUR');
   await choose("sku,name,colour\nx,y,red\n");
   await expect(file.getByRole("alert")).toContainText('row 1, column 3 there is no column "colour"');
+  // The file as it is changes nothing; one price in it is shown before it is taken, and can be left.
   await choose(csv);
+  await expect(file.getByRole("status")).toContainText("0 new products, 0 changed products, 83 products as they are");
+  await choose(csv.replace("9.80", "9.90"));
+  await expect(file.getByRole("row", { name: /laid-paper-a5/ })).toContainText("prices EUR: 9.80 → 9.90");
+  await file.getByRole("button", { name: "Leave the catalogue as it is" }).click();
+  await expect(shopper(page)).toContainText("× €9.80");
+  await choose(csv.replace("9.80", "9.90"));
+  await file.getByRole("button", { name: "Take these products" }).click();
   await expect(file).toContainText("83 products taken");
+  await expect(shopper(page)).toContainText("× €9.90");
 
   const many = Array.from(
     { length: 50_000 },
@@ -196,13 +205,68 @@ test("the catalogue comes out as CSV and goes in again: broken rows are named an
   const long = ["sku,name,price_EUR,weight", ...many].join("\n");
   await choose(long);
   await file.getByRole("button", { name: "Stop" }).click();
-  await expect(file).toContainText("Stopped. The catalogue is as it was.");
+  await expect(file).toContainText("Nothing was taken. The catalogue is as it was.");
   await expect(panel).toContainText("83 products;");
   await choose(long);
+  await expect(file.getByRole("status")).toContainText("50000 new products", { timeout: 90_000 });
+  await file.getByRole("button", { name: "Take these products" }).click();
   await expect(file).toContainText("50000 products taken", { timeout: 90_000 });
   await expect(panel).toContainText("50083 products;");
   await addProduct(page, "sheet-49999");
   await expect(shopper(page)).toContainText('Sheet 49999, "laid"');
+});
+
+test("a product's price and several products at once are changed on the page, and the cart follows", async ({
+  page,
+}) => {
+  await page.goto("/delivery#products%2F");
+  const panel = page.getByRole("region", { name: "Products", exact: true });
+  await panel.getByLabel("Search products").fill("laid-paper-a5");
+  await panel.getByRole("button", { name: /laid-paper-a5/ }).click();
+  await panel.getByLabel("Price, EUR").fill("12,00");
+  await page.keyboard.press("Enter");
+  await expect(shopper(page)).toContainText("× €12.00");
+  await panel.getByLabel("Price, EUR").fill("twelve");
+  await page.keyboard.press("Enter");
+  await expect(panel.getByRole("alert")).toContainText('"twelve" is not an amount');
+
+  await panel.getByLabel("Search products").fill("ink");
+  for (const name of ["Tick Iron-gall ink, 30 ml", "Tick Bone folder"]) {
+    await panel.getByLabel("Search products").fill(name.replace(/^Tick /, "").slice(0, 8));
+    await panel.getByRole("checkbox", { name }).check();
+  }
+  const several = page.getByRole("region", { name: "The products that are ticked" });
+  await several.getByLabel("With the 2 products ticked").selectOption("delivery");
+  await several.getByLabel("At the checkout they are").selectOption("nothing-to-ship");
+  await expect(several).toContainText("Saved.");
+  await expect(panel.getByRole("row", { name: /Bone folder/ })).toContainText("nothing to ship");
+});
+
+test("a cart is looked at as it is sold: on sale, with something off, used, with a discount on the order", async ({
+  page,
+}) => {
+  await page.goto("/offers");
+  await expect(shopper(page)).toContainText("Add €6.40 more");
+  await page.getByRole("button", { name: /^How Laid paper A5, 100 sheets is sold/ }).click();
+  await page.getByLabel(/^Price of one in EUR/).fill("9.00");
+  await page.keyboard.press("Enter");
+  await expect(shopper(page)).toContainText("Add €8.00 more");
+  await page.getByLabel("Taken off the line, in EUR").fill("1");
+  await page.keyboard.press("Enter");
+  await expect(shopper(page)).toContainText("Add €9.00 more");
+  await page.keyboard.press("Escape");
+  await expect(shopper(page).getByText("on sale, 1.00 off")).toBeVisible();
+
+  // 36.00 of goods less a tenth counts as 32.40: 12.60 are missing, and 14.00 have to be added, of which a tenth comes off too.
+  await page.getByRole("button", { name: /^Discounts on the order/ }).click();
+  await page.getByRole("button", { name: "A percent" }).click();
+  await page.keyboard.press("Escape");
+  await expect(shopper(page)).toContainText("Add €14.00 more");
+  await page.getByText("keep", { exact: true }).last().click();
+  await page.getByLabel("Keep this cart as").fill("Sale");
+  await page.getByRole("button", { name: "Keep", exact: true }).last().click();
+  await page.reload();
+  await expect(shopper(page)).toContainText("Add €14.00 more");
 });
 
 test("standpoints and carts are kept under names, for the next visit too", async ({ page }) => {

@@ -4,6 +4,7 @@ import { Amount, Rounding } from "../money/amount.ts";
 import { Handling } from "../money/handling.ts";
 import { Distance } from "../quantities/quantity.ts";
 import { ByLocale, byKind, CurrencyCode, closed, Id, Percent, Position } from "../schema/atoms.ts";
+import { Name } from "../schema/identifier.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { DeliveryPromise } from "./promise.ts";
 
@@ -47,6 +48,7 @@ export const DeliveryOption = Type.Object(
     position: Position,
     name: ByLocale,
     note: Type.Optional(ByLocale),
+    code: Type.Optional({ ...Name(), description: "What the order system knows it by; told with the answer" }),
     on: Type.Optional(Type.Boolean({ description: "false: as if it were not there" })),
     way: Type.Optional(Way),
     zones: Type.Array(Id, { maxItems: 1000, uniqueItems: true, description: "Zones it is offered in" }),

@@ -75,6 +75,7 @@ function plainOption(
     from: false,
   };
   if (note !== undefined) quoted.note = note;
+  if (option.code !== undefined) quoted.code = option.code;
   if (way && way.kind !== "shipped") quoted.location = way.location;
   if (pickup) quoted.pickup = pickup;
   if (promise) quoted.promise = promise;

@@ -11,7 +11,7 @@ import {
   removeSampleCart,
   tallyProducts,
 } from "./catalogue.ts";
-import { saveProducts } from "./import-products.ts";
+import { finishImport, previewImport, saveProducts, stageProducts } from "./import-products.ts";
 import type { Product } from "./product.ts";
 
 const pool = openPool(databaseUrl(), 3);
@@ -48,6 +48,60 @@ beforeEach(async () => {
 const skus = (products: readonly { sku: string }[]) => products.map(({ sku }) => sku);
 
 describe("the catalogue", () => {
+  it("says what an import would change before it does: new, changed and untouched products, and what of them", async () => {
+    const [ink, red, easel] = PRODUCTS;
+    if (!ink || !red || !easel) throw new Error("products are missing");
+    const pen = { sku: "pen", name: "Pen", prices: { EUR: "3" } };
+    // The same in another writing: no change.
+    const easelAgain = { ...easel, prices: { EUR: "90.00" }, categories: [], tags: [], used: false };
+    const redder = { ...red, prices: { EUR: "7.50", JPY: "1000" }, weight: { value: "100", unit: "g" } as const };
+    const retagged = { ...ink, tags: ["glass", "new"] };
+    await stageProducts(pool, "first", 2, [pen, easelAgain]);
+    await stageProducts(pool, "first", 4, [redder, retagged]);
+    expect(await previewImport(pool, "first")).toEqual({
+      added: 1,
+      changed: 2,
+      same: 1,
+      examples: [
+        { sku: "pen", name: "Pen", differences: [] },
+        {
+          sku: "INK_red",
+          name: red.name,
+          differences: expect.arrayContaining([
+            { part: "prices EUR", before: "7.00", after: "7.50" },
+            { part: "prices JPY", before: "nothing", after: "1000" },
+            { part: "weight", before: "nothing", after: "value:100, unit:g" },
+          ]),
+        },
+        { sku: "ink-50%", name: ink.name, differences: [{ part: "tags", before: "glass", after: "glass, new" }] },
+      ],
+    });
+    expect((await findProducts(pool, "Pen", 10)).map(({ sku }) => sku)).toEqual([]);
+    expect(await finishImport(pool, "first")).toEqual({ taken: 4 });
+    await stageProducts(pool, "again", 2, [pen, easelAgain, redder, retagged]);
+    expect(await previewImport(pool, "again")).toEqual({ added: 0, changed: 0, same: 4, examples: [] });
+    await stageProducts(pool, "again", 3, [pen]);
+    expect(await previewImport(pool, "again")).toEqual({ problems: [{ path: "SKU pen", message: "is there twice" }] });
+  });
+
+  it("keeps sample carts as they are sold: prices, discounts, used goods and codes", async () => {
+    const cart = {
+      id: "sale",
+      name: "On sale",
+      lines: [
+        { sku: "easel", quantity: 1, asSold: { prices: { EUR: "75.00" }, off: { EUR: "5" }, used: true } },
+        { sku: "INK_red", quantity: 2 },
+      ],
+      codes: ["INKLOVE"],
+      discounts: [{ percent: "10" }, { amounts: { EUR: "2.50" } }],
+    };
+    await keepSampleCart(pool, cart);
+    expect(await listSampleCarts(pool)).toEqual([cart]);
+    const plain = { id: "sale", name: "Plain", lines: [{ sku: "easel", quantity: 3 }] };
+    await keepSampleCart(pool, plain);
+    expect(await listSampleCarts(pool)).toEqual([plain]);
+  });
+
   it("gives products back whole, with prices in minor units of each currency", async () => {
     const [ink, , easel, voucher] = (await findProducts(pool, "", 10)).toSorted(
       (a, b) => skus(PRODUCTS).indexOf(a.sku) - skus(PRODUCTS).indexOf(b.sku),

@@ -2,7 +2,9 @@ import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import type { Problem } from "../../core/schema/problem.ts";
 import { inTransaction } from "../database/pool.ts";
 import { checkCatalogue } from "../validation/documents.ts";
-import { writeProducts } from "./catalogue.ts";
+import { asWritten } from "./as-written.ts";
+import { productsNamed, writeProducts } from "./catalogue.ts";
+import { type ProductDifference, productDifferences } from "./compare-products.ts";
 import type { Product } from "./product.ts";
 
 interface BodyRow extends RowDataPacket {
@@ -30,22 +32,73 @@ export async function dropImport(pool: Pool, importId: string): Promise<void> {
   await pool.execute("DELETE FROM product_imports WHERE import = ?", [importId]);
 }
 
+/** What was kept aside of an import, in the file's order, or what is wrong with it as a whole. */
+async function stagedProducts(
+  connection: Pool | PoolConnection,
+  importId: string,
+  lock = "",
+): Promise<{ products: Product[] } | { problems: Problem[] }> {
+  const [rows] = await connection.query<BodyRow[]>(
+    `SELECT body FROM product_imports WHERE import = ? ORDER BY position ${lock}`,
+    [importId],
+  );
+  const checked = checkCatalogue(rows.flatMap(({ body }): unknown[] => JSON.parse(body)));
+  if ("problems" in checked) return checked;
+  const seen = new Set<string>();
+  const twice = checked.value.filter(({ sku }) => seen.has(sku) || !seen.add(sku));
+  return twice.length > 0
+    ? { problems: twice.slice(0, 50).map(({ sku }) => ({ path: `SKU ${sku}`, message: "is there twice" })) }
+    : { products: checked.value };
+}
+
+/** What an import would do: products it adds, changes and leaves as they are, with the first that change. */
+export type ImportPreview = {
+  readonly added: number;
+  readonly changed: number;
+  readonly same: number;
+  readonly examples: readonly {
+    readonly sku: string;
+    readonly name: string;
+    /** None for a product that is new. */
+    readonly differences: readonly ProductDifference[];
+  }[];
+};
+
+const MOST_EXAMPLES = 20;
+
+/** What would be different once an import is finished. Nothing is written. */
+export async function previewImport(pool: Pool, importId: string): Promise<ImportPreview | { problems: Problem[] }> {
+  const staged = await stagedProducts(pool, importId);
+  if ("problems" in staged) return staged;
+  const { products } = staged;
+  const counts = { added: 0, changed: 0, same: 0 };
+  const examples: ImportPreview["examples"][number][] = [];
+  for (let start = 0; start < products.length; start += BATCH) {
+    const batch = products.slice(start, start + BATCH);
+    const known = await productsNamed(
+      pool,
+      batch.map(({ sku }) => sku),
+    );
+    const before = new Map(known.map((product) => [product.sku, asWritten(product)]));
+    for (const product of batch) {
+      const was = before.get(product.sku);
+      const found = was ? productDifferences(was, product) : [];
+      counts[was ? (found.length > 0 ? "changed" : "same") : "added"] += 1;
+      if ((!was || found.length > 0) && examples.length < MOST_EXAMPLES)
+        examples.push({ sku: product.sku, name: product.name, differences: found });
+    }
+  }
+  return { ...counts, examples };
+}
+
 /** Puts everything that was kept aside into the catalogue at once: products of the same SKU are replaced, others stay. */
 export async function finishImport(pool: Pool, importId: string): Promise<{ taken: number } | { problems: Problem[] }> {
   return inTransaction(pool, async (connection) => {
-    const [rows] = await connection.query<BodyRow[]>(
-      "SELECT body FROM product_imports WHERE import = ? ORDER BY position FOR UPDATE",
-      [importId],
-    );
-    const checked = checkCatalogue(rows.flatMap(({ body }): unknown[] => JSON.parse(body)));
-    if ("problems" in checked) return checked;
-    const seen = new Set<string>();
-    const twice = checked.value.filter(({ sku }) => seen.has(sku) || !seen.add(sku));
-    if (twice.length > 0)
-      return { problems: twice.slice(0, 50).map(({ sku }) => ({ path: `SKU ${sku}`, message: "is there twice" })) };
-    await saveProducts(connection, checked.value);
+    const staged = await stagedProducts(connection, importId, "FOR UPDATE");
+    if ("problems" in staged) return staged;
+    await saveProducts(connection, staged.products);
     await connection.execute("DELETE FROM product_imports WHERE import = ?", [importId]);
-    return { taken: checked.value.length };
+    return { taken: staged.products.length };
   });
 }
 

@@ -59,6 +59,7 @@ export const ImportProducts = byKindOf(
       },
       closed,
     ),
+    Type.Object({ do: Type.Literal("preview"), import: Id }, closed),
     Type.Object({ do: Type.Literal("finish"), import: Id }, closed),
     Type.Object({ do: Type.Literal("drop"), import: Id }, closed),
   ],

@@ -186,6 +186,7 @@ export type LeafName =
   | "option/byZone/*/promise/arrives/workingDays"
   | "option/byZone/*/promise/ready/at"
   | "option/byZone/*/promise/ready/lead"
+  | "option/code"
   | "option/handling/percentOfCharge"
   | "option/handling/percentOfGoods"
   | "option/id"

@@ -5,6 +5,7 @@ import type { Sample } from "../../core/samples/sample.ts";
 import type { Carrier } from "../../server/carriers/carrier.ts";
 import type { CarrierBehaviour } from "../../server/carriers/simulated.ts";
 import type { CatalogueProduct } from "../../server/catalogue/catalogue.ts";
+import type { ImportPreview } from "../../server/catalogue/import-products.ts";
 import type { Product, SampleCart } from "../../server/catalogue/product.ts";
 import type { Conflict, SavedChanges } from "../../server/draft/change-set.ts";
 import type { ChangeSet } from "../../server/draft/change-set-schema.ts";
@@ -92,6 +93,7 @@ export const api = {
     ),
   saveProducts: (products: readonly Product[]) => call<object>("/api/products", { products }),
   importProducts: (part: object) => call<{ taken?: number }>("/api/products/import", part),
+  previewImport: (id: string) => call<ImportPreview>("/api/products/import", { do: "preview", import: id }),
   keepCart: (cart: SampleCart) => call<object>("/api/sample-carts", { do: "keep", cart }),
   dropCart: (id: string) => call<object>("/api/sample-carts", { do: "drop", id }),
   standpoints: () => call<KeptStandpoints>("/api/standpoints"),

@@ -17,6 +17,8 @@ export type QuotedOption = {
   id: string;
   name: string;
   note?: string;
+  /** What the order system knows it by. */
+  code?: string;
   available: boolean;
   /** Whether the shopper sees it: what cannot be had is left out, unless the option says it is shown. */
   shown: boolean;

@@ -1,8 +1,10 @@
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { ChoicesField } from "../../fields/choices-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
+import { TextField } from "../../fields/text-field.tsx";
+import { setOptional } from "../../state/set-optional.ts";
 
-type Props = { option: DeliveryOption; onOption: (part: Partial<DeliveryOption>) => void };
+type Props = { option: DeliveryOption; onOption: (option: DeliveryOption) => void };
 
 const ASKS = [
   { value: "phone", words: "asks for a phone number" },
@@ -10,7 +12,7 @@ const ASKS = [
   { value: "delivery-window", words: "asks for a delivery window" },
 ] as const;
 
-/** What is asked of the shopper, and what is shown while the option cannot be had. */
+/** What is asked of the shopper, what is shown while the option cannot be had, and what orders call it. */
 export const AtCheckout = ({ option, onOption }: Props) => (
   <>
     <ChoicesField
@@ -19,14 +21,22 @@ export const AtCheckout = ({ option, onOption }: Props) => (
       choices={ASKS}
       leaf="option/asks"
       className="flex-wrap gap-x-5 gap-y-1"
-      onCommit={(asks) => onOption({ asks })}
+      onCommit={(asks) => onOption(setOptional(option, "asks", asks.length > 0 ? asks : undefined))}
     />
     <SelectField
       label="While it cannot be had it is"
       className="w-48"
       value={option.whenUnavailable ?? "left-out"}
       choices={{ "left-out": "left out", shown: "shown, with the reason" }}
-      onCommit={(whenUnavailable) => onOption({ whenUnavailable })}
+      onCommit={(whenUnavailable) => onOption({ ...option, whenUnavailable })}
+    />
+    <TextField
+      label="Known to the order system as (empty: its id here)"
+      className="w-48"
+      value={option.code}
+      leaf="option/code"
+      onCommit={(code) => onOption({ ...option, code })}
+      onEmpty={() => onOption(setOptional(option, "code", undefined))}
     />
   </>
 );

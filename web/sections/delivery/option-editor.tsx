@@ -86,7 +86,7 @@ export function OptionEditor({ calendars, option, at, onOption, onDuplicate, onR
       </Part>
       <Part name="At the checkout">
         <div className="grid justify-items-start gap-2">
-          <AtCheckout option={option} onOption={set} />
+          <AtCheckout option={option} onOption={(next) => onOption(next, true)} />
         </div>
       </Part>
     </section>

@@ -1,9 +1,12 @@
 import { useRef, useState } from "react";
+import type { ImportPreview as Preview } from "../../../server/catalogue/import-products.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { ApiError, api } from "../../state/api.ts";
+import { ImportPreview } from "./import-preview.tsx";
 
 type Progress = { done: number; of: number };
 type Outcome =
+  | { kind: "seen"; import: string; preview: Preview }
   | { kind: "taken"; products: number }
   | { kind: "dropped" }
   | { kind: "refused"; lines: readonly string[] };
@@ -12,7 +15,7 @@ type Outcome =
 const PART = 500;
 const MOST_LINES = 20;
 
-/** The catalogue as CSV, out and in. Nothing is taken before the whole file is good; it can be stopped meanwhile. */
+/** The catalogue as CSV, out and in. Nothing is taken before the whole file is good and somebody has seen what it changes. */
 export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
   const [progress, setProgress] = useState<Progress | null>(null);
   const [outcome, setOutcome] = useState<Outcome | null>(null);
@@ -23,6 +26,10 @@ export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
     setProgress({ done: 0, of: 1 });
     const result = await take(file, setProgress, () => stopped.current);
     setProgress(null);
+    setOutcome(result);
+  };
+  const settle = async (importId: string, isTaken: boolean) => {
+    const result = isTaken ? await finish(importId) : await drop(importId);
     setOutcome(result);
     if (result.kind === "taken") await onTaken();
   };
@@ -59,8 +66,17 @@ export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
           </button>
         </p>
       )}
-      {outcome?.kind === "taken" && <p className="mt-2">{outcome.products} products taken.</p>}
-      {outcome?.kind === "dropped" && <p className="mt-2">Stopped. The catalogue is as it was.</p>}
+      {outcome?.kind === "seen" && (
+        <ImportPreview
+          preview={outcome.preview}
+          onTake={() => void settle(outcome.import, true)}
+          onDrop={() => void settle(outcome.import, false)}
+        />
+      )}
+      {outcome?.kind === "taken" && (
+        <p className="mt-2">{outcome.products === 1 ? "One product taken." : `${outcome.products} products taken.`}</p>
+      )}
+      {outcome?.kind === "dropped" && <p className="mt-2">Nothing was taken. The catalogue is as it was.</p>}
       {outcome?.kind === "refused" && (
         <div role="alert" className="mt-2 text-warning">
           <p className="font-semibold">This file was not taken; the catalogue is as it was.</p>
@@ -90,10 +106,7 @@ async function take(file: File, onProgress: (progress: Progress) => void, isStop
   const lines: string[] = [];
   try {
     for (let start = 0; start === 0 || start < body.length; start += PART) {
-      if (isStopped()) {
-        await api.importProducts({ do: "drop", import: importId });
-        return { kind: "dropped" };
-      }
+      if (isStopped()) return await drop(importId);
       try {
         await api.importProducts({
           do: "rows",
@@ -113,10 +126,27 @@ async function take(file: File, onProgress: (progress: Progress) => void, isStop
       await api.importProducts({ do: "drop", import: importId });
       return { kind: "refused", lines };
     }
+    return { kind: "seen", import: importId, preview: await api.previewImport(importId) };
+  } catch (error) {
+    return refusedFor(error);
+  }
+}
+
+async function finish(importId: string): Promise<Outcome> {
+  try {
     const { taken = 0 } = await api.importProducts({ do: "finish", import: importId });
     return { kind: "taken", products: taken };
   } catch (error) {
-    if (!(error instanceof ApiError)) throw error;
-    return { kind: "refused", lines: error.lines.length > 0 ? error.lines : [error.message] };
+    return refusedFor(error);
   }
+}
+
+async function drop(importId: string): Promise<Outcome> {
+  await api.importProducts({ do: "drop", import: importId });
+  return { kind: "dropped" };
+}
+
+function refusedFor(error: unknown): Outcome {
+  if (!(error instanceof ApiError)) throw error;
+  return { kind: "refused", lines: error.lines.length > 0 ? error.lines : [error.message] };
 }

@@ -1,12 +1,14 @@
 import { useMutation } from "@tanstack/react-query";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { asWritten } from "../../../server/catalogue/as-written.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { Product } from "../../../server/catalogue/product.ts";
+import { CheckField } from "../../fields/check-field.tsx";
 import { ListField } from "../../fields/list-field.tsx";
 import { MoneyField } from "../../fields/money-field.tsx";
 import { QuantityField, WEIGHT_UNITS } from "../../fields/quantity-field.tsx";
+import { readPercent } from "../../fields/read-figure.ts";
+import { isAtMostAll } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { TypedField } from "../../fields/typed-field.tsx";
@@ -22,7 +24,7 @@ const DELIVERY = {
   "own-charge": "has a charge of its own",
 } as const;
 
-/** What one product says about its delivery. Each change is saved at once. */
+/** Everything about one product. Each change is saved at once. */
 export function ProductEditor({ plan, product, onSaved }: Props) {
   const now = asWritten(product);
   const saving = useMutation({ mutationFn: (next: Product) => api.saveProducts([next]), onSuccess: onSaved });
@@ -35,12 +37,13 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
   return (
     <section aria-label={product.name} className="grid gap-2 border-l-2 border-primary pl-3">
       <h3 className="font-semibold">{product.name}</h3>
+      <NameAndPrice now={now} currencies={currencies} onProduct={save} />
       <div className="flex flex-wrap items-end gap-3">
         <QuantityField
           label="Weight of one piece"
-          quantity={now.weight ?? { value: "", unit: "g" }}
-          units={{ mg: "mg", ...WEIGHT_UNITS }}
-          onQuantity={(weight) => weight.value !== "" && save({ ...now, weight })}
+          quantity={now.weight}
+          units={{ ...WEIGHT_UNITS, mg: "mg" }}
+          onQuantity={(weight) => save({ ...now, weight })}
           onEmpty={() => save(setOptional(now, "weight", undefined))}
         />
         <TypedField
@@ -115,6 +118,42 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
   );
 }
 
+type NameProps = { now: Product; currencies: readonly string[]; onProduct: (product: Product) => void };
+
+/** What it is called, what it costs in each currency, its tax, and whether it is new. */
+const NameAndPrice = ({ now, currencies, onProduct }: NameProps) => (
+  <div className="flex flex-wrap items-end gap-3">
+    <TextField label="Name" value={now.name} leaf="product/name" onCommit={(name) => onProduct({ ...now, name })} />
+    {[...new Set([...currencies, ...Object.keys(now.prices)])].map((currency) => (
+      <MoneyField
+        key={currency}
+        label={`Price, ${currency}`}
+        className="w-24"
+        value={now.prices[currency]}
+        currency={currency}
+        onCommit={(price) => onProduct({ ...now, prices: { ...now.prices, [currency]: price } })}
+        onEmpty={() => onProduct({ ...now, prices: setOptional(now.prices, currency, undefined) })}
+      />
+    ))}
+    <TextField
+      label="Tax, % (empty: the zone's)"
+      className="w-28"
+      value={now.taxRate}
+      leaf="product/taxRate"
+      rule={isAtMostAll}
+      read={readPercent}
+      onCommit={(taxRate) => onProduct({ ...now, taxRate })}
+      onEmpty={() => onProduct(setOptional(now, "taxRate", undefined))}
+    />
+    <CheckField
+      label="is sold used"
+      className="pb-1.5"
+      checked={now.used ?? false}
+      onCommit={(used) => onProduct(setOptional(now, "used", used || undefined))}
+    />
+  </div>
+);
+
 /** @example sizeOf("40x30 x 20 cm") // { length: "40", width: "30", height: "20", unit: "cm" } */
 function sizeOf(text: string): Product["size"] {
   const figure = "(\\d+(?:[.,]\\d+)?)";
@@ -128,20 +167,3 @@ function sizeOf(text: string): Product["size"] {
   return { length, width, height, unit };
 }
 const UNITS = ["mm", "cm", "m", "in", "ft"] as const;
-
-/** A product as catalogue files write it: amounts in major units. */
-function asWritten({ delivery, prices, ...rest }: CatalogueProduct): Product {
-  const major = (amounts: Readonly<Record<string, number>>) =>
-    Object.fromEntries(
-      Object.entries(amounts).map(([currency, minor]) => [currency, majorUnits(minor, exponentOf(currency) ?? 2)]),
-    );
-  const product: Product = { ...rest, prices: major(prices) };
-  if (!delivery) return product;
-  return {
-    ...product,
-    delivery:
-      delivery.kind === "own-charge"
-        ? { kind: delivery.kind, amounts: major(delivery.amounts), per: delivery.per }
-        : { kind: delivery.kind },
-  };
-}

@@ -8,6 +8,7 @@ import { CATALOGUE, PRODUCTS, productsFound } from "../../state/server-queries.t
 import { useDebounced } from "../../state/use-debounced.ts";
 import { CatalogueFile } from "./catalogue-file.tsx";
 import { ProductEditor } from "./product-editor.tsx";
+import { SeveralProducts } from "./several-products.tsx";
 
 /** What products say about their own delivery, with those whose weight a charge needs and nobody knows. */
 export function ProductsPanel({ plan }: { plan: Plan }) {
@@ -15,6 +16,7 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
   const [typed, setTyped] = useState("");
   const [missing, setMissing] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
+  const [ticked, setTicked] = useState<ReadonlyMap<string, CatalogueProduct>>(new Map());
   const search = useDebounced(typed.trim());
   const { data, error } = useQuery(productsFound(missing ? { missing: "weight" } : { search }));
   const changed = async () => {
@@ -23,6 +25,16 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
       client.invalidateQueries({ queryKey: CATALOGUE }),
     ]);
   };
+  const tick = (product: CatalogueProduct, isTicked: boolean) => {
+    const next = new Map(ticked);
+    if (isTicked) next.set(product.sku, product);
+    else next.delete(product.sku);
+    setTicked(next);
+  };
+  // What is known of them now, where they are in sight.
+  const several = [...ticked.values()].map(
+    (product) => data?.products.find(({ sku }) => sku === product.sku) ?? product,
+  );
   const needing = optionsByWeight(plan);
   const tally = data?.tally;
   return (
@@ -61,6 +73,7 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
         <table className="table table-sm text-[14px] [&_td]:text-[14px]">
           <thead>
             <tr className="text-[13px] text-quiet">
+              <td className="w-0" />
               <th scope="col">Product</th>
               <th scope="col">Weight</th>
               <th scope="col">Parcel class</th>
@@ -70,6 +83,16 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
           <tbody>
             {(data?.products ?? []).map((product) => (
               <tr key={product.sku} className={product.sku === chosen ? "bg-base-200" : ""}>
+                <td>
+                  <input
+                    type="checkbox"
+                    className="checkbox checkbox-xs"
+                    aria-label={`Tick ${product.name}`}
+                    checked={ticked.has(product.sku)}
+                    disabled={!ticked.has(product.sku) && ticked.size >= MOST_TICKED}
+                    onChange={(event) => tick(product, event.target.checked)}
+                  />
+                </td>
                 <th scope="row" className="font-normal">
                   <button
                     type="button"
@@ -96,6 +119,9 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
         </table>
         {data?.products.length === 0 && <p className="p-3 text-quiet">No product is called that.</p>}
       </div>
+      {several.length > 0 && (
+        <SeveralProducts products={several} onSaved={changed} onClear={() => setTicked(new Map())} />
+      )}
       {data?.products
         .filter(({ sku }) => sku === chosen)
         .map((product) => (
@@ -105,6 +131,9 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
     </section>
   );
 }
+
+/** As many as are saved at once. */
+const MOST_TICKED = 100;
 
 const isNotShipped = ({ delivery }: CatalogueProduct) =>
   delivery?.kind === "nothing-to-ship" || delivery?.kind === "ships-free";

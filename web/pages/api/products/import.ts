@@ -1,5 +1,10 @@
 import type { APIRoute } from "astro";
-import { dropImport, finishImport, stageProducts } from "../../../../server/catalogue/import-products.ts";
+import {
+  dropImport,
+  finishImport,
+  previewImport,
+  stageProducts,
+} from "../../../../server/catalogue/import-products.ts";
 import { readProductRows } from "../../../../server/catalogue/products-csv.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
@@ -20,6 +25,10 @@ export const POST: APIRoute = ({ request }) =>
         if ("problems" in read) return problemDocument(422, "The file cannot be taken", read);
         await stageProducts(pool, value.import, value.first, read.products);
         return jsonResponse({ rows: value.rows.length });
+      }
+      case "preview": {
+        const result = await previewImport(pool, value.import);
+        return "problems" in result ? problemDocument(422, "The file cannot be taken", result) : jsonResponse(result);
       }
       case "finish": {
         const result = await finishImport(pool, value.import);

@@ -1,0 +1,22 @@
+import { exponentOf } from "../../core/money/currency.ts";
+import { majorUnits } from "../../core/money/decimal.ts";
+import type { CatalogueProduct } from "./catalogue.ts";
+import type { Product } from "./product.ts";
+
+/** A product as catalogue files write it: amounts in major units. */
+export function asWritten({ delivery, prices, ...rest }: CatalogueProduct): Product {
+  const product: Product = { ...rest, prices: inMajorUnits(prices) };
+  if (!delivery) return product;
+  return {
+    ...product,
+    delivery:
+      delivery.kind === "own-charge"
+        ? { kind: delivery.kind, amounts: inMajorUnits(delivery.amounts), per: delivery.per }
+        : { kind: delivery.kind },
+  };
+}
+
+const inMajorUnits = (amounts: Readonly<Record<string, number>>): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(amounts).map(([currency, minor]) => [currency, majorUnits(minor, exponentOf(currency) ?? 2)]),
+  );
