@@ -8,6 +8,12 @@ import { type Poked, pokeControls } from "./poke-controls.ts";
 /** Leaves of the plan's schema that no editor shows, at most: fewer with every release, never more. */
 const MOST_MISSING = 349;
 
+/**
+ * What no control sets by itself: what a thing is known by, which is made when it is; what a translation was made from, which
+ * goes with its text; and which finding was accepted, which is done where it is found (a journey of its own).
+ */
+const KEPT_BY_THE_APP = /^\w+\/(steps\/|surcharges\/)?id$|\/translatedFrom\/|^store\/accepted\//;
+
 type Page = { readonly at: string; readonly surface?: string };
 
 const WORDING: readonly Page[] = ["everywhere", "only on the banner", "only in the cart", "only in the checkout"].map(
@@ -16,7 +22,7 @@ const WORDING: readonly Page[] = ["everywhere", "only on the banner", "only in t
 
 /** Where things of a kind are changed. */
 const PAGES: Readonly<Record<EntityKind, readonly Page[]>> = {
-  store: WORDING.map((page) => ({ ...page, at: "/wording#plan" })),
+  store: [{ at: "/places#store/settings" }, ...WORDING.map((page) => ({ ...page, at: "/wording#plan" }))],
   market: [{ at: "/places#market/" }],
   zone: [{ at: "/places#zone/" }],
   location: [{ at: "/places#location/" }],
@@ -57,7 +63,7 @@ test("every leaf of the plan's schema that a control shows is changed by it alon
       // Texts are the same for every offer.
       if (surface && read.has(`${entity.kind} ${surface}`)) continue;
       if (surface) read.add(`${entity.kind} ${surface}`);
-      const id = /[#/]$/.test(at) ? encodeURIComponent(entity.id) : "";
+      const id = /(#|\/)$/.test(at) ? encodeURIComponent(entity.id) : "";
       await page.evaluate((address) => history.pushState(null, "", address), `${at}${id}`);
       await page.waitForTimeout(150);
       if (surface) await page.getByRole("radio", { name: surface }).check();
@@ -69,10 +75,9 @@ test("every leaf of the plan's schema that a control shows is changed by it alon
       }
     }
   }
-  // What a thing is known by is made when it is, and stays.
-  const all = [...entityKinds(), "when", "charge", "amount"]
+  const all = [...entityKinds(), "when", "charge", "amount", "mark"]
     .flatMap((root) => [...leavesOf(root).keys()])
-    .filter((leaf) => !/^\w+\/(steps\/|surcharges\/)?id$/.test(leaf));
+    .filter((leaf) => !KEPT_BY_THE_APP.test(leaf));
   const missing = all.filter((leaf) => !shown.has(leaf)).sort();
   console.log(`leaves of the schema ${all.length}, shown by an editor ${all.length - missing.length}; not shown:`);
   for (const leaf of missing) console.log(`  ${leaf}`);
@@ -92,11 +97,12 @@ function changedBy({ changed }: Poked, known: ReadonlyMap<string, Entity>): stri
     for (const [at, { leaf, value }] of after) if (before.get(at)?.value !== value) leaves.add(leaf);
     for (const [at, { leaf }] of before) if (!after.has(at)) leaves.add(leaf);
   }
-  const ofAmount = [...leaves].filter((leaf) => leaf.startsWith("amount/"));
-  const others = [...leaves].filter((leaf) => !leaf.startsWith("amount/"));
+  const isPart = (leaf: string) => /^(amount|mark)\b/.test(leaf);
+  const parts = [...leaves].filter((leaf) => isPart(leaf) && leaf !== "mark");
+  const others = [...leaves].filter((leaf) => !isPart(leaf));
   const kinds = others.filter((leaf) => /\/(kind|rule)$/.test(leaf));
   const [only] = kinds.length === 1 ? kinds : others.length === 1 ? others : [];
-  return only === undefined ? [] : [only, ...(ofAmount.length === 1 ? ofAmount : [])];
+  return only === undefined ? [] : [only, ...(parts.length === 1 ? parts : []), "mark"];
 }
 
 /** What every leaf of a body holds, by where it stands. */

@@ -15,12 +15,32 @@ const DISPLAY = {
   ...{ shape: "beads", position: "below", several: "nearest", closable: true },
   ...{ fill: "#1f6f54", track: "#d9e2dc" },
 };
-const EACH_FURTHER = {
-  kind: "bands",
-  by: { kind: "weight", packing: { value: "200", unit: "g" } },
-  first: { fixed: AMOUNT, each: { weight: { value: "1", unit: "kg" } }, more: AMOUNT },
-  edges: [{ edge: "from", at: { weight: { value: "5", unit: "kg" } }, price: AMOUNT }],
-};
+const PACKED = { packing: { value: "200", unit: "g" }, roundUpTo: { value: "100", unit: "g" } };
+const LEFT_OUT = { leavesOut: { categories: ["sale"], tags: ["sale"], skus: ["sale"] } };
+
+/** Bands by each measure, with all that can be set of it; from the first edge on so much more for each further unit. */
+const bandsByEach = (location: string): object[] =>
+  [
+    { by: { kind: "items", ...LEFT_OUT }, mark: { items: 5 } },
+    { by: { kind: "weight", ...LEFT_OUT, ...PACKED }, mark: { weight: { value: "5", unit: "kg" } } },
+    { by: { kind: "volumetric-weight", divisor: 4000, ...PACKED }, mark: { weight: { value: "5", unit: "kg" } } },
+    { by: { kind: "chargeable-weight", divisor: 4000, ...PACKED }, mark: { weight: { value: "5", unit: "kg" } } },
+    { by: { kind: "volume" }, mark: { volume: { value: "5", unit: "dm3" } } },
+    { by: { kind: "distance", from: location }, mark: { distance: { value: "5", unit: "km" } } },
+  ].map(({ by, mark }) => ({
+    ...{ kind: "bands", by, first: { fixed: AMOUNT, each: mark, more: AMOUNT } },
+    edges: [
+      { edge: "from", at: mark, price: { fixed: AMOUNT, each: mark, more: AMOUNT } },
+      { edge: "from", at: doubled(mark), price: AMOUNT },
+    ],
+  }));
+
+/** A mark further on. */
+const doubled = (mark: object): object =>
+  JSON.parse(JSON.stringify(mark).replace(/"5"|5/, (five) => five.replace("5", "10")));
+
+/** Amounts in every form: of a currency, of one market, converted. */
+const everyForm = (market: string) => ({ ...CONVERTED, byMarket: { [market]: { EUR: "6.00" } } });
 
 /**
  * The demo with, besides, every kind of charge, condition, trigger and reward as its definition shows it, and the parts that the
@@ -29,6 +49,7 @@ const EACH_FURTHER = {
 export function planWithEverySetting(): Plan {
   const plan = demoPlan();
   const [zone = "", other = ""] = plan.zones.map(({ id }) => id);
+  const [home = ""] = plan.markets.map(({ id }) => id);
   const [location = ""] = (plan.locations ?? []).map(({ id }) => id);
   const [option = "", cheaper = ""] = plan.options.map(({ id }) => id);
   const charges: unknown[] = [...CHARGE_KINDS.values()].map(({ example }) => example);
@@ -40,6 +61,12 @@ export function planWithEverySetting(): Plan {
     ...("of" in example ? { of: cheaper } : {}),
   }));
   rewards.push(...[...ORDER_REWARDS.values()].map(({ example }) => example));
+  // With room on both sides of each figure: where one end passes the other, both change.
+  const days = { preparation: { least: 0, most: 20 }, transit: { least: 1, most: 20 } };
+  const promises = [
+    { kind: "arrives", from: location, cutOff: "15:00", workingDays: [1, 2, 3], ...days },
+    { kind: "ready", at: location, lead: 60 },
+  ];
   const step = (id: number, trigger: unknown, reward: unknown) => ({
     id: `step-${id}`,
     position: id,
@@ -68,16 +95,37 @@ export function planWithEverySetting(): Plan {
       store: {
         ...plan.store,
         display: DISPLAY,
+        chosenAtFirst: { rule: "fastest-under", price: AMOUNT },
         accepted: [{ code: "price-cliff", kind: "option", id: option, cause: "x", reason: "It is meant." }],
       },
+      zones: [
+        ...plan.zones,
+        {
+          ...{ id: "rest", position: 1000, market: home, name: "Elsewhere", standardTaxRate: "0" },
+          destinations: [{ restOfWorld: true, exceptCountries: ["CH"] }],
+        },
+      ],
       options: [
         ...plan.options,
-        ...[...charges, EACH_FURTHER].map((charge, i) => ({
+        ...[
+          ...charges,
+          ...bandsByEach(location),
+          { kind: "flat", amount: everyForm(home) },
+          { kind: "carrier", carrier: "osprelle", service: "parcel", from: location, ...PACKED },
+        ].map((charge, i) => ({
           ...{ id: `charged-${i}`, position: 1000 + i, name: { en: `Charged ${i}` }, zones: [zone, other], charge },
-          ...{ byZone: { [zone]: { charge, handling: { fixed: AMOUNT } } }, base: CONVERTED, minimum: AMOUNT },
+          ...{
+            byZone: { [zone]: { charge, handling: { fixed: AMOUNT }, promise: promises[i % 2] } },
+            base: CONVERTED,
+            minimum: AMOUNT,
+          },
           ...{ markUp: { percent: "5", amount: AMOUNT }, handling: { fixed: AMOUNT, percentOfCharge: "5" } },
           ...{ rounding: { EUR: { step: "0.5", direction: "up", lessOne: true } }, entered: "with-tax", taxRate: "23" },
-          surcharges: [{ id: "more", position: 1, name: { en: "More" }, when: { kind: "business" }, charge }],
+          surcharges: [
+            { id: "more", position: 10, name: { en: "More" }, when: { kind: "business" }, charge },
+            { id: "again", position: 20, name: { en: "Again" }, charge: { kind: "flat", amount: AMOUNT } },
+          ],
+          ...{ promise: promises[i % 2] },
           ...{ way: { kind: "local", location, within: { value: "8", unit: "km" } }, note: { en: "A note" } },
         })),
       ],
@@ -90,7 +138,7 @@ export function planWithEverySetting(): Plan {
           offer(`triggers-${i}`, { kind: "value", basis }, [step(1, trigger, { kind: "free", options: [option] })]),
         ),
         offer("by-items", { kind: "items" }, [step(1, items, { kind: "free", options: [option] })]),
-        offer("by-weight", { kind: "weight" }, [step(1, weight, { kind: "free", options: [option] })]),
+        offer("by-weight", { kind: "weight", ...PACKED }, [step(1, weight, { kind: "free", options: [option] })]),
       ],
       conditions: [
         ...(plan.conditions ?? []),
@@ -99,6 +147,7 @@ export function planWithEverySetting(): Plan {
           name: `When ${when.kind}`,
           when: when.kind === "distance" ? { ...when, from: location } : when,
         })),
+        { id: "when-either-saved", name: "Either saved", when: { kind: "saved", id: "when-business" } },
         ...(["price", "quantity", "weight"] as const).map((kind) => ({
           id: `line-${kind}`,
           name: `Line by ${kind}`,

@@ -20,6 +20,7 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
     "USD",
     "de",
     "08:15",
+    "23:45",
     "2026-12-24",
     "Europe/Madrid",
     "PT-30",
@@ -41,13 +42,13 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
   /** Not what is part of the page alone, nor more than the ends of a row of amounts or texts. */
   const usable = (control: HTMLElement) => {
     if (control.matches("[disabled], [type=file], [type=search], [type=radio]")) return false;
-    // Of many that are ticked alike, two.
+    // Of many that are ticked alike, three.
     if (control.matches("fieldset [type=checkbox]"))
-      return [...(control.closest("fieldset")?.querySelectorAll("[type=checkbox]") ?? [])].indexOf(control) < 2;
+      return [...(control.closest("fieldset")?.querySelectorAll("[type=checkbox]") ?? [])].indexOf(control) < 3;
     if (!control.matches("button")) return true;
     const row = ofRow(control);
     return (
-      /Change$|^Move .* (up|down)|^Switch/.test(wordsOf(control).trim()) &&
+      /Change$|^Move .* (up|down)|^Switch|^Add all of|^Add the rest|^convert /.test(wordsOf(control).trim()) &&
       [-1, 0, row.length - 1].includes(row.indexOf(control))
     );
   };

@@ -31,8 +31,8 @@ test("from an empty store to a market with two zones, three options, bands and c
   await expect(page.getByText("is every code from 9000 to 9399, both included")).toBeVisible();
   await page.getByRole("button", { name: "Add these postcodes" }).click();
   await page.getByRole("button", { name: "Add a location" }).click();
-  await page.getByLabel("Name", { exact: true }).fill("Shop");
-  await page.getByLabel("Name", { exact: true }).press("Enter");
+  await page.getByLabel("Name in English").fill("Shop");
+  await page.getByLabel("Name in English").press("Enter");
   await page.getByLabel("Postcode", { exact: true }).last().fill("4050-431");
   await page.getByLabel("Postcode", { exact: true }).last().press("Enter");
   await saved(page);

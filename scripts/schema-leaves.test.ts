@@ -24,6 +24,7 @@ describe("the leaves of the schemas", () => {
         "when",
         "charge",
         "amount",
+        "mark",
       ].flatMap((root) => [...leavesOf(root).keys()]),
     );
     fc.assert(

@@ -3,7 +3,7 @@ import { CHARGE_ID } from "../core/charges/reference.ts";
 import { ConditionSchema } from "../core/conditions/condition.ts";
 import { CONDITION_ID } from "../core/conditions/reference.ts";
 import { LeavesOut } from "../core/measures/goods-filter.ts";
-import { Mark } from "../core/measures/measure-spec.ts";
+import { LadderMark, Mark } from "../core/measures/measure-spec.ts";
 import { Amount, Rounding } from "../core/money/amount.ts";
 import { ENTITY_KINDS, entityKinds } from "../core/plan/entities.ts";
 import { Decimal, Percent } from "../core/schema/atoms.ts";
@@ -26,9 +26,15 @@ export type Leaf = {
 const TREES: Readonly<Record<string, string>> = { [CHARGE_ID]: "charge", [CONDITION_ID]: "when" };
 
 /**
- * An amount is a leaf where it stands, since one table edits amounts everywhere; what it is made of is a tree of its own.
+ * An amount, and a point on a scale, is a leaf where it stands, since the same fields edit it everywhere; what it is made of is a
+ * tree of its own. By the title of its schema.
  */
-const isAmount = (schema: TSchema): boolean => schema.title === Amount.title;
+const EDITED_ALIKE: ReadonlyMap<unknown, string> = new Map([
+  [Amount.title, "amount"],
+  [Mark.title, "mark"],
+  [LadderMark.title, "mark"],
+]);
+const treeOf = (schema: TSchema): string | undefined => EDITED_ALIKE.get(schema.title);
 
 /** Whatever is edited, by the first part of its leaves' names: the plan's entities, then what is not in a plan. */
 const ROOTS: ReadonlyMap<string, TSchema> = new Map<string, TSchema>([
@@ -46,6 +52,12 @@ const ROOTS: ReadonlyMap<string, TSchema> = new Map<string, TSchema>([
   ["standpoint", Standpoint],
 ]);
 
+function rootOf(name: string): TSchema {
+  const schema = ROOTS.get(name);
+  if (!schema) throw new RangeError(`there is no schema "${name}"`);
+  return schema;
+}
+
 /** Every leaf below `root`, by name. */
 export function leavesOf(root: string): ReadonlyMap<string, Leaf> {
   const schemas = new Map<string, TSchema[]>();
@@ -56,9 +68,7 @@ export function leavesOf(root: string): ReadonlyMap<string, Leaf> {
       else visit(at, step.schema);
     }
   };
-  const schema = ROOTS.get(root);
-  if (!schema) throw new RangeError(`there is no schema "${root}"`);
-  visit(root, schema);
+  visit(root, rootOf(root));
   return new Map([...schemas].map(([name, forms]) => [name, { name, schemas: forms }]));
 }
 
@@ -92,16 +102,15 @@ export function leafValuesOf(root: string, body: unknown): LeafValue[] {
   const found: LeafValue[] = [];
   const visit = (name: string, schema: TSchema, value: unknown, path: string): void => {
     if (value === undefined) return;
-    if (isAmount(schema) && name !== "amount") {
+    const alike = treeOf(schema);
+    if (alike !== undefined && alike !== name) {
       found.push({ path, leaf: name, value });
-      visit("amount", Amount, value, path);
+      visit(alike, rootOf(alike), value, path);
       return;
     }
     const tree = typeof schema.$ref === "string" ? TREES[schema.$ref] : undefined;
-    if (tree !== undefined) {
-      const own = ROOTS.get(tree);
-      if (own) visit(tree, own, value, path);
-    } else if (isLeaf(schema)) found.push({ path, leaf: name, value });
+    if (tree !== undefined) visit(tree, rootOf(tree), value, path);
+    else if (isLeaf(schema)) found.push({ path, leaf: name, value });
     else if (Array.isArray(value))
       for (const [i, one] of value.entries()) visit(name, schema.items, one, `${path}/${i}`);
     else if (typeof value !== "object" || value === null) found.push({ path, leaf: name, value });
@@ -110,7 +119,7 @@ export function leafValuesOf(root: string, body: unknown): LeafValue[] {
   const visitObject = (name: string, schema: TSchema, value: ReadonlyMap<string, unknown>, path: string): void => {
     if (schema.anyOf) {
       const member = memberFor(schema.anyOf, value);
-      if (isAmount(member)) visit(name, member, Object.fromEntries(value), path);
+      if (treeOf(member) !== undefined) visit(name, member, Object.fromEntries(value), path);
       else visitObject(name, member, value, path);
     } else if (schema.oneOf) {
       const tag = tagOf(schema);
@@ -128,9 +137,7 @@ export function leafValuesOf(root: string, body: unknown): LeafValue[] {
       }
     }
   };
-  const schema = ROOTS.get(root);
-  if (!schema) throw new RangeError(`there is no schema "${root}"`);
-  visit(root, schema, body, "");
+  visit(root, rootOf(root), body, "");
   return found;
 }
 
@@ -167,7 +174,7 @@ function stepsInto(schema: TSchema): SchemaStep[] {
   return [...named, ...others].map(([name, own]) => ({ name, schema: own, isLeaf: isLeafInside(own) }));
 }
 
-const isLeafInside = (schema: TSchema): boolean => isAmount(schema) || isLeaf(schema);
+const isLeafInside = (schema: TSchema): boolean => treeOf(schema) !== undefined || isLeaf(schema);
 
 const tagOf = (schema: TSchema): string => schema.discriminator.propertyName;
 

@@ -130,6 +130,22 @@ export function rateDays(rows: readonly (readonly string[])[]): { days: RateTabl
   return problems.length > 0 ? { problems } : { days };
 }
 
+/**
+ * The currency that rates are for one of, where the file says so by a column that is 1 on every day; null where nobody can tell.
+ *
+ * @example statedBase([{ date: "2026-11-24", rates: { EUR: "1", USD: "1.08" } }]) // "EUR"
+ */
+export function statedBase(days: RateTable["days"]): string | null {
+  const codes = [...new Set(days.flatMap(({ rates }) => Object.keys(rates)))];
+  const isOne = (text: string | undefined) => text !== undefined && /^1(\.0+)?$/.test(text);
+  const ones = codes.filter((code) => days.every(({ rates }) => isOne(rates[code])));
+  return ones.length === 1 ? (ones[0] ?? null) : null;
+}
+
+/** Days without a currency: what is for one of it need not say that one of it is one. */
+export const withoutCurrency = (days: RateTable["days"], code: string): RateTable["days"] =>
+  days.map(({ date, rates: { [code]: _, ...rates } }) => ({ date, rates }));
+
 const MONTHS = "january february march april may june july august september october november december".split(" ");
 
 /** Days as banks write them: 2026-11-20 or 20 November 2026. */

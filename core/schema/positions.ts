@@ -25,6 +25,16 @@ export function moved(list: readonly Placed[], id: string, to: number): { id: st
     .filter(({ id: one, position }) => was.get(one) !== position);
 }
 
+/**
+ * A list with one of it at another place among the others. Only positions change: the order of an array means nothing.
+ *
+ * @example movedTo([{ id: "a", position: 10 }, { id: "b", position: 20 }], "b", 0) // b at 5
+ */
+export function movedTo<One extends Placed>(list: readonly One[], id: string, to: number): One[] {
+  const positions = new Map(moved(list, id, to).map((one) => [one.id, one.position]));
+  return list.map((one) => ({ ...one, position: positions.get(one.id) ?? one.position }));
+}
+
 /** Where something new goes: behind all others. */
 export const lastPosition = (list: readonly Placed[]): number =>
   Math.max(0, ...list.map(({ position }) => position)) + GAP;

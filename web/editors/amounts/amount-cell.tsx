@@ -34,7 +34,7 @@ export function AmountCell({ plan, label, amount, column, onShow, onCommit, onCa
         onCommit={(minor) => onCommit(next(minor))}
         onCancel={onCancel}
       />
-      {amount && found && (
+      {amount && (
         <ConversionPart plan={plan} label={name} amount={amount} found={found} column={column} onCommit={onCommit} />
       )}
     </>

@@ -17,7 +17,8 @@ type Props = {
   plan: Plan;
   label: string;
   amount: Amount;
-  found: ResolvedAmount;
+  /** Undefined for a cell that has no amount. */
+  found: ResolvedAmount | undefined;
   column: Column;
   onCommit: (amount: Amount) => void;
 };
@@ -26,12 +27,12 @@ type Props = {
 export function ConversionPart({ plan, label, amount, found, column, onCommit }: Props) {
   const { market, currency } = column;
   const [isOpen, setIsOpen] = useState(false);
-  if (found.from !== "conversion") {
-    const converted = asConverted(plan, amount, column, found);
+  if (found?.from !== "conversion") {
+    const converted = asConverted(plan, amount, column);
     return converted ? (
       <button
         type="button"
-        className="block min-h-6 w-full cursor-pointer text-right text-[12px] text-quiet opacity-0 hover:underline hover:opacity-100 focus-visible:opacity-100 [td:hover_&]:opacity-100"
+        className={`block min-h-6 w-full cursor-pointer text-right text-[13px] text-quiet hover:underline ${found ? "opacity-0 hover:opacity-100 focus-visible:opacity-100 [td:hover_&]:opacity-100" : ""}`}
         onClick={() => onCommit(converted)}
       >
         convert<span className="sr-only"> {label}</span>
@@ -60,21 +61,23 @@ export function ConversionPart({ plan, label, amount, found, column, onCommit }:
 }
 
 /** The amount with one currency converted instead of typed; null where no rate or no amount to convert is there. */
-function asConverted(plan: Plan, amount: Amount, { market, currency }: Column, found: ResolvedAmount): Amount | null {
+function asConverted(plan: Plan, amount: Amount, { market, currency }: Column): Amount | null {
   const table = plan.rates?.find(({ base, days }) => base !== currency && days.some(({ rates }) => rates[currency]));
   if (!table || amount.byCurrency?.[table.base] === undefined) return null;
   const own = amount.byMarket?.[market.id];
   const byMarket = own ? { ...amount.byMarket, [market.id]: setOptional(own, currency, undefined) } : undefined;
-  const to = {
-    ...amount.converted?.to,
-    [currency]: { step: stepFor(found.minor, currency), direction: "nearest" as const },
-  };
-  const converted: Amount = {
+  const context = { market: market.id, currency, rates: ratesOf(plan) };
+  const by = (step: string): Amount => ({
     ...setOptional(amount, "byMarket", byMarket),
     byCurrency: setOptional(amount.byCurrency ?? {}, currency, undefined),
-    converted: { table: amount.converted?.table ?? table.id, to },
-  };
-  return resolveAmount(converted, { market: market.id, currency, rates: ratesOf(plan) }) ? converted : null;
+    converted: {
+      table: amount.converted?.table ?? table.id,
+      to: { ...amount.converted?.to, [currency]: { step, direction: "nearest" as const } },
+    },
+  });
+  // About as much as it comes to tells how round it should be.
+  const exact = resolveAmount(by(majorUnits(1, exponentOf(currency) ?? 2)), context);
+  return exact ? by(stepFor(exact.minor, currency)) : null;
 }
 
 /** A step about a twentieth of an amount: 1, 5, 10, 50 … */

@@ -1,5 +1,6 @@
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { Amount, Rounding } from "../../../core/money/amount.ts";
+import { CheckField } from "../../fields/check-field.tsx";
 import type { LeafName } from "../../fields/leaf-names.ts";
 import { readFigure, readPercent } from "../../fields/read-figure.ts";
 import { isMoreThanNothing } from "../../fields/rules.ts";
@@ -134,6 +135,14 @@ function RoundingField({ currency, rounding, onRounding }: RoundingProps) {
           value={rounding.direction}
           choices={{ nearest: "nearest", up: "up", down: "down" }}
           onCommit={(direction) => onRounding({ ...rounding, direction })}
+        />
+      )}
+      {rounding && (
+        <CheckField
+          label="less one"
+          className="pb-1.5"
+          checked={rounding.lessOne ?? false}
+          onCommit={(lessOne) => onRounding(setOptional(rounding, "lessOne", lessOne || undefined))}
         />
       )}
     </span>

@@ -3,7 +3,7 @@ import Trash2 from "lucide-react/icons/trash-2";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
-import { freeId, lastPosition, moved } from "../../../core/schema/positions.ts";
+import { freeId, lastPosition, movedTo } from "../../../core/schema/positions.ts";
 import { IconButton } from "../../fields/icon-button.tsx";
 import { TextsTable } from "../../fields/texts-table.tsx";
 import { languagesRead } from "../../names/languages.ts";
@@ -32,7 +32,7 @@ export function SurchargeList({ option, onOption }: Props) {
               done,
             )
           }
-          onMove={i === 0 ? null : () => set(placed(surcharges, moved(surcharges, surcharge.id, i - 1)))}
+          onMove={i === 0 ? null : () => set(movedTo(option.surcharges ?? [], surcharge.id, i - 1))}
           onRemove={() => set(surcharges.filter((one) => one !== surcharge))}
         />
       ))}
@@ -51,9 +51,6 @@ export function SurchargeList({ option, onOption }: Props) {
     </div>
   );
 }
-
-const placed = (surcharges: readonly Surcharge[], positions: ReturnType<typeof moved>): Surcharge[] =>
-  surcharges.map((one) => ({ ...one, position: positions.find(({ id }) => id === one.id)?.position ?? one.position }));
 
 type ItemProps = {
   surcharge: Surcharge;
@@ -81,7 +78,11 @@ function SurchargeItem({ surcharge, onSurcharge, onMove, onRemove }: ItemProps) 
           ]}
         />
         <span className="ml-auto inline-flex">
-          <IconButton words="Charge it earlier" disabled={!onMove} onClick={() => onMove?.()}>
+          <IconButton
+            words={`Move ${surcharge.name.en ?? surcharge.id} up`}
+            disabled={!onMove}
+            onClick={() => onMove?.()}
+          >
             <ArrowUp size={14} aria-hidden />
           </IconButton>
           <IconButton words="Remove this surcharge" onClick={onRemove}>

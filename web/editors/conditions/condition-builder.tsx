@@ -10,7 +10,7 @@ import { savedOf } from "../../../core/plan/plan.ts";
 import { freeId } from "../../../core/schema/positions.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
 import { IconButton } from "../../fields/icon-button.tsx";
-import { SelectField } from "../../fields/select-field.tsx";
+import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { draftStore } from "../../state/use-draft.ts";
 import { useEditing } from "../editing.ts";
 import type { Clause } from "./clause-editor.ts";
@@ -129,13 +129,20 @@ function GroupPart(props: OfKind<"all" | "any">) {
 
 function SavedPart(props: OfKind<"saved">) {
   const { condition, trace, onCondition } = props;
+  const { plan } = useEditing();
   const words = useWords(condition);
   return (
     <p className="flex flex-wrap items-center gap-2 py-0.5">
       <Link className="link font-semibold" href={`/offers#condition/${condition.id}`}>
         {words}
       </Link>
-      <span className="text-[12px] text-quiet">saved</span>
+      <SelectField
+        label="The saved condition"
+        look="word"
+        value={condition.id}
+        choices={choicesOf(plan.conditions ?? [], ({ name }) => name)}
+        onCommit={(id) => onCondition({ ...condition, id })}
+      />
       <Truth trace={trace} />
       <NotButton {...props} />
       <GroupButton {...props} />

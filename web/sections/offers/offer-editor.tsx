@@ -10,6 +10,7 @@ import { goalOf } from "../../../core/offers/trigger.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
+import { movedTo } from "../../../core/schema/positions.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { BasisFields, LeavesOutFields } from "../../editors/amounts/basis-fields.tsx";
 import { PackingFields } from "../../editors/charges/measure-fields.tsx";
@@ -154,11 +155,6 @@ function Ladder({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
   const { plan } = useEditing();
   const steps = [...offer.steps].sort(byPosition);
   const set = (next: readonly Step[], done = true) => onOffer({ ...offer, steps: [...next] }, done);
-  const move = (from: number, by: -1 | 1) => {
-    const list = [...steps];
-    list.splice(from + by, 0, ...list.splice(from, 1));
-    set(list.map((step, i) => ({ ...step, position: (i + 1) * 10 })));
-  };
   const optionIds = plan.options
     .filter((option) => option.zones.some((id) => offer.zones.includes(id)))
     .map(({ id }) => id);
@@ -176,7 +172,7 @@ function Ladder({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
               done,
             )
           }
-          onMove={(by) => move(i, by)}
+          onMove={(by) => set(movedTo(offer.steps, step.id, i + by))}
           onRemove={() => set(steps.filter((one) => one.id !== step.id))}
         />
       ))}

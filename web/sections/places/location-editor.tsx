@@ -5,6 +5,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { leafProblem } from "../../fields/leaf-problem.ts";
 import { ListField } from "../../fields/list-field.tsx";
+import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
 import { isInCalendar, isTimeZone } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
@@ -16,6 +17,7 @@ import { setOptional } from "../../state/set-optional.ts";
 import { OpeningHours } from "./opening-hours.tsx";
 
 type Props = {
+  order: Order;
   plan: Plan;
   location: Location;
   onLocation: (location: Location) => void;
@@ -24,13 +26,14 @@ type Props = {
 };
 
 /** Where goods are shipped from or collected: its address, its clocks, when it is open and when it rests. */
-export function LocationEditor({ plan, location, onLocation, onShipsFrom, onRemove }: Props) {
+export function LocationEditor({ order, plan, location, onLocation, onShipsFrom, onRemove }: Props) {
   const set = (part: Partial<Location>) => onLocation({ ...location, ...part });
   const name = location.name.en ?? Object.values(location.name)[0] ?? location.id;
   return (
     <section aria-label={name} className="grid gap-3">
       <header className="flex flex-wrap items-center gap-1">
         <h2 className="mr-auto text-[20px] leading-7 font-bold">{name}</h2>
+        <OrderButtons name={name} {...order} />
         <button type="button" className="btn btn-ghost btn-sm" onClick={onRemove}>
           <Trash2 size={14} aria-hidden /> Remove
         </button>

@@ -2,21 +2,23 @@ import Trash2 from "lucide-react/icons/trash-2";
 import type { Market } from "../../../core/places/market.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { ListField } from "../../fields/list-field.tsx";
+import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
 import { parseList } from "../../fields/parse-list.ts";
 import { isCurrency, isTimeZone } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 
-type Props = { market: Market; onMarket: (market: Market) => void; onRemove: () => void };
+type Props = { order: Order; market: Market; onMarket: (market: Market) => void; onRemove: () => void };
 
 /** Codes, with spaces between them as well. */
 const codesIn = (text: string) => parseList(text.replaceAll(/\s+/g, ","));
 
 /** A commercial territory: what is paid in, what is read, whose clocks, with or without tax. */
-export function MarketEditor({ market, onMarket, onRemove }: Props) {
+export function MarketEditor({ order, market, onMarket, onRemove }: Props) {
   return (
     <section aria-label={market.name} className="grid gap-3">
       <header className="flex items-center gap-1">
         <h2 className="mr-auto text-[20px] leading-7 font-bold">{market.name}</h2>
+        <OrderButtons name={market.name} {...order} />
         <button type="button" className="btn btn-ghost btn-sm" onClick={onRemove}>
           <Trash2 size={14} aria-hidden /> Remove
         </button>

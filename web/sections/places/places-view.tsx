@@ -1,8 +1,9 @@
 import { useState } from "react";
-import { type Change, STORE_ID } from "../../../core/plan/entities.ts";
+import { type Change, type Entity, entitiesOf, STORE_ID } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { usersOf } from "../../../core/plan/users-of.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
+import { moved } from "../../../core/schema/positions.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { namesOf } from "../../names/entity-words.ts";
 import { placeNamer } from "../../names/place-names.ts";
@@ -67,6 +68,48 @@ export function PlacesView() {
   );
 }
 
+type Sorted = "market" | "zone" | "location";
+
+/** Where a market, zone or location stands among its kind (zones: of their market), and the moves that it can make. */
+function orderOf(plan: Plan, kind: Sorted, id: string) {
+  const own = plan.zones.find((zone) => kind === "zone" && zone.id === id);
+  const list =
+    kind === "market"
+      ? plan.markets
+      : kind === "zone"
+        ? plan.zones.filter(({ market }) => market === own?.market)
+        : (plan.locations ?? []);
+  const sorted = [...list].sort(byPosition);
+  return {
+    place: sorted.findIndex((one) => one.id === id),
+    of: sorted.length,
+    onMove: (to: number) => {
+      const positions = moved(list, id, to);
+      const entities = entitiesOf(plan).filter((entity) => entity.kind === kind);
+      draftStore.commit(
+        ...entities.flatMap((entity) => {
+          const position = positions.find((one) => one.id === entity.id)?.position;
+          return position === undefined ? [] : [placedAt(entity, position)];
+        }),
+      );
+    },
+  };
+}
+
+/** An entity at another position. */
+function placedAt(entity: Entity, position: number): Change {
+  switch (entity.kind) {
+    case "market":
+      return { ...entity, body: { ...entity.body, position } };
+    case "zone":
+      return { ...entity, body: { ...entity.body, position } };
+    case "location":
+      return { ...entity, body: { ...entity.body, position } };
+    default:
+      return entity;
+  }
+}
+
 type SelectedProps = {
   plan: Plan;
   selected: string;
@@ -89,6 +132,7 @@ function SelectedPlace({ plan, selected, nameOf, onRemove }: SelectedProps) {
         onZones={(...bodies) =>
           draftStore.commit(...bodies.map((body) => ({ kind: "zone" as const, id: body.id, body })))
         }
+        order={orderOf(plan, "zone", zone.id)}
         onRemove={() => onRemove("zone", zone.id)}
       />
     );
@@ -97,6 +141,7 @@ function SelectedPlace({ plan, selected, nameOf, onRemove }: SelectedProps) {
       <MarketEditor
         market={market}
         onMarket={(body) => draftStore.commit({ kind: "market", id: body.id, body })}
+        order={orderOf(plan, "market", market.id)}
         onRemove={() => onRemove("market", market.id)}
       />
     );
@@ -111,6 +156,7 @@ function SelectedPlace({ plan, selected, nameOf, onRemove }: SelectedProps) {
           const body = shipsFrom === location.id ? store : { ...store, shipsFrom: location.id };
           draftStore.commit({ kind: "store", id: STORE_ID, body });
         }}
+        order={orderOf(plan, "location", location.id)}
         onRemove={() => onRemove("location", location.id)}
       />
     );

@@ -4,11 +4,14 @@ import { Link } from "wouter";
 import type { Handling } from "../../../core/money/handling.ts";
 import type { Market, Zone } from "../../../core/places/market.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
 import { EditedAmounts } from "../../editors/amounts/edited-amounts.tsx";
 import { HandlingPercents, handlingRow } from "../../editors/charges/handling-fields.tsx";
 import { EditingContext, editingIn } from "../../editors/editing.ts";
+import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
 import { readPercent } from "../../fields/read-figure.ts";
 import { isAtMostAll } from "../../fields/rules.ts";
+import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { FindingsBeside } from "../../state/findings-context.tsx";
 import { setOptional } from "../../state/set-optional.ts";
@@ -16,6 +19,7 @@ import { draftStore } from "../../state/use-draft.ts";
 import { DestinationEditor } from "./destination-editor.tsx";
 
 type Props = {
+  order: Order;
   plan: Plan;
   zone: Zone;
   nameOf: (code: string) => string;
@@ -24,13 +28,14 @@ type Props = {
 };
 
 /** One zone: its name, tax and the places it claims. */
-export function ZoneEditor({ plan, zone, nameOf, onZones, onRemove }: Props) {
+export function ZoneEditor({ order, plan, zone, nameOf, onZones, onRemove }: Props) {
   const market = plan.markets.find(({ id }) => id === zone.market);
   const options = plan.options.filter((option) => option.on !== false && option.zones.includes(zone.id)).length;
   return (
     <section aria-label={zone.name} className="grid gap-3">
       <header className="flex flex-wrap items-center gap-1">
         <h2 className="mr-auto text-[20px] leading-7 font-bold">{zone.name}</h2>
+        <OrderButtons name={zone.name} {...order} />
         <button
           type="button"
           className="btn btn-ghost btn-sm"
@@ -42,7 +47,16 @@ export function ZoneEditor({ plan, zone, nameOf, onZones, onRemove }: Props) {
           <Trash2 size={14} aria-hidden /> Remove
         </button>
         <p className="w-full text-quiet">
-          In the market {market?.name ?? zone.market};{" "}
+          In the market{" "}
+          <SelectField
+            label="Market"
+            look="word"
+            className="text-[14px]"
+            value={zone.market}
+            choices={choicesOf([...plan.markets].sort(byPosition), ({ name }) => name)}
+            onCommit={(to) => onZones({ ...zone, market: to })}
+          />
+          ;{" "}
           {options === 0 ? (
             <Link className="text-warning underline" href="/delivery">
               no delivery option yet

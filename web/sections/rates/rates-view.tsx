@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { type RateTable, rateDays } from "../../../core/money/rates.ts";
+import { type RateTable, rateDays, statedBase, withoutCurrency } from "../../../core/money/rates.ts";
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { freeId } from "../../../core/schema/positions.ts";
@@ -15,6 +15,9 @@ import { ConvertedPanel } from "./converted-panel.tsx";
 
 const NEWEST = 30;
 
+/** Currencies that central banks publish rates for one of; the market's own come first. */
+const BASES: readonly [string, ...string[]] = ["EUR", "USD", "GBP", "JPY", "CAD", "AUD", "CHF"];
+
 /** Exchange rates by day, typed or read from a file, and what they do to the amounts converted by them. */
 export function RatesView({ plan, market }: { plan: Plan; market: Market | null }) {
   const tables = plan.rates ?? [];
@@ -22,6 +25,24 @@ export function RatesView({ plan, market }: { plan: Plan; market: Market | null 
   const [problems, setProblems] = useState<readonly string[]>([]);
   const table = tables.find(({ id }) => id === chosen) ?? tables[0];
   const save = (body: RateTable) => draftStore.commit({ kind: "rates", id: body.id, body });
+  /** Days that were read, until it is said what they are for one of. */
+  const [unsettled, setUnsettled] = useState<RateTable["days"] | null>(null);
+  const take = (read: RateTable["days"], base: string) => {
+    setUnsettled(null);
+    const days = withoutCurrency(read, base);
+    // Rates for one of something else belong into a table of their own.
+    const same = table?.base === base ? table : tables.find((one) => one.base === base);
+    const dates = new Set(days.map(({ date }) => date));
+    const kept = (same?.days ?? []).filter(({ date }) => !dates.has(date));
+    const id =
+      same?.id ??
+      freeId(
+        tables.length === 0 ? "reference" : `for-one-${base}`,
+        tables.map((one) => one.id),
+      );
+    save({ id, base, days: [...kept, ...days] });
+    setChosen(id);
+  };
   const read = async (file: File) => {
     const { default: Papa } = await import("papaparse");
     const rows = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ""), { skipEmptyLines: true }).data;
@@ -31,10 +52,9 @@ export function RatesView({ plan, market }: { plan: Plan; market: Market | null 
       return;
     }
     setProblems([]);
-    const dates = new Set(found.days.map(({ date }) => date));
-    const base = table?.base ?? market?.currencies[0] ?? "EUR";
-    const id = table?.id ?? freeId("reference", []);
-    save({ id, base, days: [...(table?.days ?? []).filter(({ date }) => !dates.has(date)), ...found.days] });
+    const base = statedBase(found.days) ?? table?.base;
+    if (base === undefined) setUnsettled(found.days);
+    else take(found.days, base);
   };
   return (
     <div className="grid gap-4">
@@ -59,6 +79,14 @@ export function RatesView({ plan, market }: { plan: Plan; market: Market | null 
           ))}
         </ul>
       )}
+      {unsettled && (
+        <BaseQuestion
+          days={unsettled}
+          first={market?.currencies[0] ?? BASES[0]}
+          onBase={(base) => take(unsettled, base)}
+          onDrop={() => setUnsettled(null)}
+        />
+      )}
       {table ? (
         <>
           <DaysTable table={table} onTable={save} />
@@ -69,6 +97,43 @@ export function RatesView({ plan, market }: { plan: Plan; market: Market | null 
         <p className="text-quiet">There are no exchange rates yet. Read a file, and amounts can be converted by it.</p>
       )}
     </div>
+  );
+}
+
+type QuestionProps = {
+  days: RateTable["days"];
+  first: string;
+  onBase: (base: string) => void;
+  onDrop: () => void;
+};
+
+/** Asked of a file that does not say it: rates read the wrong way round would be wrong by far. */
+function BaseQuestion({ days, first, onBase, onDrop }: QuestionProps) {
+  const [base, setBase] = useState(first);
+  const [newest] = [...days].sort((a, b) => (a.date < b.date ? 1 : -1));
+  const [code, rate] = Object.entries(newest?.rates ?? {}).find(([one]) => one !== base) ?? [];
+  return (
+    <section aria-label="What the rates are for" className="grid justify-items-start gap-2 border border-warning p-3">
+      <SelectField
+        label={`${days.length === 1 ? "One day" : `${days.length} days`} read. For one of which currency are these rates?`}
+        value={base}
+        choices={Object.fromEntries([...new Set([first, ...BASES])].map((one) => [one, one]))}
+        onCommit={setBase}
+      />
+      {code && rate && (
+        <p className="text-[13px] text-quiet">
+          Then 1 {base} is {rate} {code}.
+        </p>
+      )}
+      <div className="flex gap-2">
+        <button type="button" className="btn btn-sm btn-neutral" onClick={() => onBase(base)}>
+          Take these rates
+        </button>
+        <button type="button" className="btn btn-sm" onClick={onDrop}>
+          Leave them
+        </button>
+      </div>
+    </section>
   );
 }
 
@@ -84,7 +149,17 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
     });
   return (
     <section aria-label="Rates by day">
-      <h2 className="mb-1 font-semibold">For one {table.base}, by day; the newest is in force</h2>
+      <h2 className="mb-1 flex flex-wrap items-baseline gap-1 font-semibold">
+        For one
+        <SelectField
+          label="The currency that rates are for one of"
+          look="word"
+          value={table.base}
+          choices={Object.fromEntries([...new Set([table.base, ...BASES])].map((code) => [code, code]))}
+          onCommit={(base) => onTable({ ...table, base })}
+        />
+        , by day; the newest is in force
+      </h2>
       <div className="max-h-64 overflow-auto border border-base-300 bg-base-100">
         <table className="table table-xs text-[13px] [&_td]:text-[13px]">
           <thead>
@@ -101,7 +176,18 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
             {days.slice(0, NEWEST).map((day) => (
               <tr key={day.date}>
                 <th scope="row" className="font-normal whitespace-nowrap">
-                  {day.date}
+                  <TextField
+                    type="date"
+                    label=""
+                    ariaLabel={`Day of the rates of ${day.date}`}
+                    className="w-34"
+                    value={day.date}
+                    leaf="rates/days/date"
+                    rule={(date) => (table.days.some((one) => one.date === date) ? `${date} is there already` : null)}
+                    onCommit={(date) =>
+                      onTable({ ...table, days: table.days.map((one) => (one === day ? { ...one, date } : one)) })
+                    }
+                  />
                 </th>
                 {currencies.map((code) => (
                   <td key={code} className="text-right">

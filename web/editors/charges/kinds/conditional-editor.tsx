@@ -43,9 +43,13 @@ function CasesFields({ charge, onCharge, inner }: ChargeFieldsProps<"conditional
   const cases = [...charge.entries].sort(byRank);
   const set = (entries: Case[], done = true) => onCharge({ ...charge, entries }, done);
   const move = (from: number, by: -1 | 1) => {
-    const list = [...cases];
-    list.splice(from + by, 0, ...list.splice(from, 1));
-    set(renumbered(list));
+    const [one, other] = [cases[from], cases[from + by]];
+    if (!one || !other) return;
+    const swapped = new Map([
+      [one, other.position],
+      [other, one.position],
+    ]);
+    set(charge.entries.map((entry) => ({ ...entry, position: swapped.get(entry) ?? entry.position })));
   };
   const last = cases.at(-1);
   return (
