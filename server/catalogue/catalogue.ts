@@ -158,6 +158,31 @@ export async function findProducts(pool: Pool, search: string, limit: number): P
   return withTraits(pool, products);
 }
 
+interface NameRow extends RowDataPacket {
+  kind: "category" | "tag" | "class";
+  name: string;
+}
+
+/** What products are filed under, by name. */
+export type CatalogueNames = {
+  readonly categories: readonly string[];
+  readonly tags: readonly string[];
+  readonly parcelClasses: readonly string[];
+};
+
+export async function catalogueNames(pool: Pool): Promise<CatalogueNames> {
+  const [rows] = await pool.query<NameRow[]>(
+    `SELECT DISTINCT 'category' AS kind, category AS name FROM product_categories
+     UNION SELECT DISTINCT 'tag', tag FROM product_tags
+     UNION SELECT DISTINCT 'class', parcel_class FROM products WHERE parcel_class IS NOT NULL
+     ORDER BY kind, name LIMIT ?`,
+    [MOST_NAMES],
+  );
+  const of = (wanted: NameRow["kind"]) => rows.filter(({ kind }) => kind === wanted).map(({ name }) => name);
+  return { categories: of("category"), tags: of("tag"), parcelClasses: of("class") };
+}
+const MOST_NAMES = 2000;
+
 interface TallyRow extends RowDataPacket {
   products: number;
   without_weight: number;

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen } from "@testing-library/react";
+import { cleanup, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { ChoicesField } from "./choices-field.tsx";
@@ -9,6 +9,7 @@ import { QuantityField, WEIGHT_UNITS } from "./quantity-field.tsx";
 import { isAtMostAll, isInCalendar } from "./rules.ts";
 import { SelectField } from "./select-field.tsx";
 import { TextField } from "./text-field.tsx";
+import { TextsTable } from "./texts-table.tsx";
 
 afterEach(cleanup);
 
@@ -122,6 +123,68 @@ describe("a field", () => {
     await userEvent.click(screen.getByLabelText("Tue"));
     expect(screen.queryByRole("alert")).toBeNull();
     expect(onCommit).toHaveBeenCalledWith([2]);
+  });
+
+  it.each([
+    ["9,500", "“9,500” can be read in two ways: write 9500 or 9.5"],
+    ["1,000", "“1,000” can be read in two ways: write 1000 or 1.0"],
+  ])("asks what %o means instead of guessing", async (typed, why) => {
+    const onQuantity = vi.fn();
+    render(<QuantityField label="Weight" quantity={undefined} units={WEIGHT_UNITS} onQuantity={onQuantity} />);
+    const field = await type(typed);
+    expect(screen.getByRole("alert").textContent).toBe(why);
+    expect(field).toHaveProperty("value", typed);
+    expect(onQuantity).not.toHaveBeenCalled();
+    // Nobody writes a thousand with a nought in front, and four digits behind a comma are no thousands.
+    await type("0,500");
+    expect(onQuantity).toHaveBeenLastCalledWith({ value: "0.500", unit: "g" });
+    await type("9,5001");
+    expect(onQuantity).toHaveBeenLastCalledWith({ value: "9.5001", unit: "g" });
+  });
+
+  it("offers what there is for a list, and takes what is typed besides", async () => {
+    const onCommit = vi.fn();
+    const choices = [
+      { value: "paper", words: "paper" },
+      { value: "ink", words: "ink" },
+    ];
+    const list = (value: string[]) => (
+      <ListField label="Categories" value={value} leaf="product/categories" choices={choices} onCommit={onCommit} />
+    );
+    const { rerender } = render(list(["paper"]));
+    const add = screen.getByLabelText("Add to Categories");
+    expect(within(add).queryByText("paper")).toBeNull();
+    await userEvent.selectOptions(add, "ink");
+    expect(onCommit).toHaveBeenLastCalledWith(["paper", "ink"]);
+    rerender(list(["paper", "ink"]));
+    expect(screen.queryByLabelText("Add to Categories")).toBeNull();
+    await type("paper, ink, glass");
+    expect(onCommit).toHaveBeenLastCalledWith(["paper", "ink", "glass"]);
+  });
+
+  it("says texts in every language that is read or written, and keeps the last of those that have to be", async () => {
+    const onName = vi.fn();
+    const onNote = vi.fn();
+    render(
+      <TextsTable
+        languages={["pt", "en"]}
+        columns={[
+          { label: "Name", texts: { en: "Shop" }, leaf: "location/name/*", onTexts: onName, required: true },
+          { label: "Note", texts: { ja: "メモ" }, leaf: "option/note/*", onTexts: onNote },
+        ]}
+      />,
+    );
+    const write = async (label: string, text: string) => {
+      const field = screen.getByLabelText(label);
+      await userEvent.clear(field);
+      await userEvent.type(field, `${text}{Enter}`);
+    };
+    await write("Name in Portuguese", "Loja");
+    expect(onName).toHaveBeenLastCalledWith({ en: "Shop", pt: "Loja" });
+    await write("Name in English", "");
+    expect(screen.getByRole("alert").textContent).toBe("may not be empty");
+    await write("Note in Japanese", "");
+    expect(onNote).toHaveBeenLastCalledWith(undefined);
   });
 
   it("takes a comma for the point of a figure, and a unit by its name", async () => {

@@ -1,3 +1,4 @@
+import { AddSelect } from "./add-select.tsx";
 import type { LeafName } from "./leaf-names.ts";
 import { leafProblem } from "./leaf-problem.ts";
 import { parseList } from "./parse-list.ts";
@@ -16,6 +17,8 @@ export type ListFieldProps = TypedFieldLook & {
   read?: (entry: string) => unknown;
   /** Called when the field is emptied; without it the leaf says whether it may be. */
   onEmpty?: () => void;
+  /** What there is to choose from, one at a time; anything else can be typed. */
+  choices?: readonly { readonly value: string; readonly words: string }[];
 };
 
 /** A list of short texts with commas between. */
@@ -27,11 +30,13 @@ export function ListField({
   parse = parseList,
   read,
   onEmpty,
+  choices = [],
   className = "w-56",
   ...look
 }: ListFieldProps) {
   const isEmptied = (entries: readonly string[]) => entries.length === 0 && onEmpty !== undefined;
-  return (
+  const others = choices.filter((choice) => !value.includes(choice.value));
+  const field = (
     <TypedField
       inline
       {...look}
@@ -49,5 +54,19 @@ export function ListField({
         else if (entries.join("\n") !== value.join("\n")) onCommit(entries);
       }}
     />
+  );
+  if (others.length === 0) return field;
+  return (
+    <span className={`items-end gap-1 ${look.inline === false ? "flex" : "inline-flex"}`}>
+      {field}
+      <AddSelect
+        label={`Add to ${look.ariaLabel ?? look.label}`}
+        shown="add…"
+        look="word"
+        className="mb-1.5 max-w-20"
+        choices={others}
+        onAdd={(added) => onCommit([...value, added])}
+      />
+    </span>
   );
 }

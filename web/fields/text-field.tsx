@@ -1,5 +1,6 @@
 import type { LeafName } from "./leaf-names.ts";
 import { leafProblem } from "./leaf-problem.ts";
+import type { ReadText } from "./read-figure.ts";
 import { TypedField, type TypedFieldLook } from "./typed-field.tsx";
 
 export type TextFieldProps = TypedFieldLook & {
@@ -8,8 +9,8 @@ export type TextFieldProps = TypedFieldLook & {
   leaf: LeafName;
   /** What else has to hold, which no schema can say: why a text cannot be kept, or null. */
   rule?: (text: string) => string | null;
-  /** The text as it is kept. */
-  read?: (text: string) => string;
+  /** The text as it is kept, or why it cannot be read. */
+  read?: (text: string) => ReadText;
   onCommit: (text: string) => void;
   /** Called when the field is emptied; without it a text is needed, where the leaf needs one. */
   onEmpty?: () => void;
@@ -24,10 +25,12 @@ export function TextField({ value = "", leaf, rule, read = trimmed, onCommit, on
       value={value}
       problemOf={(typed) => {
         const text = read(typed);
+        if (typeof text === "object") return text.problem;
         return isEmptied(text) ? null : (leafProblem(leaf, text) ?? rule?.(text) ?? null);
       }}
       onCommit={(typed) => {
         const text = read(typed);
+        if (typeof text === "object") return;
         if (isEmptied(text)) onEmpty?.();
         else if (text !== value) onCommit(text);
       }}

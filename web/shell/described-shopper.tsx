@@ -7,6 +7,7 @@ import { NumberField } from "../fields/number-field.tsx";
 import { isInCalendar } from "../fields/rules.ts";
 import { SelectField } from "../fields/select-field.tsx";
 import { TextField } from "../fields/text-field.tsx";
+import { asChoices } from "../names/code-choices.ts";
 import { COUNTRY_NAMES } from "../names/place-names.ts";
 import type { DescribedShopper as Shopper } from "../state/standpoint.ts";
 
@@ -14,13 +15,15 @@ type Props = {
   shopper: Shopper;
   /** What they have spent is said in. */
   currency: string;
+  /** Groups that conditions of the plan ask for. */
+  groups: readonly string[];
   /** Offers a shopper can use only so often. */
   limited: readonly { id: string; name: string }[];
   onChange: (shopper: Shopper) => void;
 };
 
 /** What the shop would know of a shopper. */
-export function DescribedShopper({ shopper, currency, limited, onChange }: Props) {
+export function DescribedShopper({ shopper, currency, groups, limited, onChange }: Props) {
   const change = (part: Partial<Shopper>) => onChange({ ...shopper, ...part });
   const wide = "w-full";
   return (
@@ -34,6 +37,7 @@ export function DescribedShopper({ shopper, currency, limited, onChange }: Props
         placeholder="trade, readers"
         value={shopper.groups}
         leaf="standpoint/shopper/groups"
+        choices={asChoices(groups)}
         onCommit={(groups) => change({ groups })}
       />
       <NumberField

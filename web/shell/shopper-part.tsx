@@ -16,12 +16,14 @@ type Props = {
   /** Offers a shopper can use only so often. */
   limited: readonly { id: string; name: string }[];
   onChange: (shopper: DescribedShopper | null) => void;
+  /** What conditions of the plan ask for. */
+  names: { readonly groups: readonly string[]; readonly channels: readonly string[] };
   channel: string | undefined;
   onChannel: (channel: string | undefined) => void;
 };
 
 /** Who looks: a guest, or a shopper described by what the shop would know of them. */
-export function ShopperPart({ shopper, currency, limited, onChange, channel, onChannel }: Props) {
+export function ShopperPart({ shopper, currency, limited, names, onChange, channel, onChannel }: Props) {
   return (
     <Popover label="Shopper" shown={`${shopperWords(shopper)}${channel === undefined ? "" : ` in ${channel}`}`}>
       <fieldset className="mb-2.5 grid gap-2.5">
@@ -40,7 +42,13 @@ export function ShopperPart({ shopper, currency, limited, onChange, channel, onC
         />
         {shopper && (
           <Suspense fallback={<p className="text-quiet">Loading…</p>}>
-            <Described shopper={shopper} currency={currency} limited={limited} onChange={onChange} />
+            <Described
+              shopper={shopper}
+              currency={currency}
+              groups={names.groups}
+              limited={limited}
+              onChange={onChange}
+            />
           </Suspense>
         )}
       </fieldset>
@@ -50,6 +58,7 @@ export function ShopperPart({ shopper, currency, limited, onChange, channel, onC
         placeholder="none named"
         value={channel}
         leaf="standpoint/channel"
+        known={names.channels}
         onCommit={onChannel}
         onEmpty={() => onChannel(undefined)}
       />

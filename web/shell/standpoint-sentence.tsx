@@ -1,11 +1,13 @@
-import { useId, useState } from "react";
+import { useId, useMemo, useState } from "react";
 import type { Offer } from "../../core/offers/offer.ts";
 import type { Location } from "../../core/places/location.ts";
 import type { Market } from "../../core/places/market.ts";
 import { SelectField } from "../fields/select-field.tsx";
 import { COUNTRY_NAMES } from "../names/place-names.ts";
+import { namesAsked } from "../state/known-names.ts";
 import { setOptional } from "../state/set-optional.ts";
 import type { Standpoint } from "../state/standpoint.ts";
+import { useDraft } from "../state/use-draft.ts";
 import { useRegions } from "../state/use-regions.ts";
 import { DistancePart } from "./distance-part.tsx";
 import { MomentPart } from "./moment-part.tsx";
@@ -28,6 +30,8 @@ const strong = "text-[14px] font-semibold";
 /** "Seen from Portugal, 3000-001 by a guest now in euro and English": each part can be changed in place. */
 export function StandpointSentence({ standpoint, market, offers, locations, onChange }: Props) {
   const id = useId();
+  const { plan } = useDraft();
+  const names = useMemo(() => (plan ? namesAsked(plan) : { groups: [], channels: [] }), [plan]);
   const [postcode, setPostcode] = useState(standpoint.postcode);
   const keepPostcode = () =>
     onChange({
@@ -85,6 +89,7 @@ export function StandpointSentence({ standpoint, market, offers, locations, onCh
       <ShopperPart
         shopper={standpoint.shopper}
         currency={standpoint.currency}
+        names={names}
         channel={standpoint.channel}
         onChannel={(channel) => onChange(setOptional(standpoint, "channel", channel))}
         limited={offers.filter(({ limits }) => limits?.perShopper !== undefined)}

@@ -4,7 +4,7 @@ import type { CarrierQuestion, CarrierReply } from "../../core/quote/carriers/ca
 import type { Sample } from "../../core/samples/sample.ts";
 import type { Carrier } from "../../server/carriers/carrier.ts";
 import type { CarrierBehaviour } from "../../server/carriers/simulated.ts";
-import type { CatalogueProduct } from "../../server/catalogue/catalogue.ts";
+import type { CatalogueNames, CatalogueProduct } from "../../server/catalogue/catalogue.ts";
 import type { ImportPreview } from "../../server/catalogue/import-products.ts";
 import type { Product, SampleCart } from "../../server/catalogue/product.ts";
 import type { Conflict, SavedChanges } from "../../server/draft/change-set.ts";
@@ -91,6 +91,7 @@ export const api = {
     call<{ products: CatalogueProduct[]; tally: { products: number; withoutWeight: number } }>(
       `/api/products?${new URLSearchParams(query)}`,
     ),
+  catalogueNames: () => call<CatalogueNames>("/api/products/names"),
   saveProducts: (products: readonly Product[]) => call<object>("/api/products", { products }),
   importProducts: (part: object) => call<{ taken?: number }>("/api/products/import", part),
   previewImport: (id: string) => call<ImportPreview>("/api/products/import", { do: "preview", import: id }),

@@ -36,6 +36,9 @@ export const productsFound = (query: { search: string } | { missing: "weight" })
     placeholderData: keepPreviousData,
   });
 
+/** What products are filed under; read anew when products change. */
+export const catalogueNames = queryOptions({ queryKey: [...PRODUCTS, "names"], queryFn: api.catalogueNames });
+
 /** The regions of one country by name. */
 export const regionsOf = (country: string) =>
   queryOptions({

@@ -2,6 +2,8 @@ import type { Basis } from "../../../core/measures/basis.ts";
 import type { LeavesOut } from "../../../core/measures/goods-filter.ts";
 import { ListField } from "../../fields/list-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
+import { asChoices } from "../../names/code-choices.ts";
+import { useCatalogueNames } from "../../state/known-names.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = { basis: Basis; onBasis: (basis: Basis) => void };
@@ -40,6 +42,7 @@ type LeavesOutProps = { leavesOut: LeavesOut | undefined; onLeavesOut: (leavesOu
 
 /** Goods that do not count, or do not profit. */
 export function LeavesOutFields({ leavesOut, onLeavesOut }: LeavesOutProps) {
+  const names = useCatalogueNames();
   const set = (part: LeavesOut) => {
     const next = Object.fromEntries(
       Object.entries({ ...leavesOut, ...part }).filter(([, list]) => list && list.length > 0),
@@ -52,6 +55,7 @@ export function LeavesOutFields({ leavesOut, onLeavesOut }: LeavesOutProps) {
         label="Leaving out categories"
         value={leavesOut?.categories ?? []}
         leaf="leavesOut/categories"
+        choices={asChoices(names.categories)}
         onEmpty={() => set({ categories: [] })}
         placeholder="none"
         className="w-44"
@@ -61,6 +65,7 @@ export function LeavesOutFields({ leavesOut, onLeavesOut }: LeavesOutProps) {
         label="tags"
         value={leavesOut?.tags ?? []}
         leaf="leavesOut/tags"
+        choices={asChoices(names.tags)}
         onEmpty={() => set({ tags: [] })}
         placeholder="none"
         className="w-32"

@@ -10,13 +10,14 @@ const price = fc.oneof(money, fc.constantFrom("free" as const, "not-offered" as 
 const marks = {
   value: (n: number) => ({ byCurrency: { EUR: (n / 100).toFixed(2) } }),
   items: (n: number) => ({ items: n }),
+  volume: (n: number) => ({ volume: { value: String(n / 1000), unit: "dm3" as const } }),
   weight: (n: number) => ({ weight: { value: String(n / 1000), unit: "kg" as const } }),
   distance: (n: number) => ({ distance: { value: String(n / 1000), unit: "km" as const } }),
 };
 
 const bands: fc.Arbitrary<BandedCharge> = fc
   .tuple(
-    fc.constantFrom("value", "items", "weight", "distance"),
+    fc.constantFrom("value", "items", "weight", "volume", "distance"),
     price,
     fc.uniqueArray(fc.tuple(fc.integer({ min: 1, max: 30_000 }), fc.constantFrom("from", "above"), price), {
       maxLength: 8,
@@ -55,6 +56,7 @@ describe("bands as text", () => {
     ["0,4\n30,seven", 'row 2, column 2: "seven" is not an amount; write it like 45.00'],
     ["0,4\n3O,7", 'row 2, column 1: "3O" is not an amount; write it like 45.00'],
     ["0,4\n30,7\n30,8", "two bands begin at 30.00: they overlap"],
+    ["0,4\n75,free\n30,7", "row 3: begins at 30, before the row above it: put the rows in order"],
     ["30,7", "no band begins at 0: carts below the first edge would have no price"],
     ["0,4\n30", "row 2: needs where the band begins and its price"],
     ["begins,edge,price\n0,,4\n30,below,7", 'row 3, column 2: "below" is neither from nor above'],

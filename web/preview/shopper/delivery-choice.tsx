@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Quote, QuotedOption } from "../../../core/quote/answer/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { useLooked } from "../../state/quote-context.ts";
 import { promiseText } from "./promise-text.ts";
 import { shopWord } from "./shop-words.ts";
 import { WhyPanel } from "./why-panel.tsx";
@@ -91,6 +92,7 @@ type OfferedProps = {
 };
 
 function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
+  const { products } = useLooked();
   const { name, note, pickup, price, fullPrice, from, asks, grants } = option;
   const reduced = price !== null && fullPrice !== null && price < fullPrice;
   const location = compiled.plan.locations?.find(({ id }) => id === option.location);
@@ -120,7 +122,9 @@ function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
         )}
         {grants.map((grant) => (
           <span key={`${grant.offer} ${grant.step}`} className="block text-[13px] text-primary">
-            {grant.kind === "gift" ? `+ ${grant.quantity} × ${grant.sku}` : `− ${money(grant.amount)}`}
+            {grant.kind === "gift"
+              ? `+ ${grant.quantity} × ${products.get(grant.sku)?.name ?? grant.sku}`
+              : `− ${money(grant.amount)}`}
           </span>
         ))}
       </span>

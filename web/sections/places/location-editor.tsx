@@ -11,6 +11,7 @@ import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { TextsTable } from "../../fields/texts-table.tsx";
 import { TypedField } from "../../fields/typed-field.tsx";
+import { TIME_ZONES } from "../../names/code-choices.ts";
 import { languagesRead } from "../../names/languages.ts";
 import { COUNTRY_NAMES } from "../../names/place-names.ts";
 import { setOptional } from "../../state/set-optional.ts";
@@ -73,6 +74,7 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
           value={location.timeZone}
           className="w-full"
           leaf="location/timeZone"
+          known={TIME_ZONES}
           rule={isTimeZone}
           onCommit={(timeZone) => set({ timeZone })}
         />

@@ -6,6 +6,7 @@ import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
 import { parseList } from "../../fields/parse-list.ts";
 import { isCurrency, isTimeZone } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
+import { CURRENCY_CHOICES, LANGUAGE_CHOICES, TIME_ZONES } from "../../names/code-choices.ts";
 
 type Props = { order: Order; market: Market; onMarket: (market: Market) => void; onRemove: () => void };
 
@@ -37,6 +38,7 @@ export function MarketEditor({ order, market, onMarket, onRemove }: Props) {
           value={market.currencies}
           className="w-full"
           leaf="market/currencies"
+          choices={CURRENCY_CHOICES}
           rule={isCurrency}
           parse={(text) => codesIn(text.toUpperCase())}
           onCommit={(currencies) => onMarket({ ...market, currencies })}
@@ -47,6 +49,7 @@ export function MarketEditor({ order, market, onMarket, onRemove }: Props) {
           value={market.languages}
           className="w-full"
           leaf="market/languages"
+          choices={LANGUAGE_CHOICES}
           parse={codesIn}
           onCommit={(languages) => onMarket({ ...market, languages })}
         />
@@ -55,6 +58,7 @@ export function MarketEditor({ order, market, onMarket, onRemove }: Props) {
           value={market.timeZone}
           className="w-full"
           leaf="market/timeZone"
+          known={TIME_ZONES}
           rule={isTimeZone}
           onCommit={(timeZone) => onMarket({ ...market, timeZone })}
         />

@@ -12,7 +12,9 @@ import { isAtMostAll } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { TypedField } from "../../fields/typed-field.tsx";
+import { asChoices } from "../../names/code-choices.ts";
 import { api, problemWords } from "../../state/api.ts";
+import { useCatalogueNames } from "../../state/known-names.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = { plan: Plan; product: CatalogueProduct; onSaved: () => Promise<void> };
@@ -26,6 +28,7 @@ const DELIVERY = {
 
 /** Everything about one product. Each change is saved at once. */
 export function ProductEditor({ plan, product, onSaved }: Props) {
+  const names = useCatalogueNames();
   const now = asWritten(product);
   const saving = useMutation({ mutationFn: (next: Product) => api.saveProducts([next]), onSuccess: onSaved });
   const save = (next: Product) => saving.mutate(next);
@@ -59,6 +62,7 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
           className="w-32"
           value={now.parcelClass}
           leaf="product/parcelClass"
+          known={names.parcelClasses}
           onCommit={(parcelClass) => save({ ...now, parcelClass })}
           onEmpty={() => save(setOptional(now, "parcelClass", undefined))}
         />
@@ -66,12 +70,14 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
           label="Categories"
           value={now.categories ?? []}
           leaf="product/categories"
+          choices={asChoices(names.categories)}
           onCommit={(categories) => save({ ...now, categories })}
         />
         <ListField
           label="Tags"
           value={now.tags ?? []}
           leaf="product/tags"
+          choices={asChoices(names.tags)}
           className="w-32"
           onCommit={(tags) => save({ ...now, tags })}
         />

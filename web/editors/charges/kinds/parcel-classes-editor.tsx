@@ -6,6 +6,7 @@ import { freeId } from "../../../../core/schema/positions.ts";
 import { IconButton } from "../../../fields/icon-button.tsx";
 import { SelectField } from "../../../fields/select-field.tsx";
 import { TextField } from "../../../fields/text-field.tsx";
+import { useCatalogueNames } from "../../../state/known-names.ts";
 import { EditedAmounts } from "../../amounts/edited-amounts.tsx";
 import { amountIn } from "../amount-in.ts";
 import type { ChargeFieldsProps, ChargeKindEditor } from "../charge-kind-editor.ts";
@@ -28,6 +29,7 @@ export const parcelClasses: ChargeKindEditor<"parcel-classes"> = {
 };
 
 function ParcelClassesFields({ charge, onCharge }: ChargeFieldsProps<"parcel-classes">) {
+  const { parcelClasses } = useCatalogueNames();
   const names = Object.keys(charge.classes);
   const setClasses = (entries: readonly (readonly [string, Amount])[]) =>
     onCharge({ ...charge, classes: Object.fromEntries(entries) }, true);
@@ -44,6 +46,7 @@ function ParcelClassesFields({ charge, onCharge }: ChargeFieldsProps<"parcel-cla
           className="w-36"
           value={name}
           leaf="product/parcelClass"
+          known={parcelClasses}
           rule={(to) => (to !== name && names.includes(to) ? `There is a class ${to} already` : null)}
           onCommit={(to) => rename(name, to)}
         />

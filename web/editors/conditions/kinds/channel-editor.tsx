@@ -1,13 +1,16 @@
 import { ListField } from "../../../fields/list-field.tsx";
+import { asChoices } from "../../../names/code-choices.ts";
+import { namesAsked } from "../../../state/known-names.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
 /** Where the shopper buys. */
-export function ChannelFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"channel">>) {
+export function ChannelFields({ plan, clause, onClause }: ClauseEditorProps<ClauseOf<"channel">>) {
   return (
     <ListField
       label="Channels"
       value={clause.channels}
       leaf="when/channel/channels"
+      choices={asChoices(namesAsked(plan).channels)}
       onCommit={(channels) => onClause({ ...clause, channels })}
     />
   );

@@ -1,6 +1,9 @@
 import { ListField } from "../../../fields/list-field.tsx";
 import { isCountry } from "../../../fields/rules.ts";
+import { COUNTRIES } from "../../../names/place-names.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
+
+const COUNTRY_CHOICES = COUNTRIES.map(({ code, name }) => ({ value: code, words: name }));
 
 /** Countries to deliver or bill to. */
 export function CountriesFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"country" | "billing">>) {
@@ -10,6 +13,7 @@ export function CountriesFields({ clause, onClause }: ClauseEditorProps<ClauseOf
       value={clause.countries}
       leaf={`when/${clause.kind}/countries`}
       rule={isCountry}
+      choices={COUNTRY_CHOICES}
       onCommit={(countries) => onClause({ ...clause, countries })}
     />
   );

@@ -1,5 +1,6 @@
 import { ListField } from "../../../fields/list-field.tsx";
 import { isCurrency } from "../../../fields/rules.ts";
+import { CURRENCY_CHOICES } from "../../../names/code-choices.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
 /** Currencies the shopper may pay in. */
@@ -10,6 +11,7 @@ export function CurrencyFields({ clause, onClause }: ClauseEditorProps<ClauseOf<
       value={clause.currencies}
       leaf="when/currency/currencies"
       rule={isCurrency}
+      choices={CURRENCY_CHOICES}
       onCommit={(currencies) => onClause({ ...clause, currencies })}
     />
   );

@@ -1,10 +1,19 @@
 import { ListField } from "../../../fields/list-field.tsx";
 import { SelectField } from "../../../fields/select-field.tsx";
+import { asChoices } from "../../../names/code-choices.ts";
+import { useCatalogueNames } from "../../../state/known-names.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { HOW } from "../line-words.ts";
 
 /** What is in the cart, by a mark of its products. */
 export function GoodsFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"goods">>) {
+  const names = useCatalogueNames();
+  const known = {
+    categories: names.categories,
+    tags: names.tags,
+    "parcel-classes": names.parcelClasses,
+    skus: [],
+  };
   return (
     <>
       <SelectField
@@ -23,6 +32,7 @@ export function GoodsFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"go
         label="Any of these"
         value={clause.of}
         leaf="when/goods/of"
+        choices={asChoices(known[clause.by])}
         onCommit={(of) => onClause({ ...clause, of })}
       />
     </>

@@ -1,4 +1,5 @@
 import { ListField } from "../../../fields/list-field.tsx";
+import { LANGUAGE_CHOICES } from "../../../names/code-choices.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
 /** Languages the shopper may read. */
@@ -8,6 +9,7 @@ export function LanguageFields({ clause, onClause }: ClauseEditorProps<ClauseOf<
       label="Languages"
       value={clause.languages}
       leaf="when/language/languages"
+      choices={LANGUAGE_CHOICES}
       onCommit={(languages) => onClause({ ...clause, languages })}
     />
   );

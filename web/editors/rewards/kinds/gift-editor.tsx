@@ -1,6 +1,10 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { gift as giftReward } from "../../../../core/rewards/kinds/gift.ts";
 import { NumberField } from "../../../fields/number-field.tsx";
 import { TextField } from "../../../fields/text-field.tsx";
+import { productsFound } from "../../../state/server-queries.ts";
+import { useDebounced } from "../../../state/use-debounced.ts";
 import type { RewardKindEditor } from "../reward-kind-editor.ts";
 
 /** Something is put in for nothing. */
@@ -9,12 +13,7 @@ export const gift: RewardKindEditor<"gift"> = {
   instead: () => giftReward.example,
   Fields: ({ reward, onReward }) => (
     <>
-      <TextField
-        label="SKU of the gift"
-        value={reward.sku}
-        leaf="offer/steps/reward/gift/sku"
-        onCommit={(sku) => onReward({ ...reward, sku }, true)}
-      />
+      <GiftField sku={reward.sku} onSku={(sku) => onReward({ ...reward, sku }, true)} />
       <NumberField
         label="Pieces"
         value={reward.quantity}
@@ -24,3 +23,50 @@ export const gift: RewardKindEditor<"gift"> = {
     </>
   ),
 };
+
+/** The product that is given, found by its name or typed by its SKU. */
+function GiftField({ sku, onSku }: { sku: string; onSku: (sku: string) => void }) {
+  const [search, setSearch] = useState("");
+  const wanted = useDebounced(search.trim());
+  const { data } = useQuery({ ...productsFound({ search: wanted }), enabled: wanted !== "" });
+  const { data: own } = useQuery(productsFound({ search: sku }));
+  const name = own?.products.find((one) => one.sku === sku)?.name;
+  return (
+    <span className="grid gap-1">
+      <TextField
+        label={name ? `The gift: ${name}` : "SKU of the gift"}
+        value={sku}
+        leaf="offer/steps/reward/gift/sku"
+        onCommit={onSku}
+      />
+      <input
+        type="search"
+        className="input input-sm w-52"
+        aria-label="Find the gift by name"
+        placeholder="or find it by name…"
+        value={search}
+        maxLength={100}
+        onChange={(event) => setSearch(event.target.value)}
+      />
+      {wanted !== "" && data && (
+        <ul aria-label="Products found for the gift" className="max-h-40 overflow-y-auto text-[13px]">
+          {data.products.slice(0, 8).map((product) => (
+            <li key={product.sku}>
+              <button
+                type="button"
+                className="link"
+                onClick={() => {
+                  onSku(product.sku);
+                  setSearch("");
+                }}
+              >
+                {product.name}
+              </button>
+            </li>
+          ))}
+          {data.products.length === 0 && <li className="text-quiet">No product is called that.</li>}
+        </ul>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,7 @@
+import type { APIRoute } from "astro";
+import { catalogueNames } from "../../../../server/catalogue/catalogue.ts";
+import { sharedPool } from "../../../../server/database/pool.ts";
+import { handle, jsonResponse } from "../../../../server/http/handle.ts";
+
+/** The categories, tags and parcel classes that products have. */
+export const GET: APIRoute = () => handle(async () => jsonResponse(await catalogueNames(sharedPool())));

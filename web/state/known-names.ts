@@ -1,0 +1,24 @@
+import { useQuery } from "@tanstack/react-query";
+import { visitCondition } from "../../core/conditions/visit.ts";
+import type { Plan } from "../../core/plan/plan.ts";
+import { visitConditions } from "../../core/plan/visit-conditions.ts";
+import type { CatalogueNames } from "../../server/catalogue/catalogue.ts";
+import { catalogueNames } from "./server-queries.ts";
+
+const NONE: CatalogueNames = { categories: [], tags: [], parcelClasses: [] };
+
+/** What the catalogue's products are filed under; nothing until it is there. */
+export const useCatalogueNames = (): CatalogueNames => useQuery(catalogueNames).data ?? NONE;
+
+/** The groups of shoppers and the channels that conditions of a plan ask for, by name. */
+export function namesAsked(plan: Plan): { groups: string[]; channels: string[] } {
+  const groups = new Set<string>();
+  const channels = new Set<string>();
+  for (const { condition } of visitConditions(plan)) {
+    for (const { condition: part } of visitCondition(condition)) {
+      if (part.kind === "group") for (const group of part.groups) groups.add(group);
+      if (part.kind === "channel") for (const channel of part.channels) channels.add(channel);
+    }
+  }
+  return { groups: [...groups].sort(), channels: [...channels].sort() };
+}
