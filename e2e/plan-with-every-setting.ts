@@ -40,7 +40,10 @@ const doubled = (mark: object): object =>
   JSON.parse(JSON.stringify(mark).replace(/"5"|5/, (five) => five.replace("5", "10")));
 
 /** Amounts in every form: of a currency, of one market, converted. */
-const everyForm = (market: string) => ({ ...CONVERTED, byMarket: { [market]: { EUR: "6.00" } } });
+const everyForm = (market: string) => ({
+  ...CONVERTED,
+  byMarket: { [market]: { EUR: "6.00" }, portugal: { EUR: "7.00" } },
+});
 
 /**
  * The demo with, besides, every kind of charge, condition, trigger and reward as its definition shows it, and the parts that the
@@ -50,6 +53,7 @@ export function planWithEverySetting(): Plan {
   const plan = demoPlan();
   const [zone = "", other = ""] = plan.zones.map(({ id }) => id);
   const [home = ""] = plan.markets.map(({ id }) => id);
+  const abroad = plan.zones.find(({ market }) => market === "united-states") ?? { id: zone, market: home };
   const [location = ""] = (plan.locations ?? []).map(({ id }) => id);
   const [option = "", cheaper = ""] = plan.options.map(({ id }) => id);
   const charges: unknown[] = [...CHARGE_KINDS.values()].map(({ example }) => example);
@@ -121,6 +125,8 @@ export function planWithEverySetting(): Plan {
           },
           ...{ markUp: { percent: "5", amount: AMOUNT }, handling: { fixed: AMOUNT, percentOfCharge: "5" } },
           ...{ rounding: { EUR: { step: "0.5", direction: "up", lessOne: true } }, entered: "with-tax", taxRate: "23" },
+          // In every form, where a currency is converted into.
+          ...{ maximum: everyForm(abroad.market), ...(i === 0 ? { zones: [zone, abroad.id] } : {}) },
           surcharges: [
             { id: "more", position: 10, name: { en: "More" }, when: { kind: "business" }, charge },
             { id: "again", position: 20, name: { en: "Again" }, charge: { kind: "flat", amount: AMOUNT } },

@@ -16,7 +16,7 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
     "7",
     "2.5",
     "zz",
-    "PT",
+    "ES",
     "USD",
     "de",
     "08:15",
@@ -53,15 +53,16 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
     );
   };
   const controls = () => [...document.querySelectorAll<HTMLElement>(CONTROLS)].filter(usable);
-  /** The kind that is chosen beside a control, or around it. */
+  /** The kinds that are chosen beside a control and around it, two at most. */
   const kindOf = (control: HTMLElement): string => {
+    const kinds: HTMLSelectElement[] = [];
     let around = control.parentElement;
-    while (around && !around.matches("section, main")) {
+    while (around && !around.matches("section, main") && kinds.length < 2) {
       const kind = [...around.querySelectorAll("select")].find((select) => select !== control);
-      if (kind) return kind.options.length <= 12 ? kind.value : "";
+      if (kind && !kinds.includes(kind)) kinds.push(kind);
       around = around.parentElement;
     }
-    return "";
+    return kinds.map(({ options, value }) => (options.length <= 12 ? value : "")).join(" | ");
   };
   /** What a control is called, and what it stands in; figures tell nothing apart. */
   const nameOf = (control: HTMLElement) =>
@@ -136,6 +137,8 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
     return [() => press(control)];
   };
 
+  for (const details of document.querySelectorAll("main details")) details.setAttribute("open", "");
+  await wait(50);
   const found: Poked[] = [];
   const done = new Set(tried);
   const address = location.href;

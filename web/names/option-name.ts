@@ -1,5 +1,23 @@
 import type { DeliveryOption } from "../../core/delivery/option.ts";
 import { pickText } from "../../core/messages/locale.ts";
+import type { Plan } from "../../core/plan/plan.ts";
+
+/** So many zones tell an option apart; more are told by their number. */
+const MOST_ZONES = 2;
+
+/**
+ * The same, told apart from others of its name by where it is offered.
+ *
+ * @example optionNameApart(plan, post) // "Post (Spain, Great Britain and 3 more)"
+ */
+export function optionNameApart({ options, zones }: Pick<Plan, "options" | "zones">, option: DeliveryOption): string {
+  const name = optionName(option);
+  if (options.every((other) => other.id === option.id || optionName(other) !== name)) return name;
+  const names = zones.filter(({ id }) => option.zones.includes(id)).map((zone) => zone.name);
+  const more = names.length - MOST_ZONES;
+  const told = names.slice(0, MOST_ZONES).join(", ");
+  return `${name} (${names.length === 0 ? "nowhere" : more > 0 ? `${told} and ${more} more` : told})`;
+}
 
 /** What a delivery option is called on screen. @example optionName({ id: "post", name: { en: "Post" } }) // "Post" */
 export const optionName = ({ name, id }: Pick<DeliveryOption, "name" | "id">) => pickText(name, "en", [])?.text ?? id;

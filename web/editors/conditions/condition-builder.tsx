@@ -51,6 +51,9 @@ export function ConditionBuilder({ condition, lead, onCondition }: Props) {
         {(condition.kind === "all" || condition.kind === "any") && <Truth trace={trace} />}
       </p>
       <Part condition={condition} trace={trace} depth={0} onCondition={onCondition} />
+      {condition.kind !== "all" && condition.kind !== "any" && (
+        <AddClause label="And…" onAdd={(added) => onCondition({ kind: "all", of: [condition, added] })} />
+      )}
     </div>
   );
 }

@@ -5,10 +5,11 @@ import { type DeliveryReward, isOnOrder, type Reward } from "../../../core/rewar
 import { CheckField } from "../../fields/check-field.tsx";
 import { ChoicesField } from "../../fields/choices-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
-import { optionName } from "../../names/option-name.ts";
+import { optionNameApart } from "../../names/option-name.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
 import { EditedAmounts } from "../amounts/edited-amounts.tsx";
+import { useEditing } from "../editing.ts";
 import { allowance } from "./kinds/allowance-editor.ts";
 import { flatPrice } from "./kinds/flat-price-editor.ts";
 import { free } from "./kinds/free-editor.ts";
@@ -113,8 +114,7 @@ type OnDeliveryProps = Pick<Props, "options"> & { reward: DeliveryReward; onRewa
 
 /** Which options a reward is given on, and what falls away with the charge. */
 function OnDelivery({ reward, options, onReward }: OnDeliveryProps) {
-  const isAlone = (option: DeliveryOption) =>
-    options.every((one) => one.id === option.id || optionName(one) !== optionName(option));
+  const { plan } = useEditing();
   return (
     <div className="mt-2 flex flex-wrap gap-x-6 gap-y-1 text-[13px]">
       <ChoicesField
@@ -123,7 +123,7 @@ function OnDelivery({ reward, options, onReward }: OnDeliveryProps) {
         value={reward.options}
         choices={options.map((option) => ({
           value: option.id,
-          words: isAlone(option) ? optionName(option) : `${optionName(option)} (${option.id})`,
+          words: optionNameApart(plan, option),
         }))}
         leaf="offer/steps/reward/free/options"
         onCommit={(chosen) => onReward({ ...reward, options: chosen }, true)}

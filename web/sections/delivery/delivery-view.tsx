@@ -57,6 +57,15 @@ export function DeliveryView() {
     select(copy.id);
   };
 
+  const move = (id: string, to: number) => {
+    const positions = new Map(moved(options, id, to).map((one) => [one.id, one.position]));
+    save(
+      ...options.flatMap((option) => {
+        const position = positions.get(option.id);
+        return position === undefined ? [] : [{ ...option, position }];
+      }),
+    );
+  };
   const remove = (option: DeliveryOption) => {
     const users = usersOf(plan, "option", option.id);
     setProblem(users.length > 0 ? `${optionName(option)} is still named by ${namesOf(users)}.` : null);
@@ -71,15 +80,7 @@ export function DeliveryView() {
           rows={rows}
           selected={selected === PRODUCTS ? null : (current?.id ?? null)}
           onSelect={select}
-          onMove={(id, to) => {
-            const positions = new Map(moved(options, id, to).map((one) => [one.id, one.position]));
-            save(
-              ...options.flatMap((option) => {
-                const position = positions.get(option.id);
-                return position === undefined ? [] : [{ ...option, position }];
-              }),
-            );
-          }}
+          onMove={move}
         />
         <AddSelect
           label="Add an option"
@@ -122,6 +123,11 @@ export function DeliveryView() {
               onOption={(body, done) => {
                 if (done) save(body);
                 else draftStore.show({ kind: "option", id: body.id, body });
+              }}
+              order={{
+                place: [...options].sort(byPosition).findIndex(({ id }) => id === current.id),
+                of: options.length,
+                onMove: (to) => move(current.id, to),
               }}
               onDuplicate={() => duplicate(current)}
               onRemove={() => remove(current)}

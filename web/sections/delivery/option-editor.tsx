@@ -14,6 +14,7 @@ import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx
 import { useEditing } from "../../editors/editing.ts";
 import { ZoneChoice } from "../../editors/places/zone-choice.tsx";
 import { PromiseEditor } from "../../editors/promises/promise-editor.tsx";
+import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
 import { optionName } from "../../names/option-name.ts";
 import { FindingsBeside } from "../../state/findings-context.tsx";
 import { setOptional } from "../../state/set-optional.ts";
@@ -27,17 +28,24 @@ type Props = {
   option: DeliveryOption;
   at: number;
   onOption: (option: DeliveryOption, done: boolean) => void;
+  order: Order;
   onDuplicate: () => void;
   onRemove: () => void;
 };
 
 /** Everything about one delivery option, each part where it is read. */
-export function OptionEditor({ calendars, option, at, onOption, onDuplicate, onRemove }: Props) {
+export function OptionEditor({ calendars, option, at, onOption, order, onDuplicate, onRemove }: Props) {
   const { plan } = useEditing();
   const set = (part: Partial<DeliveryOption>) => onOption({ ...option, ...part }, true);
   return (
     <section aria-label={optionName(option)} className="grid gap-4">
-      <Heading option={option} onSwitch={(on) => set({ on })} onDuplicate={onDuplicate} onRemove={onRemove} />
+      <Heading
+        option={option}
+        onSwitch={(on) => set({ on })}
+        order={order}
+        onDuplicate={onDuplicate}
+        onRemove={onRemove}
+      />
       <FindingsBeside kind="option" id={option.id} />
       <Part name="What shoppers call it">
         <OptionTexts option={option} onOption={(next) => onOption(next, true)} />
@@ -103,18 +111,20 @@ const Part = ({ name, children }: { name: string; children: ReactNode }) => (
 type HeadingProps = {
   option: DeliveryOption;
   onSwitch: (on: boolean) => void;
+  order: Order;
   onDuplicate: () => void;
   onRemove: () => void;
 };
 
 /** Its name, what is done with the whole of it, and what it costs in words. */
-function Heading({ option, onSwitch, onDuplicate, onRemove }: HeadingProps) {
+function Heading({ option, onSwitch, order, onDuplicate, onRemove }: HeadingProps) {
   const { plan, context } = useEditing();
   const saved = savedOf(plan);
   const isOff = option.on === false;
   return (
     <header className="flex flex-wrap items-center gap-x-1">
       <h2 className="mr-auto min-w-0 text-[20px] leading-7 font-bold">{optionName(option)}</h2>
+      <OrderButtons name={optionName(option)} {...order} />
       <button type="button" className="btn btn-ghost btn-sm" onClick={() => onSwitch(isOff)}>
         <Power size={14} aria-hidden /> {isOff ? "Switch on" : "Switch off"}
       </button>

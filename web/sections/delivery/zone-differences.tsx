@@ -104,7 +104,8 @@ function ZoneItem({ zone, option, own, calendars, at, onOwn }: ItemProps) {
           </div>
         )}
         {own.promise && (
-          <div className="mt-2">
+          <fieldset className="mt-2">
+            <legend className="sr-only">When it comes in {name}</legend>
             <PromiseEditor
               plan={plan}
               calendars={calendars}
@@ -112,7 +113,7 @@ function ZoneItem({ zone, option, own, calendars, at, onOwn }: ItemProps) {
               at={at}
               onPromise={(promise) => onOwn(setOptional(own, "promise", promise), true)}
             />
-          </div>
+          </fieldset>
         )}
       </EditingContext>
     </li>

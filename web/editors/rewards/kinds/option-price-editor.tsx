@@ -1,5 +1,5 @@
 import { choicesOf, SelectField } from "../../../fields/select-field.tsx";
-import { optionName } from "../../../names/option-name.ts";
+import { optionNameApart } from "../../../names/option-name.ts";
 import { useEditing } from "../../editing.ts";
 import { onKept } from "../kept-parts.ts";
 import type { RewardFieldsProps, RewardKindEditor, RewardOf } from "../reward-kind-editor.ts";
@@ -20,7 +20,7 @@ function OptionPriceFields({ reward, onReward }: RewardFieldsProps<RewardOf<"opt
     <SelectField
       label="The price of"
       value={reward.of}
-      choices={choicesOf(plan.options, optionName)}
+      choices={choicesOf(plan.options, (option) => optionNameApart(plan, option))}
       onCommit={(of) => onReward({ ...reward, of }, true)}
     />
   );
