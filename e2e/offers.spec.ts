@@ -96,8 +96,8 @@ test("an offer of three steps is built by hand and seen by an islander, a guest,
 
   // A trade customer, two minutes before it starts and one after.
   await describeShopper(page, async (form) => {
-    await form.getByLabel("Groups, with commas between").fill("trade");
-    await form.getByLabel("Groups, with commas between").press("Enter");
+    await form.getByRole("textbox", { name: "Groups, with commas between" }).fill("trade");
+    await form.getByRole("textbox", { name: "Groups, with commas between" }).press("Enter");
   });
   await lookAt(page, "2027-03-25T23:58");
   await expect(messages(page)).toHaveCount(0);

@@ -30,8 +30,8 @@ const strong = "text-[14px] font-semibold";
 /** "Seen from Portugal, 3000-001 by a guest now in euro and English": each part can be changed in place. */
 export function StandpointSentence({ standpoint, market, offers, locations, onChange }: Props) {
   const id = useId();
-  const { plan } = useDraft();
-  const names = useMemo(() => (plan ? namesAsked(plan) : { groups: [], channels: [] }), [plan]);
+  const { compiled } = useDraft();
+  const names = useMemo(() => (compiled ? namesAsked(compiled.plan) : { groups: [], channels: [] }), [compiled]);
   const [postcode, setPostcode] = useState(standpoint.postcode);
   const keepPostcode = () =>
     onChange({

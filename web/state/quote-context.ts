@@ -3,7 +3,6 @@ import { createContext, use, useCallback, useMemo, useState } from "react";
 import { cartAt } from "../../core/climb/cart-at.ts";
 import type { Calendars } from "../../core/places/location.ts";
 import { resolvePlace } from "../../core/places/resolve.ts";
-import type { Plan } from "../../core/plan/plan.ts";
 import type { Quote, QuoteResult } from "../../core/quote/answer/quote.ts";
 import { quote } from "../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
@@ -118,9 +117,9 @@ function useCart(): KeptCart {
     null,
     (value) => value === null || isShownCart(value),
   );
-  const { plan } = useDraft();
+  const { compiled } = useDraft();
   // Gifts are shown by their names.
-  const gifts = useMemo(() => giftsOf(plan), [plan]);
+  const gifts = useMemo(() => giftsOf(compiled), [compiled]);
   const skus = [...new Set([...(stored?.lines.map(({ sku }) => sku) ?? []), ...gifts])].sort();
   const { data, error } = useQuery(catalogueOf(skus));
   const carts = data?.carts ?? NO_CARTS;
@@ -134,9 +133,10 @@ function useCart(): KeptCart {
 export const shownCart = ({ id, name: _, ...cart }: SampleCart): ShownCart => ({ sample: id, ...cart });
 
 /** The products that offers of a plan give. */
-const giftsOf = (plan: Plan | null): string[] =>
-  plan?.offers.flatMap(({ steps }) => steps.flatMap(({ reward }) => (reward.kind === "gift" ? [reward.sku] : []))) ??
-  [];
+const giftsOf = (compiled: CompiledPlan | null): string[] =>
+  compiled?.plan.offers.flatMap(({ steps }) =>
+    steps.flatMap(({ reward }) => (reward.kind === "gift" ? [reward.sku] : [])),
+  ) ?? [];
 
 /** What a shop would send for the cart from any standpoint. */
 function useRequestAt(

@@ -33,12 +33,8 @@ function GiftField({ sku, onSku }: { sku: string; onSku: (sku: string) => void }
   const name = own?.products.find((one) => one.sku === sku)?.name;
   return (
     <span className="grid gap-1">
-      <TextField
-        label={name ? `The gift: ${name}` : "SKU of the gift"}
-        value={sku}
-        leaf="offer/steps/reward/gift/sku"
-        onCommit={onSku}
-      />
+      <TextField label="SKU of the gift" value={sku} leaf="offer/steps/reward/gift/sku" onCommit={onSku} />
+      <span className="text-[13px] text-quiet">{name ?? "No product has this SKU."}</span>
       <input
         type="search"
         className="input input-sm w-52"
