@@ -33,6 +33,9 @@ test("from an empty store to a market with two zones, three options, bands and c
   await page.getByRole("button", { name: "Add a location" }).click();
   await page.getByLabel("Name in English").fill("Shop");
   await page.getByLabel("Name in English").press("Enter");
+  await page.getByLabel("Address, told to who collects in English").fill("14 Paper Lane, Porto");
+  await page.getByLabel("Told with the address in English").fill("Ring twice.");
+  await page.keyboard.press("Enter");
   await page.getByLabel("Postcode", { exact: true }).last().fill("4050-431");
   await page.getByLabel("Postcode", { exact: true }).last().press("Enter");
   await saved(page);
@@ -53,6 +56,9 @@ test("from an empty store to a market with two zones, three options, bands and c
   await lookFrom(page, "PT", "1100-062");
   await expect(shopper(page)).toContainText("€8.00");
   await expect(shopper(page)).toContainText("Collect in the shop");
+  await expect(shopper(page)).toContainText("14 Paper Lane, Porto");
+  await shopper(page).getByRole("tab", { name: "Checkout" }).click();
+  await expect(shopper(page)).toContainText("Ring twice.");
   await page.reload();
   await expect(shopper(page)).toContainText("€8.00");
   await lookFrom(page, "ES", "41001");

@@ -177,6 +177,28 @@ describe("what conditions can and cannot be", () => {
     process.stdout.write(`decided: ${JSON.stringify(tally)}\n`);
   });
 
+  it.each<Condition>([
+    { kind: "payment", methods: ["invoice", "cash"] },
+    { kind: "billing-region", regions: ["PT-30", "DE-BE"] },
+    { kind: "street", words: ["PO box", "Apartado"] },
+    {
+      kind: "all",
+      of: [
+        { kind: "street", words: ["PO box"] },
+        { kind: "not", of: { kind: "street", words: ["Apartado"] } },
+        { kind: "not", of: { kind: "payment", methods: ["card"] } },
+        { kind: "not", of: { kind: "billing-region", regions: ["PT-11"] } },
+      ],
+    },
+  ])("finds a request of which %j holds, and one of which it does not", (condition) => {
+    const world = worldOf(compiled, AT, [condition]);
+    for (const wanted of [true, false]) {
+      const decision = decide(world, condition, wanted);
+      if (decision.kind !== "witness") throw new Error(`${wanted}: ${decision.kind}`);
+      expect(explainAt(compiled, decision.request, condition)?.truth).toBe(wanted);
+    }
+  });
+
   it("decides every condition of the demo plan, and shows a request for each that can hold", () => {
     const demo = compiledPlan(JSON.parse(readFileSync("demo/plan.json", "utf8")));
     const world = worldOf(demo, AT);

@@ -169,6 +169,23 @@ describe("conditions", () => {
     );
   });
 
+  it.each<[Condition, Partial<Asked>, Truth]>([
+    [{ kind: "payment", methods: ["invoice", "card"] }, {}, null],
+    [{ kind: "payment", methods: ["invoice", "card"] }, { payment: "card" }, true],
+    [{ kind: "payment", methods: ["invoice", "card"] }, { payment: "Card" }, false],
+    [{ kind: "not", of: { kind: "payment", methods: ["cash"] } }, {}, null],
+    [{ kind: "billing-region", regions: ["PT-30"] }, { shopper: { billingCountry: "PT" } }, null],
+    [{ kind: "billing-region", regions: ["PT-30"] }, { shopper: { billingRegion: "PT-30" } }, true],
+    [{ kind: "billing-region", regions: ["PT-30"] }, { shopper: { billingRegion: "PT-20" } }, false],
+    [{ kind: "street", words: ["PO box"] }, { destination: { country: "PT" } }, null],
+    [{ kind: "street", words: ["PO box"] }, { destination: { street: "P.O. BOX 12" } }, true],
+    [{ kind: "street", words: ["Apartado", "PO box"] }, { destination: { street: "Rua Nova 1\nApartado 7" } }, true],
+    [{ kind: "street", words: ["PO box"] }, { destination: { street: "12 Boxwood Lane" } }, false],
+    [{ kind: "street", words: ["PO box"] }, { destination: { street: "" } }, false],
+  ])("%j of %j is %o: what is not told grants nothing", (condition, request, truth) => {
+    expect(compileCondition(condition, contextOf(), new Map()).test(facts(request))).toBe(truth);
+  });
+
   it("may be saved and used by name, but never lead back to themselves", () => {
     const one = (id: string, when: Condition) => ({ id, name: id, when });
     const saved = new Map([["euro", one("euro", { kind: "currency", currencies: ["EUR"] })]]);

@@ -7,6 +7,7 @@ import { all } from "./kinds/all.ts";
 import { any } from "./kinds/any.ts";
 import { between } from "./kinds/between.ts";
 import { billing } from "./kinds/billing.ts";
+import { billingRegion } from "./kinds/billing-region.ts";
 import { business } from "./kinds/business.ts";
 import { channel } from "./kinds/channel.ts";
 import { code } from "./kinds/code.ts";
@@ -25,10 +26,12 @@ import { named } from "./kinds/named.ts";
 import { not } from "./kinds/not.ts";
 import { notOrderedFor } from "./kinds/not-ordered-for.ts";
 import { orders } from "./kinds/orders.ts";
+import { payment } from "./kinds/payment.ts";
 import { postcode } from "./kinds/postcode.ts";
 import { region } from "./kinds/region.ts";
 import { saved } from "./kinds/saved.ts";
 import { signedIn } from "./kinds/signed-in.ts";
+import { street } from "./kinds/street.ts";
 import { totalSpent } from "./kinds/total-spent.ts";
 import { trait } from "./kinds/trait.ts";
 import { value } from "./kinds/value.ts";
@@ -49,7 +52,9 @@ const PLAIN = [
   region,
   postcode,
   distance,
+  street,
   billing,
+  billingRegion,
   value,
   items,
   lines,
@@ -63,6 +68,7 @@ const PLAIN = [
   monthDays,
   hours,
   channel,
+  payment,
   currency,
   language,
 ] as const;

@@ -14,6 +14,7 @@ const none: Asked = { flags: new Map(), numbers: new Map(), names: new Map(), se
 const stretch = fc
   .tuple(fc.nat(400), fc.option(fc.integer({ min: 1, max: 400 }), { nil: null }))
   .map(([from, length]): Intervals => [{ from, until: length === null ? null : from + length }]);
+const aRegion = fc.constantFrom("DE-BE", "PT-30", "FR-2A");
 const aName = fc.constantFrom("DE", "PT", "FR");
 
 /** Something asked of one fact, by its domain. */
@@ -24,7 +25,10 @@ function askedOfOne(fact: Fact): fc.Arbitrary<Asked> {
     case "number":
       return stretch.map((within) => ({ ...none, numbers: new Map([[fact, within]]) }));
     case "name":
-      return aName.map((name) => ({ ...none, names: new Map([[fact, { in: [name], not: [] }]]) }));
+      return (fact.name.endsWith("Region") ? aRegion : aName).map((name) => ({
+        ...none,
+        names: new Map([[fact, { in: [name], not: [] }]]),
+      }));
     case "names":
       return aName.map((name) => ({ ...none, sets: new Map([[fact, { someOf: [[name]], noneOf: ["x"] }]]) }));
     default:

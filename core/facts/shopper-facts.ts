@@ -1,6 +1,7 @@
 import type { Static, TObject } from "../schema/type.ts";
 import { type Asked, askedOf } from "./asked.ts";
 import { billingCountry } from "./shopper/billing-country.ts";
+import { billingRegion } from "./shopper/billing-region.ts";
 import { isBusiness } from "./shopper/business.ts";
 import { daysSinceOpened } from "./shopper/days-since-opened.ts";
 import { daysSinceOrder } from "./shopper/days-since-order.ts";
@@ -20,6 +21,7 @@ export const SHOPPER_FACTS = [
   totalSpent,
   isBusiness,
   billingCountry,
+  billingRegion,
   daysSinceOpened,
 ] as const;
 
@@ -33,6 +35,7 @@ export const SHOPPER_FIELDS = {
   ...totalSpent.fields,
   ...isBusiness.fields,
   ...billingCountry.fields,
+  ...billingRegion.fields,
   ...daysSinceOpened.fields,
 };
 
@@ -48,6 +51,7 @@ export const DESCRIBED_FIELDS = {
   ...totalSpent.described.fields,
   ...isBusiness.described.fields,
   ...billingCountry.described.fields,
+  ...billingRegion.described.fields,
   ...daysSinceOpened.described.fields,
 };
 type Described = Static<TObject<typeof DESCRIBED_FIELDS>>;
@@ -62,6 +66,7 @@ export const PLAIN_SHOPPER: Described = {
   ...totalSpent.described.plain,
   ...isBusiness.described.plain,
   ...billingCountry.described.plain,
+  ...billingRegion.described.plain,
   ...daysSinceOpened.described.plain,
 };
 

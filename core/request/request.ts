@@ -80,6 +80,9 @@ export const Destination = Type.Object(
     country: Type.Optional(CountryCode),
     region: Type.Optional(RegionCode),
     postcode: Type.Optional(Type.String({ maxLength: 16 })),
+    street: Type.Optional(
+      Type.String({ maxLength: 500, description: "Street lines, one after the other; not known when left out" }),
+    ),
     position: Type.Optional(Coordinates),
   },
   { ...closed, title: "Destination" },
@@ -129,6 +132,7 @@ export const QuoteRequest = Type.Object(
     currency: CurrencyCode,
     locale: Type.Optional(Locale),
     channel: Type.Optional(Name()),
+    payment: Type.Optional({ ...Name(), description: "The way of paying; not known until one is chosen" }),
     destination: Destination,
     shopper: Type.Optional(Shopper),
     cart: Cart,

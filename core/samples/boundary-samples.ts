@@ -203,7 +203,7 @@ function aroundGoal(
   const { when } = offer;
   const decision = decide(within(worldOf(compiled, at, [when]), [where.zone.id]), when, true);
   if (decision.kind !== "witness") return "nobody there meets its condition";
-  const { shopper, destination, channel, locale } = decision.request;
+  const { shopper, destination, channel, payment, locale } = decision.request;
   const sided = carts.map(({ side, request }) => ({
     side,
     request: {
@@ -211,6 +211,7 @@ function aroundGoal(
       destination,
       ...(shopper ? { shopper } : {}),
       ...(channel ? { channel } : {}),
+      ...(payment ? { payment } : {}),
       ...(locale ? { locale } : {}),
     },
   }));

@@ -2,6 +2,7 @@ import { normalCode } from "../cart/codes.ts";
 import type { ReadLine } from "../cart/read-cart.ts";
 import type { Horizon, LinearAmount } from "../money/linear-amount.ts";
 import type { Place } from "../places/place.ts";
+import { plainStreet } from "../places/street.ts";
 import type { Coordinates } from "../quantities/coordinates.ts";
 import { distanceBetween } from "../quantities/distance.ts";
 import type { CarrierAnswer, QuoteRequest, Shopper } from "../request/request.ts";
@@ -13,6 +14,10 @@ export type Facts = {
   readonly shopper: Shopper;
   readonly place: Place;
   readonly channel: string | null;
+  /** The way of paying; null while it is not known. */
+  readonly payment: string | null;
+  /** Street lines in one form; null while they are not known. */
+  readonly street: string | null;
   readonly currency: string;
   readonly locale: string | null;
   readonly codes: ReadonlySet<string>;
@@ -59,12 +64,14 @@ const NO_USES: Facts["uses"] = new Map();
  * @param place where the request goes, read
  */
 export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Coordinates>, place: Place): Facts {
-  const { destination, shopper, channel, currency, locale, at, cart } = request;
+  const { destination, shopper, channel, payment, currency, locale, at, cart } = request;
   const { position } = destination;
   return {
     shopper: shopper ?? {},
     place,
     channel: channel ?? null,
+    payment: payment ?? null,
+    street: destination.street === undefined ? null : plainStreet(destination.street),
     currency,
     locale: locale ?? null,
     codes: cart.codes ? new Set(cart.codes.map(normalCode)) : NO_CODES,

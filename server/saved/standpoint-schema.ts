@@ -34,6 +34,10 @@ export const Standpoint = Type.Object(
     currency: CurrencyCode,
     locale: Locale,
     channel: Type.Optional({ ...Name(), description: "Where the cart is: a web shop, an app; none where left out" }),
+    payment: Type.Optional({ ...Name(), description: "The way of paying; not chosen yet where left out" }),
+    street: Type.Optional(
+      Type.String({ minLength: 1, maxLength: 500, description: "Street lines; not known where left out" }),
+    ),
     shopper: Type.Union([DescribedShopper, Type.Null()], { description: "null: a guest of whom nothing is known" }),
     moment: Type.Union([Text, Type.Null()], { description: "By the market's clocks, YYYY-MM-DDTHH:MM; null: now" }),
     moods: Type.Record(Text, CarrierBehaviour, {

@@ -89,6 +89,15 @@ export function DescribedShopper({ shopper, currency, groups, limited, onChange 
         onCommit={(country) => change({ billingCountry: country === "" ? null : country })}
       />
       <TextField
+        label="and to the region, by its code"
+        className={wide}
+        placeholder="not known"
+        value={shopper.billingRegion ?? undefined}
+        leaf="standpoint/shopper/billingRegion"
+        onCommit={(region) => change({ billingRegion: region })}
+        onEmpty={() => change({ billingRegion: null })}
+      />
+      <TextField
         label="Known to the shop as"
         className={wide}
         placeholder="any shopper"

@@ -3,7 +3,9 @@ import { PLAIN_SHOPPER } from "../../core/facts/shopper-facts.ts";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
 import { TextField } from "../fields/text-field.tsx";
-import type { DescribedShopper } from "../state/standpoint.ts";
+import type { NamesAsked } from "../state/known-names.ts";
+import { setOptional } from "../state/set-optional.ts";
+import type { DescribedShopper, Standpoint } from "../state/standpoint.ts";
 
 // Loaded when the form is opened.
 const Described = lazy(() =>
@@ -11,19 +13,18 @@ const Described = lazy(() =>
 );
 
 type Props = {
-  shopper: DescribedShopper | null;
-  currency: string;
+  standpoint: Standpoint;
   /** Offers a shopper can use only so often. */
   limited: readonly { id: string; name: string }[];
-  onChange: (shopper: DescribedShopper | null) => void;
   /** What conditions of the plan ask for. */
-  names: { readonly groups: readonly string[]; readonly channels: readonly string[] };
-  channel: string | undefined;
-  onChannel: (channel: string | undefined) => void;
+  names: NamesAsked;
+  onChange: (standpoint: Standpoint) => void;
 };
 
-/** Who looks: a guest, or a shopper described by what the shop would know of them. */
-export function ShopperPart({ shopper, currency, limited, names, onChange, channel, onChannel }: Props) {
+/** Who looks: a guest, or a shopper described by what the shop would know of them; and how they buy. */
+export function ShopperPart({ standpoint, limited, names, onChange }: Props) {
+  const { shopper, channel } = standpoint;
+  const describe = (next: Standpoint["shopper"]) => onChange({ ...standpoint, shopper: next });
   return (
     <Popover label="Shopper" shown={`${shopperWords(shopper)}${channel === undefined ? "" : ` in ${channel}`}`}>
       <fieldset className="mb-2.5 grid gap-2.5">
@@ -32,39 +33,52 @@ export function ShopperPart({ shopper, currency, limited, names, onChange, chann
           name="shopper"
           label="A guest, of whom nothing is known"
           checked={shopper === null}
-          onChoose={() => onChange(null)}
+          onChoose={() => describe(null)}
         />
         <RadioField
           name="shopper"
           label="A shopper like this"
           checked={shopper !== null}
-          onChoose={() => onChange(PLAIN_SHOPPER)}
+          onChoose={() => describe(PLAIN_SHOPPER)}
         />
         {shopper && (
           <Suspense fallback={<p className="text-quiet">Loading…</p>}>
             <Described
               shopper={shopper}
-              currency={currency}
+              currency={standpoint.currency}
               groups={names.groups}
               limited={limited}
-              onChange={onChange}
+              onChange={describe}
             />
           </Suspense>
         )}
       </fieldset>
-      <TextField
-        label="Where the cart is: a shop's channel"
-        className="w-full"
-        placeholder="none named"
-        value={channel}
-        leaf="standpoint/channel"
-        known={names.channels}
-        onCommit={onChannel}
-        onEmpty={() => onChannel(undefined)}
-      />
+      <fieldset className="grid gap-2.5 border-t border-base-300 pt-2.5">
+        <legend className="sr-only">How they buy</legend>
+        {VISIT.map(({ part, label, placeholder }) => (
+          <TextField
+            key={part}
+            label={label}
+            className="w-full"
+            placeholder={placeholder}
+            value={standpoint[part]}
+            leaf={`standpoint/${part}`}
+            known={part === "channel" ? names.channels : part === "payment" ? names.payments : []}
+            onCommit={(text) => onChange({ ...standpoint, [part]: text })}
+            onEmpty={() => onChange(setOptional(standpoint, part, undefined))}
+          />
+        ))}
+      </fieldset>
     </Popover>
   );
 }
+
+/** What a shop tells of a visit besides. */
+const VISIT = [
+  { part: "channel", label: "Where the cart is: a shop's channel", placeholder: "none named" },
+  { part: "payment", label: "The way of paying", placeholder: "not chosen yet" },
+  { part: "street", label: "Street lines of the address", placeholder: "not known" },
+] as const;
 
 /** @example "a signed-in shopper in trade" */
 function shopperWords(shopper: DescribedShopper | null): string {

@@ -4,7 +4,7 @@ import type { Location } from "../../core/places/location.ts";
 import type { Market } from "../../core/places/market.ts";
 import { SelectField } from "../fields/select-field.tsx";
 import { COUNTRY_NAMES } from "../names/place-names.ts";
-import { namesAsked } from "../state/known-names.ts";
+import { NOTHING_ASKED, namesAsked } from "../state/known-names.ts";
 import { setOptional } from "../state/set-optional.ts";
 import type { Standpoint } from "../state/standpoint.ts";
 import { useDraft } from "../state/use-draft.ts";
@@ -31,7 +31,7 @@ const strong = "text-[14px] font-semibold";
 export function StandpointSentence({ standpoint, market, offers, locations, onChange }: Props) {
   const id = useId();
   const { compiled } = useDraft();
-  const names = useMemo(() => (compiled ? namesAsked(compiled.plan) : { groups: [], channels: [] }), [compiled]);
+  const names = useMemo(() => (compiled ? namesAsked(compiled.plan) : NOTHING_ASKED), [compiled]);
   const [postcode, setPostcode] = useState(standpoint.postcode);
   const keepPostcode = () =>
     onChange({
@@ -87,13 +87,10 @@ export function StandpointSentence({ standpoint, market, offers, locations, onCh
       />
       by
       <ShopperPart
-        shopper={standpoint.shopper}
-        currency={standpoint.currency}
+        standpoint={standpoint}
         names={names}
-        channel={standpoint.channel}
-        onChannel={(channel) => onChange(setOptional(standpoint, "channel", channel))}
         limited={offers.filter(({ limits }) => limits?.perShopper !== undefined)}
-        onChange={(shopper) => onChange({ ...standpoint, shopper })}
+        onChange={onChange}
       />
       {standpoint.moment !== null && "on"}
       <MomentPart

@@ -10,15 +10,26 @@ const NONE: CatalogueNames = { categories: [], tags: [], parcelClasses: [] };
 /** What the catalogue's products are filed under; nothing until it is there. */
 export const useCatalogueNames = (): CatalogueNames => useQuery(catalogueNames).data ?? NONE;
 
-/** The groups of shoppers and the channels that conditions of a plan ask for, by name. */
-export function namesAsked(plan: Plan): { groups: string[]; channels: string[] } {
+/** Names by which a shop's server knows things, as far as conditions of a plan ask for them. */
+export type NamesAsked = {
+  readonly groups: readonly string[];
+  readonly channels: readonly string[];
+  readonly payments: readonly string[];
+};
+
+export const NOTHING_ASKED: NamesAsked = { groups: [], channels: [], payments: [] };
+
+/** The groups of shoppers, channels and ways of paying that conditions of a plan ask for. */
+export function namesAsked(plan: Plan): NamesAsked {
+  const payments = new Set<string>();
   const groups = new Set<string>();
   const channels = new Set<string>();
   for (const { condition } of visitConditions(plan)) {
     for (const { condition: part } of visitCondition(condition)) {
       if (part.kind === "group") for (const group of part.groups) groups.add(group);
+      if (part.kind === "payment") for (const method of part.methods) payments.add(method);
       if (part.kind === "channel") for (const channel of part.channels) channels.add(channel);
     }
   }
-  return { groups: [...groups].sort(), channels: [...channels].sort() };
+  return { groups: [...groups].sort(), channels: [...channels].sort(), payments: [...payments].sort() };
 }

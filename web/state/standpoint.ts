@@ -124,7 +124,7 @@ function deliveryIn(delivery: CatalogueProduct["delivery"], currency: string): P
 
 /** @param positions where the plan's locations are; a distance from one that is gone is not known */
 export function destinationOf(
-  { country, region, postcode, away }: Standpoint,
+  { country, region, postcode, street, away }: Standpoint,
   positions: CompiledPlan["positions"],
 ): QuoteRequest["destination"] {
   const from = away && positions.get(away.location);
@@ -132,6 +132,7 @@ export function destinationOf(
     ...(country === "" ? {} : { country }),
     ...(region === "" ? {} : { region }),
     ...(postcode === "" ? {} : { postcode }),
+    ...(street === undefined ? {} : { street }),
     ...(from ? { position: placeAway(from, away.km * 1000) } : {}),
   };
 }
@@ -144,9 +145,17 @@ export function requestFor(
   cart: QuoteRequest["cart"],
   now: string,
 ): QuoteRequest {
-  const { currency, locale, channel, moment, shopper } = standpoint;
+  const { currency, locale, channel, payment, moment, shopper } = standpoint;
   const at = moment === null ? now : new Date(momentOf(moment, market?.timeZone ?? "UTC", "start")).toISOString();
-  const request = { at, currency, locale, ...(channel ? { channel } : {}), destination, cart };
+  const request = {
+    at,
+    currency,
+    locale,
+    ...(channel ? { channel } : {}),
+    ...(payment ? { payment } : {}),
+    destination,
+    cart,
+  };
   if (!shopper) return request;
   const uses = Object.entries(shopper.uses ?? {}).map(([offer, byShopper]) => ({
     offer,

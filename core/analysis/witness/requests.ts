@@ -1,7 +1,9 @@
-import { type AskedOfFact, askedOf, nameFor } from "../../facts/asked.ts";
+import { type AskedOfFact, askedOf, nameFor, namesFor } from "../../facts/asked.ts";
 import { salesChannel } from "../../facts/moment/channel.ts";
 import { paidCurrency } from "../../facts/moment/currency.ts";
 import { readLanguage } from "../../facts/moment/language.ts";
+import { wayOfPaying } from "../../facts/moment/payment.ts";
+import { streetWords } from "../../facts/place/street.ts";
 import { shopperAsAsked } from "../../facts/shopper-facts.ts";
 import type { QuoteRequest } from "../../request/request.ts";
 import type { Constraints } from "../constraints.ts";
@@ -24,6 +26,11 @@ export function requestsFor(
   if (!pays || !somebody || places.length === 0 || moments.length === 0 || !carts) return undefined;
   const [language = "en"] = where.market.languages;
   const channel = nameFor(askedOf(constraints, salesChannel), "shop");
+  const paying = askedOf(constraints, wayOfPaying);
+  const asked = {
+    ...(paying.name ? { payment: nameFor(paying, "card", "cash") } : {}),
+    ...streetFor(askedOf(constraints, streetWords)),
+  };
   const locale = nameFor(askedOf(constraints, readLanguage), language, "de");
   const looks = moments.map((at) => ({ at, shopper: shopperAsAsked(constraints, at) ?? {} }));
   return (function* () {
@@ -35,13 +42,18 @@ export function requestsFor(
             currency: where.currency,
             locale,
             channel,
-            destination,
+            destination: asked.street === undefined ? destination : { ...destination, street: asked.street },
+            ...(asked.payment === undefined ? {} : { payment: asked.payment }),
             shopper,
             cart,
           };
         }
   })();
 }
+
+/** A street with a word of each list that is asked for, and none that must not be in it; none where nothing is asked. */
+const streetFor = (asked: AskedOfFact): { street?: string } =>
+  asked.set ? { street: `${namesFor(asked).join(", ")} 7` } : {};
 
 const allows = ({ name }: AskedOfFact, value: string) =>
   !name || ((name.in?.includes(value) ?? true) && !name.not.includes(value));

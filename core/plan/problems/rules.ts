@@ -104,6 +104,7 @@ const NAMES: ReadonlySet<string> = new Set([
   "codes",
   "groups",
   "ids",
+  "methods",
   "of",
   "sku",
   "skus",

@@ -17,8 +17,10 @@ import { MonthDaysFields } from "./kinds/month-days-editor.tsx";
 import { NamedFields } from "./kinds/named-editor.tsx";
 import { NotOrderedForFields } from "./kinds/not-ordered-for-editor.tsx";
 import { NothingToSet } from "./kinds/nothing-to-set-editor.tsx";
+import { PaymentFields } from "./kinds/payment-editor.tsx";
 import { PostcodeFields } from "./kinds/postcode-editor.tsx";
 import { RegionFields } from "./kinds/region-editor.tsx";
+import { StreetFields } from "./kinds/street-editor.tsx";
 import { TotalSpentFields } from "./kinds/total-spent-editor.tsx";
 import { TraitFields } from "./kinds/trait-editor.tsx";
 import { ValueFields } from "./kinds/value-editor.tsx";
@@ -41,6 +43,8 @@ const EDITORS: Editors = {
   "total-spent": TotalSpentFields,
   country: CountriesFields,
   billing: CountriesFields,
+  "billing-region": RegionFields,
+  street: StreetFields,
   region: RegionFields,
   postcode: PostcodeFields,
   distance: DistanceFields,
@@ -54,6 +58,7 @@ const EDITORS: Editors = {
   "month-days": MonthDaysFields,
   hours: HoursFields,
   channel: ChannelFields,
+  payment: PaymentFields,
   currency: CurrencyFields,
   language: LanguageFields,
   line: LineFields,

@@ -1,13 +1,13 @@
 import { ListField } from "../../../fields/list-field.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
-/** Regions of a country. */
-export function RegionFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"region">>) {
+/** Regions to deliver or bill to. */
+export function RegionFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"region" | "billing-region">>) {
   return (
     <ListField
       label="Regions by ISO 3166-2"
       value={clause.regions}
-      leaf="when/region/regions"
+      leaf={`when/${clause.kind}/regions`}
       onCommit={(regions) => onClause({ ...clause, regions })}
     />
   );
