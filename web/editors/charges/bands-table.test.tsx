@@ -97,7 +97,7 @@ describe("the table of bands", () => {
 
   it("refuses an edge that is no figure, as it was typed", async () => {
     const { changes } = showBands(weights);
-    const edge = screen.getByLabelText("Edge 1");
+    const edge = screen.getByRole("textbox", { name: "Edge 1" });
     await userEvent.clear(edge);
     await userEvent.type(edge, "two{Enter}");
     expect(edge).toHaveProperty("value", "two");

@@ -70,9 +70,9 @@ describe("what is left out of a place", () => {
     expect(now()).toEqual({ country: "ES" });
     await write("Without the postcodes", "07*, 35500");
     expect(now()).toEqual({ country: "ES", exceptPostcodes: ["07*", "35500"] });
-    await write("Without the postcodes", "07*, here");
-    expect(screen.getByRole("alert").textContent).toContain("here is no postcode");
-    await write("Without the postcodes", "");
+    await write("Without the postcodes", "07*, #!");
+    expect(screen.getByRole("alert").textContent).toContain("#! is no postcode");
+    await write(/^Without the postcodes/, "");
     expect(now()).toEqual({ country: "ES" });
   });
 
@@ -86,7 +86,7 @@ describe("what is left out of a place", () => {
     const some = showExceptions({ country: "ES", postcodes: ["28*"] });
     await write("Postcodes", "28*; 08001..08042");
     expect(some()).toEqual({ country: "ES", postcodes: ["28*", "08001..08042"] });
-    await write("Postcodes", "");
+    await write(/^Postcodes/, "");
     expect(screen.getByRole("alert").textContent).toBe("needs at least one");
   });
 });
