@@ -36,7 +36,7 @@ test("every leaf of the plan's schema that a control shows is changed by it alon
   page,
   request,
 }) => {
-  test.setTimeout(600_000);
+  test.setTimeout(1_500_000);
   const plan = planWithEverySetting();
   const draft: Draft = await (await request.get("/api/draft")).json();
   const revisions = new Map(draft.entities.map((entity) => [entityKey(entity), entity.revision]));
