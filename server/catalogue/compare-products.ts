@@ -1,6 +1,7 @@
 import { exponentOf } from "../../core/money/currency.ts";
 import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
 import { differences } from "../../core/plan/differences.ts";
+import type { CatalogueProduct } from "./catalogue.ts";
 import type { Product } from "./product.ts";
 
 /** What differs between two versions of a product, by the name of its part. */
@@ -11,7 +12,7 @@ export type ProductDifference = { readonly part: string; readonly before: string
  *
  * @example productDifferences(was, { ...was, name: "Ink" }) // [{ part: "name", before: "Iron-gall ink", after: "Ink" }]
  */
-export const productDifferences = (before: Product, after: Product): ProductDifference[] =>
+export const productDifferences = (before: CatalogueProduct, after: Product): ProductDifference[] =>
   differences(comparable(before), comparable(after)).map((found) => ({
     part: found.path.split("/").slice(1).join(" "),
     before: words(found.before),
@@ -19,7 +20,8 @@ export const productDifferences = (before: Product, after: Product): ProductDiff
   }));
 
 /** Every part in one form, and none that says nothing. */
-function comparable({ categories = [], tags = [], used = false, prices, delivery, ...rest }: Product): object {
+function comparable(product: CatalogueProduct | Product): object {
+  const { categories = [], tags = [], used = false, prices, delivery, ...rest } = product;
   return {
     ...rest,
     used,
@@ -34,12 +36,13 @@ function comparable({ categories = [], tags = [], used = false, prices, delivery
   };
 }
 
-const comparableAmounts = (amounts: Readonly<Record<string, string>>): Record<string, string> =>
+/** @param amounts in minor units, or as files write them */
+const comparableAmounts = (amounts: Readonly<Record<string, string | number>>): Record<string, string> =>
   Object.fromEntries(
-    Object.entries(amounts).map(([currency, text]) => {
+    Object.entries(amounts).map(([currency, amount]) => {
       const exponent = exponentOf(currency) ?? 2;
-      const read = minorUnits(text, exponent);
-      return [currency, "minor" in read ? majorUnits(read.minor, exponent) : text];
+      const read = typeof amount === "number" ? { minor: amount } : minorUnits(amount, exponent);
+      return [currency, "minor" in read ? majorUnits(read.minor, exponent) : String(amount)];
     }),
   );
 

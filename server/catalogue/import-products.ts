@@ -2,7 +2,6 @@ import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import type { Problem } from "../../core/schema/problem.ts";
 import { inTransaction } from "../database/pool.ts";
 import { checkCatalogue } from "../validation/documents.ts";
-import { asWritten } from "./as-written.ts";
 import { productsNamed, writeProducts } from "./catalogue.ts";
 import { type ProductDifference, productDifferences } from "./compare-products.ts";
 import type { Product } from "./product.ts";
@@ -79,7 +78,7 @@ export async function previewImport(pool: Pool, importId: string): Promise<Impor
       pool,
       batch.map(({ sku }) => sku),
     );
-    const before = new Map(known.map((product) => [product.sku, asWritten(product)]));
+    const before = new Map(known.map((product) => [product.sku, product]));
     for (const product of batch) {
       const was = before.get(product.sku);
       const found = was ? productDifferences(was, product) : [];

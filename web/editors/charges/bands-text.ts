@@ -28,7 +28,7 @@ export function markOf(kind: MeasureSpec["kind"], units: number, currency: strin
 }
 
 /** What an edge is written in. */
-export function edgeUnit(kind: MeasureSpec["kind"], currency: string): string {
+function edgeUnit(kind: MeasureSpec["kind"], currency: string): string {
   switch (kind) {
     case "value":
       return currency;
@@ -48,7 +48,7 @@ export function edgeUnit(kind: MeasureSpec["kind"], currency: string): string {
 const THOUSANDTHS = 3;
 
 /** An edge as a figure in its unit. @example edgeText("weight", 2_500_000, "EUR") // "2.5" */
-export function edgeText(kind: MeasureSpec["kind"], units: number, currency: string): string {
+function edgeText(kind: MeasureSpec["kind"], units: number, currency: string): string {
   if (kind === "value") return majorUnits(units, exponentOf(currency) ?? 2);
   if (kind === "items") return String(units);
   const thousandths = kind === "distance" ? units : Math.round(units / 1000);
@@ -56,7 +56,7 @@ export function edgeText(kind: MeasureSpec["kind"], units: number, currency: str
 }
 
 /** Reads an edge as it is typed in its unit. */
-export function readEdge(
+function readEdge(
   kind: MeasureSpec["kind"],
   text: string,
   currency: string,

@@ -1,6 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { asWritten } from "../../../server/catalogue/as-written.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { Product } from "../../../server/catalogue/product.ts";
 import { CheckField } from "../../fields/check-field.tsx";
@@ -16,6 +15,7 @@ import { asChoices } from "../../names/code-choices.ts";
 import { api, problemWords } from "../../state/api.ts";
 import { useCatalogueNames } from "../../state/known-names.ts";
 import { setOptional } from "../../state/set-optional.ts";
+import { asWritten } from "./as-written.ts";
 
 type Props = { plan: Plan; product: CatalogueProduct; onSaved: () => Promise<void> };
 

@@ -1,6 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { asWritten } from "../../../server/catalogue/as-written.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { Product } from "../../../server/catalogue/product.ts";
 import { ListField } from "../../fields/list-field.tsx";
@@ -11,6 +10,7 @@ import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { api, problemWords } from "../../state/api.ts";
 import { setOptional } from "../../state/set-optional.ts";
+import { asWritten } from "./as-written.ts";
 
 type Props = { products: readonly CatalogueProduct[]; onSaved: () => Promise<void>; onClear: () => void };
 type Change = (product: Product) => Product;

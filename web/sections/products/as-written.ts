@@ -1,7 +1,7 @@
-import { exponentOf } from "../../core/money/currency.ts";
-import { majorUnits } from "../../core/money/decimal.ts";
-import type { CatalogueProduct } from "./catalogue.ts";
-import type { Product } from "./product.ts";
+import { exponentOf } from "../../../core/money/currency.ts";
+import { majorUnits } from "../../../core/money/decimal.ts";
+import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
+import type { Product } from "../../../server/catalogue/product.ts";
 
 /** A product as catalogue files write it: amounts in major units. */
 export function asWritten({ delivery, prices, ...rest }: CatalogueProduct): Product {
