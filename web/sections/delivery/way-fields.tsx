@@ -19,7 +19,7 @@ export function WayFields({ option, onOption }: Props) {
   const locations = plan.locations ?? [];
   const way: Way = option.way ?? { kind: "shipped" };
   const [first] = locations;
-  const location = way.kind === "shipped" ? (plan.store.shipsFrom ?? first?.id) : way.location;
+  const location = way.kind === "shipped" ? first && (plan.store.shipsFrom ?? first.id) : way.location;
   return (
     <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
       <SelectField<Way["kind"]>
