@@ -136,16 +136,17 @@ function SavedPart(props: OfKind<"saved">) {
   const words = useWords(condition);
   return (
     <p className="flex flex-wrap items-center gap-2 py-0.5">
-      <Link className="link font-semibold" href={`/offers#condition/${condition.id}`}>
-        {words}
-      </Link>
       <SelectField
         label="The saved condition"
         look="word"
+        className="text-[14px] font-semibold"
         value={condition.id}
-        choices={choicesOf(plan.conditions ?? [], ({ name }) => name)}
+        choices={{ [condition.id]: words, ...choicesOf(plan.conditions ?? [], ({ name }) => name) }}
         onCommit={(id) => onCondition({ ...condition, id })}
       />
+      <Link className="link text-[13px]" href={`/offers#condition/${condition.id}`}>
+        saved<span className="sr-only">: {words}</span>
+      </Link>
       <Truth trace={trace} />
       <NotButton {...props} />
       <GroupButton {...props} />
