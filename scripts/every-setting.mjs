@@ -1,5 +1,5 @@
-// npm run test:settings: types rubbish into every field, then changes every setting on screen, control by control, and prints the leaves of the plan's schema that no
-// control shows. It takes some minutes.
+// npm run test:settings: types rubbish into every field, then changes every setting on screen, control by control, and prints the
+// leaves of the plan's schema that no control shows. It takes a quarter of an hour.
 import { spawnSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { join } from "node:path";
