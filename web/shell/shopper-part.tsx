@@ -2,15 +2,15 @@ import { lazy, Suspense } from "react";
 import { PLAIN_SHOPPER } from "../../core/facts/shopper-facts.ts";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
-import { TextField } from "../fields/text-field.tsx";
 import type { NamesAsked } from "../state/known-names.ts";
-import { setOptional } from "../state/set-optional.ts";
 import type { DescribedShopper, Standpoint } from "../state/standpoint.ts";
 
 // Loaded when the form is opened.
 const Described = lazy(() =>
   import("./described-shopper.tsx").then((module) => ({ default: module.DescribedShopper })),
 );
+
+const Visit = lazy(() => import("./visit-fields.tsx").then((module) => ({ default: module.VisitFields })));
 
 type Props = {
   standpoint: Standpoint;
@@ -53,32 +53,12 @@ export function ShopperPart({ standpoint, limited, names, onChange }: Props) {
           </Suspense>
         )}
       </fieldset>
-      <fieldset className="grid gap-2.5 border-t border-base-300 pt-2.5">
-        <legend className="sr-only">How they buy</legend>
-        {VISIT.map(({ part, label, placeholder }) => (
-          <TextField
-            key={part}
-            label={label}
-            className="w-full"
-            placeholder={placeholder}
-            value={standpoint[part]}
-            leaf={`standpoint/${part}`}
-            known={part === "channel" ? names.channels : part === "payment" ? names.payments : []}
-            onCommit={(text) => onChange({ ...standpoint, [part]: text })}
-            onEmpty={() => onChange(setOptional(standpoint, part, undefined))}
-          />
-        ))}
-      </fieldset>
+      <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+        <Visit standpoint={standpoint} names={names} onChange={onChange} />
+      </Suspense>
     </Popover>
   );
 }
-
-/** What a shop tells of a visit besides. */
-const VISIT = [
-  { part: "channel", label: "Where the cart is: a shop's channel", placeholder: "none named" },
-  { part: "payment", label: "The way of paying", placeholder: "not chosen yet" },
-  { part: "street", label: "Street lines of the address", placeholder: "not known" },
-] as const;
 
 /** @example "a signed-in shopper in trade" */
 function shopperWords(shopper: DescribedShopper | null): string {

@@ -1,78 +1,23 @@
-import Plus from "lucide-react/icons/plus";
-import X from "lucide-react/icons/x";
+import { lazy, Suspense } from "react";
 import type { CartDiscount } from "../../../server/catalogue/product.ts";
-import { IconButton } from "../../fields/icon-button.tsx";
-import { MoneyField } from "../../fields/money-field.tsx";
 import { Popover } from "../../fields/popover.tsx";
-import { readPercent } from "../../fields/read-figure.ts";
-import { isAtMostAll } from "../../fields/rules.ts";
-import { TextField } from "../../fields/text-field.tsx";
+import type { DiscountsProps } from "./order-discounts-form.tsx";
 
-type Props = {
-  discounts: readonly CartDiscount[];
-  currency: string;
-  onDiscounts: (discounts: CartDiscount[]) => void;
-};
-
-const MOST = 20;
+// Loaded when it is opened.
+const OrderDiscountsForm = lazy(() =>
+  import("./order-discounts-form.tsx").then((module) => ({ default: module.OrderDiscountsForm })),
+);
 
 /** What a shop takes off the whole order, one after the other, before any offer. */
-export function OrderDiscounts({ discounts, currency, onDiscounts }: Props) {
-  const set = (index: number, next: CartDiscount) => onDiscounts(discounts.map((one, i) => (i === index ? next : one)));
-  return (
-    <div className="mt-1.5 text-[13px]" dir="ltr" lang="en">
-      <Popover label="Discounts on the order" shown={wordsOf(discounts, currency)} isQuiet>
-        <ul className="grid gap-2.5 text-[13px]">
-          {discounts.map((discount, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: discounts have no identity but their place in the list
-            <li key={i} className="flex items-end gap-1.5">
-              {"percent" in discount ? (
-                <TextField
-                  label={`Discount ${i + 1}, percent`}
-                  className="w-40"
-                  value={discount.percent}
-                  leaf="percent"
-                  rule={isAtMostAll}
-                  read={readPercent}
-                  onCommit={(percent) => set(i, { percent })}
-                />
-              ) : (
-                <MoneyField
-                  label={`Discount ${i + 1}, in ${currency}`}
-                  className="w-40"
-                  value={discount.amounts[currency]}
-                  currency={currency}
-                  onCommit={(amount) => set(i, { amounts: { ...discount.amounts, [currency]: amount } })}
-                />
-              )}
-              <IconButton
-                words={`Remove discount ${i + 1}`}
-                onClick={() => onDiscounts(discounts.filter((_, other) => other !== i))}
-              >
-                <X size={13} aria-hidden />
-              </IconButton>
-            </li>
-          ))}
-        </ul>
-        <div className="mt-2 flex gap-1.5">
-          {(["percent", "amount"] as const).map((kind) => (
-            <button
-              key={kind}
-              type="button"
-              className="btn btn-xs"
-              disabled={discounts.length >= MOST}
-              onClick={() =>
-                onDiscounts([...discounts, kind === "percent" ? { percent: "10" } : { amounts: { [currency]: "5" } }])
-              }
-            >
-              <Plus size={12} aria-hidden /> {kind === "percent" ? "A percent" : "An amount"}
-            </button>
-          ))}
-        </div>
-      </Popover>
-    </div>
-  );
-}
+export const OrderDiscounts = (props: DiscountsProps) => (
+  <div className="mt-1.5 text-[13px]" dir="ltr" lang="en">
+    <Popover label="Discounts on the order" shown={wordsOf(props.discounts, props.currency)} isQuiet>
+      <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+        <OrderDiscountsForm {...props} />
+      </Suspense>
+    </Popover>
+  </div>
+);
 
 /** @example "Off the order: 10 %, then 5 EUR" */
 function wordsOf(discounts: readonly CartDiscount[], currency: string): string {
