@@ -13,7 +13,7 @@ describe("words of a street", () => {
     ["Rua de Évora 3", "evora"],
     ["1-2-3 Shibuya, 私書箱 5号", "私書箱"],
   ])("%o has %o", (street, words) => {
-    expect(streetHas(plainStreet(street), words)).toBe(true);
+    expect(streetHas(plainStreet(street), plainStreet(words))).toBe(true);
   });
 
   it.each([
@@ -23,7 +23,7 @@ describe("words of a street", () => {
     ["Rua Nova 1", ""],
     ["", "box"],
   ])("%o has not %o", (street, words) => {
-    expect(streetHas(plainStreet(street), words)).toBe(false);
+    expect(streetHas(plainStreet(street), plainStreet(words))).toBe(false);
   });
 
   it("are found in any company, whatever case, and reading a plain street again changes nothing", () => {
@@ -32,7 +32,7 @@ describe("words of a street", () => {
       fc.property(fc.array(word, { minLength: 1 }), fc.nat(), (street, which) => {
         const one = street[which % street.length] ?? "";
         const plain = plainStreet(street.join(", "));
-        expect(streetHas(plain, one.toUpperCase())).toBe(true);
+        expect(streetHas(plain, plainStreet(one.toUpperCase()))).toBe(true);
         expect(plainStreet(plain)).toBe(plain);
       }),
     );

@@ -306,9 +306,11 @@ export async function listSampleCarts(pool: Pool | PoolConnection): Promise<Samp
     if (sku !== null) cart.lines.push({ sku, quantity, ...(as_sold === null ? {} : { asSold: parsed(as_sold) }) });
     carts.set(id, cart);
   }
-  const checked = checkSampleCarts([...carts.values()]);
-  if ("problems" in checked) throw new Error(`a sample cart is damaged: ${JSON.stringify(checked.problems[0])}`);
-  return checked.value;
+  // Each by itself: one that nobody can read takes none of the others with it.
+  return [...carts.values()].flatMap((cart) => {
+    const checked = checkSampleCarts([cart]);
+    return "value" in checked ? checked.value : [];
+  });
 }
 
 const parsed = (json: string | null): object => (json === null ? {} : JSON.parse(json));

@@ -15,8 +15,8 @@ type Props<Unit extends string> = {
   onEmpty?: () => void;
 };
 
-export const WEIGHT_UNITS = { g: "g", kg: "kg", oz: "oz", lb: "lb" } as const;
-export const DISTANCE_UNITS = { m: "m", km: "km", mi: "mi" } as const;
+export const WEIGHT_UNITS = { g: "g", kg: "kg", oz: "oz", lb: "lb", mg: "mg" } as const;
+export const DISTANCE_UNITS = { km: "km", m: "m", mi: "mi" } as const;
 export const VOLUME_UNITS = { cm3: "cm³", dm3: "dm³ (litres)", m3: "m³", in3: "in³", ft3: "ft³" } as const;
 
 /** A figure with its unit, such as a weight or a distance. */

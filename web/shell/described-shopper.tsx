@@ -9,21 +9,21 @@ import { SelectField } from "../fields/select-field.tsx";
 import { TextField } from "../fields/text-field.tsx";
 import { asChoices } from "../names/code-choices.ts";
 import { COUNTRY_NAMES } from "../names/place-names.ts";
+import { useNamesAsked } from "../state/known-names.ts";
 import type { DescribedShopper as Shopper } from "../state/standpoint.ts";
 
 type Props = {
   shopper: Shopper;
   /** What they have spent is said in. */
   currency: string;
-  /** Groups that conditions of the plan ask for. */
-  groups: readonly string[];
   /** Offers a shopper can use only so often. */
   limited: readonly { id: string; name: string }[];
   onChange: (shopper: Shopper) => void;
 };
 
 /** What the shop would know of a shopper. */
-export function DescribedShopper({ shopper, currency, groups, limited, onChange }: Props) {
+export function DescribedShopper({ shopper, currency, limited, onChange }: Props) {
+  const { groups } = useNamesAsked();
   const change = (part: Partial<Shopper>) => onChange({ ...shopper, ...part });
   const wide = "w-full";
   return (

@@ -2,7 +2,6 @@ import { lazy, Suspense } from "react";
 import { PLAIN_SHOPPER } from "../../core/facts/shopper-facts.ts";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
-import type { NamesAsked } from "../state/known-names.ts";
 import type { DescribedShopper, Standpoint } from "../state/standpoint.ts";
 
 // Loaded when the form is opened.
@@ -16,13 +15,11 @@ type Props = {
   standpoint: Standpoint;
   /** Offers a shopper can use only so often. */
   limited: readonly { id: string; name: string }[];
-  /** What conditions of the plan ask for. */
-  names: NamesAsked;
   onChange: (standpoint: Standpoint) => void;
 };
 
 /** Who looks: a guest, or a shopper described by what the shop would know of them; and how they buy. */
-export function ShopperPart({ standpoint, limited, names, onChange }: Props) {
+export function ShopperPart({ standpoint, limited, onChange }: Props) {
   const { shopper, channel } = standpoint;
   const describe = (next: Standpoint["shopper"]) => onChange({ ...standpoint, shopper: next });
   return (
@@ -43,18 +40,12 @@ export function ShopperPart({ standpoint, limited, names, onChange }: Props) {
         />
         {shopper && (
           <Suspense fallback={<p className="text-quiet">Loading…</p>}>
-            <Described
-              shopper={shopper}
-              currency={standpoint.currency}
-              groups={names.groups}
-              limited={limited}
-              onChange={describe}
-            />
+            <Described shopper={shopper} currency={standpoint.currency} limited={limited} onChange={describe} />
           </Suspense>
         )}
       </fieldset>
       <Suspense fallback={<p className="text-quiet">Loading…</p>}>
-        <Visit standpoint={standpoint} names={names} onChange={onChange} />
+        <Visit standpoint={standpoint} onChange={onChange} />
       </Suspense>
     </Popover>
   );

@@ -1,13 +1,11 @@
-import { useId, useMemo, useState } from "react";
+import { useId, useState } from "react";
 import type { Offer } from "../../core/offers/offer.ts";
 import type { Location } from "../../core/places/location.ts";
 import type { Market } from "../../core/places/market.ts";
 import { SelectField } from "../fields/select-field.tsx";
 import { COUNTRY_NAMES } from "../names/place-names.ts";
-import { NOTHING_ASKED, namesAsked } from "../state/known-names.ts";
 import { setOptional } from "../state/set-optional.ts";
 import type { Standpoint } from "../state/standpoint.ts";
-import { useDraft } from "../state/use-draft.ts";
 import { useRegions } from "../state/use-regions.ts";
 import { DistancePart } from "./distance-part.tsx";
 import { MomentPart } from "./moment-part.tsx";
@@ -30,8 +28,6 @@ const strong = "text-[14px] font-semibold";
 /** "Seen from Portugal, 3000-001 by a guest now in euro and English": each part can be changed in place. */
 export function StandpointSentence({ standpoint, market, offers, locations, onChange }: Props) {
   const id = useId();
-  const { compiled } = useDraft();
-  const names = useMemo(() => (compiled ? namesAsked(compiled.plan) : NOTHING_ASKED), [compiled]);
   const [postcode, setPostcode] = useState(standpoint.postcode);
   const keepPostcode = () =>
     onChange({
@@ -88,7 +84,6 @@ export function StandpointSentence({ standpoint, market, offers, locations, onCh
       by
       <ShopperPart
         standpoint={standpoint}
-        names={names}
         limited={offers.filter(({ limits }) => limits?.perShopper !== undefined)}
         onChange={onChange}
       />

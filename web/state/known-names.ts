@@ -1,9 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
 import { visitCondition } from "../../core/conditions/visit.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { visitConditions } from "../../core/plan/visit-conditions.ts";
 import type { CatalogueNames } from "../../server/catalogue/catalogue.ts";
 import { catalogueNames } from "./server-queries.ts";
+import { useDraft } from "./use-draft.ts";
 
 const NONE: CatalogueNames = { categories: [], tags: [], parcelClasses: [] };
 
@@ -11,13 +13,13 @@ const NONE: CatalogueNames = { categories: [], tags: [], parcelClasses: [] };
 export const useCatalogueNames = (): CatalogueNames => useQuery(catalogueNames).data ?? NONE;
 
 /** Names by which a shop's server knows things, as far as conditions of a plan ask for them. */
-export type NamesAsked = {
+type NamesAsked = {
   readonly groups: readonly string[];
   readonly channels: readonly string[];
   readonly payments: readonly string[];
 };
 
-export const NOTHING_ASKED: NamesAsked = { groups: [], channels: [], payments: [] };
+const NOTHING_ASKED: NamesAsked = { groups: [], channels: [], payments: [] };
 
 /** The groups of shoppers, channels and ways of paying that conditions of a plan ask for. */
 export function namesAsked(plan: Plan): NamesAsked {
@@ -32,4 +34,10 @@ export function namesAsked(plan: Plan): NamesAsked {
     }
   }
   return { groups: [...groups].sort(), channels: [...channels].sort(), payments: [...payments].sort() };
+}
+
+/** The same of the draft as it was sound last. For forms while they are open: the whole plan is gone through. */
+export function useNamesAsked(): NamesAsked {
+  const { compiled } = useDraft();
+  return useMemo(() => (compiled ? namesAsked(compiled.plan) : NOTHING_ASKED), [compiled]);
 }

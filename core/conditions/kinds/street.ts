@@ -12,15 +12,23 @@ export const street = defineCondition({
   family: "place",
   schema: Type.Object({ kind: Type.Literal("street"), words: Type.Array(Tag, { minItems: 1, maxItems: 100 }) }, closed),
   example: { kind: "street", words: ["PO box", "Apartado", "Postfach"] },
-  compile: ({ words }) =>
-    leaf(
-      ({ facts }) => (facts.street === null ? null : words.some((one) => streetHas(facts.street ?? "", one))),
+  compile: ({ words }) => {
+    const wanted = words.map(plainStreet);
+    return leaf(
+      ({ facts: { street: lines } }) => (lines === null ? null : wanted.some((one) => streetHas(lines, one))),
       ({ facts }) => facts.street?.trim() ?? null,
-    ),
+    );
+  },
   constrains: ({ words }) =>
     oneOf(
       streetWords,
       words.map((one) => plainStreet(one).trim()),
+    ),
+  problems: ({ words }, path) =>
+    words.flatMap((one, i) =>
+      plainStreet(one).trim() === ""
+        ? [{ path: `${path}/words/${i}`, message: `"${one}" has no letter and no digit in it` }]
+        : [],
     ),
   words: ({ words }) => `the street it goes to has ${orList(words.map((one) => `“${one}”`))}`,
 });

@@ -14,7 +14,7 @@ export function MarkField({ label, hideLabel = false, mark, onMark }: Props) {
       <QuantityField
         {...named}
         quantity={mark.weight}
-        units={{ mg: "mg", ...WEIGHT_UNITS }}
+        units={WEIGHT_UNITS}
         onQuantity={(weight) => onMark({ weight })}
       />
     );

@@ -75,7 +75,7 @@ export const PackingFields = <Of extends Packed>({ packed, onPacked }: PackingPr
       key={part}
       label={part === "packing" ? "Packing weighs" : "Weight rounded up to"}
       quantity={packed[part]}
-      units={{ ...WEIGHT_UNITS, mg: "mg" }}
+      units={WEIGHT_UNITS}
       onQuantity={(weight) => onPacked({ ...packed, [part]: weight })}
       onEmpty={() => onPacked(setOptional(packed, part, undefined))}
     />

@@ -1,10 +1,10 @@
-import ArrowUp from "lucide-react/icons/arrow-up";
 import Trash2 from "lucide-react/icons/trash-2";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition, movedTo } from "../../../core/schema/positions.ts";
 import { IconButton } from "../../fields/icon-button.tsx";
+import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
 import { TextsTable } from "../../fields/texts-table.tsx";
 import { languagesRead } from "../../names/languages.ts";
 import { setOptional } from "../../state/set-optional.ts";
@@ -32,7 +32,11 @@ export function SurchargeList({ option, onOption }: Props) {
               done,
             )
           }
-          onMove={i === 0 ? null : () => set(movedTo(option.surcharges ?? [], surcharge.id, i - 1))}
+          order={{
+            place: i,
+            of: surcharges.length,
+            onMove: (to) => set(movedTo(option.surcharges ?? [], surcharge.id, to)),
+          }}
           onRemove={() => set(surcharges.filter((one) => one !== surcharge))}
         />
       ))}
@@ -55,12 +59,11 @@ export function SurchargeList({ option, onOption }: Props) {
 type ItemProps = {
   surcharge: Surcharge;
   onSurcharge: (surcharge: Surcharge, done: boolean) => void;
-  /** Puts it before the one above; the first has none. */
-  onMove: (() => void) | null;
+  order: Order;
   onRemove: () => void;
 };
 
-function SurchargeItem({ surcharge, onSurcharge, onMove, onRemove }: ItemProps) {
+function SurchargeItem({ surcharge, onSurcharge, order, onRemove }: ItemProps) {
   const { plan, zones } = useEditing();
   return (
     <section aria-label={surcharge.name.en ?? surcharge.id} className="border-l-2 border-base-300 pl-3">
@@ -78,13 +81,7 @@ function SurchargeItem({ surcharge, onSurcharge, onMove, onRemove }: ItemProps) 
           ]}
         />
         <span className="ml-auto inline-flex">
-          <IconButton
-            words={`Move ${surcharge.name.en ?? surcharge.id} up`}
-            disabled={!onMove}
-            onClick={() => onMove?.()}
-          >
-            <ArrowUp size={14} aria-hidden />
-          </IconButton>
+          <OrderButtons name={surcharge.name.en ?? surcharge.id} {...order} />
           <IconButton words="Remove this surcharge" onClick={onRemove}>
             <Trash2 size={14} aria-hidden />
           </IconButton>

@@ -1,6 +1,6 @@
 import Monitor from "lucide-react/icons/monitor";
 import Smartphone from "lucide-react/icons/smartphone";
-import { memo, useState } from "react";
+import { useState } from "react";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { AddressNote } from "../../../core/places/place.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
@@ -25,7 +25,7 @@ const ADDRESS_WORDS: Readonly<Record<AddressNote, string>> = {
 };
 
 /** The shop's front, cart and checkout as the shopper of the standpoint sees them now. */
-export const ShopperView = memo(function ShopperView({ plan }: { plan: Plan }) {
+export function ShopperView({ plan }: { plan: Plan }) {
   const { standpoint, setStandpoint, zones } = useStandpoint();
   const { compiled, request, carts, cart, setCart, cursor, witness, off, setOff, asking, quote } = useLooked();
   const [page, setPage] = useState<ShopPageName>("cart");
@@ -82,7 +82,7 @@ export const ShopperView = memo(function ShopperView({ plan }: { plan: Plan }) {
       )}
     </aside>
   );
-});
+}
 
 /** Said while something else is looked at than the shopper's own cart, with the way back. */
 function LookedElsewhere({ place }: { place: string }) {

@@ -4,11 +4,12 @@ import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
+import { movedEntities } from "../../../core/plan/moved-entities.ts";
 import { type Plan, ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import { usersOf } from "../../../core/plan/users-of.ts";
 import { explainAt } from "../../../core/queries/explain-at.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
-import { freeId, lastPosition, moved } from "../../../core/schema/positions.ts";
+import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { EditingContext, editingIn } from "../../editors/editing.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
@@ -57,15 +58,7 @@ export function DeliveryView() {
     select(copy.id);
   };
 
-  const move = (id: string, to: number) => {
-    const positions = new Map(moved(options, id, to).map((one) => [one.id, one.position]));
-    save(
-      ...options.flatMap((option) => {
-        const position = positions.get(option.id);
-        return position === undefined ? [] : [{ ...option, position }];
-      }),
-    );
-  };
+  const move = (id: string, to: number) => draftStore.commit(...movedEntities(plan, "option", id, to));
   const remove = (option: DeliveryOption) => {
     const users = usersOf(plan, "option", option.id);
     setProblem(users.length > 0 ? `${optionName(option)} is still named by ${namesOf(users)}.` : null);
@@ -125,7 +118,7 @@ export function DeliveryView() {
                 else draftStore.show({ kind: "option", id: body.id, body });
               }}
               order={{
-                place: [...options].sort(byPosition).findIndex(({ id }) => id === current.id),
+                place: options.findIndex(({ id }) => id === current.id),
                 of: options.length,
                 onMove: (to) => move(current.id, to),
               }}

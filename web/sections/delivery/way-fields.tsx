@@ -46,7 +46,7 @@ export function WayFields({ option, onOption }: Props) {
         <QuantityField
           label="As the crow flies, within (empty: any distance)"
           quantity={way.within}
-          units={{ km: DISTANCE_UNITS.km, m: DISTANCE_UNITS.m, mi: DISTANCE_UNITS.mi }}
+          units={DISTANCE_UNITS}
           onQuantity={(within) => onOption({ way: { ...way, within } })}
           onEmpty={() => onOption({ way: setOptional(way, "within", undefined) })}
         />

@@ -1,14 +1,13 @@
-import ArrowDown from "lucide-react/icons/arrow-down";
-import ArrowUp from "lucide-react/icons/arrow-up";
 import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { offerState } from "../../../core/offers/offer-state.ts";
 import type { Market } from "../../../core/places/market.ts";
+import { movedEntities } from "../../../core/plan/moved-entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Quote } from "../../../core/quote/answer/quote.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
-import { moved } from "../../../core/schema/positions.ts";
+import { OrderButtons } from "../../fields/order-buttons.tsx";
 import { draftStore } from "../../state/use-draft.ts";
 import { CalendarStrip } from "./calendar-strip.tsx";
 import { homeOf } from "./offer-home.ts";
@@ -29,15 +28,6 @@ const STATES = { off: "Off", on: "On", scheduled: "Scheduled", ended: "Ended" } 
 /** Every offer as its sentence, in order, with where it stands and what the current shopper has of it. */
 export function OfferList({ plan, market, currency, at, quote, uses, onSelect }: Props) {
   const offers = [...plan.offers].sort(byPosition);
-  const move = (id: string, to: number) => {
-    const positions = new Map(moved(offers, id, to).map((one) => [one.id, one.position]));
-    draftStore.commit(
-      ...offers.flatMap((offer) => {
-        const position = positions.get(offer.id);
-        return position === undefined ? [] : [{ kind: "offer" as const, id: offer.id, body: { ...offer, position } }];
-      }),
-    );
-  };
   return (
     <>
       <ol aria-label="All offers">
@@ -53,24 +43,12 @@ export function OfferList({ plan, market, currency, at, quote, uses, onSelect }:
           return (
             <li key={offer.id} className="flex items-start gap-2 border-b border-base-300 py-2.5">
               <span className="flex flex-col">
-                <button
-                  type="button"
-                  className="btn btn-ghost btn-xs btn-square"
-                  disabled={i === 0}
-                  onClick={() => move(offer.id, i - 1)}
-                >
-                  <ArrowUp size={13} aria-hidden />
-                  <span className="sr-only">Move {offer.name} up</span>
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-ghost btn-xs btn-square"
-                  disabled={i === offers.length - 1}
-                  onClick={() => move(offer.id, i + 1)}
-                >
-                  <ArrowDown size={13} aria-hidden />
-                  <span className="sr-only">Move {offer.name} down</span>
-                </button>
+                <OrderButtons
+                  name={offer.name}
+                  place={i}
+                  of={offers.length}
+                  onMove={(to) => draftStore.commit(...movedEntities(plan, "offer", offer.id, to))}
+                />
               </span>
               <button
                 type="button"

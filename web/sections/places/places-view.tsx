@@ -1,9 +1,10 @@
 import { useState } from "react";
 import { type Change, type Entity, entitiesOf, STORE_ID } from "../../../core/plan/entities.ts";
+import { movedEntities } from "../../../core/plan/moved-entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { usersOf } from "../../../core/plan/users-of.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
-import { moved } from "../../../core/schema/positions.ts";
+import type { Order } from "../../fields/order-buttons.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { namesOf } from "../../names/entity-words.ts";
 import { placeNamer } from "../../names/place-names.ts";
@@ -68,46 +69,18 @@ export function PlacesView() {
   );
 }
 
-type Sorted = "market" | "zone" | "location";
-
 /** Where a market, zone or location stands among its kind (zones: of their market), and the moves that it can make. */
-function orderOf(plan: Plan, kind: Sorted, id: string) {
-  const own = plan.zones.find((zone) => kind === "zone" && zone.id === id);
-  const list =
-    kind === "market"
-      ? plan.markets
-      : kind === "zone"
-        ? plan.zones.filter(({ market }) => market === own?.market)
-        : (plan.locations ?? []);
-  const sorted = [...list].sort(byPosition);
+function orderOf(plan: Plan, kind: PlaceKind, id: string): Order {
+  const market = plan.zones.find((zone) => zone.id === id)?.market;
+  const isBeside = ({ body }: Entity) => kind !== "zone" || ("market" in body && body.market === market);
+  const list = entitiesOf(plan).flatMap((entity) =>
+    entity.kind === kind && isBeside(entity) && "position" in entity.body ? [entity.body] : [],
+  );
   return {
-    place: sorted.findIndex((one) => one.id === id),
-    of: sorted.length,
-    onMove: (to: number) => {
-      const positions = moved(list, id, to);
-      const entities = entitiesOf(plan).filter((entity) => entity.kind === kind);
-      draftStore.commit(
-        ...entities.flatMap((entity) => {
-          const position = positions.find((one) => one.id === entity.id)?.position;
-          return position === undefined ? [] : [placedAt(entity, position)];
-        }),
-      );
-    },
+    place: list.sort(byPosition).findIndex((one) => one.id === id),
+    of: list.length,
+    onMove: (to) => draftStore.commit(...movedEntities(plan, kind, id, to, isBeside)),
   };
-}
-
-/** An entity at another position. */
-function placedAt(entity: Entity, position: number): Change {
-  switch (entity.kind) {
-    case "market":
-      return { ...entity, body: { ...entity.body, position } };
-    case "zone":
-      return { ...entity, body: { ...entity.body, position } };
-    case "location":
-      return { ...entity, body: { ...entity.body, position } };
-    default:
-      return entity;
-  }
 }
 
 type SelectedProps = {

@@ -45,7 +45,7 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
         <QuantityField
           label="Weight of one piece"
           quantity={now.weight}
-          units={{ ...WEIGHT_UNITS, mg: "mg" }}
+          units={WEIGHT_UNITS}
           onQuantity={(weight) => save({ ...now, weight })}
           onEmpty={() => save(setOptional(now, "weight", undefined))}
         />

@@ -95,7 +95,7 @@ function PartField({ part, onChange }: { part: Part; onChange: (change: Change) 
         <QuantityField
           label="Weight"
           quantity={undefined}
-          units={{ ...WEIGHT_UNITS, mg: "mg" }}
+          units={WEIGHT_UNITS}
           onQuantity={(weight) => onChange((product) => ({ ...product, weight }))}
         />
       );

@@ -11,6 +11,7 @@ import { byPosition } from "../../../core/schema/atoms.ts";
 import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/translation/translation-units.ts";
 import { RadioField } from "../../fields/radio-field.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { languagesRead } from "../../names/languages.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { useSelected } from "../../state/use-selected.ts";
@@ -165,12 +166,11 @@ const Entry = ({ name, isCurrent, behind: count, onSelect }: EntryProps) => (
 function languagesOf(plan: Plan, offer: Offer | undefined): string[] {
   const zones = plan.zones.filter(({ id }) => !offer || offer.zones.includes(id));
   const markets = new Set(zones.map(({ market }) => market));
-  const read = plan.markets.filter(({ id }) => markets.has(id)).flatMap((market) => market.languages);
+  const read = languagesRead(plan.markets.filter(({ id }) => markets.has(id)));
   const written = translationUnits(plan)
     .filter((unit) => !offer || unit.offer === offer.id)
     .flatMap(({ texts }) => Object.keys(texts));
-  const plain = read.map((tag) => tag.split("-")[0] ?? tag);
-  return [...new Set([sourceLanguageOf(plan), ...plain, ...written])];
+  return [...new Set([sourceLanguageOf(plan), ...read, ...written])];
 }
 
 /** Texts of an offer that are missing or outdated in a language its shoppers read. */

@@ -45,7 +45,7 @@ export function LineFields({ plan, clause, columns, onClause }: ClauseEditorProp
         <QuantityField
           label="Weight"
           quantity={figure.weight}
-          units={{ mg: "mg", ...WEIGHT_UNITS }}
+          units={WEIGHT_UNITS}
           onQuantity={(weight) => set({ ...figure, weight })}
         />
       )}

@@ -10,7 +10,7 @@ export function WeightFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"w
       <QuantityField
         label="Weight"
         quantity={clause.weight}
-        units={{ mg: "mg", ...WEIGHT_UNITS }}
+        units={WEIGHT_UNITS}
         onQuantity={(weight) => onClause({ ...clause, weight })}
       />
     </>
