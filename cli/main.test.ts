@@ -69,7 +69,7 @@ describe("summant quote", () => {
       demoPlan.replace('"id": "azores"', '"id": "madeira"').replaceAll(', "azores"', ""),
       "/zones/2/id",
     ],
-    ["a newer format", demoPlan.replace('"format": 1', '"format": 9'), "/format"],
+    ["a newer format", demoPlan.replace('"format": 2', '"format": 9'), "/format"],
     ["no JSON", demoPlan.slice(0, 300), "/"],
   ])("refuses a plan with %s and says where", async (_, text, path) => {
     expect(text).not.toBe(demoPlan);

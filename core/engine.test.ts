@@ -27,7 +27,7 @@ describe("the engine as a library", () => {
     expect(rulesBrokenBy(made.engine)).toEqual([]);
   });
 
-  it.each([undefined, null, 7, "plan", [], {}, { format: 2 }, { format: 1, store: {} }])(
+  it.each([undefined, null, 7, "plan", [], {}, { format: 3 }, { format: 1, store: {} }, { format: 2, store: {} }])(
     "answers problems for %j, and throws nothing",
     (data) => {
       expect(engineFor(data)).toHaveProperty("problems");

@@ -25,7 +25,7 @@ export { type Climb, priceAt, remainingAt };
 export type Engine = CompiledPlan;
 
 /**
- * @param plan a plan file of format 1, as parsed JSON
+ * @param plan a plan file, as parsed JSON
  * @param calendars public holidays as ISO days, by the calendars that its locations keep
  * @example const made = engineFor(JSON.parse(text)); if ("engine" in made) quoteCart(made.engine, request);
  */

@@ -196,7 +196,7 @@ test("what is kept, imported and claimed is checked too, and says where it is wr
   ]);
   const rows = { do: "rows", import: "i", header: ["sku", "name", "price_EUR"], first: 2, rows: [["a", "A", "1,50"]] };
   expect(await refused("/api/products/import", rows)).toEqual([422, "#row 2, column 3"]);
-  expect(await refused("/api/draft/check", { format: 1 })).toEqual([422, "#/store"]);
+  expect(await refused("/api/draft/check", { format: 2 })).toEqual([422, "#/store"]);
   const large = { products: [{ sku: "x", name: "x".repeat(2_000_000), prices: {} }] };
   expect((await request.post("/api/products", { data: large })).status()).toBe(413);
   // An import that was begun and never finished leaves the catalogue as it was.

@@ -2,6 +2,7 @@ import { fileURLToPath } from "node:url";
 import { migrate } from "../server/database/migrate.ts";
 import { databaseUrl, openPool } from "../server/database/pool.ts";
 import { emptyStore, isEmpty, loadDemo } from "../server/demo/load-demo.ts";
+import { upgradeDraft } from "../server/draft/upgrade-draft.ts";
 
 // Brings the database at SUMMANT_DATABASE_URL up to date and fills an empty store with the demo.
 const root = new URL("../", import.meta.url);
@@ -9,6 +10,8 @@ const pool = openPool(databaseUrl(), 2);
 try {
   const applied = await migrate(pool, fileURLToPath(new URL("server/database/migrations", root)));
   if (applied.length > 0) console.log(`Database: applied ${applied.join(", ")}`);
+  const upgraded = await upgradeDraft(pool);
+  if (upgraded > 0) console.log(`Database: ${upgraded} things of the draft are written in the newest plan format`);
   if (process.argv.includes("--reset-demo")) await emptyStore(pool);
   if (await isEmpty(pool)) {
     await loadDemo(pool, fileURLToPath(new URL("demo", root)));

@@ -157,10 +157,12 @@ function stepsInto(schema: TSchema): SchemaStep[] {
   if (schema.$ref) return [];
   if (isLeaf(schema)) return [{ name: null, schema, isLeaf: true }];
   if (schema.anyOf)
-    return schema.anyOf.map((member: TSchema) => ({ name: null, schema: member, isLeaf: isLeafInside(member) }));
+    return schema.anyOf
+      .filter(isMade)
+      .map((member: TSchema) => ({ name: null, schema: member, isLeaf: isLeafInside(member) }));
   if (schema.oneOf) {
     const tag = tagOf(schema);
-    return schema.oneOf.flatMap((member: TSchema) => {
+    return schema.oneOf.filter(isMade).flatMap((member: TSchema) => {
       const { [tag]: kind, ...properties } = member.properties;
       return [
         { name: tag, schema: kind, isLeaf: true },
@@ -173,6 +175,9 @@ function stepsInto(schema: TSchema): SchemaStep[] {
   const others = Object.values<TSchema>(schema.patternProperties ?? {}).map((inner): [string, TSchema] => ["*", inner]);
   return [...named, ...others].map(([name, own]) => ({ name, schema: own, isLeaf: isLeafInside(own) }));
 }
+
+/** Only former plans have what is deprecated: it is read, and not made anew. */
+const isMade = ({ deprecated }: TSchema): boolean => deprecated !== true;
 
 const isLeafInside = (schema: TSchema): boolean => treeOf(schema) !== undefined || isLeaf(schema);
 

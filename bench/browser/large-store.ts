@@ -7,7 +7,7 @@ const range = (length: number) => Array.from({ length }, (_, i) => i);
 export function largeStore(): Plan {
   const zones = range(500).map((i) => `zone-${i}`);
   return {
-    format: 1,
+    format: 2,
     store: { name: "Large", chosenAtFirst: { rule: "cheapest" } },
     markets: [
       {

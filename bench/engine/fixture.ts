@@ -129,7 +129,7 @@ export function fixturePlan(
   const width = Math.floor(100_000 / perCountry);
   const digits = (n: number) => String(n).padStart(5, "0");
   return {
-    format: 1,
+    format: 2,
     store: { name: "Bench", chosenAtFirst: { rule: "cheapest" } },
     markets: COUNTRIES.map((country, i) => ({
       id: country.toLowerCase(),

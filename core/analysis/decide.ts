@@ -1,5 +1,6 @@
 import type { Condition } from "../conditions/condition.ts";
 import { readFor } from "../evaluate/prepared-request.ts";
+import { zonesWithOwnAmounts } from "../money/amounts-in.ts";
 import { ratesOf, savedOf } from "../plan/plan.ts";
 import { explainerIn } from "../queries/explain-at.ts";
 import type { QuoteRequest } from "../request/request.ts";
@@ -40,19 +41,26 @@ export function decide(world: World, condition: Condition, wanted: boolean): Dec
   return { kind: undecided ? "undecided" : "never" };
 }
 
-/** Zones of one market and tax are alike to conditions that ask about no place. */
+/** Zones of one market and tax are alike to conditions that ask about no place, but for amounts of their own. */
 function contextsFor({ compiled, contexts }: World, condition: Condition): readonly ZoneContext[] {
   if (placesNamed(condition, savedOf(compiled.plan)).length > 0) return contexts;
-  const apart = new Map(
-    contexts.map((where) => [`${where.market.id} ${where.currency} ${where.zone.standardTaxRate}`, where]),
-  );
+  const own = zonesWithOwnAmounts([condition, compiled.plan.conditions]);
+  const kindOf = ({ zone, market, currency }: ZoneContext) =>
+    own.has(zone.id) ? `${zone.id} ${currency}` : `${market.id} ${currency} ${zone.standardTaxRate}`;
+  const apart = new Map(contexts.map((where) => [kindOf(where), where]));
   return [...apart.values()];
 }
 
 function decideWay(world: World, where: ZoneContext, way: Disjunct, condition: Condition, wanted: boolean): Decision {
   const { compiled } = world;
-  const { market, currency } = where;
-  const context = { market: market.id, currency, rates: ratesOf(compiled.plan), timeZone: market.timeZone };
+  const { zone, market, currency } = where;
+  const context = {
+    zone: zone.id,
+    market: market.id,
+    currency,
+    rates: ratesOf(compiled.plan),
+    timeZone: market.timeZone,
+  };
   let undecided = false;
   for (const constraints of constraintsOf(way, context)) {
     const requests = requestsFor(world, where, constraints);

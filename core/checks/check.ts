@@ -64,8 +64,8 @@ export class CheckContext {
   contextsOf(zones: readonly string[]): ZoneContext[] {
     return this.world.contexts.filter(({ zone }) => zones.includes(zone.id));
   }
-  amountContext({ market, currency }: ZoneContext): AmountContext {
-    return { market: market.id, currency, rates: ratesOf(this.plan) };
+  amountContext({ zone, market, currency }: ZoneContext): AmountContext {
+    return { zone: zone.id, market: market.id, currency, rates: ratesOf(this.plan) };
   }
   /** A plain cart of so much, at an address of a zone. */
   request(where: ZoneContext, minor: number, more: Partial<QuoteRequest> = {}): QuoteRequest {

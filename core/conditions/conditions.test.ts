@@ -22,6 +22,7 @@ const AT = "2026-11-28T10:00:00Z";
 
 function contextOf(keys: string[] = []): ConditionContext {
   return {
+    zone: null,
     market: "m",
     currency: "EUR",
     rates: new Map(),

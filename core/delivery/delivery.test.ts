@@ -199,7 +199,8 @@ describe("promises", () => {
   // F12, common practice, no source. 27 November 2026 is a Friday; Lisbon keeps UTC in winter.
   it("F12: before the cut-off of a weekday the same day, otherwise the next business day", () => {
     expect(promised(local, "2026-11-27T14:59:00Z")).toEqual({ earliest: "2026-11-27", latest: "2026-11-27" });
-    expect(promised(local, "2026-11-27T15:00:00Z")?.earliest).toBe("2026-11-30");
+    expect(promised(local, "2026-11-27T15:00:59.999Z")?.earliest).toBe("2026-11-27");
+    expect(promised(local, "2026-11-27T15:01:00Z")?.earliest).toBe("2026-11-30");
     expect(promised(local, "2026-11-28T09:00:00Z")?.earliest).toBe("2026-11-30");
     // 1 December is a holiday in Portugal.
     expect(promised(local, "2026-11-30T16:00:00Z")?.earliest).toBe("2026-12-02");
@@ -207,8 +208,15 @@ describe("promises", () => {
 
   it("reads the cut-off by the location's clocks, across a change of offset", () => {
     // Summer time ends on 25 October 2026: 15:00 in Lisbon is 14:00 UTC before, 15:00 UTC after.
-    expect(promised(local, "2026-10-23T14:00:00Z")?.earliest).toBe("2026-10-26");
+    expect(promised(local, "2026-10-23T14:01:00Z")?.earliest).toBe("2026-10-26");
     expect(promised(local, "2026-10-26T14:00:00Z")?.earliest).toBe("2026-10-26");
+  });
+
+  it("begins nothing on the day it is ordered without a cut-off, and everything until the last minute with one", () => {
+    const { cutOff: _, ...never } = local;
+    expect(promised(never, "2026-11-27T00:00:00Z")?.earliest).toBe("2026-11-30");
+    expect(promised({ ...local, cutOff: "00:00" }, "2026-11-27T00:00:59Z")?.earliest).toBe("2026-11-27");
+    expect(promised({ ...local, cutOff: "23:59" }, "2026-11-27T23:59:59Z")?.earliest).toBe("2026-11-27");
   });
 
   // F13, common practice, no source.
@@ -232,7 +240,7 @@ describe("promises", () => {
         const works = (day: DateTime) => day.weekday <= 5 && !calendars.PT.includes(day.toISODate() ?? "");
         const workingDay = (count: number) => {
           let day = DateTime.fromMillis(at, { zone: "Europe/Lisbon" });
-          if (!works(day) || day.hour >= 15)
+          if (!works(day) || day.hour * 60 + day.minute > 15 * 60)
             do day = day.plus({ days: 1 });
             while (!works(day));
           for (let left = count; left > 0; ) {

@@ -51,7 +51,12 @@ export const DeliveryOption = Type.Object(
     code: Type.Optional({ ...Name(), description: "What the order system knows it by; told with the answer" }),
     on: Type.Optional(Type.Boolean({ description: "false: as if it were not there" })),
     way: Type.Optional(Way),
-    zones: Type.Array(Id, { maxItems: 1000, uniqueItems: true, description: "Zones it is offered in" }),
+    zones: Type.Array(Id, {
+      maxItems: 5000,
+      uniqueItems: true,
+      description:
+        "Zones it is offered in; one that is collected and names none: wherever the market of its location sells",
+    }),
     when: Type.Optional(ConditionRef),
     whenUnavailable: Type.Optional(
       Type.Union([Type.Literal("left-out"), Type.Literal("shown")], {

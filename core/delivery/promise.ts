@@ -10,8 +10,8 @@ const Days = Type.Object(
 );
 
 /**
- * When goods arrive, or can be collected. Orders up to the cut-off hour of a working day, by the location's clocks, are
- * begun that day, later ones the next working day. Preparation and transit are counted in working days; collection is
+ * When goods arrive, or can be collected. Orders of a working day until the end of the cut-off's minute, by the
+ * location's clocks, are begun that day, later ones the next working day; without a cut-off all are begun the next. Preparation and transit are counted in working days; collection is
  * ready after so many minutes of opening hours.
  */
 export const DeliveryPromise = byKind(
@@ -20,7 +20,7 @@ export const DeliveryPromise = byKind(
       {
         kind: Type.Literal("arrives"),
         from: Id,
-        cutOff: Clock,
+        cutOff: Type.Optional({ ...Clock, description: "HH:MM, that minute included; never the same day without it" }),
         workingDays: Weekdays,
         preparation: Days,
         transit: Days,
@@ -45,6 +45,8 @@ export type Promised = { earliest: string; latest: string; readyAt?: string };
 
 /** Nothing is promised further ahead: a location that never opens has nothing to promise. */
 const FURTHEST = 400;
+/** Every minute of a day comes after it. */
+const NEVER = -1;
 
 /** @returns from a moment in milliseconds of UTC to what is promised; null when nothing can be */
 export function compilePromise(
@@ -58,7 +60,7 @@ export function compilePromise(
   const clock = zoneClock(location.timeZone);
   if (promise.kind === "ready") return readyAfter(promise.lead, location, rest);
   const works = (day: number) => !rest.has(day) && promise.workingDays.includes(weekdayOf(day));
-  const cutOff = minuteOf(promise.cutOff);
+  const cutOff = promise.cutOff === undefined ? NEVER : minuteOf(promise.cutOff);
   const workingDay = (day: number, ahead: number): number | null => {
     let found = day;
     for (let left = ahead; found < day + FURTHEST + 7 * ahead; found += 1) {
@@ -70,7 +72,7 @@ export function compilePromise(
   };
   return (at) => {
     const { day, minute } = clock(at);
-    const begun = workingDay(works(day) && minute >= cutOff ? day + 1 : day, 0);
+    const begun = workingDay(works(day) && minute > cutOff ? day + 1 : day, 0);
     if (begun === null) return null;
     const { preparation, transit } = promise;
     const earliest = workingDay(begun, preparation.least + transit.least);

@@ -19,7 +19,7 @@ export type SentencePart = { text: string; step?: string };
  * @example "Free Standard delivery from €45, and Express for €4.90 from €80, in Mainland Portugal."
  */
 export function offerSentence(plan: Plan, offer: Offer, market: string, currency: string): SentencePart[] {
-  const context = { market, currency, rates: ratesOf(plan) };
+  const context = { zone: null, market, currency, rates: ratesOf(plan) };
   const steps = [...offer.steps].sort(byPosition);
   const parts = steps.flatMap((step, i): SentencePart[] => [
     ...(i > 0 ? [{ text: i === steps.length - 1 ? ", and " : ", " }] : []),
@@ -29,19 +29,38 @@ export function offerSentence(plan: Plan, offer: Offer, market: string, currency
 }
 
 function stepParts(plan: Plan, offer: Offer, step: Step, context: AmountContext, first: boolean): SentencePart[] {
-  const reward = rewardWords(plan, step, context, first);
+  const reward = rewardWords(plan, offer, step, context, first);
   const { trigger } = step;
   const tail = triggerKind(trigger).tail(codeWords(codesOf(trigger)));
   const goal = goalOf(trigger);
   if (!goal) return [{ text: `${reward}${tail}` }];
   const { at, edge } = goal;
-  const reached = markAt(at, context);
-  const text =
-    reached === undefined
+  const wordsOf = (zone: string | null): string => {
+    const reached = markAt(at, { ...context, zone });
+    return reached === undefined
       ? `(no goal in ${context.currency})`
       : goalWords(offer.counts.kind, reached, context.currency);
-  const shown: SentencePart = amountOf(at) ? { text, step: step.id } : { text };
-  return [{ text: `${reward} ${edge} ` }, shown, ...(tail ? [{ text: tail }] : [])];
+  };
+  const amount = amountOf(at);
+  const text = wordsOf(null);
+  const shown: SentencePart = amount ? { text, step: step.id } : { text };
+  const rest = `${amount ? ownWords(plan, offer, amount, context, wordsOf) : ""}${tail}`;
+  return [{ text: `${reward} ${edge} ` }, shown, ...(rest ? [{ text: rest }] : [])];
+}
+
+/** What zones of the market have of their own. @example " (€149 in Azores, €129 in Madeira)" */
+function ownWords(
+  plan: Plan,
+  offer: Offer,
+  amount: Amount,
+  { market, currency }: AmountContext,
+  wordsOf: (zone: string) => string,
+): string {
+  const zones = plan.zones
+    .filter(({ id, market: of }) => of === market && offer.zones.includes(id) && amount.byZone?.[id]?.[currency])
+    .sort(byPosition);
+  const words = zones.map(({ id, name }) => `${wordsOf(id)} in ${name}`);
+  return words.length > 0 ? ` (${words.join(", ")})` : "";
 }
 
 /** A goal of value, items or weight, in whole units of it. @example goalWords("items", 5, "EUR") // "5 items" */
@@ -66,11 +85,14 @@ function nameOf(plan: Plan, id: string): string {
   return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
 }
 
-function rewardWords(plan: Plan, { reward }: Step, context: AmountContext, first: boolean): string {
+function rewardWords(plan: Plan, offer: Offer, { reward }: Step, context: AmountContext, first: boolean): string {
   const { currency } = context;
   const amount = (value: Amount) => {
-    const minor = amountFor(value, context);
-    return minor === undefined ? `(no amount in ${currency})` : formatMoney(minor, currency, "en");
+    const wordsOf = (zone: string | null): string => {
+      const minor = amountFor(value, { ...context, zone });
+      return minor === undefined ? `(no amount in ${currency})` : formatMoney(minor, currency, "en");
+    };
+    return `${wordsOf(null)}${ownWords(plan, offer, value, context, wordsOf)}`;
   };
   const limit = isOnOrder(reward) || !reward.limit ? "" : ` where it costs no more than ${amount(reward.limit)}`;
   const optionName = (id: string) => nameOf(plan, id);

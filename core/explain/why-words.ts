@@ -30,7 +30,7 @@ export function whySentences(plan: Plan, why: Why, option: string, currency: str
   const zone = plan.zones.find(({ id }) => id === why.zone);
   if (!account || !shared || !zone) return [];
   const definition = optionIn(shared, zone.id);
-  const words = new Words(plan, { market: zone.market, currency, rates: ratesOf(plan) });
+  const words = new Words(plan, { zone: zone.id, market: zone.market, currency, rates: ratesOf(plan) });
   return [
     ...words.optionSentences(account, definition, why.zone),
     ...account.offers

@@ -23,6 +23,9 @@ const WeightSpec = Type.Object(
   closed,
 );
 
+/** Only former plans have it: edits and new releases are refused it, and told of the chargeable weight. */
+export const RETIRED_MEASURE = "weight-volume";
+
 /** What a ladder of steps is measured by. */
 export const LadderMeasure = byKind([ValueSpec, ItemsSpec, WeightSpec], "LadderMeasure");
 export type LadderMeasure = Static<typeof LadderMeasure>;
@@ -39,7 +42,7 @@ export const MeasureSpec = byKind(
     Type.Object({ kind: Type.Literal("volume") }, closed),
     Type.Object({ kind: Type.Literal("volumetric-weight"), divisor, ...packing }, closed),
     Type.Object({ kind: Type.Literal("chargeable-weight"), divisor, ...packing }, closed),
-    Type.Object({ kind: Type.Literal("weight-volume") }, closed),
+    Type.Object({ kind: Type.Literal(RETIRED_MEASURE) }, { ...closed, deprecated: true }),
     Type.Object({ kind: Type.Literal("distance"), from: Id }, closed),
   ],
   "MeasureSpec",
@@ -85,7 +88,7 @@ export const Mark = Type.Union(
     ItemsMark,
     WeightMark,
     Type.Object({ volume: Volume }, closed),
-    Type.Object({ weightVolume: WeightVolume }, closed),
+    Type.Object({ weightVolume: WeightVolume }, { ...closed, deprecated: true }),
     Type.Object({ distance: Distance }, closed),
   ],
   { title: "Mark" },

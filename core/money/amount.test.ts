@@ -15,17 +15,22 @@ const table = (rates: Record<string, string>): RateTable => ({
 const inForce = (rates: Record<string, string>) => ratesInForce([table(rates)]);
 
 describe("amounts", () => {
-  it("are the market's own, else the currency's, else converted", () => {
+  it("are the zone's own, else the market's, else the currency's, else converted", () => {
     const amount: Amount = {
       byCurrency: { EUR: "60.00", GBP: "50.00" },
       byMarket: { portugal: { EUR: "45.00" } },
+      byZone: { azores: { EUR: "149.00" }, rest: { GBP: "1.00" } },
       converted: {
         table: "t",
         to: { JPY: { step: "500", direction: "nearest" }, GBP: { step: "1", direction: "up" } },
       },
     };
     const rates = inForce({ JPY: "158.64", GBP: "0.87" });
-    const at = (market: string, currency: string) => resolveAmount(amount, { market, currency, rates });
+    const at = (market: string, currency: string, zone: string | null = null) =>
+      resolveAmount(amount, { zone, market, currency, rates });
+    expect(at("portugal", "EUR", "azores")).toEqual({ from: "zone", minor: 14900 });
+    expect(at("portugal", "EUR", "rest")).toEqual({ from: "market", minor: 4500 });
+    expect(at("japan", "JPY", "azores")).toMatchObject({ from: "conversion", source: 6000 });
     expect(at("portugal", "EUR")).toEqual({ from: "market", minor: 4500 });
     expect(at("france", "EUR")).toEqual({ from: "currency", minor: 6000 });
     expect(at("uk", "GBP")).toEqual({ from: "currency", minor: 5000 });
@@ -61,9 +66,9 @@ describe("amounts", () => {
             .round(0, mode)
             .times(step);
           const expected = Math.max(0, Number(units.toFixed(0)) - (lessOne ? 1 : 0));
-          expect(resolveAmount(amount, { market: "m", currency: code, rates: inForce({ [code]: text }) })?.minor).toBe(
-            expected,
-          );
+          expect(
+            resolveAmount(amount, { zone: null, market: "m", currency: code, rates: inForce({ [code]: text }) })?.minor,
+          ).toBe(expected);
         },
       ),
     );
@@ -80,7 +85,7 @@ describe("amounts", () => {
       converted: { table: "t", to: { USD: { step: "1", direction: "nearest" } } },
     };
     const rates = ratesInForce([{ id: "t", base: "EUR", days }]);
-    expect(resolveAmount(amount, { market: "m", currency: "USD", rates })?.minor).toBe(1200);
+    expect(resolveAmount(amount, { zone: null, market: "m", currency: "USD", rates })?.minor).toBe(1200);
   });
 });
 

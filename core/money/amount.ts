@@ -17,14 +17,18 @@ export const Rounding = Type.Object(
 );
 export type Rounding = Static<typeof Rounding>;
 
+/** Figures of its own for some places, by their ids, and in them by currency. */
+const OwnFigures = Type.Record(Id, Type.Record(CurrencyCode, Decimal, closed), closed);
+
 /**
- * Money wherever a plan needs it: typed per currency, and per market where one market differs; else, for the currencies
- * named, converted from the amount in the rate table's base currency.
+ * Money wherever a plan needs it: typed per currency, and per market or single zone where one differs; else, for the
+ * currencies named, converted from the amount in the rate table's base currency.
  */
 export const Amount = Type.Object(
   {
     byCurrency: Type.Optional(Type.Record(CurrencyCode, Decimal, closed)),
-    byMarket: Type.Optional(Type.Record(Id, Type.Record(CurrencyCode, Decimal, closed), closed)),
+    byMarket: Type.Optional(OwnFigures),
+    byZone: Type.Optional(OwnFigures),
     converted: Type.Optional(
       Type.Object({ table: Id, to: Type.Record(CurrencyCode, Rounding, closed) }, { ...closed, title: "Conversion" }),
     ),
@@ -33,12 +37,17 @@ export const Amount = Type.Object(
 );
 export type Amount = Static<typeof Amount>;
 
-/** Where an amount is asked for. */
-export type AmountContext = { readonly market: string; readonly currency: string; readonly rates: Rates };
+/** Where an amount is asked for; without a zone: as the market's zones have it that have none of their own. */
+export type AmountContext = {
+  readonly zone: string | null;
+  readonly market: string;
+  readonly currency: string;
+  readonly rates: Rates;
+};
 
 /** Where a figure comes from: typed, or converted from `source` minor units of the table's base by a rounding. */
 export type ResolvedAmount =
-  | { readonly from: "market" | "currency"; readonly minor: number }
+  | { readonly from: "zone" | "market" | "currency"; readonly minor: number }
   | {
       readonly from: "conversion";
       readonly minor: number;
@@ -47,8 +56,13 @@ export type ResolvedAmount =
       readonly rounding: Rounding;
     };
 
-/** An amount for one market and currency, and where it comes from: the market's own, the currency's, else converted. */
-export function resolveAmount(amount: Amount, { market, currency, rates }: AmountContext): ResolvedAmount | undefined {
+/** An amount at one place, and where it comes from: the zone's own, the market's own, the currency's, else converted. */
+export function resolveAmount(
+  amount: Amount,
+  { zone, market, currency, rates }: AmountContext,
+): ResolvedAmount | undefined {
+  const zoneOwn = zone === null ? undefined : typedMinor(amount.byZone?.[zone]?.[currency], currency);
+  if (zoneOwn !== undefined) return { from: "zone", minor: zoneOwn };
   const own = typedMinor(amount.byMarket?.[market]?.[currency], currency);
   if (own !== undefined) return { from: "market", minor: own };
   const shared = typedMinor(amount.byCurrency?.[currency], currency);
@@ -64,9 +78,9 @@ export function resolveAmount(amount: Amount, { market, currency, rates }: Amoun
 }
 
 /**
- * Minor units of an amount for one market and currency; undefined when it has none there.
+ * Minor units of an amount at one place in one currency; undefined when it has none there.
  *
- * @example amountFor({ byCurrency: { EUR: "45.00" } }, { market: "pt", currency: "EUR", rates: new Map() }) // 4500
+ * @example amountFor({ byCurrency: { EUR: "45.00" } }, { zone: null, market: "pt", currency: "EUR", rates: new Map() }) // 4500
  */
 export function amountFor(amount: Amount, context: AmountContext): number | undefined {
   return resolveAmount(amount, context)?.minor;
@@ -101,10 +115,14 @@ function converted(
 }
 
 /** What amounts of a plan may refer to. */
-export type AmountReferences = { readonly markets: ReadonlySet<string>; readonly tables: ReadonlySet<string> };
+export type AmountReferences = {
+  readonly zones: ReadonlySet<string>;
+  readonly markets: ReadonlySet<string>;
+  readonly tables: ReadonlySet<string>;
+};
 
-/** Problems of every figure of an amount: unknown currency, market or rate table, too many decimals. */
-export function amountProblems(amount: Amount, path: string, { markets, tables }: AmountReferences): Problem[] {
+/** Problems of every figure of an amount: unknown currency, zone, market or rate table, too many decimals. */
+export function amountProblems(amount: Amount, path: string, { zones, markets, tables }: AmountReferences): Problem[] {
   const steps = Object.entries(amount.converted?.to ?? {}).map(([currency, { step }]) => ({
     path: `${path}/converted/to${pointer(currency)}/step`,
     currency,
@@ -112,14 +130,14 @@ export function amountProblems(amount: Amount, path: string, { markets, tables }
   }));
   const figures = [
     ...typedFigures(amount.byCurrency ?? {}, `${path}/byCurrency`),
-    ...Object.entries(amount.byMarket ?? {}).flatMap(([market, typed]) =>
-      typedFigures(typed, `${path}/byMarket${pointer(market)}`),
-    ),
+    ...ownFigures(amount.byMarket ?? {}, `${path}/byMarket`),
+    ...ownFigures(amount.byZone ?? {}, `${path}/byZone`),
     ...steps,
   ];
-  const unknownMarkets = Object.keys(amount.byMarket ?? {})
-    .filter((market) => !markets.has(market))
-    .map((market) => ({ path: `${path}/byMarket${pointer(market)}`, message: `there is no market "${market}"` }));
+  const unknownPlaces = [
+    ...unknownIn(amount.byMarket ?? {}, markets, "market", `${path}/byMarket`),
+    ...unknownIn(amount.byZone ?? {}, zones, "zone", `${path}/byZone`),
+  ];
   const table = amount.converted?.table;
   const unknownTable =
     table === undefined || tables.has(table)
@@ -128,8 +146,18 @@ export function amountProblems(amount: Amount, path: string, { markets, tables }
   const zeroSteps = steps
     .filter(({ text }) => Number(text) === 0)
     .map(({ path: at }) => ({ path: at, message: "a step cannot be zero" }));
-  return [...unknownMarkets, ...unknownTable, ...figures.flatMap(figureProblems), ...zeroSteps];
+  return [...unknownPlaces, ...unknownTable, ...figures.flatMap(figureProblems), ...zeroSteps];
 }
+
+type Own = Readonly<Record<string, Record<string, string>>>;
+
+const ownFigures = (own: Own, path: string): Figure[] =>
+  Object.entries(own).flatMap(([id, typed]) => typedFigures(typed, path + pointer(id)));
+
+const unknownIn = (own: Own, known: ReadonlySet<string>, what: string, path: string): Problem[] =>
+  Object.keys(own)
+    .filter((id) => !known.has(id))
+    .map((id) => ({ path: path + pointer(id), message: `there is no ${what} "${id}"` }));
 
 type Figure = { path: string; currency: string; text: string };
 

@@ -58,6 +58,7 @@ describe("one base amount converted live", () => {
       converted: { table: "t", to: { JPY: { step: "500", direction: "nearest" as const } } },
     };
     const shown = convertedOverTime(amount, table("EUR", "JPY", ["150.00", "158.64", "171.00"]), {
+      zone: null,
       market: "m",
       currency: "JPY",
     });
@@ -67,7 +68,11 @@ describe("one base amount converted live", () => {
       { date: "2026-01-03", minor: 10500 },
     ]);
     expect(
-      convertedOverTime({ byCurrency: { EUR: "60" } }, table("EUR", "JPY", ["150"]), { market: "m", currency: "JPY" }),
+      convertedOverTime({ byCurrency: { EUR: "60" } }, table("EUR", "JPY", ["150"]), {
+        zone: null,
+        market: "m",
+        currency: "JPY",
+      }),
     ).toEqual([]);
   });
 });

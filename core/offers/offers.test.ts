@@ -12,7 +12,7 @@ import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { checkPlan } from "../validation/documents.ts";
 import { bestSet } from "./best-set.ts";
 
-const context = { market: "m", currency: "EUR", rates: new Map() };
+const context = { zone: null, market: "m", currency: "EUR", rates: new Map() };
 const eur = (cents: number) => ({ byCurrency: { EUR: majorUnits(cents, 2) } });
 const on = { options: ["o"] };
 

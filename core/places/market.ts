@@ -27,7 +27,13 @@ export const Zone = Type.Object(
     position: Position,
     market: Id,
     name: Name,
-    on: Type.Optional(Type.Boolean({ description: "False: switched off, as if it were not there" })),
+    on: Type.Optional(Type.Boolean({ description: "False: switched off" })),
+    whenOff: Type.Optional(
+      Type.Union([Type.Literal("falls-to-wider"), Type.Literal("stops-selling")], {
+        description:
+          "While it is switched off, its places are those of the next wider zone, as if it were not there, or nobody's; the wider zone's unless given",
+      }),
+    ),
     destinations: Type.Array(ZoneDestination, { maxItems: 1000 }),
     standardTaxRate: Percent,
     handling: Type.Optional(Handling),
@@ -35,3 +41,6 @@ export const Zone = Type.Object(
   { ...closed, title: "Zone" },
 );
 export type Zone = Static<typeof Zone>;
+
+/** Whether a zone has a say in who serves a place: it is on, or it is off and keeps its places from being sold to. */
+export const claimsPlaces = ({ on, whenOff }: Zone): boolean => on !== false || whenOff === "stops-selling";

@@ -42,13 +42,42 @@ describe("which zone serves a place", () => {
     [{ country: "PT", postcode: "1000-001" }, "iberia", "country"],
     [{ country: "BR", postcode: "01000-000" }, "world", "rest-of-world"],
   ] as const)("F7: %o is served by %s", (destination, expected, by) => {
-    expect(resolver(zones)(destination)).toEqual({ zones: [expected], orNowhere: false, by });
+    expect(resolver(zones)(destination)).toEqual({ zones: [expected], orNowhere: false, by, stopped: [] });
   });
 
   it("serves nobody where no zone claims the place, or the zone is switched off", () => {
     expect(zonesOf(zones, { country: "US", postcode: "99501" })).toEqual([]);
     const off = zones.map((one) => (one.id === "funchal" ? { ...one, on: false } : one));
     expect(zonesOf(off, { country: "PT", postcode: "9000-001" })).toEqual(["centre"]);
+  });
+
+  it("sells nothing to the places of a zone that stops, and leaves its neighbours theirs", () => {
+    const pool = fc.constantFrom<Destination>(
+      {},
+      { country: "PT" },
+      { country: "PT", region: "PT-30" },
+      { country: "PT", postcode: "9000-001" },
+      { country: "PT", postcode: "9000-002" },
+      { country: "PT", postcode: "9100-001" },
+      { country: "PT", region: "PT-13", postcode: "4000-001" },
+      { country: "ES", postcode: "28001" },
+      { country: "US", postcode: "10001" },
+      { country: "BR" },
+    );
+    const stop = fc.subarray(zones.map(({ id }) => id));
+    fc.assert(
+      fc.property(pool, stop, (destination, ids) => {
+        const open = resolver(zones)(destination);
+        const half = zones.map((one) =>
+          ids.includes(one.id) ? { ...one, on: false, whenOff: "stops-selling" as const } : one,
+        );
+        const closed = resolver(half)(destination);
+        expect(closed.zones).toEqual(open.zones.filter((id) => !ids.includes(id)));
+        expect(closed.stopped).toEqual(open.zones.filter((id) => ids.includes(id)));
+        expect(closed.orNowhere).toBe(open.orNowhere || closed.stopped.length > 0);
+      }),
+      { seed: 20261126, numRuns: 400 },
+    );
   });
 
   // F15, common practice, no source; the list from ISO 3166-2 (iso-3166): 57 entries, six of them outlying areas.
@@ -133,12 +162,18 @@ describe("which zone serves a place", () => {
         .flatMap((region) => postcodes.map((postcode) => resolver(zones)({ ...known, region, postcode }).zones[0]));
       expect([...resolver(zones)(known).zones].sort()).toEqual([...new Set(full)].sort());
     }
-    expect(resolver(zones)({ country: "ES" })).toEqual({ zones: ["iberia"], orNowhere: false, by: "country" });
+    expect(resolver(zones)({ country: "ES" })).toEqual({
+      zones: ["iberia"],
+      orNowhere: false,
+      by: "country",
+      stopped: [],
+    });
     expect(resolver(zones)({}).zones).toHaveLength(5);
     expect(resolver([zone("m", [{ region: "PT-30" }])])({ country: "PT" })).toEqual({
       zones: ["m"],
       orNowhere: true,
       by: null,
+      stopped: [],
     });
   });
 });

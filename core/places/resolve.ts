@@ -1,7 +1,7 @@
 import type { Destination } from "../request/request.ts";
 import { byPosition } from "../schema/atoms.ts";
 import type { ZoneDestination } from "./destination.ts";
-import type { Zone } from "./market.ts";
+import { claimsPlaces, type Zone } from "./market.ts";
 import { type Place, placeOf } from "./place.ts";
 import { type NamedRegions, namedRegions, possiblePlaces, regionsNamedBy } from "./possible-places.ts";
 import { type PostcodePattern, postcodePattern } from "./postcode.ts";
@@ -27,8 +27,10 @@ export type PlaceIndex = {
   readonly regions: ReadonlyMap<string, readonly PlaceClaim[]>;
   readonly countries: ReadonlyMap<string, readonly PlaceClaim[]>;
   readonly world: readonly PlaceClaim[];
-  /** Every zone that is on, in order. */
+  /** Every zone that claims places, in order. */
   readonly zones: readonly string[];
+  /** Those of them that are switched off: their places are nobody's. */
+  readonly stopped: ReadonlySet<string>;
   /** The regions that zones claim or except. */
   readonly named: NamedRegions;
 };
@@ -41,15 +43,20 @@ export type Resolution = {
   readonly orNowhere: boolean;
   /** What decided, when one zone serves it. */
   readonly by: ServedBy | null;
+  /** Zones that would serve it, were they not switched off. */
+  readonly stopped: readonly string[];
 };
+
+/** The same while zones that are switched off count for serving what they claim. */
+type Claimed = Omit<Resolution, "stopped">;
 
 export function indexPlaces(zones: readonly Zone[]): PlaceIndex {
   const postcodes = new Map<string, Map<string, PostcodeClaim[]>>();
   const regions = new Map<string, PlaceClaim[]>();
   const countries = new Map<string, PlaceClaim[]>();
   const world: PlaceClaim[] = [];
-  const on = zones.filter((zone) => zone.on !== false).sort(byPosition);
-  for (const zone of on) {
+  const claiming = zones.filter(claimsPlaces).sort(byPosition);
+  for (const zone of claiming) {
     for (const destination of zone.destinations) {
       const claim = claimOf(zone.id, destination);
       if ("restOfWorld" in destination) world.push({ ...claim, exceptRegions: new Set(destination.exceptCountries) });
@@ -64,8 +71,9 @@ export function indexPlaces(zones: readonly Zone[]): PlaceIndex {
       claims.sort((a, b) => Number(b.pattern.exact) - Number(a.pattern.exact) || narrower(a, b));
     }
   }
-  const named = namedRegions(on.flatMap(({ destinations }) => destinations.map(regionsNamedBy)));
-  return { postcodes, regions, countries, world, zones: on.map(({ id }) => id), named };
+  const stopped = new Set(claiming.filter(({ on }) => on === false).map(({ id }) => id));
+  const named = namedRegions(claiming.flatMap(({ destinations }) => destinations.map(regionsNamedBy)));
+  return { postcodes, regions, countries, world, zones: claiming.map(({ id }) => id), stopped, named };
 }
 
 /** A claim on postcodes, by the beginning that all of a pattern's codes have. */
@@ -119,11 +127,24 @@ export function resolvePlace(index: PlaceIndex, destination: Destination): Resol
   const possible = new Set(found.flatMap(({ zones }) => zones));
   const orNowhere = found.some((one) => one.orNowhere);
   const [by = null] = possible.size === 1 && !orNowhere ? found.map((one) => one.by) : [];
-  return { zones: index.zones.filter((zone) => possible.has(zone)), orNowhere, by };
+  const stopped = new Set(found.flatMap((one) => one.stopped));
+  return {
+    zones: index.zones.filter((zone) => possible.has(zone)),
+    orNowhere,
+    by,
+    stopped: index.zones.filter((zone) => stopped.has(zone)),
+  };
 }
 
 /** {@link resolvePlace} for one place whose region is settled. */
 export function resolve(index: PlaceIndex, place: Place): Resolution {
+  const claimed = claimedBy(index, place);
+  const stopped = claimed.zones.filter((zone) => index.stopped.has(zone));
+  if (stopped.length === 0) return { ...claimed, stopped };
+  return { zones: claimed.zones.filter((zone) => !index.stopped.has(zone)), orNowhere: true, by: null, stopped };
+}
+
+function claimedBy(index: PlaceIndex, place: Place): Claimed {
   if (place.countries.length === 0) return { zones: index.zones, orNowhere: !worldIsServed(index), by: null };
   if (place.postcode === null) return stillPossible(index, place);
   const claim = strongestClaim(index, place, place.postcode);
@@ -168,7 +189,7 @@ function add(possible: Possible, claims: Iterable<PlaceClaim>): void {
 }
 
 /** Zones that some full address within a place without a postcode leads to. */
-function stillPossible(index: PlaceIndex, place: Place): Resolution {
+function stillPossible(index: PlaceIndex, place: Place): Claimed {
   const possible: Possible = new Map();
   addNarrower(index, place, possible);
   const { settled, exceptedNowhere } = addWider(index, place, possible);
@@ -211,8 +232,9 @@ function addExcepted(index: PlaceIndex, { exceptRegions }: PlaceClaim, possible:
   let nowhere = false;
   for (const region of exceptRegions) {
     const within = resolvePlace(index, { region });
-    for (const zone of within.zones) if (!possible.has(zone)) possible.set(zone, "region");
-    nowhere ||= within.orNowhere;
+    for (const zone of [...within.zones, ...within.stopped]) if (!possible.has(zone)) possible.set(zone, "region");
+    // What is switched off is told by the zone's own name, above.
+    nowhere ||= within.orNowhere && within.stopped.length === 0;
   }
   return nowhere;
 }

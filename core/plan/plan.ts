@@ -10,7 +10,8 @@ import { Market, Zone } from "../places/market.ts";
 import { byKindOf, closed, Id, Locale } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 
-export const FORMAT = 1;
+/** The number of the plan format; what older files mean is in `former-formats.ts`. */
+export const FORMAT = 2;
 
 /** The option chosen for the shopper at first: the cheapest, the first, or the one that arrives first under a price. */
 const ChosenAtFirst = byKindOf(

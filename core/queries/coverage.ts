@@ -1,6 +1,6 @@
 import type { DeliveryOption } from "../delivery/option.ts";
 import type { ZoneDestination } from "../places/destination.ts";
-import type { Zone } from "../places/market.ts";
+import { claimsPlaces, type Zone } from "../places/market.ts";
 import { indexPlaces, type PlaceIndex, resolvePlace } from "../places/resolve.ts";
 import { parentOf } from "../places/territory.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -11,6 +11,8 @@ export type CoverageRow = {
   readonly code: string;
   readonly zones: readonly string[];
   readonly orNowhere: boolean;
+  /** Zones that would serve it, were they not switched off. */
+  readonly stopped: readonly string[];
   /** Zones that claim the very same place: the first by position wins. */
   readonly claimedTwice: readonly string[];
 };
@@ -34,14 +36,16 @@ export function coverageOf(plan: Plan, countries: readonly string[]): Coverage {
   const withoutPostcodes = indexPlaces(
     plan.zones.map((zone) => ({ ...zone, destinations: zone.destinations.filter(isWhole) })),
   );
-  const named = new Set(plan.zones.filter(isOn).flatMap(({ destinations }) => destinations.flatMap(regionsNamed)));
+  const named = new Set(
+    plan.zones.filter(claimsPlaces).flatMap(({ destinations }) => destinations.flatMap(regionsNamed)),
+  );
   const codes = [...countries, ...[...named].sort()];
   return {
     rows: codes.map((code): CoverageRow => {
       const isPart = code.includes("-") || parentOf(code) !== undefined;
       const place = code.includes("-") ? { region: code } : { country: code };
-      const { zones, orNowhere } = resolvePlace(isPart ? withoutPostcodes : index, place);
-      return { code, zones, orNowhere, claimedTwice: claimedTwice(index, code) };
+      const { zones, orNowhere, stopped } = resolvePlace(isPart ? withoutPostcodes : index, place);
+      return { code, zones, orNowhere, stopped, claimedTwice: claimedTwice(index, code) };
     }),
     emptyZones: plan.zones.filter((zone) => isOn(zone) && optionsIn(plan, zone).length === 0).map(({ id }) => id),
     lacking: lackingIn(plan, index),

@@ -26,12 +26,12 @@ export function explainAt(compiled: CompiledPlan, request: QuoteRequest, conditi
 /** The same for many carts and shoppers in one tariff: the condition is compiled once. */
 export function explainerIn(
   compiled: CompiledPlan,
-  { market, currency, standardTax }: Tariff,
+  { zone, market, currency, standardTax }: Tariff,
   condition: Condition,
 ): (cart: ReadCart, facts: Facts) => Trace | null {
   const { measures, measureNumber } = measureNumbers(market.pricesIncludeTax, standardTax);
   const rates = ratesOf(compiled.plan);
-  const context = { market: market.id, currency, rates, timeZone: market.timeZone, measureNumber };
+  const context = { zone: zone.id, market: market.id, currency, rates, timeZone: market.timeZone, measureNumber };
   try {
     const test = compileCondition(condition, context, savedOf(compiled.plan));
     return (cart, facts) => test.explain(situationOf(measures, facts, cart, false));

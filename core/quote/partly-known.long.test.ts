@@ -1,5 +1,6 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { amountsIn } from "../money/amounts-in.ts";
 import type { Zone } from "../places/market.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Destination } from "../request/request.ts";
@@ -55,11 +56,20 @@ function inSeveralZones(plan: Plan, draws: readonly boolean[]): Plan {
   const [drawn] = plan.zones;
   if (!drawn) throw new Error("no zone was drawn");
   const some = (offset: number) => CLAIMS.filter((_, i) => draws[(offset + i) % draws.length]).map(({ id }) => id);
+  const own = structuredClone(plan);
+  for (const amount of amountsIn(own)) if (amount.byZone) amount.byZone = { islands: amount.byZone.zone ?? {} };
+  const stopped = draws[13] ? { on: false, whenOff: "stops-selling" as const } : {};
   return {
-    ...plan,
-    zones: CLAIMS.map((claim, position) => ({ ...drawn, ...claim, position, name: claim.id })),
-    options: plan.options.map((option, i) => ({ ...option, zones: some(4 * i) })),
-    offers: plan.offers.map((offer, i) => ({ ...offer, zones: some(8 + 4 * i) })),
+    ...own,
+    zones: CLAIMS.map((claim, position) => ({
+      ...drawn,
+      ...claim,
+      position,
+      name: claim.id,
+      ...(claim.id === "capital" ? stopped : {}),
+    })),
+    options: own.options.map((option, i) => ({ ...option, zones: some(4 * i) })),
+    offers: own.offers.map((offer, i) => ({ ...offer, zones: some(8 + 4 * i) })),
   };
 }
 

@@ -8,9 +8,10 @@ export const nothingInPercent = (percent: string): Problem[] =>
   isNothing(percent) ? [{ path: "/percent", message: "gives nothing: more than 0 percent" }] : [];
 
 /** Every amount typed that is nothing. */
-export const nothingInAmount = ({ byCurrency = {}, byMarket = {} }: Amount): Problem[] => [
+export const nothingInAmount = ({ byCurrency = {}, byMarket = {}, byZone = {} }: Amount): Problem[] => [
   ...nothingIn(byCurrency, "/amount/byCurrency"),
   ...Object.entries(byMarket).flatMap(([market, typed]) => nothingIn(typed, `/amount/byMarket${pointer(market)}`)),
+  ...Object.entries(byZone).flatMap(([zone, typed]) => nothingIn(typed, `/amount/byZone${pointer(zone)}`)),
 ];
 
 const nothingIn = (typed: Readonly<Record<string, string>>, path: string): Problem[] =>

@@ -134,7 +134,8 @@ function* bandBoundaries(world: World, option: DeliveryOption, { by, edges }: Ba
     }
 }
 
-const contextOf = (compiled: CompiledPlan, { market, currency }: ZoneContext) => ({
+const contextOf = (compiled: CompiledPlan, { zone, market, currency }: ZoneContext) => ({
+  zone: zone.id,
   market: market.id,
   currency,
   rates: ratesOf(compiled.plan),

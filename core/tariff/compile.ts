@@ -1,10 +1,11 @@
 import { shapeOf } from "../conditions/condition.ts";
 import { conditionKind } from "../conditions/registry.ts";
 import { visitCondition } from "../conditions/visit.ts";
-import type { Calendars, Location } from "../places/location.ts";
-import { marketsOf } from "../places/markets-of.ts";
+import type { Calendars } from "../places/location.ts";
+import { claimsPlaces } from "../places/market.ts";
+import { marketsAround } from "../places/markets-around.ts";
 import { type NamedRegions, namedRegions, regionsNamedBy } from "../places/possible-places.ts";
-import { indexPlaces, type PlaceIndex, resolvePlace } from "../places/resolve.ts";
+import { indexPlaces, type PlaceIndex } from "../places/resolve.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import { planProblems } from "../plan/problems/plan-problems.ts";
 import { visitConditions } from "../plan/visit-conditions.ts";
@@ -65,17 +66,9 @@ export function compileSound(plan: Plan, calendars: Calendars = {}): CompiledPla
     return tariff;
   };
   const positions = new Map([...locations.values()].map(({ id, at }) => [id, at]));
-  const claimed = plan.zones.flatMap(({ on, destinations }) => (on === false ? [] : destinations.map(regionsNamedBy)));
+  const claimed = plan.zones.flatMap((zone) => (claimsPlaces(zone) ? zone.destinations.map(regionsNamedBy) : []));
   const named = namedRegions([...claimed, ...regionsAskedFor(plan)]);
   return { plan, places, named, positions, tariffOf, currenciesOf };
-}
-
-/** The markets that serve where a location is. */
-function marketsAround(plan: Plan, places: PlaceIndex, location: Location | undefined): ReadonlySet<string> {
-  if (!location) return new Set();
-  const { country, postcode } = location;
-  const { zones } = resolvePlace(places, { country, ...(postcode === undefined ? {} : { postcode }) });
-  return new Set(marketsOf(plan, zones).map(({ id }) => id));
 }
 
 /** The regions, and countries that are regions of others, that conditions ask for, a list for each clause. */

@@ -91,7 +91,7 @@ export type TariffContext = {
 
 export function compileTariff(whole: TariffContext, market: Market, zone: Zone, currency: string): Tariff {
   const { plan, rates, saved } = whole;
-  const context: AmountContext = { market: market.id, currency, rates };
+  const context: AmountContext = { zone: zone.id, market: market.id, currency, rates };
   const standardTax = percent(zone.standardTaxRate) ?? ZERO;
   const { measures, measureNumber } = measureNumbers(market.pricesIncludeTax, standardTax);
   const compileWhen = conditionCompiler({ ...context, timeZone: market.timeZone, measureNumber }, saved);
@@ -158,9 +158,9 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
   };
 }
 
-/** Collection belongs to its location: whoever buys in the market it lies in may collect, wherever their address is. */
+/** What is collected and names no zones is offered wherever the market of its location sells. */
 function isOfferedIn(option: DeliveryOption, zone: Zone, { collectedIn }: TariffContext): boolean {
-  if (option.zones.includes(zone.id)) return true;
+  if (option.zones.length > 0) return option.zones.includes(zone.id);
   return option.way?.kind === "collected" && collectedIn(option.way.location).has(zone.market);
 }
 

@@ -40,8 +40,14 @@ const basis: fc.Arbitrary<Basis> = fc.record(
   { requiredKeys: ["lineDiscounts", "orderDiscounts", "tax"] },
 );
 
-const amountIn = (currency: string, largest: number): fc.Arbitrary<Amount> =>
-  fc.integer({ min: 0, max: largest }).map((minor) => typed(minor, currency));
+/** Every fifth amount has a figure of the zone's own, and another that is nobody's there. */
+const amountIn = (currency: string, largest: number): fc.Arbitrary<Amount> => {
+  const figure = fc.integer({ min: 0, max: largest }).map((minor) => typed(minor, currency));
+  const own = fc
+    .tuple(figure, figure)
+    .map(([shared, apart]): Amount => ({ ...shared, byZone: { zone: apart.byCurrency ?? {} } }));
+  return fc.oneof({ weight: 4, arbitrary: figure }, { weight: 1, arbitrary: own });
+};
 
 function typed(minor: number, currency: string): Amount {
   return { byCurrency: { [currency]: majorUnits(minor, exponentOf(currency) ?? 2) } };
@@ -498,7 +504,7 @@ function plainCase(currency: (typeof CURRENCIES)[number], span: number): fc.Arbi
       const ids = new Set<string>(offers.map(({ id }) => id));
       return {
         plan: {
-          format: 1,
+          format: 2,
           store: { name: "Any", chosenAtFirst: { rule: "cheapest" } },
           markets: [
             {

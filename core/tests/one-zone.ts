@@ -3,7 +3,7 @@ import type { Plan } from "../plan/plan.ts";
 /** A plan of one market and one zone, Portugal in euro with 23 % tax, for tests to fill. */
 export function oneZonePlan(filled: Pick<Plan, "options"> & Partial<Plan>): Plan {
   return {
-    format: 1,
+    format: 2,
     store: { name: "One zone", chosenAtFirst: { rule: "first" } },
     markets: [
       {

@@ -33,7 +33,7 @@ const filesIn = (folder: string): string[] =>
     .sort();
 
 const DEMO: Plan = JSON.parse(readFileSync(new URL("../../demo/plan.json", import.meta.url), "utf8"));
-const context = { market: "portugal", currency: "EUR", rates: new Map() };
+const context = { zone: null, market: "portugal", currency: "EUR", rates: new Map() };
 const eur = (text: string) => ({ byCurrency: { EUR: text } });
 
 const REQUEST: QuoteRequest = {

@@ -1,8 +1,18 @@
 import type { EntityKind } from "../plan/entities.ts";
-import { checkedBy } from "./checker.ts";
+import { fromFormat1 } from "../plan/former-formats.ts";
+import { FORMAT, type Plan } from "../plan/plan.ts";
+import { type Checked, checkedBy } from "./checker.ts";
 import validators from "./validators.js";
 
-export const checkPlan = checkedBy(validators.plan);
+const checkNewest = checkedBy(validators.plan);
+
+/** Checks a plan file; one of an older format comes back as the newest says what it means. */
+export function checkPlan(data: unknown): Checked<Plan> {
+  if (typeof data !== "object" || data === null || !("format" in data) || data.format !== 1) return checkNewest(data);
+  const checked = checkNewest({ ...data, format: FORMAT });
+  return "problems" in checked ? checked : { value: fromFormat1(checked.value) };
+}
+
 export const checkRateTable = checkedBy(validators.rates);
 export const checkQuoteRequest = checkedBy(validators.quoteRequest);
 export const checkSample = checkedBy(validators.sample);

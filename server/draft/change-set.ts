@@ -185,7 +185,8 @@ function newlyBroken(
   });
 }
 
-async function writeAll(
+/** Writes under a sequence number, and logs it. */
+export async function writeAll(
   connection: PoolConnection,
   writes: readonly CheckedWrite[],
   before: ReadonlyMap<string, StoredEntity>,

@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { readFile } from "node:fs/promises";
 import { fileURLToPath } from "node:url";
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
+import { fromFormat1 } from "../../core/plan/former-formats.ts";
 import { quote } from "../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import { databaseUrl, openPool } from "../database/pool.ts";
@@ -73,7 +74,7 @@ describe("the store of releases", () => {
     await expect(latestRelease(pool)).rejects.toThrow(/release 3 has the wrong form.*\/store/);
   });
 
-  it("reads what version 0.1.0 released, answers as it did, and would write the same text", async () => {
+  it("reads what version 0.1.0 released, answers as it did, and keeps the text", async () => {
     const text = await readFile(`${former}/plan.json`, "utf8");
     const checksum = createHash("sha256").update(text).digest("hex");
     await pool.query(
@@ -88,6 +89,9 @@ describe("the store of releases", () => {
     expect(Object.keys(answers).length).toBeGreaterThan(10);
     for (const { request, answer } of Object.values(answers))
       expect(JSON.stringify(release && quote(release.compiled, request))).toBe(JSON.stringify(answer));
-    expect(JSON.stringify((await latestPlan(pool))?.plan)).toBe(text);
+    // Its plan is shown as the newest format says it; the text it was released with stays.
+    expect((await latestPlan(pool))?.plan).toEqual(fromFormat1({ ...JSON.parse(text), format: 2 }));
+    const [rows] = await pool.query("SELECT plan FROM releases WHERE number = 7");
+    expect(rows).toEqual([{ plan: text }]);
   });
 });

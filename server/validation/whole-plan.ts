@@ -1,5 +1,5 @@
 import { kindIn, planLists, STORE_ID } from "../../core/plan/entities.ts";
-import type { Plan } from "../../core/plan/plan.ts";
+import { FORMAT, type Plan } from "../../core/plan/plan.ts";
 import { planProblems } from "../../core/plan/problems/plan-problems.ts";
 import { brokenRules } from "../../core/plan/problems/rules.ts";
 import type { Problem } from "../../core/schema/problem.ts";
@@ -28,7 +28,7 @@ function referenceProblems(data: unknown): Problem[] {
   if ("problems" in store) return [];
   const places = new Map<string, number[]>();
   const left = new Set<string>();
-  const sound: Record<string, unknown> = { format: 1, store: store.value };
+  const sound: Record<string, unknown> = { format: FORMAT, store: store.value };
   for (const [list, kind] of planLists()) {
     const entries: unknown = Reflect.get(data, list);
     const kept: unknown[] = [];

@@ -25,7 +25,7 @@ afterEach(cleanup);
 const plan = demoPlan();
 const [option, offer] = [plan.options[0], plan.offers[0]];
 if (!option || !offer) throw new Error("the demo has nothing in it");
-const context = { market: "portugal", currency: "EUR", rates: new Map() };
+const context = { zone: null, market: "portugal", currency: "EUR", rates: new Map() };
 
 const edited = (editor: ReactNode) => (
   <QueryClientProvider client={new QueryClient()}>

@@ -2,6 +2,7 @@
 export type LeafName =
   | "amount/byCurrency/*"
   | "amount/byMarket/*/*"
+  | "amount/byZone/*/*"
   | "amount/converted/table"
   | "amount/converted/to/*/step"
   | "charge/bands/by/chargeable-weight/divisor"
@@ -52,8 +53,6 @@ export type LeafName =
   | "mark/items"
   | "mark/volume/value"
   | "mark/weight/value"
-  | "mark/weightVolume/volume/value"
-  | "mark/weightVolume/weight/value"
   | "market/currencies"
   | "market/id"
   | "market/languages"

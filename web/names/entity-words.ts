@@ -34,7 +34,7 @@ export function entityWords(entity: Entity, plan: Plan, market: Market | null, c
       .join("");
   }
   if (entity.kind === "option") {
-    const context = { market: market?.id ?? "", currency: shownIn, rates: ratesOf(plan) };
+    const context = { zone: null, market: market?.id ?? "", currency: shownIn, rates: ratesOf(plan) };
     const off = entity.body.on === false ? ", switched off" : "";
     return `${entityName(entity)}: ${chargeWords(entity.body.charge, context, savedOf(plan))}${off}`;
   }

@@ -52,7 +52,7 @@ function isForestalled(
 /** @example "€5 (when the cart holds more than 8 items)" */
 function wordsOf(context: CheckContext, zones: readonly string[], { when, charge }: Entry): string {
   const [where] = context.contextsOf(zones);
-  const amounts = where ? context.amountContext(where) : { market: "", currency: "EUR", rates: new Map() };
+  const amounts = where ? context.amountContext(where) : { zone: null, market: "", currency: "EUR", rates: new Map() };
   const saved = savedOf(context.plan);
   return `${chargeWords(charge, amounts, saved)} (${when ? `when ${conditionWords(when, amounts, saved)}` : "otherwise"})`;
 }

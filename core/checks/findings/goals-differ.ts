@@ -7,7 +7,10 @@ import { spendGoalsIn } from "../goals.ts";
 /** How far a typed goal may be from what the others come to at today's rates. */
 const FAR = 1.6;
 
-/** A goal typed for one currency that is far from the offer's others: a wrong currency, a slip, or left behind by a change. */
+/**
+ * A goal typed for one currency that is far from the offer's others: a wrong currency, a slip, or left behind by a change. What a
+ * zone has of its own is meant to be another.
+ */
 export const goalsDiffer: Check = {
   code: "goals-differ",
   severity: "risky",
@@ -38,7 +41,7 @@ function typedIn(context: CheckContext, zones: readonly string[], amount: Amount
   for (const { market, currency, ...where } of context.contextsOf(zones)) {
     const amounts = context.amountContext({ market, currency, ...where });
     const found = resolveAmount(amount, amounts);
-    if (!found || found.from === "conversion") continue;
+    if (!found || found.from === "conversion" || found.from === "zone") continue;
     const inMarket = typed.get(market.id) ?? new Map<string, Typed>();
     typed.set(market.id, inMarket);
     if (!inMarket.has(currency))

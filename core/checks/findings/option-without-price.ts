@@ -1,4 +1,5 @@
-import { type Amount, amountFor } from "../../money/amount.ts";
+import { amountFor } from "../../money/amount.ts";
+import { amountsIn } from "../../money/amounts-in.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** An amount that is missing in a currency the option is sold in: for some carts it cannot be had there. */
@@ -11,14 +12,9 @@ export const optionWithoutPrice: Check = {
       const missing = new Map<string, string[]>();
       for (const where of context.contextsOf(option.zones)) {
         const charge = option.byZone?.[where.zone.id]?.charge ?? option.charge;
-        const amounts = amountsIn([
-          charge,
-          option.base,
-          option.handling,
-          option.minimum,
-          option.maximum,
-          option.markUp,
-        ]);
+        const parts = [charge, option.base, option.handling, option.minimum, option.maximum, option.markUp];
+        // Conditions make nothing unavailable by themselves.
+        const amounts = amountsIn(parts, ["when"]);
         if (amounts.every((amount) => amountFor(amount, context.amountContext(where)) !== undefined)) continue;
         missing.set(where.currency, [...(missing.get(where.currency) ?? []), where.zone.name]);
       }
@@ -31,17 +27,3 @@ export const optionWithoutPrice: Check = {
     }
   },
 };
-
-const PARTS: ReadonlySet<string> = new Set(["byCurrency", "byMarket", "converted"]);
-
-function isAmount(value: object): value is Amount {
-  const keys = Object.keys(value);
-  return keys.length > 0 && keys.every((key) => PARTS.has(key));
-}
-
-/** Every amount within something, however deep; conditions are left out, since they make nothing unavailable by themselves. */
-function amountsIn(value: unknown): Amount[] {
-  if (typeof value !== "object" || value === null) return [];
-  if (isAmount(value)) return [value];
-  return Object.entries(value).flatMap(([key, part]) => (key === "when" ? [] : amountsIn(part)));
-}

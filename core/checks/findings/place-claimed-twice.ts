@@ -1,3 +1,4 @@
+import { claimsPlaces } from "../../places/market.ts";
 import { byPosition } from "../../schema/atoms.ts";
 import { type Check, onZone } from "../check.ts";
 
@@ -8,7 +9,7 @@ export const placeClaimedTwice: Check = {
   *find({ plan, around, list }) {
     const claims = new Map<string, { id: string; name: string }[]>();
     for (const zone of [...plan.zones].sort(byPosition)) {
-      if (zone.on === false) continue;
+      if (!claimsPlaces(zone)) continue;
       for (const destination of zone.destinations) {
         const code =
           "region" in destination

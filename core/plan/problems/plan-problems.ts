@@ -12,6 +12,7 @@ import { stepVariableNames } from "../../messages/step-variables.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
 import { stateTexts, wordingProblems } from "../../messages/wording.ts";
 import { type Amount, type AmountContext, amountProblems } from "../../money/amount.ts";
+import { zonesWithOwnAmounts } from "../../money/amounts-in.ts";
 import { exponentOf } from "../../money/currency.ts";
 import { handlingProblems } from "../../money/handling.ts";
 import { type Rates, rateTableProblems } from "../../money/rates.ts";
@@ -100,7 +101,7 @@ const whenProblems = (condition: Condition | undefined, path: string, known: Kno
   condition ? conditionProblems(condition, path, known, known.saved) : [];
 
 function optionProblems(plan: Plan, option: DeliveryOption, path: string, known: Known): Problem[] {
-  const references: ChargeReferences = { ...known, contexts: soldIn(plan, option.zones, known.rates) };
+  const references: ChargeReferences = { ...known, contexts: soldIn(plan, option, known.rates) };
   const amounts: [Amount | undefined, string][] = [
     [option.base, "base"],
     [option.minimum, "minimum"],
@@ -144,10 +145,14 @@ function optionProblems(plan: Plan, option: DeliveryOption, path: string, known:
   ];
 }
 
-/** The markets and currencies that zones are sold in. */
-function soldIn(plan: Plan, zoneIds: readonly string[], rates: Rates): AmountContext[] {
-  return marketsOf(plan, zoneIds).flatMap((market) =>
-    market.currencies.map((currency) => ({ market: market.id, currency, rates })),
+/** Where an option is sold: each currency of its markets, and once more for each zone that has amounts of its own. */
+function soldIn(plan: Plan, option: DeliveryOption, rates: Rates): AmountContext[] {
+  const own = zonesWithOwnAmounts(option);
+  const zones = plan.zones.filter(({ id }) => own.has(id) && option.zones.includes(id));
+  return marketsOf(plan, option.zones).flatMap((market) =>
+    [null, ...zones.filter((zone) => zone.market === market.id).map(({ id }) => id)].flatMap((zone) =>
+      market.currencies.map((currency) => ({ zone, market: market.id, currency, rates })),
+    ),
   );
 }
 

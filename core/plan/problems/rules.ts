@@ -1,6 +1,7 @@
 import { tellsACode } from "../../cart/codes.ts";
 import type { SavedConditions } from "../../conditions/condition.ts";
 import { conditionDepth } from "../../conditions/visit.ts";
+import { RETIRED_MEASURE } from "../../measures/measure-spec.ts";
 import { OPTION_VARIABLE_KINDS } from "../../messages/option-variables.ts";
 import { SURFACES } from "../../messages/states.ts";
 import { stepVariableKinds } from "../../messages/step-variables.ts";
@@ -27,6 +28,7 @@ export function ruleProblems(entity: Entity, saved: SavedConditions): Problem[] 
     ...textProblems(entity),
     ...(entity.kind === "offer" ? entity.body.steps.flatMap((step, i) => stepProblems(step, `/steps/${i}`)) : []),
     ...identifierProblems(entity.body),
+    ...retiredProblems(entity.body),
   ];
 }
 
@@ -94,6 +96,14 @@ function stepProblems({ trigger, reward, wording }: Step, path: string): Problem
       .rules(reward)
       .map(({ path: at, message }) => ({ path: `${path}/reward${at}`, message })),
   ];
+}
+
+/** Measures that are not made any more; what has them goes on charging by them. */
+function retiredProblems(body: unknown, path = ""): Problem[] {
+  if (typeof body !== "object" || body === null) return [];
+  if ("kind" in body && body.kind === RETIRED_MEASURE)
+    return [{ path, message: "weight times volume is not counted any more: count the chargeable weight instead" }];
+  return Object.entries(body).flatMap(([key, part]) => retiredProblems(part, `${path}${pointer(key)}`));
 }
 
 /** Names by which shops' servers know things: lists of them, and single ones. */

@@ -130,12 +130,12 @@ export function textsFor(
 }
 
 /** The figure of a reward, for sentences that name it: money, a percent, a gift. Free delivery has none. */
-function rewardText(reward: Reward, { market, currency, rates }: Tariff, locale: string): string {
+function rewardText(reward: Reward, { zone, market, currency, rates }: Tariff, locale: string): string {
   return rewardKind(reward).figure(reward, {
     percent: (text) =>
       new Intl.NumberFormat(locale, { style: "percent", maximumFractionDigits: 6 }).format(Number(text) / 100),
     money: (amount) => {
-      const minor = amountFor(amount, { market: market.id, currency, rates });
+      const minor = amountFor(amount, { zone: zone.id, market: market.id, currency, rates });
       return minor === undefined ? "" : formatMoney(minor, currency, locale, "short");
     },
   });

@@ -2,26 +2,31 @@ import { type Amount, resolveAmount } from "../../../core/money/amount.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { AmountField } from "./amount-field.tsx";
-import type { Column } from "./columns.ts";
+import { type Column, columnName, placeOf } from "./columns.ts";
 import { ConversionPart } from "./conversion-part.tsx";
-import { withAmount } from "./with-amount.ts";
+import { OwnPart } from "./own-part.tsx";
+import { withAmount, withOwnAmount } from "./with-amount.ts";
 
 type Props = {
   plan: Plan;
   label: string;
-  amount: Amount | undefined;
+  amount: Amount;
   column: Column;
+  /** Whether another market of the table has the same currency. */
+  shared: boolean;
   onShow: (amount: Amount) => void;
   onCommit: (amount: Amount) => void;
   onCancel: () => void;
 };
 
-/** An amount in one market's currency: typed looks typed, converted looks derived and says from what. */
-export function AmountCell({ plan, label, amount, column, onShow, onCommit, onCancel }: Props) {
-  const { market, currency } = column;
-  const found = amount && resolveAmount(amount, { market: market.id, currency, rates: ratesOf(plan) });
-  const next = (minor: number) => withAmount(amount ?? {}, market.id, currency, minor);
-  const name = `${label} in ${market.name}, ${currency}`;
+/** An amount at one place: typed looks typed; converted, or the market's, looks derived and says from what. */
+export function AmountCell({ plan, label, amount, column, shared, onShow, onCommit, onCancel }: Props) {
+  const { zone, currency } = column;
+  const place = placeOf(column);
+  const found = resolveAmount(amount, { ...place, rates: ratesOf(plan) });
+  const next = (minor: number) => (zone ? withOwnAmount : withAmount)(amount, place, minor);
+  const name = `${label} in ${columnName(column)}`;
+  const derived = found?.from === "conversion" || (zone !== undefined && found?.from !== "zone");
   return (
     <>
       <AmountField
@@ -29,13 +34,16 @@ export function AmountCell({ plan, label, amount, column, onShow, onCommit, onCa
         shown={found ? formatMoney(found.minor, currency, "en") : "not set"}
         minor={found?.minor}
         currency={currency}
-        className={`text-right ${found?.from === "conversion" ? "italic" : "font-semibold"} ${found ? "" : "text-warning"}`}
+        className={`text-right ${derived ? "italic" : "font-semibold"} ${found ? "" : "text-warning"}`}
         onShow={(minor) => onShow(next(minor))}
         onCommit={(minor) => onCommit(next(minor))}
         onCancel={onCancel}
       />
-      {amount && (
+      {!zone && (
         <ConversionPart plan={plan} label={name} amount={amount} found={found} column={column} onCommit={onCommit} />
+      )}
+      {found && (zone || shared) && (
+        <OwnPart label={name} amount={amount} found={found} column={column} onCommit={onCommit} />
       )}
     </>
   );

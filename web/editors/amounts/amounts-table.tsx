@@ -1,9 +1,11 @@
 import { type ClipboardEvent, type ReactNode, useState } from "react";
 import type { Amount } from "../../../core/money/amount.ts";
+import { zonesWithOwnAmounts } from "../../../core/money/amounts-in.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { AmountCell } from "./amount-cell.tsx";
-import type { Column } from "./columns.ts";
+import { ApartFor } from "./apart-for.tsx";
+import { type Column, columnKey, columnsOf } from "./columns.ts";
 import { pastedCells } from "./pasted-cells.ts";
 
 /** A row of amounts; without an amount it holds what stands in its place. */
@@ -20,14 +22,18 @@ type Props = {
   plan: Plan;
   name: string;
   rows: readonly AmountRow[];
-  columns: readonly Column[];
+  /** The zones the amounts are for. */
+  zones: readonly string[];
   /** Several amounts at once, by the key of their row, as pasted from a spreadsheet. */
   onPasted?: (amounts: ReadonlyMap<string, Amount>) => void;
 };
 
-/** Amounts down, markets and their currencies across. */
-export function AmountsTable({ plan, name, rows, columns, onPasted }: Props) {
+/** Amounts down; across, markets and their currencies, and under them the zones that have amounts of their own. */
+export function AmountsTable({ plan, name, rows, zones, onPasted }: Props) {
   const [problems, setProblems] = useState<readonly string[]>([]);
+  const [opened, setOpened] = useState<readonly string[]>([]);
+  const apart = new Set([...opened, ...zonesWithOwnAmounts(rows.map(({ amount }) => amount))]);
+  const columns = columnsOf(plan, zones, apart);
   const paste = (event: ClipboardEvent<HTMLElement>) => {
     const cell = event.target instanceof Element ? event.target.closest("td") : null;
     const text = event.clipboardData.getData("text/plain");
@@ -44,9 +50,13 @@ export function AmountsTable({ plan, name, rows, columns, onPasted }: Props) {
         <thead>
           <tr className="text-[13px] text-quiet">
             <th scope="col">{name}</th>
-            {columns.map(({ market, currency }) => (
-              <th key={`${market.id} ${currency}`} scope="col" className="text-right">
-                {market.name} <span className="block font-normal">{currency}</span>
+            {columns.map((column) => (
+              <th
+                key={columnKey(column)}
+                scope="col"
+                className={`text-right ${column.zone ? "border-l border-dotted border-base-300 font-normal" : ""}`}
+              >
+                {(column.zone ?? column.market).name} <span className="block font-normal">{column.currency}</span>
               </th>
             ))}
           </tr>
@@ -64,8 +74,8 @@ export function AmountsTable({ plan, name, rows, columns, onPasted }: Props) {
               ) : (
                 columns.map((column, number) => (
                   <td
-                    key={`${column.market.id} ${column.currency}`}
-                    className="text-right align-top"
+                    key={columnKey(column)}
+                    className={`text-right align-top ${column.zone ? "border-l border-dotted border-base-300" : ""}`}
                     data-row={row}
                     data-column={number}
                   >
@@ -74,6 +84,7 @@ export function AmountsTable({ plan, name, rows, columns, onPasted }: Props) {
                       label={label}
                       amount={amount}
                       column={column}
+                      shared={isShared(columns, column)}
                       onShow={(next) => set(next, false)}
                       onCommit={(next) => set(next, true)}
                       onCancel={() => draftStore.cancel()}
@@ -85,6 +96,7 @@ export function AmountsTable({ plan, name, rows, columns, onPasted }: Props) {
           ))}
         </tbody>
       </table>
+      <ApartFor plan={plan} name={name} zones={zones} apart={apart} onApart={(id) => setOpened([...opened, id])} />
       {problems.length > 0 && (
         <ul role="alert" className="border-t border-warning p-2 text-[13px] text-warning">
           {problems.slice(0, 8).map((problem) => (
@@ -95,3 +107,6 @@ export function AmountsTable({ plan, name, rows, columns, onPasted }: Props) {
     </div>
   );
 }
+
+const isShared = (columns: readonly Column[], { zone, market, currency }: Column) =>
+  !zone && columns.some((other) => !other.zone && other.market.id !== market.id && other.currency === currency);

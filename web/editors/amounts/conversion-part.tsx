@@ -4,9 +4,9 @@ import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { setOptional } from "../../state/set-optional.ts";
-import type { Column } from "./columns.ts";
+import { type Column, placeOf } from "./columns.ts";
 import { sourceWords } from "./source-words.ts";
-import { withAmount } from "./with-amount.ts";
+import { withAmount, withoutOwnAmount } from "./with-amount.ts";
 
 // Opened rarely: loaded when it is.
 const RoundingFields = lazy(() =>
@@ -25,7 +25,7 @@ type Props = {
 
 /** What a converted amount comes from, with its rounding to be changed or the figure pinned; a typed one can be converted. */
 export function ConversionPart({ plan, label, amount, found, column, onCommit }: Props) {
-  const { market, currency } = column;
+  const { currency } = column;
   const [isOpen, setIsOpen] = useState(false);
   if (found?.from !== "conversion") {
     const converted = asConverted(plan, amount, column);
@@ -46,7 +46,7 @@ export function ConversionPart({ plan, label, amount, found, column, onCommit }:
   const pin = () => {
     const rest = setOptional(to, currency, undefined);
     const left = amount.converted && Object.keys(rest).length > 0 ? { ...amount.converted, to: rest } : undefined;
-    onCommit(withAmount(setOptional(amount, "converted", left), market.id, currency, found.minor));
+    onCommit(withAmount(setOptional(amount, "converted", left), placeOf(column), found.minor));
   };
   return (
     <details className="text-right text-[12px] text-quiet" onToggle={(event) => setIsOpen(event.currentTarget.open)}>
@@ -61,14 +61,14 @@ export function ConversionPart({ plan, label, amount, found, column, onCommit }:
 }
 
 /** The amount with one currency converted instead of typed; null where no rate or no amount to convert is there. */
-function asConverted(plan: Plan, amount: Amount, { market, currency }: Column): Amount | null {
+function asConverted(plan: Plan, amount: Amount, column: Column): Amount | null {
+  const { market, currency } = column;
   const table = plan.rates?.find(({ base, days }) => base !== currency && days.some(({ rates }) => rates[currency]));
   if (!table || amount.byCurrency?.[table.base] === undefined) return null;
-  const own = amount.byMarket?.[market.id];
-  const byMarket = own ? { ...amount.byMarket, [market.id]: setOptional(own, currency, undefined) } : undefined;
-  const context = { market: market.id, currency, rates: ratesOf(plan) };
+  const shared = withoutOwnAmount(amount, { zone: null, market: market.id, currency });
+  const context = { ...placeOf(column), rates: ratesOf(plan) };
   const by = (step: string): Amount => ({
-    ...setOptional(amount, "byMarket", byMarket),
+    ...shared,
     byCurrency: setOptional(amount.byCurrency ?? {}, currency, undefined),
     converted: {
       table: amount.converted?.table ?? table.id,

@@ -1,8 +1,8 @@
 import { useEditing } from "../editing.ts";
 import { type AmountRow, AmountsTable } from "./amounts-table.tsx";
 
-/** Amounts of what is being edited, in every market and currency that it is for. */
+/** Amounts of what is being edited, everywhere that it is for. */
 export function EditedAmounts({ name, rows }: { name: string; rows: readonly AmountRow[] }) {
-  const { plan, columns } = useEditing();
-  return <AmountsTable plan={plan} name={name} rows={rows} columns={columns} />;
+  const { plan, zones } = useEditing();
+  return <AmountsTable plan={plan} name={name} rows={rows} zones={zones} />;
 }

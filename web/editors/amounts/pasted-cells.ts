@@ -1,7 +1,7 @@
 import type { Amount } from "../../../core/money/amount.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
-import type { Column } from "./columns.ts";
-import { withAmount } from "./with-amount.ts";
+import { type Column, placeOf } from "./columns.ts";
+import { withAmount, withOwnAmount } from "./with-amount.ts";
 
 type Row = { readonly key: string; readonly amount: Amount | null };
 
@@ -32,11 +32,10 @@ export function pastedCells(
       }
       const read = typedAmount(cell, column.currency);
       if ("problem" in read) problems.push(`${place}: ${read.problem}`);
-      else
-        amounts.set(
-          row.key,
-          withAmount(amounts.get(row.key) ?? row.amount, column.market.id, column.currency, read.minor),
-        );
+      else {
+        const before = amounts.get(row.key) ?? row.amount;
+        amounts.set(row.key, (column.zone ? withOwnAmount : withAmount)(before, placeOf(column), read.minor));
+      }
     });
   });
   return problems.length > 0 ? { problems } : { amounts };

@@ -31,7 +31,7 @@ function seen(offer: Offer): Map<string, number | null | undefined> {
         ? marketsOf(plan, offer.zones).flatMap(({ id: market, currencies }) =>
             currencies.map((currency): [string, number | null | undefined] => [
               `${step.id} ${market} ${currency}`,
-              amountFor(at, { market, currency, rates }),
+              amountFor(at, { zone: null, market, currency, rates }),
             ]),
           )
         : [];
@@ -43,7 +43,7 @@ describe("a goal set for one market and currency", () => {
   it("is what that market sees, and nobody else sees anything new", () => {
     fc.assert(
       fc.property(fc.constantFrom(...places), fc.integer({ min: 0, max: 50_000_000 }), (place, minor) => {
-        const after = seen(withGoal(place.offer, place.step, place.market, place.currency, minor));
+        const after = seen(withGoal(place.offer, place.step, { ...place, zone: null }, minor));
         const key = `${place.step} ${place.market} ${place.currency}`;
         expect(after.get(key)).toBe(minor);
         const others = (all: typeof after) => [...all].filter(([one]) => one !== key);

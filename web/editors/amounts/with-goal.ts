@@ -2,7 +2,7 @@ import { amountOf } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
 import type { Offer, Step } from "../../../core/offers/offer.ts";
 import { goalOf } from "../../../core/offers/trigger.ts";
-import { withAmount } from "./with-amount.ts";
+import { type AmountPlace, withAmount } from "./with-amount.ts";
 
 /** What has to be spent for a step; undefined when its goal is something else, or it has none. */
 export function spendGoal(step: Step | undefined): Amount | undefined {
@@ -20,8 +20,8 @@ export const withGoalAmount = (offer: Offer, step: string, at: Amount): Offer =>
   }),
 });
 
-/** The offer with the goal of one step set for a currency. */
-export function withGoal(offer: Offer, step: string, market: string, currency: string, minor: number): Offer {
+/** The offer with the goal of one step set where it comes from at a place. */
+export function withGoal(offer: Offer, step: string, place: AmountPlace, minor: number): Offer {
   const at = spendGoal(offer.steps.find(({ id }) => id === step));
-  return at ? withGoalAmount(offer, step, withAmount(at, market, currency, minor)) : offer;
+  return at ? withGoalAmount(offer, step, withAmount(at, place, minor)) : offer;
 }

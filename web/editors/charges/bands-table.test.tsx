@@ -15,7 +15,7 @@ afterEach(cleanup);
 const plan = demoPlan();
 const [option] = plan.options;
 if (!option) throw new Error("the demo has no option");
-const context = { market: "portugal", currency: "EUR", rates: new Map() };
+const context = { zone: null, market: "portugal", currency: "EUR", rates: new Map() };
 const money = (figure: string) => ({ byCurrency: { EUR: figure } });
 const kilograms = (value: string) => ({ weight: { value, unit: "kg" as const } });
 
@@ -147,6 +147,8 @@ describe("the table of bands", () => {
     cleanup();
     showBands({ ...weights, by: { kind: "weight-volume" }, edges: [] });
     expect(screen.getByLabelText("By")).toHaveProperty("value", "weight-volume");
+    expect(screen.getByText(/is not counted any more/)).toBeTruthy();
+    expect(screen.queryByRole("button", { name: "Add a band" })).toBeNull();
   });
 
   it("reads the definition's own example", () => {

@@ -1,10 +1,11 @@
 import Plus from "lucide-react/icons/plus";
 import type { ReactNode } from "react";
 import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
-import { amountOf, type MeasureSpec, markAt } from "../../../core/measures/measure-spec.ts";
+import { chargeWords } from "../../../core/charges/words.ts";
+import { amountOf, type MeasureSpec, markAt, RETIRED_MEASURE } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
-import type { Plan } from "../../../core/plan/plan.ts";
+import { type Plan, savedOf } from "../../../core/plan/plan.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { draftStore } from "../../state/use-draft.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
@@ -42,9 +43,52 @@ const measuresFor = (plan: Plan, now: MeasureSpec["kind"]): Record<string, strin
   ...(MEASURES[now] ? {} : { [now]: now.replaceAll("-", " ") }),
 });
 
-/** The bands of a charge: drawn, as a table in every currency, and as text for a spreadsheet. */
+/** The bands of a charge by what is measured; those by what is not counted any more can only be read. */
 export function BandsTable({ charge, onCharge }: Props) {
+  const { plan } = useEditing();
+  const { kind } = charge.by;
+  return (
+    <div className="grid gap-3">
+      <div className="flex flex-wrap items-end gap-3">
+        <SelectField<MeasureSpec["kind"]>
+          label="By"
+          className="w-56"
+          value={kind}
+          choices={measuresFor(plan, kind)}
+          onCommit={(next) => {
+            const by = next === kind ? undefined : measureOf(next, plan);
+            // Edges of another measure mean nothing any more.
+            if (by) onCharge({ ...charge, by, edges: [] }, true);
+          }}
+        />
+        <MeasureFields spec={charge.by} onSpec={(by) => onCharge({ ...charge, by }, true)} />
+      </div>
+      {kind === RETIRED_MEASURE ? (
+        <RetiredBands charge={charge} />
+      ) : (
+        <EditedBands charge={charge} onCharge={onCharge} />
+      )}
+    </div>
+  );
+}
+
+/** What a former plan charges by a measure that is not made any more. */
+function RetiredBands({ charge }: { charge: BandedCharge }) {
   const { plan, context } = useEditing();
+  return (
+    <div className="grid gap-1 text-[14px]">
+      <p>{chargeWords(charge, context, savedOf(plan))}</p>
+      <p className="text-warning">
+        Weight times volume is not counted any more. Releases go on charging by it; the next one has to count something
+        else: the greater of both weights is what carriers charge by.
+      </p>
+    </div>
+  );
+}
+
+/** Bands drawn, as a table in every currency, and as text for a spreadsheet. */
+function EditedBands({ charge, onCharge }: Props) {
+  const { context } = useEditing();
   const { kind } = charge.by;
   const { edges, first } = charge;
   const setEdge = (index: number, part: Partial<Edge>, done = true) =>
@@ -96,21 +140,7 @@ export function BandsTable({ charge, onCharge }: Props) {
   };
   const rows = [first, ...edges.map(({ price }) => price)].flatMap((price, i) => rowsOf(i - 1, price));
   return (
-    <div className="grid gap-3">
-      <div className="flex flex-wrap items-end gap-3">
-        <SelectField<MeasureSpec["kind"]>
-          label="By"
-          className="w-56"
-          value={kind}
-          choices={measuresFor(plan, kind)}
-          onCommit={(next) => {
-            const by = next === kind ? undefined : measureOf(next, plan);
-            // Edges of another measure mean nothing any more.
-            if (by) onCharge({ ...charge, by, edges: [] }, true);
-          }}
-        />
-        <MeasureFields spec={charge.by} onSpec={(by) => onCharge({ ...charge, by }, true)} />
-      </div>
+    <>
       <BandsDrawing
         charge={charge}
         context={context}
@@ -124,7 +154,7 @@ export function BandsTable({ charge, onCharge }: Props) {
         </button>
       </div>
       <BandsAsText charge={charge} context={context} onCharge={(next) => onCharge(next, true)} />
-    </div>
+    </>
   );
 }
 

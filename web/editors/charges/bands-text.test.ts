@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { bandsCsv, readBands } from "./bands-text.ts";
 
-const context = { market: "m", currency: "EUR", rates: new Map() };
+const context = { zone: null, market: "m", currency: "EUR", rates: new Map() };
 const BASIS = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;
 const money = fc.integer({ min: 1, max: 99_999 }).map((minor) => ({ byCurrency: { EUR: (minor / 100).toFixed(2) } }));
 const price = fc.oneof(money, fc.constantFrom("free" as const, "not-offered" as const));

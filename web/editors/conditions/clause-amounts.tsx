@@ -1,18 +1,14 @@
 import type { Amount } from "../../../core/money/amount.ts";
-import type { Plan } from "../../../core/plan/plan.ts";
-import { type AmountRow, AmountsTable } from "../amounts/amounts-table.tsx";
-import type { Column } from "../amounts/columns.ts";
+import { EditedAmounts } from "../amounts/edited-amounts.tsx";
 
-type Props = {
-  plan: Plan;
-  name: string;
-  amount: Amount;
-  columns: readonly Column[];
-  onAmount: (amount: Amount) => void;
-};
+type Props = { name: string; amount: Amount; onAmount: (amount: Amount) => void };
 
-/** The amount of a clause, per market and currency. */
-export function ClauseAmounts({ plan, name, amount, columns, onAmount }: Props) {
-  const row: AmountRow = { key: name, label: name, amount, set: (next, done) => done && onAmount(next) };
-  return <AmountsTable plan={plan} name={name} rows={[row]} columns={columns} />;
+/** The amount of a clause, everywhere it is for. */
+export function ClauseAmounts({ name, amount, onAmount }: Props) {
+  return (
+    <EditedAmounts
+      name={name}
+      rows={[{ key: name, label: name, amount, set: (next, done) => done && onAmount(next) }]}
+    />
+  );
 }

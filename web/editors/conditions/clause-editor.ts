@@ -1,6 +1,5 @@
 import type { Condition } from "../../../core/conditions/condition.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { Column } from "../amounts/columns.ts";
 
 /** A condition that asks about a fact. */
 export type Clause = Exclude<Condition, { kind: "all" | "any" | "not" | "saved" }>;
@@ -11,7 +10,5 @@ export type ClauseOf<Kind extends Clause["kind"]> = Extract<Clause, { kind: Kind
 export type ClauseEditorProps<One extends Clause> = {
   plan: Plan;
   clause: One;
-  /** The markets and currencies its amounts are for. */
-  columns: readonly Column[];
   onClause: (clause: Clause) => void;
 };

@@ -169,7 +169,7 @@ function useWords(condition: Condition): string {
 
 function ClauseRow(props: PartProps & { clause: Clause }) {
   const { clause, trace, onCondition } = props;
-  const { plan, columns } = useEditing();
+  const { plan } = useEditing();
   const words = useWords(clause);
   return (
     <details className="py-0.5">
@@ -178,7 +178,7 @@ function ClauseRow(props: PartProps & { clause: Clause }) {
         <Truth trace={trace} />
       </summary>
       <div className="my-1.5 flex flex-wrap items-end gap-3 border-l-2 border-primary pl-3">
-        <ClauseFields plan={plan} clause={clause} columns={columns} onClause={onCondition} />
+        <ClauseFields plan={plan} clause={clause} onClause={onCondition} />
         <span className="flex gap-1">
           <NotButton {...props} />
           <GroupButton {...props} />

@@ -70,7 +70,7 @@ export function ClimbPanel() {
     const offer = plan.offers.find(({ id }) => id === flag.offer);
     const counted = compiled && countedAt(compiled, request, flag.offer, x);
     if (!offer || !market || counted === null) return;
-    const body = withGoal(offer, flag.step, market.id, currency, counted);
+    const body = withGoal(offer, flag.step, { zone: climb.zone, market: market.id, currency }, counted);
     if (done) draftStore.commit({ kind: "offer", id: offer.id, body });
     else draftStore.show({ kind: "offer", id: offer.id, body });
   };
@@ -79,9 +79,11 @@ export function ClimbPanel() {
   const nudgeFlag = (flag: { offer: string; step: string }, by: number) => {
     const offer = plan.offers.find(({ id }) => id === flag.offer);
     const at = spendGoal(offer?.steps.find(({ id }) => id === flag.step));
-    const goal = at && market && amountFor(at, { market: market.id, currency, rates: ratesOf(plan) });
-    if (!offer || !market || goal === undefined || goal === null) return;
-    const body = withGoal(offer, flag.step, market.id, currency, Math.max(0, goal + by));
+    if (!at || !offer || !market) return;
+    const place = { zone: climb.zone, market: market.id, currency };
+    const goal = amountFor(at, { ...place, rates: ratesOf(plan) });
+    if (goal === undefined) return;
+    const body = withGoal(offer, flag.step, place, Math.max(0, goal + by));
     draftStore.commit({ kind: "offer", id: offer.id, body });
   };
 
@@ -240,13 +242,14 @@ function useClimbEnd(
 ): number {
   const [kept, setKept] = useState({ currency: request.currency, end: 0 });
   const { plan } = state;
-  const context = plan && market && { market: market.id, currency: request.currency, rates: ratesOf(plan) };
   const zones = state.compiled ? resolvePlace(state.compiled.places, request.destination).zones : [];
   const here = plan?.offers.filter((offer) => offer.zones.some((zone) => zones.includes(zone))) ?? [];
   const goals = here.flatMap(({ steps }) =>
     steps.map((step) => {
       const at = spendGoal(step);
-      return (at && context && amountFor(at, context)) ?? 0;
+      if (!at || !plan || !market) return 0;
+      const place = { zone: zones[0] ?? null, market: market.id, currency: request.currency };
+      return amountFor(at, { ...place, rates: ratesOf(plan) }) ?? 0;
     }),
   );
   const farthest = Math.max(60 * unit, ...goals.map((goal) => goal * 1.6), cartValue * 1.2);

@@ -158,5 +158,5 @@ function contextFor(plan: Plan, option: DeliveryOption, standpoint: Market | nul
   const markets = marketsOf(plan, option.zones).sort(byPosition);
   const market = markets.find(({ id }) => id === standpoint?.id) ?? markets[0] ?? standpoint ?? plan.markets[0];
   const shown = market?.currencies.includes(currency) ? currency : (market?.currencies[0] ?? currency);
-  return { market: market?.id ?? "", currency: shown, rates: ratesOf(plan) };
+  return { zone: null, market: market?.id ?? "", currency: shown, rates: ratesOf(plan) };
 }

@@ -19,7 +19,7 @@ afterEach(cleanup);
 const demo = demoPlan();
 const islands = demo.options.find(({ id }) => id === "islands");
 if (!islands) throw new Error("the demo has no option for its islands");
-const context = { market: "portugal", currency: "EUR", rates: new Map() };
+const context = { zone: null, market: "portugal", currency: "EUR", rates: new Map() };
 
 type Editor = (option: DeliveryOption, onOption: (option: DeliveryOption) => void) => ReactNode;
 

@@ -8,6 +8,6 @@ export function firstMark({ counts, steps }: Pick<Offer, "counts" | "steps">): L
   if (counts.kind === "weight") return { weight: { value: "5", unit: "kg" } };
   const amount = steps
     .map((step) => goalOf(step.trigger)?.at)
-    .find((at) => at && ("byCurrency" in at || "byMarket" in at));
+    .find((at) => at && ("byCurrency" in at || "byMarket" in at || "byZone" in at));
   return amount ?? { byCurrency: {} };
 }

@@ -6,7 +6,6 @@ import { goalOf } from "../../../core/offers/trigger.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { type AmountRow, AmountsTable } from "../../editors/amounts/amounts-table.tsx";
-import { columnsOf } from "../../editors/amounts/columns.ts";
 import { spendGoal, withGoalAmount } from "../../editors/amounts/with-goal.ts";
 import { draftStore } from "../../state/use-draft.ts";
 
@@ -37,13 +36,7 @@ export function GoalGrid({ plan, offer, tools = false }: { plan: Plan; offer: Of
   };
   return (
     <section aria-label={`Goals of ${offer.name}`} className="mt-3">
-      <AmountsTable
-        plan={plan}
-        name="Step and reward"
-        rows={rows}
-        columns={columnsOf(plan, offer.zones)}
-        onPasted={setAll}
-      />
+      <AmountsTable plan={plan} name="Step and reward" rows={rows} zones={offer.zones} onPasted={setAll} />
       {tools && (
         <p className="mt-1 flex flex-wrap items-center gap-2 text-[13px] text-quiet">
           Round all typed goals to
@@ -69,7 +62,7 @@ function otherGoal({ counts }: Offer, { trigger }: Step): string {
   const goal = goalOf(trigger);
   if (!goal) return "codes" in trigger ? "by code alone" : "no goal";
   // A goal of items or weight is the same in every currency.
-  const count = markAt(goal.at, { market: "", currency: "", rates: new Map() });
+  const count = markAt(goal.at, { zone: null, market: "", currency: "", rates: new Map() });
   return count === undefined ? "no amount" : goalWords(counts.kind, count, "");
 }
 
@@ -86,12 +79,18 @@ function roundedGoals(steps: readonly Step[], unit: number): Map<string, Amount>
     steps.flatMap((step): [string, Amount][] => {
       const at = spendGoal(step);
       if (!at) return [];
-      const byMarket =
-        at.byMarket && Object.fromEntries(Object.entries(at.byMarket).map(([id, own]) => [id, round(own)]));
+      const { byCurrency, byMarket, byZone } = at;
+      const own = (figures: NonNullable<Amount["byZone"]>) =>
+        Object.fromEntries(Object.entries(figures).map(([id, typed]) => [id, round(typed)]));
       return [
         [
           step.id,
-          { ...at, ...(at.byCurrency ? { byCurrency: round(at.byCurrency) } : {}), ...(byMarket ? { byMarket } : {}) },
+          {
+            ...at,
+            ...(byCurrency ? { byCurrency: round(byCurrency) } : {}),
+            ...(byMarket ? { byMarket: own(byMarket) } : {}),
+            ...(byZone ? { byZone: own(byZone) } : {}),
+          },
         ],
       ];
     }),

@@ -29,6 +29,7 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
   const home = plan && homeOf(plan, offer, market);
   if (!plan || !home) return null;
   const shownIn = home.currencies.includes(currency) ? currency : (home.currencies[0] ?? currency);
+  const place = { zone: null, market: home.id, currency: shownIn };
   const parts = offerSentence(plan, offer, home.id, shownIn);
   return (
     <section aria-label={offer.name} className="mt-1">
@@ -39,13 +40,13 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
           const afterGoal = parts[i - 1]?.step !== undefined;
           if (!at || step === undefined) return <span key={text}>{afterGoal ? text.slice(1) : text}</span>;
           const edit = (minor: number) =>
-            ({ kind: "offer", id: offer.id, body: withGoal(offer, step, home.id, shownIn, minor) }) as const;
+            ({ kind: "offer", id: offer.id, body: withGoal(offer, step, place, minor) }) as const;
           return (
             <span key={step} className="whitespace-nowrap">
               <AmountField
                 label="Goal"
                 shown={text}
-                minor={amountFor(at, { market: home.id, currency: shownIn, rates: ratesOf(plan) })}
+                minor={amountFor(at, { ...place, rates: ratesOf(plan) })}
                 currency={shownIn}
                 onShow={(minor) => draftStore.show(edit(minor))}
                 onCommit={(minor) => draftStore.commit(edit(minor))}
@@ -63,7 +64,7 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
           <>
             {" "}
             <span aria-hidden>·</span> for carts where{" "}
-            {conditionWords(offer.when, { market: home.id, currency: shownIn, rates: ratesOf(plan) }, savedOf(plan))}
+            {conditionWords(offer.when, { ...place, rates: ratesOf(plan) }, savedOf(plan))}
           </>
         )}
         {children}

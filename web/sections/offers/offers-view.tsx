@@ -53,6 +53,7 @@ export function OffersView() {
     : (TABS.find(({ id }) => selected === id || (id === "condition/" && selected?.startsWith(id)))?.id ?? "here");
   const home = chosen && homeOf(plan, chosen, market);
   const context = {
+    zone: null,
     market: home?.id ?? market?.id ?? plan.markets[0]?.id ?? "",
     currency: home && !home.currencies.includes(currency) ? (home.currencies[0] ?? currency) : currency,
     rates: ratesOf(plan),

@@ -1,4 +1,4 @@
-import { useMemo, useState } from "react";
+import { type ReactNode, useMemo, useState } from "react";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { coverageOf } from "../../../core/queries/coverage.ts";
 import { COUNTRIES } from "../../names/place-names.ts";
@@ -74,7 +74,7 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
           </tr>
         </thead>
         <tbody>
-          {served.filter(fits).map(({ code, zones, orNowhere }) => (
+          {served.filter(fits).map(({ code, zones, orNowhere, stopped }) => (
             <tr key={code}>
               <th scope="row" className="font-normal">
                 {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
@@ -82,24 +82,31 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
               <td>
                 {zones.map(zoneLink)}
                 {orNowhere && <span className="text-[13px] text-warning">some addresses by nobody</span>}
+                <Stopped zones={stopped.map(zoneLink)} />
               </td>
             </tr>
           ))}
-          {carved.filter(fits).map(({ code }) => (
+          {carved.filter(fits).map(({ code, stopped }) => (
             <tr key={code}>
               <th scope="row" className="font-normal">
                 {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
               </th>
-              <td className="text-warning">carved out, and served by nobody</td>
+              <td className="text-warning">
+                {stopped.length > 0 ? "nobody" : "carved out, and served by nobody"}
+                <Stopped zones={stopped.map(zoneLink)} />
+              </td>
             </tr>
           ))}
           {wanted !== "" &&
-            unserved.filter(fits).map(({ code }) => (
+            unserved.filter(fits).map(({ code, stopped }) => (
               <tr key={code}>
                 <th scope="row" className="font-normal">
                   {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
                 </th>
-                <td className="text-quiet">nobody</td>
+                <td className="text-quiet">
+                  nobody
+                  <Stopped zones={stopped.map(zoneLink)} />
+                </td>
               </tr>
             ))}
         </tbody>
@@ -113,3 +120,7 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
     </section>
   );
 }
+
+/** The zones that a place would have, were they not switched off. */
+const Stopped = ({ zones }: { zones: readonly ReactNode[] }) =>
+  zones.length > 0 && <span className="text-[13px] text-warning">: switched off, and not sold to: {zones}</span>;

@@ -69,7 +69,7 @@ function ChosenAtFirst({ plan, onStore }: ChosenProps) {
   const [market] = [...plan.markets].sort(byPosition);
   const editing = editingIn({
     plan,
-    context: { market: market?.id ?? "", currency: market?.currencies[0] ?? "EUR", rates: ratesOf(plan) },
+    context: { zone: null, market: market?.id ?? "", currency: market?.currencies[0] ?? "EUR", rates: ratesOf(plan) },
     zones: plan.zones.map(({ id }) => id),
     explain: () => null,
   });

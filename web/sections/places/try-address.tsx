@@ -19,7 +19,7 @@ export function TryAddress({ compiled }: { compiled: CompiledPlan }) {
   const [region, setRegion] = useState("");
   const [postcode, setPostcode] = useState("");
   const regions = useRegions(country);
-  const { zones, by, orNowhere } = resolvePlace(compiled.places, {
+  const { zones, by, orNowhere, stopped } = resolvePlace(compiled.places, {
     country,
     ...(region === "" ? {} : { region }),
     ...(postcode.trim() === "" ? {} : { postcode: postcode.trim() }),
@@ -60,7 +60,13 @@ export function TryAddress({ compiled }: { compiled: CompiledPlan }) {
         />
       </div>
       <p className="mt-2" role="status">
-        {zones.length === 0 && <span className="text-warning">Nobody delivers there: no zone claims it.</span>}
+        {zones.length === 0 && (
+          <span className="text-warning">
+            {stopped.length === 0
+              ? "Nobody delivers there: no zone claims it."
+              : `Nothing is sold there while ${stopped.map(nameOf).join(", ")} is switched off.`}
+          </span>
+        )}
         {zones.length === 1 && only !== undefined && !orNowhere && (
           <>
             Served by <strong>{nameOf(only)}</strong>, {by ? BY[by] : "whatever the rest of the address"}

@@ -27,6 +27,11 @@ type Props = {
   onRemove: () => void;
 };
 
+const WHEN_OFF = {
+  "falls-to-wider": "its places go to the next wider zone",
+  "stops-selling": "nothing is sold to its places",
+} as const;
+
 /** One zone: its name, tax and the places it claims. */
 export function ZoneEditor({ order, plan, zone, nameOf, onZones, onRemove }: Props) {
   const market = plan.markets.find(({ id }) => id === zone.market);
@@ -64,7 +69,20 @@ export function ZoneEditor({ order, plan, zone, nameOf, onZones, onRemove }: Pro
           ) : (
             `${options === 1 ? "one delivery option" : `${options} delivery options`}`
           )}
-          {zone.on === false && "; switched off, as if it were not there"}.
+          {zone.on === false && (
+            <>
+              ; switched off:{" "}
+              <SelectField<NonNullable<Zone["whenOff"]>>
+                label="While it is switched off"
+                look="word"
+                className="text-[14px]"
+                value={zone.whenOff ?? "falls-to-wider"}
+                choices={WHEN_OFF}
+                onCommit={(whenOff) => onZones({ ...zone, whenOff })}
+              />
+            </>
+          )}
+          .
         </p>
       </header>
       <FindingsBeside kind="zone" id={zone.id} />
@@ -96,7 +114,7 @@ type HandlingProps = Pick<Props, "plan" | "zone" | "onZones"> & { market: Market
 
 /** A fee in a zone, on top of whatever an option charges there and its own handling. */
 function ZoneHandling({ plan, zone, market, onZones }: HandlingProps) {
-  const context = { market: market.id, currency: market.currencies[0] ?? "", rates: ratesOf(plan) };
+  const context = { zone: zone.id, market: market.id, currency: market.currencies[0] ?? "", rates: ratesOf(plan) };
   const save = (handling: Handling | undefined, done: boolean) => {
     const body = setOptional(zone, "handling", handling);
     if (done) onZones(body);

@@ -20,7 +20,7 @@ export function ConvertedPanel({ plan, table }: { plan: Plan; table: RateTable }
           const amount = goal && amountOf(goal.at);
           if (!amount) return [];
           return columnsOf(plan, offer.zones).flatMap(({ market, currency }) => {
-            const shown = convertedOverTime(amount, table, { market: market.id, currency });
+            const shown = convertedOverTime(amount, table, { zone: null, market: market.id, currency });
             const [first] = shown;
             if (!first) return [];
             const figures = shown.map(({ minor }) => minor);

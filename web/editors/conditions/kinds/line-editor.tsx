@@ -7,7 +7,7 @@ import { ComparisonField } from "../comparison-field.tsx";
 import { HOW } from "../line-words.ts";
 
 /** A figure of single lines. */
-export function LineFields({ plan, clause, columns, onClause }: ClauseEditorProps<ClauseOf<"line">>) {
+export function LineFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"line">>) {
   const { figure } = clause;
   const set = (next: typeof figure) => onClause({ ...clause, figure: next });
   return (
@@ -25,13 +25,7 @@ export function LineFields({ plan, clause, columns, onClause }: ClauseEditorProp
       />
       <ComparisonField value={figure.is} onIs={(is) => set({ ...figure, is })} />
       {figure.kind === "price" && (
-        <ClauseAmounts
-          plan={plan}
-          name="Price"
-          amount={figure.amount}
-          columns={columns}
-          onAmount={(amount) => set({ ...figure, amount })}
-        />
+        <ClauseAmounts name="Price" amount={figure.amount} onAmount={(amount) => set({ ...figure, amount })} />
       )}
       {figure.kind === "quantity" && (
         <NumberField

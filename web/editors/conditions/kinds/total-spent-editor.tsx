@@ -3,15 +3,13 @@ import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { ComparisonField } from "../comparison-field.tsx";
 
 /** What the shopper has spent so far. */
-export function TotalSpentFields({ plan, clause, columns, onClause }: ClauseEditorProps<ClauseOf<"total-spent">>) {
+export function TotalSpentFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"total-spent">>) {
   return (
     <>
       <ComparisonField value={clause.is} onIs={(is) => onClause({ ...clause, is })} />
       <ClauseAmounts
-        plan={plan}
         name="Spent so far"
         amount={clause.amount}
-        columns={columns}
         onAmount={(amount) => onClause({ ...clause, amount })}
       />
     </>

@@ -4,17 +4,11 @@ import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { ComparisonField } from "../comparison-field.tsx";
 
 /** What the cart is worth, and on which basis. */
-export function ValueFields({ plan, clause, columns, onClause }: ClauseEditorProps<ClauseOf<"value">>) {
+export function ValueFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"value">>) {
   return (
     <>
       <ComparisonField value={clause.is} onIs={(is) => onClause({ ...clause, is })} />
-      <ClauseAmounts
-        plan={plan}
-        name="Cart value"
-        amount={clause.amount}
-        columns={columns}
-        onAmount={(amount) => onClause({ ...clause, amount })}
-      />
+      <ClauseAmounts name="Cart value" amount={clause.amount} onAmount={(amount) => onClause({ ...clause, amount })} />
       <BasisFields basis={clause.basis} onBasis={(basis) => onClause({ ...clause, basis })} />
     </>
   );

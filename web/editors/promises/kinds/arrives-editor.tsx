@@ -1,6 +1,7 @@
 import { NumberField } from "../../../fields/number-field.tsx";
 import { TextField } from "../../../fields/text-field.tsx";
 import { WeekdaysField } from "../../../fields/weekdays-field.tsx";
+import { setOptional } from "../../../state/set-optional.ts";
 import type { PromiseFieldsProps, PromiseKindEditor, PromiseOf } from "../promise-kind-editor.ts";
 
 /** Arrives so many working days after it was ordered. */
@@ -32,11 +33,14 @@ function ArrivesFields({ promise, onPromise }: PromiseFieldsProps<"arrives">) {
           label=""
           ariaLabel="Orders until"
           className="w-28"
-          value={promise.cutOff}
+          value={promise.cutOff ?? ""}
           leaf="option/promise/arrives/cutOff"
           onCommit={(cutOff) => onPromise({ ...promise, cutOff })}
+          onEmpty={() => onPromise(setOptional(promise, "cutOff", undefined))}
         />
-        are begun the same working day:
+        {promise.cutOff === undefined
+          ? "(no time: never) are begun the same working day:"
+          : "and that whole minute are begun the same working day:"}
         <WeekdaysField
           label="Working days"
           days={promise.workingDays}
