@@ -2,7 +2,7 @@ import { percent } from "../money/decimal.ts";
 import { type LinearAmount, rounded } from "../money/linear-amount.ts";
 import type { Rational } from "../money/rational.ts";
 import { milligrams, volumeOf } from "../quantities/quantity.ts";
-import type { Cart, CartLine } from "../request/request.ts";
+import type { Cart, CartLine, OrderDiscount } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type OrderDiscounts, orderDiscounts } from "./order-discount.ts";
 
@@ -29,7 +29,18 @@ export type ReadCart = {
   readonly lines: readonly ReadLine[];
   /** Null when the order has no discount of its own. */
   readonly discounts: OrderDiscounts | null;
+  /** Those of them that codes gave, and the others, each as if they were all there is. */
+  readonly ofCodes: OrderDiscounts | null;
+  readonly ofOthers: OrderDiscounts | null;
 };
+
+/** A cart without discounts on the order. */
+export const plainCart = (lines: readonly ReadLine[]): ReadCart => ({
+  lines,
+  discounts: null,
+  ofCodes: null,
+  ofOthers: null,
+});
 
 export const isShipped = ({ delivery }: Pick<ReadLine, "delivery">): boolean => delivery?.kind !== "nothing-to-ship";
 /** Whether the zone's charges are for this line: it is shipped, and has no charge of its own. */
@@ -80,9 +91,14 @@ export function readCart(cart: Cart, path: string): ReadCart | { problems: Probl
   const lines = cart.lines.map(readLine);
   const heavy = sizeProblems(lines, path);
   if (heavy.length > 0) return { problems: heavy };
+  const { discounts } = cart;
+  if (!discounts?.length) return plainCart(lines);
+  const inClosedForm = (some: readonly OrderDiscount[]) => (some.length > 0 ? orderDiscounts(some) : null);
   return {
     lines,
-    discounts: cart.discounts?.length ? orderDiscounts(cart.discounts) : null,
+    discounts: orderDiscounts(discounts),
+    ofCodes: inClosedForm(discounts.filter(({ code }) => code !== undefined)),
+    ofOthers: inClosedForm(discounts.filter(({ code }) => code === undefined)),
   };
 }
 

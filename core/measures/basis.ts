@@ -11,6 +11,11 @@ export const Basis = Type.Object(
     orderDiscounts: Type.Union([Type.Literal("in"), Type.Literal("out")], {
       description: "in: counts what is left after discounts on the whole order",
     }),
+    codes: Type.Optional(
+      Type.Union([Type.Literal("in"), Type.Literal("out")], {
+        description: "The same of those that a code gave; as the others unless given",
+      }),
+    ),
     tax: Type.Union([Type.Literal("with"), Type.Literal("without")]),
     leavesOut: Type.Optional(LeavesOut),
   },
@@ -21,20 +26,29 @@ export type Basis = Static<typeof Basis>;
 /** The same text for bases that mean the same, so that a measure is computed once per quote. */
 export function basisKey(basis: Basis): string {
   const { lineDiscounts, orderDiscounts, tax, leavesOut } = basis;
-  return JSON.stringify([lineDiscounts, orderDiscounts, tax, leavesOutKey(leavesOut)]);
+  return JSON.stringify([lineDiscounts, orderDiscounts, codesIn(basis), tax, leavesOutKey(leavesOut)]);
 }
+
+/** Whether discounts that a code gave are taken off first. */
+export const codesIn = ({ codes, orderDiscounts }: Pick<Basis, "codes" | "orderDiscounts">): "in" | "out" =>
+  codes ?? orderDiscounts;
 
 /**
  * A basis in words, in English for the people who make offers.
  *
  * @example "goods after all discounts, with tax, leaving out gift-cards"
  */
-export function basisWords({ lineDiscounts, orderDiscounts, tax, leavesOut }: Basis): string {
+export function basisWords(basis: Basis): string {
+  const { lineDiscounts, orderDiscounts, tax, leavesOut } = basis;
   const discounts = {
-    "in in": "after all discounts",
-    "in out": "after line discounts, before order discounts",
-    "out in": "after order discounts, before line discounts",
-    "out out": "before discounts",
-  }[`${lineDiscounts} ${orderDiscounts}` as const];
+    "in in in": "after all discounts",
+    "in in out": "after line and order discounts, before codes",
+    "in out in": "after line discounts and codes, before order discounts",
+    "in out out": "after line discounts, before order discounts",
+    "out in in": "after order discounts, before line discounts",
+    "out in out": "after order discounts, before codes and line discounts",
+    "out out in": "after codes, before other discounts",
+    "out out out": "before discounts",
+  }[`${lineDiscounts} ${orderDiscounts} ${codesIn(basis)}` as const];
   return `goods ${discounts}, ${tax} tax${leavesOutWords(leavesOut)}`;
 }

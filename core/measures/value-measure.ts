@@ -1,13 +1,15 @@
+import type { OrderDiscounts } from "../cart/order-discount.ts";
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
 import { add, divide, multiply, ONE, type Rational, reduce, whole, ZERO } from "../money/rational.ts";
-import type { Basis } from "./basis.ts";
+import { type Basis, codesIn } from "./basis.ts";
 import { type GoodsFilter, goodsFilter } from "./goods-filter.ts";
 import { type ValuePath, valueAt } from "./value-path.ts";
 
 /** A basis compiled for one zone: which lines count, and what one unit of a line counts after tax. */
 export type ValueMeasure = {
   readonly lineDiscounts: boolean;
-  readonly orderDiscounts: boolean;
+  /** The discounts on the order that are taken off first; null: none of them. */
+  readonly takenOff: (cart: ReadCart) => OrderDiscounts | null;
   readonly counts: GoodsFilter;
   readonly taxed: (rate: Rational | null) => Rational;
 };
@@ -15,10 +17,17 @@ export type ValueMeasure = {
 export function compileMeasure(basis: Basis, pricesIncludeTax: boolean, standardTax: Rational): ValueMeasure {
   return {
     lineDiscounts: basis.lineDiscounts === "in",
-    orderDiscounts: basis.orderDiscounts === "in",
+    takenOff: takenOff(basis),
     counts: goodsFilter(basis.leavesOut),
     taxed: taxFactor(basis.tax === "with", pricesIncludeTax, standardTax),
   };
+}
+
+function takenOff(basis: Basis): ValueMeasure["takenOff"] {
+  const [others, codes] = [basis.orderDiscounts === "in", codesIn(basis) === "in"];
+  if (others && codes) return ({ discounts }) => discounts;
+  if (others) return ({ ofOthers }) => ofOthers;
+  return codes ? ({ ofCodes }) => ofCodes : () => null;
 }
 
 /** What turns a price as the market writes it into a price as the basis counts it. */
@@ -33,15 +42,13 @@ function taxFactor(withTax: boolean, pricesIncludeTax: boolean, standardTax: Rat
  * or filler when `next` is null.
  */
 export function valuePath(measure: ValueMeasure, cart: ReadCart, next: ReadLine | null): ValuePath {
+  const discounts = measure.takenOff(cart);
   const spread = next && next.discount > 0 ? { amount: BigInt(next.discount), of: BigInt(next.shelf) } : null;
   return {
     start: exactValue(measure, cart.lines),
     rate: next && !measure.counts(next) ? ZERO : measure.taxed(next?.taxRate ?? null),
     lineDiscount: measure.lineDiscounts ? spread : null,
-    order:
-      measure.orderDiscounts && cart.discounts
-        ? { goods: BigInt(goodsValue(cart.lines)), discounts: cart.discounts, lineDiscount: spread }
-        : null,
+    order: discounts ? { goods: BigInt(goodsValue(cart.lines)), discounts, lineDiscount: spread } : null,
   };
 }
 
@@ -54,7 +61,7 @@ export function evenPath(
   cart: ReadCart,
   next: ReadLine | null,
 ): { readonly start: number; readonly slope: 0 | 1 } | null {
-  if ((measure.orderDiscounts && cart.discounts) || (measure.lineDiscounts && next && next.discount > 0)) return null;
+  if (measure.takenOff(cart) || (measure.lineDiscounts && next && next.discount > 0)) return null;
   const start = plainSum(measure, cart.lines);
   if (start === null) return null;
   if (next && !measure.counts(next)) return { start, slope: 0 };
@@ -74,7 +81,7 @@ function plainSum({ counts, lineDiscounts, taxed }: ValueMeasure, lines: readonl
 
 /** What a basis counts of a cart, in whole minor units. */
 export function countedValue(measure: ValueMeasure, cart: ReadCart): number {
-  const plain = measure.orderDiscounts && cart.discounts ? null : plainSum(measure, cart.lines);
+  const plain = measure.takenOff(cart) ? null : plainSum(measure, cart.lines);
   return plain ?? valueAt(valuePath(measure, cart, null), 0);
 }
 

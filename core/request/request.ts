@@ -54,9 +54,11 @@ export const CartLine = Type.Object(
 );
 export type CartLine = Static<typeof CartLine>;
 
+const ofCode = Type.Optional({ ...Name(), description: "The code that gave it, if one did" });
+
 export const OrderDiscount = Type.Union([
-  Type.Object({ amount: MinorUnits }, closed),
-  Type.Object({ percent: Percent }, closed),
+  Type.Object({ amount: MinorUnits, code: ofCode }, closed),
+  Type.Object({ percent: Percent, code: ofCode }, closed),
 ]);
 export type OrderDiscount = Static<typeof OrderDiscount>;
 

@@ -1,6 +1,6 @@
 import { decide } from "../analysis/decide.ts";
 import { type World, within, worldOf, type ZoneContext } from "../analysis/world.ts";
-import { filler, readLine } from "../cart/read-cart.ts";
+import { filler, plainCart, readLine } from "../cart/read-cart.ts";
 import type { BandedCharge } from "../charges/kinds/bands.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
 import { leastCount } from "../measures/edge.ts";
@@ -162,7 +162,7 @@ function aroundCount(where: ZoneContext, by: MeasureSpec, least: number, at: num
   const measure = compileSpec(by, "ordinary", market.pricesIncludeTax, percent(zone.standardTaxRate) ?? ZERO);
   const linesOf = (amount: number) => (amount > 0 ? [cartLine(kind, amount)] : []);
   const reaches = (amount: number) =>
-    (counted(measure, { lines: linesOf(amount).map(readLine), discounts: null }, new Map()) ?? 0) >= least;
+    (counted(measure, plainCart(linesOf(amount).map(readLine)), new Map()) ?? 0) >= least;
   const edge = leastThat(reaches);
   if (edge === null) return "no amount of plain goods gets there";
   return (

@@ -35,6 +35,7 @@ const basis: fc.Arbitrary<Basis> = fc.record(
     lineDiscounts: side,
     orderDiscounts: fc.constantFrom("in", "in", "out"),
     tax: fc.constantFrom("with", "without"),
+    codes: side,
     leavesOut: fc.constant(NO_GIFT_CARDS),
   },
   { requiredKeys: ["lineDiscounts", "orderDiscounts", "tax"] },
@@ -324,8 +325,11 @@ const cart = (span: number): fc.Arbitrary<Cart> => {
       }),
     );
   const discount = fc.oneof(
-    fc.integer({ min: 0, max: Math.ceil(span / 5) }).map((amount) => ({ amount })),
-    percentText.map((percent) => ({ percent })),
+    fc.record(
+      { amount: fc.integer({ min: 0, max: Math.ceil(span / 5) }), code: fc.constant("WELCOME") },
+      { requiredKeys: ["amount"] },
+    ),
+    fc.record({ percent: percentText, code: fc.constant("WELCOME") }, { requiredKeys: ["percent"] }),
   );
   return fc.record(
     {

@@ -55,7 +55,10 @@ export type AsSold = Static<typeof AsSold>;
 
 /** A discount on the whole order. */
 export const CartDiscount = Type.Union(
-  [Type.Object({ percent: Percent }, closed), Type.Object({ amounts: Amounts }, closed)],
+  [
+    Type.Object({ percent: Percent, code: Type.Optional(Name()) }, closed),
+    Type.Object({ amounts: Amounts, code: Type.Optional(Name()) }, closed),
+  ],
   { title: "CartDiscount" },
 );
 export type CartDiscount = Static<typeof CartDiscount>;

@@ -90,7 +90,8 @@ const discountsIn = ({ discounts = [] }: ShownCart, currency: string): OrderDisc
   discounts.flatMap((discount): OrderDiscount[] => {
     if ("percent" in discount) return [discount];
     const amount = minorIn(discount.amounts, currency);
-    return amount === undefined ? [] : [{ amount }];
+    const { code } = discount;
+    return amount === undefined ? [] : [code === undefined ? { amount } : { amount, code }];
   });
 
 /** An amount typed for a currency, in its minor units. */

@@ -1,3 +1,4 @@
+import { codesIn } from "../../measures/basis.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A goal that counts goods before discounts: shoppers reach it without paying as much. */
@@ -8,7 +9,8 @@ export const basisBeforeDiscounts: Check = {
     for (const offer of plan.offers) {
       if (!offer.on || offer.counts.kind !== "value") continue;
       const { basis } = offer.counts;
-      if (basis.lineDiscounts === "in" && basis.orderDiscounts === "in") continue;
+      if (basis.lineDiscounts === "in" && basis.orderDiscounts === "in" && codesIn(basis) === "in") continue;
+      const { codes: _, ...rest } = basis;
       yield {
         sentence: `“${offer.name}” counts goods before discounts: a shopper can reach its goal and pay less than it says.`,
         at: onOffer(offer, "/counts/basis"),
@@ -21,7 +23,7 @@ export const basisBeforeDiscounts: Check = {
               id: offer.id,
               body: {
                 ...offer,
-                counts: { kind: "value", basis: { ...basis, lineDiscounts: "in", orderDiscounts: "in" } },
+                counts: { kind: "value", basis: { ...rest, lineDiscounts: "in", orderDiscounts: "in" } },
               },
             },
           ],

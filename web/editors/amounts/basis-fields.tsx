@@ -19,10 +19,16 @@ export function BasisFields({ basis, onBasis }: Props) {
         onCommit={(lineDiscounts) => onBasis({ ...basis, lineDiscounts })}
       />
       <SelectField
-        label="Order discounts and codes"
+        label="Order discounts"
         value={basis.orderDiscounts}
         choices={{ in: "taken off first", out: "not taken off" }}
         onCommit={(orderDiscounts) => onBasis({ ...basis, orderDiscounts })}
+      />
+      <SelectField<"in" | "out" | "">
+        label="Codes"
+        value={basis.codes ?? ""}
+        choices={{ "": "as order discounts", in: "taken off first", out: "not taken off" }}
+        onCommit={(codes) => onBasis(setOptional(basis, "codes", codes === "" ? undefined : codes))}
       />
       <SelectField
         label="Tax"

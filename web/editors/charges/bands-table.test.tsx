@@ -134,7 +134,7 @@ describe("the table of bands", () => {
     await userEvent.selectOptions(screen.getByLabelText("Measured from"), "porto-shop");
     expect(now().by).toEqual({ kind: "distance", from: "porto-shop" });
     await userEvent.selectOptions(by, "value");
-    await userEvent.selectOptions(screen.getByLabelText("Order discounts and codes"), "out");
+    await userEvent.selectOptions(screen.getByLabelText("Order discounts"), "out");
     expect(now().by).toMatchObject({ kind: "value", basis: { orderDiscounts: "out" } });
     await userEvent.selectOptions(by, "volume");
     await userEvent.click(screen.getByRole("button", { name: "Add a band" }));

@@ -6,6 +6,7 @@ import { MoneyField } from "../../fields/money-field.tsx";
 import { readPercent } from "../../fields/read-figure.ts";
 import { isAtMostAll } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
+import { setOptional } from "../../state/set-optional.ts";
 
 export type DiscountsProps = {
   discounts: readonly CartDiscount[];
@@ -15,7 +16,7 @@ export type DiscountsProps = {
 
 const MOST = 20;
 
-/** Discounts on the whole order, each a percent or an amount. */
+/** Discounts on the whole order, each a percent or an amount, and the code that gave it if one did. */
 export function OrderDiscountsForm({ discounts, currency, onDiscounts }: DiscountsProps) {
   const set = (index: number, next: CartDiscount) => onDiscounts(discounts.map((one, i) => (i === index ? next : one)));
   return (
@@ -32,7 +33,7 @@ export function OrderDiscountsForm({ discounts, currency, onDiscounts }: Discoun
                 leaf="percent"
                 rule={isAtMostAll}
                 read={readPercent}
-                onCommit={(percent) => set(i, { percent })}
+                onCommit={(percent) => set(i, { ...discount, percent })}
               />
             ) : (
               <MoneyField
@@ -40,9 +41,19 @@ export function OrderDiscountsForm({ discounts, currency, onDiscounts }: Discoun
                 className="w-40"
                 value={discount.amounts[currency]}
                 currency={currency}
-                onCommit={(amount) => set(i, { amounts: { ...discount.amounts, [currency]: amount } })}
+                onCommit={(amount) => set(i, { ...discount, amounts: { ...discount.amounts, [currency]: amount } })}
               />
             )}
+            <TextField
+              label="By the code"
+              ariaLabel={`Code that gives discount ${i + 1}`}
+              placeholder="none"
+              className="w-28"
+              value={discount.code ?? ""}
+              leaf="when/code/codes"
+              onCommit={(code) => set(i, { ...discount, code })}
+              onEmpty={() => set(i, setOptional(discount, "code", undefined))}
+            />
             <IconButton
               words={`Remove discount ${i + 1}`}
               onClick={() => onDiscounts(discounts.filter((_, other) => other !== i))}

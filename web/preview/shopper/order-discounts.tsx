@@ -22,8 +22,9 @@ export const OrderDiscounts = (props: DiscountsProps) => (
 /** @example "Off the order: 10 %, then 5 EUR" */
 function wordsOf(discounts: readonly CartDiscount[], currency: string): string {
   if (discounts.length === 0) return "Nothing off the order";
-  const words = discounts.map((one) =>
-    "percent" in one ? `${one.percent} %` : `${one.amounts[currency] ?? "nothing in"} ${currency}`,
-  );
+  const words = discounts.map((one) => {
+    const off = "percent" in one ? `${one.percent} %` : `${one.amounts[currency] ?? "nothing in"} ${currency}`;
+    return one.code === undefined ? off : `${off} by ${one.code}`;
+  });
   return `Off the order: ${words.join(", then ")}`;
 }
