@@ -50,7 +50,18 @@ export type Resolution = {
 /** The same while zones that are switched off count for serving what they claim. */
 type Claimed = Omit<Resolution, "stopped">;
 
+// Most edits of a plan leave its zones as they are, and a large one has hundreds.
+let last: { readonly zones: readonly Zone[]; readonly index: PlaceIndex } | null = null;
+
+/** Zones by what they claim. */
 export function indexPlaces(zones: readonly Zone[]): PlaceIndex {
+  if (last && last.zones.length === zones.length && last.zones.every((zone, i) => zone === zones[i])) return last.index;
+  const index = newIndex(zones);
+  last = { zones, index };
+  return index;
+}
+
+function newIndex(zones: readonly Zone[]): PlaceIndex {
   const postcodes = new Map<string, Map<string, PostcodeClaim[]>>();
   const regions = new Map<string, PlaceClaim[]>();
   const countries = new Map<string, PlaceClaim[]>();

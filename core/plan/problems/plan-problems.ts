@@ -26,7 +26,7 @@ import { namedOptions, rewardOptions, rewardProblems } from "../../rewards/rewar
 import { type Problem, pointer } from "../../schema/problem.ts";
 import { stretchProblems } from "../../time/local.ts";
 import { type Plan, ratesOf } from "../plan.ts";
-import { MOST_READABLE, nestingProblem } from "./nesting.ts";
+import { unlessSoundBefore, unreadable } from "./sound-before.ts";
 
 /** Everything a plan's parts may refer to. */
 type Known = ConditionReferences & {
@@ -44,8 +44,9 @@ type Known = ConditionReferences & {
  * @param elsewhere ids that may be referred to besides: of what a file holds in a form that cannot be read
  */
 export function planProblems(plan: Plan, elsewhere: ReadonlySet<string> = new Set()): Problem[] {
-  const nested = nestingProblem(plan, MOST_READABLE);
+  const nested = unreadable(plan);
   if (nested) return [nested];
+  const once = elsewhere.size === 0 ? unlessSoundBefore(plan) : (_: object, look: () => Problem[]) => look();
   const rates = ratesOf(plan);
   const idsOf = (list: readonly { id: string }[] | undefined) =>
     new Set([...(list ?? []).map(({ id }) => id), ...elsewhere]);
@@ -79,9 +80,11 @@ export function planProblems(plan: Plan, elsewhere: ReadonlySet<string> = new Se
       ...zone.destinations.flatMap((destination, d) => newProblems(destination, `/zones/${i}/destinations/${d}`)),
       ...handlingProblems(zone.handling, `/zones/${i}/handling`, known),
     ]),
-    ...plan.options.flatMap((option, i) => optionProblems(plan, option, `/options/${i}`, known)),
-    ...plan.offers.flatMap((offer, i) => offerProblems(offer, `/offers/${i}`, known)),
-    ...(plan.conditions ?? []).flatMap((one, i) => whenProblems(one.when, `/conditions/${i}/when`, known)),
+    ...plan.options.flatMap((option, i) => once(option, () => optionProblems(plan, option, `/options/${i}`, known))),
+    ...plan.offers.flatMap((offer, i) => once(offer, () => offerProblems(offer, `/offers/${i}`, known))),
+    ...(plan.conditions ?? []).flatMap((one, i) =>
+      once(one, () => whenProblems(one.when, `/conditions/${i}/when`, known)),
+    ),
     ...circleProblems(plan.conditions ?? []),
     ...(plan.rates ?? []).flatMap((table, i) => rateTableProblems(table, `/rates/${i}`)),
   ];
