@@ -26,6 +26,8 @@ function zonesOf(plan: Plan, { kind, body }: StatedCondition["entity"]): readonl
   switch (kind) {
     case "offer":
       return body.on ? body.zones : undefined;
+    case "notice":
+      return body.on ? (body.zones.length > 0 ? body.zones : plan.zones.map(({ id }) => id)) : undefined;
     case "option":
       return body.on === false ? undefined : body.zones;
     default:

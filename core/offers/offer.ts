@@ -4,7 +4,7 @@ import { StepWording } from "../messages/step-wording.ts";
 import { Reward } from "../rewards/reward.ts";
 import { byKind, closed, Id, Percent, Position } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
-import { Local } from "../time/local.ts";
+import { Schedule } from "../time/stretch.ts";
 import { Trigger } from "./trigger.ts";
 
 /** One rung of an offer: what earns it, and what is given. */
@@ -20,12 +20,6 @@ export const Step = Type.Object(
 );
 export type Step = Static<typeof Step>;
 
-/** A stretch of time by the market's clocks, half-open; a day as the end is included. */
-const Stretch = Type.Object(
-  { from: Type.Optional(Local), until: Type.Optional(Local) },
-  { ...closed, title: "Stretch" },
-);
-
 /** A shipping discount: who, when and where, what counts, a ladder of steps, limits, company it keeps. */
 export const Offer = Type.Object(
   {
@@ -36,7 +30,7 @@ export const Offer = Type.Object(
     on: Type.Boolean(),
     zones: Type.Array(Id, { maxItems: 1000, uniqueItems: true }),
     when: Type.Optional(ConditionRef),
-    schedule: Type.Optional(Type.Array(Stretch, { minItems: 1, maxItems: 100 })),
+    schedule: Type.Optional(Schedule),
     limits: Type.Optional(
       Type.Object(
         {

@@ -1,6 +1,7 @@
 import { SavedCondition } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
 import { RateTable } from "../money/rates.ts";
+import { Notice } from "../notices/notice.ts";
 import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
@@ -18,6 +19,7 @@ export const ENTITY_KINDS = {
   option: { list: "options", schema: DeliveryOption, words: "delivery option" },
   offer: { list: "offers", schema: Offer, words: "offer" },
   location: { list: "locations", schema: Location, words: "location" },
+  notice: { list: "notices", schema: Notice, words: "notice" },
   condition: { list: "conditions", schema: SavedCondition, words: "saved condition" },
   rates: { list: "rates", schema: RateTable, words: "rate table" },
 } as const satisfies Record<string, { list: keyof Plan | null; schema: TSchema; words: string }>;
@@ -91,6 +93,7 @@ export function entitiesOf(plan: Plan): Entity[] {
     options: plan.options.map((body) => ({ kind: "option", id: body.id, body })),
     offers: plan.offers.map((body) => ({ kind: "offer", id: body.id, body })),
     locations: (plan.locations ?? []).map((body) => ({ kind: "location", id: body.id, body })),
+    notices: (plan.notices ?? []).map((body) => ({ kind: "notice", id: body.id, body })),
     conditions: (plan.conditions ?? []).map((body) => ({ kind: "condition", id: body.id, body })),
     rates: (plan.rates ?? []).map((body) => ({ kind: "rates", id: body.id, body })),
   };
@@ -107,15 +110,17 @@ export function planOf(entities: readonly Entity[]): Plan | null {
     options: bodies(entities.filter(isOf("option"))),
     offers: bodies(entities.filter(isOf("offer"))),
     locations: bodies(entities.filter(isOf("location"))),
+    notices: bodies(entities.filter(isOf("notice"))),
     conditions: bodies(entities.filter(isOf("condition"))),
     rates: bodies(entities.filter(isOf("rates"))),
   };
-  const { locations, conditions, rates, ...always } = lists;
+  const { locations, notices, conditions, rates, ...always } = lists;
   return {
     format: FORMAT,
     store: store.body,
     ...always,
     ...(locations.length > 0 ? { locations } : {}),
+    ...(notices.length > 0 ? { notices } : {}),
     ...(conditions.length > 0 ? { conditions } : {}),
     ...(rates.length > 0 ? { rates } : {}),
   };

@@ -7,7 +7,14 @@ import { movedEntities, type OrderedKind } from "./moved-entities.ts";
 import type { Plan } from "./plan.ts";
 
 const demo: Plan = JSON.parse(readFileSync(new URL("../../demo/plan.json", import.meta.url), "utf8"));
-const LISTS = { market: "markets", zone: "zones", option: "options", offer: "offers", location: "locations" } as const;
+const LISTS = {
+  market: "markets",
+  zone: "zones",
+  option: "options",
+  offer: "offers",
+  location: "locations",
+  notice: "notices",
+} as const;
 const listOf = (plan: Plan, kind: OrderedKind) => [...(plan[LISTS[kind]] ?? [])].sort(byPosition);
 
 describe("a thing put at another place", () => {

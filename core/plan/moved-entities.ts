@@ -39,6 +39,8 @@ function placedAt(entity: Entity, position: number): Change {
       return { ...entity, body: { ...entity.body, position } };
     case "offer":
       return { ...entity, body: { ...entity.body, position } };
+    case "notice":
+      return { ...entity, body: { ...entity.body, position } };
     case "location":
       return { ...entity, body: { ...entity.body, position } };
     default:

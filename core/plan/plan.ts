@@ -4,6 +4,7 @@ import { Display } from "../messages/display.ts";
 import { StepWording } from "../messages/step-wording.ts";
 import { Amount } from "../money/amount.ts";
 import { type Rates, RateTable, ratesInForce } from "../money/rates.ts";
+import { Notice } from "../notices/notice.ts";
 import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
@@ -67,6 +68,7 @@ export const Plan = Type.Object(
     options: Type.Array(DeliveryOption, { maxItems: 5000 }),
     offers: Type.Array(Offer, { maxItems: 5000 }),
     locations: Type.Optional(Type.Array(Location, { maxItems: 1000 })),
+    notices: Type.Optional(Type.Array(Notice, { maxItems: 1000 })),
     conditions: Type.Optional(Type.Array(SavedCondition, { maxItems: 5000 })),
     rates: Type.Optional(Type.Array(RateTable, { maxItems: 20 })),
   },

@@ -31,6 +31,10 @@ export function conditionsOf(entity: Entity): StatedCondition[] {
       const { body } = entity;
       return [whole(entity, body.when, (when) => ({ ...entity, body: { ...body, when } }))];
     }
+    case "notice": {
+      const { body } = entity;
+      return body.when ? [whole(entity, body.when, (when) => ({ ...entity, body: { ...body, when } }))] : [];
+    }
     case "offer": {
       const { body } = entity;
       return body.when ? [whole(entity, body.when, (when) => ({ ...entity, body: { ...body, when } }))] : [];

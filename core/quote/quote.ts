@@ -12,6 +12,7 @@ import { uncountable } from "./answer/uncountable.ts";
 import { stepsWaitingForCarriers } from "./carriers/carrier-questions.ts";
 import { mergeQuotes } from "./merge/merge-quotes.ts";
 import { placeUnknownMessages, stepMessages } from "./messages/step-messages.ts";
+import { noticesOf } from "./notices.ts";
 import { priceOption } from "./options/price-option.ts";
 import { progressOf } from "./progress/progress.ts";
 import { quotedOptions } from "./quoted-options.ts";
@@ -68,6 +69,7 @@ function quoteIn(about: QuoteIn): Quote {
   const { tariff } = now;
   const progress = progressOf(about);
   const priced = tariff.options.map(({ number }) => priceOption(number, now));
+  const notices = form.text === false ? [] : noticesOf(about);
   return {
     market: tariff.market.id,
     zone: tariff.zone.id,
@@ -76,6 +78,7 @@ function quoteIn(about: QuoteIn): Quote {
     options: quotedOptions(about, priced, progress),
     progress: progress.map(({ shown }) => shown).filter((shown) => shown !== null),
     messages: form.text === false ? [] : stepMessages(about, progress),
+    ...(notices.length > 0 ? { notices } : {}),
     // What unknown conditions are taken for the other way round is no account of anything.
     ...(form.why && !now.unknownAs ? { why: [whyOf(now)] } : {}),
   };

@@ -13,6 +13,7 @@ import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
 import { type Rational, ZERO } from "../money/rational.ts";
+import type { Notice } from "../notices/notice.ts";
 import { canStack, type Offer, type Step } from "../offers/offer.ts";
 import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
 import type { RegisteredTrigger } from "../offers/trigger-definition.ts";
@@ -40,6 +41,7 @@ export type Tariff = {
   readonly offers: readonly TariffOffer[];
   /** Offers of the market that do not hold in this zone, and have something to say about it. */
   readonly elsewhere: readonly TariffOffer[];
+  readonly notices: readonly TariffNotice[];
   /** Steps that are not available for want of an amount. */
   readonly withoutAmount: readonly { readonly offer: string; readonly step: string }[];
   /** Whether anything looks at the figures of single lines. */
@@ -66,6 +68,13 @@ export type TariffOffer = {
   readonly steps: readonly TariffStep[];
   /** Whether it may be used together with the offer of that number. */
   readonly stacks: readonly boolean[];
+};
+
+export type TariffNotice = {
+  readonly notice: Notice;
+  readonly when: CompiledCondition | null;
+  /** UTC intervals, half-open; null: always. */
+  readonly schedule: readonly (readonly [number, number])[] | null;
 };
 
 export type TariffStep = {
@@ -111,12 +120,22 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
       }),
     );
   const optionNumber = new Map(options.map(({ id, number }) => [id, number]));
+  const intervalsOf = ({ schedule }: Pick<Offer, "schedule">) =>
+    schedule?.map((stretch) => interval(stretch, market.timeZone)) ?? null;
+  const notices = (plan.notices ?? [])
+    .filter(({ on, zones }) => on && (zones.length === 0 || zones.includes(zone.id)))
+    .sort(byPosition)
+    .map((notice) => ({
+      notice,
+      when: notice.when ? compileWhen(notice.when) : null,
+      schedule: intervalsOf(notice),
+    }));
   const withoutAmount: { offer: string; step: string }[] = [];
   const compileOffer = (offer: Offer): Omit<TariffOffer, "number" | "stacks"> => ({
     id: offer.id,
     offer,
     when: offer.when ? compileWhen(offer.when) : null,
-    schedule: offer.schedule?.map((stretch) => interval(stretch, market.timeZone)) ?? null,
+    schedule: intervalsOf(offer),
     steps: [...offer.steps].sort(byPosition).flatMap((step) => {
       const compiled = compileStep(offer, step, context, measureNumber, optionNumber);
       if (compiled === "no-amount") withoutAmount.push({ offer: offer.id, step: step.id });
@@ -152,9 +171,11 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     options,
     offers,
     elsewhere,
+    notices,
     withoutAmount,
     seesLineFigures:
-      options.some(({ full }) => full.seesLineFigures) || offers.some(({ when }) => when?.seesLineFigures === true),
+      options.some(({ full }) => full.seesLineFigures) ||
+      [...offers, ...notices].some(({ when }) => when?.seesLineFigures === true),
   };
 }
 

@@ -34,7 +34,7 @@ const option = (draft: Draft, id: string) => by(draft.options, id);
 const zone = (draft: Draft, id: string) => by(draft.zones, id);
 const goalOf = (draft: Draft, id: string, step = 0) => offer(draft, id).steps[step].trigger.goal.at;
 
-/** Thirty ways in which a person would break the demo plan, with the finding that has to catch each (null: none does). */
+/** Some thirty ways in which a person would break the demo plan, with the finding that has to catch each (null: none does). */
 export const BREAKING: readonly (PlanEdit & { readonly caughtBy: string | null })[] = [
   {
     name: "yen typed as if they were euro",
@@ -48,6 +48,13 @@ export const BREAKING: readonly (PlanEdit & { readonly caughtBy: string | null }
     caughtBy: "goals-differ",
     edit: (d) => {
       goalOf(d, "free-post").byCurrency.GBP = "500.00";
+    },
+  },
+  {
+    name: "a notice for the islands without their language",
+    caughtBy: "translation-missing",
+    edit: (d) => {
+      delete by(d.notices, "islands-delay").texts.pt;
     },
   },
   {

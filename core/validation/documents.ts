@@ -26,6 +26,7 @@ export const checkEntity = {
   option: checkedBy(validators.option),
   offer: checkedBy(validators.offer),
   location: checkedBy(validators.location),
+  notice: checkedBy(validators.notice),
   rates: checkRateTable,
   condition: checkedBy(validators.condition),
 } as const satisfies Record<EntityKind, unknown>;

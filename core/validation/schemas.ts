@@ -1,6 +1,7 @@
 import { SavedCondition } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
 import { RateTable } from "../money/rates.ts";
+import { Notice } from "../notices/notice.ts";
 import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
@@ -18,6 +19,7 @@ const ENTITIES = {
   option: DeliveryOption,
   offer: Offer,
   location: Location,
+  notice: Notice,
   condition: SavedCondition,
   rates: RateTable,
 } as const satisfies Record<EntityKind, TSchema>;

@@ -27,6 +27,8 @@ export function checkedEntity(kind: EntityKind, id: string, body: unknown): Chec
       return entityFrom(checkEntity.location(body), id, idOf, (value) => ({ kind, id, body: value }));
     case "rates":
       return entityFrom(checkEntity.rates(body), id, idOf, (value) => ({ kind, id, body: value }));
+    case "notice":
+      return entityFrom(checkEntity.notice(body), id, idOf, (value) => ({ kind, id, body: value }));
     case "condition":
       return entityFrom(checkEntity.condition(body), id, idOf, (value) => ({ kind, id, body: value }));
   }

@@ -29,6 +29,7 @@ export const PAGES: Readonly<Record<EntityKind, string>> = {
   location: "/places#location/",
   option: "/delivery#",
   offer: "/offers#",
+  notice: "/wording#notice/",
   condition: "/offers#condition/",
   rates: "/offers#rates/",
 };

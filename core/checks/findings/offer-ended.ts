@@ -8,7 +8,7 @@ export const offerEnded: Check = {
   severity: "odd",
   *find({ plan, around }) {
     for (const offer of plan.offers) {
-      const [timeZone = "UTC"] = timeZonesOf(plan, offer);
+      const [timeZone = "UTC"] = timeZonesOf(plan, offer.zones);
       if (offerState(offer, timeZone, around.at).state !== "ended") continue;
       yield {
         sentence: `“${offer.name}” is on, but all of its time is over.`,

@@ -10,7 +10,7 @@ export const scheduleInSkippedHour: Check = {
   *find({ plan }) {
     for (const offer of plan.offers)
       for (const { local, side, path } of endsOf(offer))
-        for (const timeZone of timeZonesOf(plan, offer)) {
+        for (const timeZone of timeZonesOf(plan, offer.zones)) {
           const { clocks } = localMoment(local, timeZone, side);
           if (clocks === "plain") continue;
           const words =

@@ -9,7 +9,7 @@ export const scheduleNeverRuns: Check = {
   *find({ plan }) {
     for (const offer of plan.offers) {
       for (const [i, stretch] of (offer.schedule ?? []).entries()) {
-        const [timeZone = "UTC"] = timeZonesOf(plan, offer);
+        const [timeZone = "UTC"] = timeZonesOf(plan, offer.zones);
         const [start, end] = interval(stretch, timeZone);
         if (start < end || !stretch.from || !stretch.until) continue;
         const turned = offer.schedule?.map((one, j) => (j === i ? { from: stretch.until, until: stretch.from } : one));

@@ -11,7 +11,7 @@ export const scheduleOverlaps: Check = {
   severity: "odd",
   *find({ plan }) {
     for (const offer of plan.offers) {
-      const [timeZone = "UTC"] = timeZonesOf(plan, offer);
+      const [timeZone = "UTC"] = timeZonesOf(plan, offer.zones);
       const stretches = (offer.schedule ?? [])
         .map((stretch) => interval(stretch, timeZone))
         .sort((a, b) => a[0] - b[0]);

@@ -9,11 +9,25 @@ export const translationMissing: Check = {
   *find({ plan, list }) {
     const source = sourceLanguageOf(plan);
     const names = new Intl.DisplayNames(["en"], { type: "language" });
+    const inWords = (languages: readonly string[]) => list(languages.map((language) => names.of(language) ?? language));
+    // A market's home language is read by most of its shoppers.
+    const readIn = (zones: readonly string[]) => [
+      ...new Set(marketsOf(plan, zones).flatMap(({ languages }) => languages[0]?.split("-")[0] ?? [])),
+    ];
+    for (const { id, on, name, zones, texts } of plan.notices ?? []) {
+      const written = new Set(Object.keys(texts).map((locale) => locale.split("-")[0]));
+      const everywhere = plan.zones.map((zone) => zone.id);
+      const lacking = readIn(zones.length > 0 ? zones : everywhere).filter((language) => !written.has(language));
+      if (on && lacking.length > 0)
+        yield {
+          sentence: `The notice “${name}” is missing in ${inWords(lacking)}.`,
+          at: { kind: "notice", id, path: "/texts" },
+          witness: null,
+        };
+    }
     for (const offer of plan.offers) {
       if (!offer.on) continue;
-      // A market's home language is read by most of its shoppers.
-      const read = new Set(marketsOf(plan, offer.zones).flatMap(({ languages }) => languages[0]?.split("-")[0] ?? []));
-      const lacking = [...read].filter(
+      const lacking = readIn(offer.zones).filter(
         (language) =>
           language !== source &&
           translationUnits(plan).some(
@@ -22,7 +36,7 @@ export const translationMissing: Check = {
       );
       if (lacking.length > 0)
         yield {
-          sentence: `Some texts of “${offer.name}” are missing in ${list(lacking.map((language) => names.of(language) ?? language))}.`,
+          sentence: `Some texts of “${offer.name}” are missing in ${inWords(lacking)}.`,
           at: onOffer(offer, "/steps"),
           witness: null,
         };

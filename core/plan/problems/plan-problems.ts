@@ -16,6 +16,7 @@ import { zonesWithOwnAmounts } from "../../money/amounts-in.ts";
 import { exponentOf } from "../../money/currency.ts";
 import { handlingProblems } from "../../money/handling.ts";
 import { type Rates, rateTableProblems } from "../../money/rates.ts";
+import type { Notice } from "../../notices/notice.ts";
 import type { Offer } from "../../offers/offer.ts";
 import { goalOf } from "../../offers/trigger.ts";
 import { destinationProblems, type ZoneDestination } from "../../places/destination.ts";
@@ -63,8 +64,8 @@ export function planProblems(plan: Plan, elsewhere: ReadonlySet<string> = new Se
   const { chosenAtFirst, shipsFrom } = plan.store;
   return [
     ...(shipsFrom === undefined ? [] : unknown([shipsFrom], known.locations, "location", () => "/store/shipsFrom")),
-    ...(["markets", "zones", "options", "offers", "locations", "conditions", "rates"] as const).flatMap((kind) =>
-      repeatedIds(plan[kind] ?? [], `/${kind}`),
+    ...(["markets", "zones", "options", "offers", "locations", "notices", "conditions", "rates"] as const).flatMap(
+      (kind) => repeatedIds(plan[kind] ?? [], `/${kind}`),
     ),
     ...(chosenAtFirst.rule === "fastest-under"
       ? amountProblems(chosenAtFirst.price, "/store/chosenAtFirst/price", known)
@@ -82,6 +83,7 @@ export function planProblems(plan: Plan, elsewhere: ReadonlySet<string> = new Se
     ]),
     ...plan.options.flatMap((option, i) => once(option, () => optionProblems(plan, option, `/options/${i}`, known))),
     ...plan.offers.flatMap((offer, i) => once(offer, () => offerProblems(offer, `/offers/${i}`, known))),
+    ...(plan.notices ?? []).flatMap((notice, i) => once(notice, () => noticeProblems(notice, `/notices/${i}`, known))),
     ...(plan.conditions ?? []).flatMap((one, i) =>
       once(one, () => whenProblems(one.when, `/conditions/${i}/when`, known)),
     ),
@@ -184,6 +186,12 @@ function offerProblems(offer: Offer, path: string, known: Known): Problem[] {
     }),
   ];
 }
+
+const noticeProblems = ({ zones, when, schedule }: Notice, path: string, known: Known): Problem[] => [
+  ...unknown(zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
+  ...whenProblems(when, `${path}/when`, known),
+  ...(schedule ?? []).flatMap((stretch, i) => stretchProblems(stretch, `${path}/schedule/${i}`)),
+];
 
 function stepWordingProblems({ on, translatedFrom: _, ...everywhere }: StepWording, path: string): Problem[] {
   const texts = [

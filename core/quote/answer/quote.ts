@@ -66,6 +66,9 @@ export type Progress = {
 
 export type QuotedMessage = { surface: Surface; offer: string; step: string; state: StepState; text: string };
 
+/** Something told without a goal. */
+export type QuotedNotice = { surface: Surface; notice: string; text: string; link?: { to: string; text: string } };
+
 /** The engine's answer for one cart at one standpoint. `market` and `zone` are null when nobody serves the destination. */
 export type Quote = {
   market: string | null;
@@ -81,6 +84,8 @@ export type Quote = {
   options: QuotedOption[];
   progress: Progress[];
   messages: QuotedMessage[];
+  /** In order, for each surface; left out while there are none. */
+  notices?: QuotedNotice[];
   /** One account for each zone that may serve. */
   why?: Why[];
 };

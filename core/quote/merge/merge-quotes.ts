@@ -27,8 +27,13 @@ export function mergeQuotes(
   );
   const everywhere = (message: Quote["messages"][number]) =>
     quotes.every(({ messages }) => messages.some((other) => equal(other, message)));
+  // A notice promises nothing: whoever is served at all reads it.
+  const notices = (first.notices ?? []).filter((notice) =>
+    quotes.every((quote) => (quote.notices ?? []).some((other) => equal(other, notice))),
+  );
+  const { notices: _, ...rest } = first;
   return {
-    ...first,
+    ...rest,
     market: !orNowhere && same(({ market }) => market) ? first.market : null,
     zone: null,
     zonesPossible: unique(quotes.flatMap(({ zone }) => zone ?? [])),
@@ -41,6 +46,7 @@ export function mergeQuotes(
       ),
     ),
     progress,
+    ...(notices.length > 0 ? { notices } : {}),
     messages: orNowhere || open ? [] : first.messages.filter((one) => !waits(one.offer, one.step) && everywhere(one)),
   };
 }

@@ -13,8 +13,22 @@ export function ProgressMessage({ quote, surface, display = PLAIN_DISPLAY, local
   const [closed, setClosed] = useState<readonly string[]>([]);
   const speaking = [...new Set(quote.messages.map(({ offer }) => offer))].filter((offer) => !closed.includes(offer));
   const offers = display.several === "nearest" ? nearest(quote, speaking) : speaking;
+  const notices = (quote.notices ?? []).filter((notice) => notice.surface === surface);
   return (
     <>
+      {notices.map(({ notice, text, link }) => (
+        <p key={notice} dir="auto" className="mb-2 border-s-2 border-quiet ps-2 text-[14px]" data-notice={notice}>
+          {text}
+          {link && (
+            <>
+              {" "}
+              <a className="underline" href={link.to} onClick={(event) => event.preventDefault()}>
+                {link.text}
+              </a>
+            </>
+          )}
+        </p>
+      ))}
       {offers.map((offer) => {
         const messages = quote.messages.filter((message) => message.offer === offer && message.surface === surface);
         const ladder = quote.progress.filter((step) => step.offer === offer);

@@ -17,6 +17,7 @@ import { PackingFields } from "../../editors/charges/measure-fields.tsx";
 import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx";
 import { useEditing } from "../../editors/editing.ts";
 import { ZoneChoice } from "../../editors/places/zone-choice.tsx";
+import { ScheduleEditor } from "../../editors/schedules/schedule-editor.tsx";
 import { CheckField } from "../../fields/check-field.tsx";
 import { readPercent } from "../../fields/read-figure.ts";
 import { isAtMostAll } from "../../fields/rules.ts";
@@ -28,7 +29,6 @@ import { CountedCart } from "./counted-cart.tsx";
 import { firstMark } from "./first-mark.ts";
 import { GoalGrid } from "./goal-grid.tsx";
 import { nextStep } from "./new-offer.ts";
-import { ScheduleEditor } from "./schedule-editor.tsx";
 import { StackingEditor } from "./stacking-editor.tsx";
 import { StepEditor } from "./step-editor.tsx";
 
@@ -84,7 +84,12 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
         />
       </Part>
       <Part name="When">
-        <ScheduleEditor offer={offer} timeZones={timeZonesOf(plan, offer)} onOffer={save} />
+        <ScheduleEditor
+          always="It runs all the time."
+          schedule={offer.schedule}
+          timeZones={timeZonesOf(plan, offer.zones)}
+          onSchedule={(schedule) => save(setOptional(offer, "schedule", schedule))}
+        />
       </Part>
       <Part name="How often, and with what else">
         <StackingEditor plan={plan} offer={offer} onOffer={save} />

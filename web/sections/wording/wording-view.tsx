@@ -1,4 +1,4 @@
-import { useMemo, useState } from "react";
+import { lazy, Suspense, useMemo, useState } from "react";
 import { stepWords } from "../../../core/explain/offer-sentence.ts";
 import { SURFACES, type Surface } from "../../../core/messages/states.ts";
 import type { StepWording } from "../../../core/messages/step-wording.ts";
@@ -20,10 +20,14 @@ import { SideBySide } from "./side-by-side.tsx";
 import { TranslatorFiles } from "./translator-files.tsx";
 import { WordingGrid } from "./wording-grid.tsx";
 
+// Opened rarely: loaded when they are.
+const Notices = lazy(() => import("./notices.tsx").then((module) => ({ default: module.Notices })));
+
 const NO_PROGRESS: readonly Progress[] = [];
 
 /** In the address where an offer's id would stand. */
 const WHOLE_PLAN = "plan";
+const NOTICES = "notice/";
 
 /** What shoppers read: per offer and for the whole plan, every state and language, live from the current standpoint. */
 export function WordingView() {
@@ -32,8 +36,6 @@ export function WordingView() {
   const progress = quote?.progress ?? NO_PROGRESS;
   const { plan, compiled } = state;
   const [selected, select] = useSelected("wording");
-  const [surface, setSurface] = useState<Surface | null>(null);
-  const [together, setTogether] = useState(false);
   const example = useMemo(
     () => compiled && exampleMessages(compiled, request, progress),
     [compiled, request, progress],
@@ -41,19 +43,15 @@ export function WordingView() {
   if (!plan || !example) return null;
   const offers = [...plan.offers].sort(byPosition);
   const whole = selected === WHOLE_PLAN;
-  const offer = whole ? undefined : (offers.find(({ id }) => id === selected) ?? offers[0]);
-  const languages = languagesOf(plan, offer);
-  const grid = { plan, example, surface, languages };
-  const saveStep = (of: Offer, step: string, wording: StepWording) => {
-    const steps = of.steps.map((one) => (one.id === step ? { ...one, wording } : one));
-    draftStore.commit({ kind: "offer", id: of.id, body: { ...of, steps } });
-  };
+  const inNotices = selected?.startsWith(NOTICES) ?? false;
+  const offer = whole || inNotices ? undefined : (offers.find(({ id }) => id === selected) ?? offers[0]);
   return (
     <div className="grid grid-cols-[minmax(150px,200px)_minmax(0,1fr)] gap-5 max-[1000px]:grid-cols-1">
       <nav aria-label="Wording of">
         <SectionHeading className="mb-2 font-semibold">What shoppers read</SectionHeading>
         <ul>
           <Entry name="For the whole plan" isCurrent={whole} behind={0} onSelect={() => select(WHOLE_PLAN)} />
+          <Entry name="Notices" isCurrent={inNotices} behind={0} onSelect={() => select(NOTICES)} />
           {offers.map((one) => (
             <Entry
               key={one.id}
@@ -66,78 +64,108 @@ export function WordingView() {
         </ul>
       </nav>
       <div className="min-w-0">
-        <div className="mb-2 flex flex-wrap items-center gap-4">
-          <fieldset className="flex gap-3">
-            <legend className="sr-only">Where it is read</legend>
-            {[null, ...SURFACES].map((one) => (
-              <RadioField
-                key={one ?? "everywhere"}
-                name="surface"
-                label={one === null ? "everywhere" : one === "banner" ? "only on the banner" : `only in the ${one}`}
-                checked={surface === one}
-                onChoose={() => setSurface(one)}
-              />
-            ))}
-          </fieldset>
-          <button
-            type="button"
-            className="btn btn-sm ml-auto"
-            aria-pressed={together}
-            onClick={() => setTogether(!together)}
-          >
-            {together ? "As a table" : "All states side by side"}
-          </button>
-        </div>
-        {surface !== null && (
-          <p className="mb-2 text-[13px] text-quiet">
-            What is left empty here is said as everywhere. Other places keep their own texts.
-          </p>
+        {inNotices ? (
+          <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+            <Notices />
+          </Suspense>
+        ) : (
+          <>
+            <Texts plan={plan} example={example} offer={offer ?? null} />
+            <DisplayEditor plan={plan} />
+            <TranslatorFiles plan={plan} languages={languagesOf(plan, undefined)} />
+          </>
         )}
-        {whole && (
-          <WordingGrid
-            {...grid}
-            name="Where a step says nothing of its own"
-            wording={plan.store.wording ?? {}}
-            offer={null}
-            step={null}
-            onWording={(wording) =>
-              draftStore.commit({ kind: "store", id: STORE_ID, body: { ...plan.store, wording } })
-            }
-          />
-        )}
-        {offer &&
-          [...offer.steps].sort(byPosition).map((step, i) => (
-            <section key={step.id} aria-label={`Wording of step ${i + 1}`} className="mb-4">
-              {together ? (
-                <>
-                  <h2 className="font-semibold">
-                    {i + 1}. {stepWords(plan, step)}
-                  </h2>
-                  <SideBySide
-                    store={plan.store}
-                    example={example}
-                    offer={offer}
-                    step={step}
-                    surface={surface ?? "cart"}
-                    locale={request.locale ?? "en"}
-                  />
-                </>
-              ) : (
-                <WordingGrid
-                  {...grid}
-                  name={`${i + 1}. ${stepWords(plan, step)}`}
-                  wording={step.wording}
-                  offer={offer.id}
-                  step={step.id}
-                  onWording={(wording) => saveStep(offer, step.id, wording)}
-                />
-              )}
-            </section>
-          ))}
-        <DisplayEditor plan={plan} />
-        <TranslatorFiles plan={plan} languages={languagesOf(plan, undefined)} />
       </div>
     </div>
+  );
+}
+
+type TextsProps = {
+  plan: Plan;
+  example: ReturnType<typeof exampleMessages>;
+  /** Whose texts; null for those of the whole plan. */
+  offer: Offer | null;
+};
+
+/** The texts of an offer's steps, or of the whole plan, in every state and language. */
+function Texts({ plan, example, offer }: TextsProps) {
+  const { request } = useLooked();
+  const [surface, setSurface] = useState<Surface | null>(null);
+  const [together, setTogether] = useState(false);
+  const grid = { plan, example, surface, languages: languagesOf(plan, offer ?? undefined) };
+  const saveStep = (of: Offer, step: string, wording: StepWording) => {
+    const steps = of.steps.map((one) => (one.id === step ? { ...one, wording } : one));
+    draftStore.commit({ kind: "offer", id: of.id, body: { ...of, steps } });
+  };
+  return (
+    <>
+      <div className="mb-2 flex flex-wrap items-center gap-4">
+        <fieldset className="flex gap-3">
+          <legend className="sr-only">Where it is read</legend>
+          {[null, ...SURFACES].map((one) => (
+            <RadioField
+              key={one ?? "everywhere"}
+              name="surface"
+              label={one === null ? "everywhere" : one === "banner" ? "only on the banner" : `only in the ${one}`}
+              checked={surface === one}
+              onChoose={() => setSurface(one)}
+            />
+          ))}
+        </fieldset>
+        <button
+          type="button"
+          className="btn btn-sm ml-auto"
+          aria-pressed={together}
+          onClick={() => setTogether(!together)}
+        >
+          {together ? "As a table" : "All states side by side"}
+        </button>
+      </div>
+      {surface !== null && (
+        <p className="mb-2 text-[13px] text-quiet">
+          What is left empty here is said as everywhere. Other places keep their own texts.
+        </p>
+      )}
+      {!offer && (
+        <WordingGrid
+          {...grid}
+          name="Where a step says nothing of its own"
+          wording={plan.store.wording ?? {}}
+          offer={null}
+          step={null}
+          onWording={(wording) => draftStore.commit({ kind: "store", id: STORE_ID, body: { ...plan.store, wording } })}
+        />
+      )}
+      {offer &&
+        [...offer.steps].sort(byPosition).map((step, i) => (
+          <section key={step.id} aria-label={`Wording of step ${i + 1}`} className="mb-4">
+            {together ? (
+              <>
+                <h2 className="font-semibold">
+                  {i + 1}. {stepWords(plan, step)}
+                </h2>
+                <SideBySide
+                  store={plan.store}
+                  example={example}
+                  offer={offer}
+                  step={step}
+                  surface={surface ?? "cart"}
+                  locale={request.locale ?? "en"}
+                />
+              </>
+            ) : (
+              <WordingGrid
+                {...grid}
+                name={`${i + 1}. ${stepWords(plan, step)}`}
+                wording={step.wording}
+                offer={offer.id}
+                step={step.id}
+                onWording={(wording) => saveStep(offer, step.id, wording)}
+              />
+            )}
+          </section>
+        ))}
+    </>
   );
 }
 

@@ -1,25 +1,28 @@
 import Trash2 from "lucide-react/icons/trash-2";
-import type { Offer } from "../../../core/offers/offer.ts";
 import { isLocal } from "../../../core/time/local.ts";
 import { localMoment } from "../../../core/time/local-moment.ts";
+import type { Schedule, Stretch } from "../../../core/time/stretch.ts";
 import { zoneClock } from "../../../core/time/zone-clock.ts";
 import { isInCalendar } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 
-type Props = { offer: Offer; timeZones: readonly string[]; onOffer: (offer: Offer) => void };
+type Props = {
+  /** What is said while there is no schedule. */
+  always: string;
+  schedule: Schedule | undefined;
+  timeZones: readonly string[];
+  onSchedule: (schedule: Schedule | undefined) => void;
+};
 
-type Stretch = NonNullable<Offer["schedule"]>[number];
-
-/** When an offer runs, by the clocks of its markets, with what daylight saving makes of it. */
-export function ScheduleEditor({ offer, timeZones, onOffer }: Props) {
-  const schedule = offer.schedule ?? [];
-  const set = (next: Stretch[]) => onOffer(setOptional(offer, "schedule", next.length > 0 ? next : undefined));
+/** When something holds, by the clocks of its markets, with what daylight saving makes of it. */
+export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }: Props) {
+  const set = (next: Stretch[]) => onSchedule(next.length > 0 ? next : undefined);
   const setSide = (index: number, side: "from" | "until", local: string | undefined) =>
     set(schedule.map((one, i) => (i === index ? setOptional(one, side, local) : one)));
   return (
     <div className="grid gap-2">
-      {schedule.length === 0 && <p className="text-quiet">It runs all the time.</p>}
+      {schedule.length === 0 && <p className="text-quiet">{always}</p>}
       <ul className="grid gap-2">
         {schedule.map((stretch, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: stretches have no identity but their place
