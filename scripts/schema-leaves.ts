@@ -4,6 +4,7 @@ import { ConditionSchema } from "../core/conditions/condition.ts";
 import { CONDITION_ID } from "../core/conditions/reference.ts";
 import { LeavesOut } from "../core/measures/goods-filter.ts";
 import { LadderMark, Mark } from "../core/measures/measure-spec.ts";
+import { OnlyGoods, OnlyPieces, ShareGoods } from "../core/measures/only-goods.ts";
 import { Amount, Rounding } from "../core/money/amount.ts";
 import { ENTITY_KINDS, entityKinds } from "../core/plan/entities.ts";
 import { Decimal, Percent } from "../core/schema/atoms.ts";
@@ -26,13 +27,16 @@ export type Leaf = {
 const TREES: Readonly<Record<string, string>> = { [CHARGE_ID]: "charge", [CONDITION_ID]: "when" };
 
 /**
- * An amount, and a point on a scale, is a leaf where it stands, since the same fields edit it everywhere; what it is made of is a
+ * An amount, a point on a scale, and a pick of goods is a leaf where it stands, since the same fields edit it everywhere; what it is made of is a
  * tree of its own. By the title of its schema.
  */
 const EDITED_ALIKE: ReadonlyMap<unknown, string> = new Map([
   [Amount.title, "amount"],
   [Mark.title, "mark"],
   [LadderMark.title, "mark"],
+  [OnlyGoods.title, "only"],
+  [OnlyPieces.title, "only"],
+  [ShareGoods.title, "only"],
 ]);
 const treeOf = (schema: TSchema): string | undefined => EDITED_ALIKE.get(schema.title);
 
@@ -49,6 +53,7 @@ const ROOTS: ReadonlyMap<string, TSchema> = new Map<string, TSchema>([
   ["mark", Mark],
   ["rounding", Rounding],
   ["leavesOut", LeavesOut],
+  ["only", OnlyPieces],
   ["standpoint", Standpoint],
 ]);
 

@@ -54,31 +54,45 @@ export const FILLER_SKU = "filler";
 /** What filler is counted in: its worth in minor units, pieces worth nothing, or milligrams worth nothing. */
 export type FillerKind = "value" | "items" | "weight";
 
+/** What filler looks like besides: goods of some kind where an offer counts only those. */
+export type FillerLike = {
+  readonly sku?: string;
+  readonly categories: readonly string[];
+  readonly tags: readonly string[];
+  readonly used: boolean;
+  /** Of one piece, where pieces are counted. */
+  readonly unitPrice: number;
+};
+const ORDINARY: FillerLike = { categories: NOTHING, tags: NOTHING, used: false, unitPrice: 0 };
+
 /** @example filler("value", 640) // a cart line worth 640 minor units */
-export function filler(kind: FillerKind, amount: number): CartLine {
+export function filler(kind: FillerKind, amount: number, like: FillerLike = ORDINARY): CartLine {
   return {
-    sku: FILLER_SKU,
+    sku: like.sku ?? FILLER_SKU,
+    ...(like.categories.length > 0 ? { categories: [...like.categories] } : {}),
+    ...(like.tags.length > 0 ? { tags: [...like.tags] } : {}),
+    ...(like.used ? { used: true } : {}),
     quantity: kind === "items" ? amount : 1,
-    unitPrice: kind === "value" ? amount : 0,
+    unitPrice: kind === "value" ? amount : kind === "items" ? like.unitPrice : 0,
     weight: { value: kind === "weight" ? String(amount) : "0", unit: "mg" },
     size: { length: "0", width: "0", height: "0", unit: "mm" },
   };
 }
 
 /** {@link filler}, ready for counting. */
-export const readFiller = (kind: FillerKind, amount: number): ReadLine => ({
-  sku: FILLER_SKU,
+export const readFiller = (kind: FillerKind, amount: number, like: FillerLike = ORDINARY): ReadLine => ({
+  sku: like.sku ?? FILLER_SKU,
   quantity: kind === "items" ? amount : 1,
-  unitPrice: kind === "value" ? amount : 0,
-  shelf: kind === "value" ? amount : 0,
+  unitPrice: kind === "value" ? amount : kind === "items" ? like.unitPrice : 0,
+  shelf: kind === "value" ? amount : kind === "items" ? like.unitPrice * amount : 0,
   discount: 0,
   taxRate: null,
-  categories: NOTHING,
-  tags: NOTHING,
+  categories: like.categories,
+  tags: like.tags,
   weight: kind === "weight" ? amount : 0,
   volume: 0,
   parcelClass: null,
-  used: false,
+  used: like.used,
   delivery: null,
 });
 

@@ -34,6 +34,7 @@ import { rewardOptionNotThere } from "./findings/reward-option-not-there.ts";
 import { scheduleInSkippedHour } from "./findings/schedule-in-skipped-hour.ts";
 import { scheduleNeverRuns } from "./findings/schedule-never-runs.ts";
 import { scheduleOverlaps } from "./findings/schedule-overlaps.ts";
+import { shareOfFlatCharge } from "./findings/share-of-flat-charge.ts";
 import { stepWithoutAmount } from "./findings/step-without-amount.ts";
 import { textPromisesFree } from "./findings/text-promises-free.ts";
 import { translationMissing } from "./findings/translation-missing.ts";
@@ -80,6 +81,7 @@ export const CHECKS: readonly Check[] = [
   scheduleInSkippedHour,
   scheduleNeverRuns,
   scheduleOverlaps,
+  shareOfFlatCharge,
   stepWithoutAmount,
   textPromisesFree,
   translationMissing,

@@ -1,4 +1,4 @@
-import { filler, type ReadCart, type ReadLine, readCart, readLine } from "../cart/read-cart.ts";
+import { filler, type ReadCart, type ReadLine, readCart, readFiller, readLine } from "../cart/read-cart.ts";
 import {
   type CartGrowth,
   cartAfter,
@@ -6,6 +6,7 @@ import {
   growByFiller,
   growByLine,
   nextCrossing,
+  nextTurn,
 } from "../evaluate/cart-growth.ts";
 import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
@@ -97,7 +98,7 @@ function segmentsOf(terms: Terms, sample: ReadCart, to: number): Segment[] {
     const before = { ...sample, lines: sample.lines.slice(0, i) };
     push(Math.min(next.shelf, to - after), growByLine(terms, before, next));
   });
-  push(to - after, growByFiller(terms, sample, "value"));
+  push(to - after, growByFiller(terms, sample, { kind: "value" }));
   return segments;
 }
 
@@ -107,7 +108,7 @@ function emptyCart(terms: Terms, sample: ReadCart): ClimbInterval {
   const steps = terms.tariff.offers.flatMap((offer) =>
     offer.steps.map((step): ClimbStep => {
       const { state, remaining } = stepStatus(offer, step, now, () =>
-        ahead(forecastFiller(offer, step, growByFiller(terms, cart, offer.offer.counts.kind)), 0),
+        ahead(forecastFiller(offer, step, growByFiller(terms, cart, offer.filler)), 0),
       );
       return { state, remaining: remaining === null ? null : { start: remaining, slope: 0 } };
     }),
@@ -143,10 +144,12 @@ function climbSegment(segment: Segment): ClimbInterval[] {
 /** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */
 function aheadAt({ growth, forecasts }: Segment, offer: TariffOffer, step: TariffStep, units: number): Ahead {
   const { tariff } = growth;
-  const { kind } = offer.offer.counts;
-  const fresh = (after: number) => forecastFiller(offer, step, growByFiller(growth, cartAfter(growth, after), kind));
-  if (kind !== "value") return steadyAhead(growth, offer, step, units, fresh(units));
-  if (tariff.seesLineFigures || !likeFiller(tariff, growth.next))
+  const { kind, like } = offer.filler;
+  const fresh = (after: number) =>
+    forecastFiller(offer, step, growByFiller(growth, cartAfter(growth, after), offer.filler));
+  if (kind !== "value" || (like && !movesGoal(growth, step)))
+    return steadyAhead(growth, offer, step, units, fresh(units));
+  if (like || tariff.seesLineFigures || !likeFiller(tariff, growth.next))
     return { ...ahead(fresh(units), 0), slope: 0, units: 0 };
   // Goods like filler: a unit of them here and a unit less of filler come to the same, so one forecast serves them all.
   const isWhole = growth.length !== null && units >= growth.length;
@@ -168,10 +171,11 @@ function steadyAhead(
   forecast: FillerForecast,
 ): Ahead {
   const found = ahead(forecast, 0);
-  let steady = Number.POSITIVE_INFINITY;
+  const turn = step.goal ? nextTurn(growth, step.goal.measure, units) : null;
+  let steady = turn === null ? Number.POSITIVE_INFINITY : turn - units - 1;
   for (const { from, to } of forecast.stretches) {
     for (const amount of to === Number.POSITIVE_INFINITY || to === from ? [from] : [from, to]) {
-      const line = readLine(filler(offer.offer.counts.kind, amount));
+      const line = readLine(filler(offer.filler.kind, amount, offer.filler.like));
       const before = { ...growth.before, lines: [...growth.before.lines, line] };
       const then = evaluateAlong({ ...growth, before, paths: [] }, units, Number.POSITIVE_INFINITY);
       outcomeAt(offer, step, then);
@@ -185,11 +189,24 @@ function steadyAhead(
 function likeFiller(tariff: Tariff, line: ReadLine | null): boolean {
   if (!line) return true;
   const standard = line.taxRate === null || compare(line.taxRate, tariff.standardTax) === 0;
-  const counted = tariff.measures.every((measure) => measure.kind !== "value" || measure.value.counts(line));
+  const ordinary = readFiller("value", 1);
+  const counted = tariff.measures.every(
+    (measure) => measure.kind !== "value" || measure.value.counts(line) === measure.value.counts(ordinary),
+  );
   const profits = tariff.offers.every(({ steps }) =>
-    steps.every(({ onOrder }) => onOrder?.kind !== "percent" || onOrder.of(line)),
+    steps.every(
+      ({ onOrder, reward }) =>
+        (onOrder?.kind !== "percent" || onOrder.of(line)) &&
+        (!reward?.goods || reward.goods.has(line) === reward.goods.has(ordinary)),
+    ),
   );
   return standard && line.discount === 0 && counted && profits;
+}
+
+/** Whether what grows counts toward a step's goal. */
+function movesGoal(growth: CartGrowth, { goal }: TariffStep): boolean {
+  const measure = goal && growth.tariff.measures[goal.measure];
+  return measure?.kind === "value" && measure.value.counts(growth.lineAt(1));
 }
 
 function pricesAt(now: Evaluation): Pick<ClimbInterval, "prices" | "offers"> {

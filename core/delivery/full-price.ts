@@ -58,6 +58,8 @@ type Tell = (line: PriceLine) => void;
 
 export type CompiledFullPrice = {
   readonly price: (situation: Situation, tell?: Tell) => FullPrice;
+  /** The same, whether or not the option can be had for such a cart. */
+  readonly charged: (situation: Situation) => FullPrice;
   readonly when: CompiledCondition | null;
   readonly taxRate: Rational;
   readonly seesLineFigures: boolean;
@@ -90,12 +92,13 @@ export function compileFullPrice(
   const reach = distanceTest(option, context);
   const settled = taxFactor(option, market, taxRate);
   if (!steps || !ownHandling || !zoneHandling) {
-    return { price: () => "no-amount", when, taxRate, seesLineFigures };
+    const missing = () => "no-amount" as const;
+    return { price: missing, charged: missing, when, taxRate, seesLineFigures };
   }
 
-  const price = (situation: Situation, tell?: Tell): FullPrice => {
-    const denied = deniedBy(when, situation) ?? reach?.(situation);
-    if (denied) return denied;
+  const price = (situation: Situation, tell?: Tell): FullPrice =>
+    deniedBy(when, situation) ?? reach?.(situation) ?? charged(situation, tell);
+  const charged = (situation: Situation, tell?: Tell): FullPrice => {
     const { lines } = situation;
     // The zone's charges are for ordinary goods; with nothing in the cart they are what the first would cost.
     const ordinary = lines.length === 0 || lines.some(isOrdinary);
@@ -111,7 +114,7 @@ export function compileFullPrice(
       ? extra
       : { charge: running, handling, surcharges: extra, own: ownCharges(situation, tell) };
   };
-  return { price, when, taxRate, seesLineFigures };
+  return { price, charged, when, taxRate, seesLineFigures };
 }
 
 /** Why its condition keeps an option from this cart, if it does. */

@@ -1,7 +1,8 @@
-import { type FillerKind, type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
+import { type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
 import { counted, type Measure } from "../measures/measure.ts";
 import { evenPath, valuePath } from "../measures/value-measure.ts";
-import { crossings, type ValuePath, valueAt } from "../measures/value-path.ts";
+import { crossings, LOOKED_AHEAD, settledFrom, type ValuePath, valueAt } from "../measures/value-path.ts";
+import type { Filler } from "../tariff/tariff.ts";
 import type { Terms } from "./evaluation.ts";
 
 /**
@@ -18,13 +19,17 @@ export type CartGrowth = Terms & {
   readonly paths: (MeasurePath | undefined)[];
 };
 
-export function growByFiller({ tariff, facts, unknownAs }: Terms, before: ReadCart, kind: FillerKind): CartGrowth {
+export function growByFiller(
+  { tariff, facts, unknownAs }: Terms,
+  before: ReadCart,
+  { kind, like }: Filler,
+): CartGrowth {
   return {
     tariff,
     facts,
     unknownAs,
     before,
-    lineAt: (units) => readFiller(kind, units),
+    lineAt: (units) => readFiller(kind, units, like),
     moves: ({ value: "unitPrice", items: "quantity", weight: "weight" } as const)[kind],
     length: null,
     next: null,
@@ -56,7 +61,9 @@ export type MeasurePath =
   | { readonly kind: "still"; readonly begun: number | null; readonly whole: number | null }
   /** `first` after one unit and `slope` more with each, or, where it does not rise evenly, whatever `at` says. */
   | { readonly kind: "even"; readonly first: number; readonly slope: number }
-  | { readonly kind: "rising"; readonly at: (units: number) => number | null };
+  | { readonly kind: "rising"; readonly at: (units: number) => number | null }
+  /** The same until one of the turns, in either direction. */
+  | { readonly kind: "stepped"; readonly at: (units: number) => number | null; readonly turns: readonly number[] };
 
 export function pathOf(growth: CartGrowth, number: number): MeasurePath {
   const known = growth.paths[number];
@@ -71,15 +78,21 @@ export function pathOf(growth: CartGrowth, number: number): MeasurePath {
 function newPath(growth: CartGrowth, measure: Measure): MeasurePath {
   const at = (units: number) => counted(measure, cartAfter(growth, units), growth.facts.distances);
   if (measure.kind === "value" && growth.moves === "unitPrice") {
-    const even = evenPath(measure.value, growth.before, growth.next);
+    const next = growth.next ?? growth.lineAt(1);
+    const even = evenPath(measure.value, growth.before, next);
     if (even) return { kind: "even", first: even.start + even.slope, slope: even.slope };
-    return { kind: "value", path: valuePath(measure.value, growth.before, growth.next), crossings: new Map() };
+    return { kind: "value", path: valuePath(measure.value, growth.before, next), crossings: new Map() };
   }
+  // Pieces that cost something move values too.
+  if (measure.kind === "value" && growth.moves === "quantity" && growth.lineAt(1).unitPrice > 0)
+    return { kind: "rising", at };
   if (measure.kind === "count" && growth.moves !== "unitPrice") {
     const [first, second] = [at(1), at(2)];
     if (first === null || second === null) return { kind: "still", begun: first, whole: first };
     return measure.even ? { kind: "even", first, slope: second - first } : { kind: "rising", at };
   }
+  if (measure.kind === "count" && measure.turns)
+    return { kind: "stepped", at, turns: [...measure.turns].sort((a, b) => a - b) };
   return { kind: "still", begun: at(1), whole: at(growth.length ?? 1) };
 }
 
@@ -94,8 +107,15 @@ export function countAt(growth: CartGrowth, number: number, units: number): numb
     case "even":
       return path.first + path.slope * (units - 1);
     case "rising":
+    case "stepped":
       return path.at(units);
   }
+}
+
+/** The next number of units at which a stepped count turns; null for one that does not turn any more, or moves otherwise. */
+export function nextTurn(growth: CartGrowth, number: number, units: number): number | null {
+  const path = pathOf(growth, number);
+  return path.kind === "stepped" ? (path.turns.find((turn) => turn > units) ?? null) : null;
 }
 
 /** Far beyond any cart, yet exact in a double. */
@@ -109,9 +129,15 @@ export function nextCrossing(growth: CartGrowth, number: number, least: number, 
   const path = pathOf(growth, number);
   switch (path.kind) {
     case "value":
-      return crossingsOf(growth, path, least).find((turn) => turn > units) ?? null;
+      return (
+        crossingsOf(growth, path, least).find((turn) => turn > units) ?? turnsForEver(growth, path.path, least, units)
+      );
     case "still":
       return null;
+    case "stepped": {
+      const reached = (at: number) => (path.at(at) ?? -1) >= least;
+      return path.turns.find((turn) => turn > units && reached(turn) !== reached(units)) ?? null;
+    }
     case "even": {
       if (path.slope === 0 || path.first + path.slope * (units - 1) >= least) return null;
       return 1 + Math.ceil((least - path.first) / path.slope);
@@ -134,6 +160,12 @@ export function nextCrossing(growth: CartGrowth, number: number, least: number, 
       return high;
     }
   }
+}
+
+/** Past what was looked at, a value that turns for ever may turn with the very next unit. */
+function turnsForEver(growth: CartGrowth, path: ValuePath, least: number, units: number): number | null {
+  const looked = growth.length !== null || path.rate.n > 0n || settledFrom(path, least) !== null;
+  return looked ? null : Math.max(units, LOOKED_AHEAD) + 1;
 }
 
 function crossingsOf(growth: CartGrowth, path: MeasurePath & { kind: "value" }, least: number): readonly number[] {

@@ -1,3 +1,4 @@
+import type { ReadLine } from "../cart/read-cart.ts";
 import type { NoPrice } from "../charges/no-price.ts";
 import type { FullPrice } from "../delivery/full-price.ts";
 import type { LinearAmount } from "../money/linear-amount.ts";
@@ -16,13 +17,20 @@ export type Terms = {
 };
 
 /** A cart in one tariff, with what has been worked out about it already, by number of option or offer. */
-export type Evaluation = Situation & Terms & { readonly memo: Memo };
+export type Evaluation = Situation &
+  Terms & {
+    readonly memo: Memo;
+    /** The same without some of the goods. */
+    readonly without: (goods: (line: ReadLine) => boolean) => Evaluation;
+  };
 
 type Memo = {
   readonly full: (FullPrice | undefined)[];
   readonly offers: (Truth | undefined)[];
   readonly priced: (PricedOption | undefined)[];
-  tools?: RewardTools;
+  tools?: Omit<RewardTools, "fullPriceWithout">;
+  /** What options would cost in full without some goods, by number and what the goods are. */
+  readonly without: Map<string, FullPrice>;
 };
 
 /** The same cart, if the shopper were another or unknown conditions taken otherwise: nothing is worked out about it yet. */
@@ -35,7 +43,7 @@ export const evaluatedAnew = (
   memo: emptyMemo(),
 });
 
-export const emptyMemo = (): Memo => ({ full: [], offers: [], priced: [] });
+export const emptyMemo = (): Memo => ({ full: [], offers: [], priced: [], without: new Map() });
 
 /** What an option comes to: before offers, after the set of them that is best, and what those give on the order. */
 export type PricedOption = {

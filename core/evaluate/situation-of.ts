@@ -4,13 +4,24 @@ import { exactOf, Horizon, type LinearAmount, linearAmount, max, minus, plus, ti
 import { compare, ONE, whole, ZERO } from "../money/rational.ts";
 import type { Facts, LineFigure, Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
-import { type CartGrowth, countAt, nextCrossing, pathOf } from "./cart-growth.ts";
+import { type CartGrowth, countAt, nextCrossing, nextTurn, pathOf } from "./cart-growth.ts";
 import { type Evaluation, emptyMemo, type Terms } from "./evaluation.ts";
 
 /** One cart as it is, in one tariff. */
-export const evaluate = ({ tariff, facts, unknownAs }: Terms, cart: ReadCart): Evaluation =>
+export const evaluate = (terms: Terms, cart: ReadCart): Evaluation => {
+  const { tariff, facts, unknownAs } = terms;
   // Nobody else has the situation, so it need not be copied.
-  Object.assign(situationOf(tariff.measures, facts, cart, unknownAs), { tariff, memo: emptyMemo() });
+  return Object.assign(situationOf(tariff.measures, facts, cart, unknownAs), {
+    tariff,
+    memo: emptyMemo(),
+    without: (goods: (line: ReadLine) => boolean) => evaluate(terms, cartWithout(cart, goods)),
+  });
+};
+
+const cartWithout = (cart: ReadCart, goods: (line: ReadLine) => boolean): ReadCart => ({
+  ...cart,
+  lines: cart.lines.filter((line) => !goods(line)),
+});
 
 /** One cart as it is, for measures of any tariff. */
 export function situationOf(measures: readonly Measure[], facts: Facts, cart: ReadCart, unknownAs: boolean): Situation {
@@ -46,8 +57,12 @@ export function situationOf(measures: readonly Measure[], facts: Facts, cart: Re
  * @param units one at least
  * @param most how far anyone asks
  */
-export function evaluateAlong(growth: CartGrowth, units: number, mostUnits: number): Evaluation {
-  const horizon = new Horizon(mostUnits);
+export function evaluateAlong(
+  growth: CartGrowth,
+  units: number,
+  mostUnits: number,
+  horizon = new Horizon(mostUnits),
+): Evaluation {
   if (growth.length !== null) horizon.limit(units < growth.length ? growth.length - 1 - units : 0);
   const line = growth.lineAt(units);
   const counts: (number | null | undefined)[] = [];
@@ -75,6 +90,9 @@ export function evaluateAlong(growth: CartGrowth, units: number, mostUnits: numb
       const found = count(measure);
       const path = pathOf(growth, measure);
       if (found === null || path.kind === "still") return found;
+      const turn = nextTurn(growth, measure, units);
+      if (turn !== null) horizon.limit(turn - units - 1);
+      if (path.kind === "stepped") return found;
       if (path.kind === "even") return linearAmount(whole(found), whole(path.slope));
       // Values and weights are rounded with every unit; whoever needs a value exactly asks for `goods`.
       horizon.limit(0);
@@ -82,8 +100,10 @@ export function evaluateAlong(growth: CartGrowth, units: number, mostUnits: numb
     },
     goods: (counts) => {
       const still = goodsOf(growth.before.lines, counts);
-      if (!counts(line) || growth.moves !== "unitPrice")
+      if (!counts(line) || growth.moves !== "unitPrice") {
+        if (counts(line) && line.unitPrice > 0) horizon.limit(0);
         return goodsLeft(cart, plus(still, goodsOf([line], counts)), horizon);
+      }
       if (line.discount > 0 || (growth.next?.discount ?? 0) > 0) horizon.limit(0);
       const added = linearAmount(whole(line.shelf - line.discount), ONE);
       return goodsLeft(cart, plus(still, added), horizon);
@@ -96,6 +116,13 @@ export function evaluateAlong(growth: CartGrowth, units: number, mostUnits: numb
     },
     tariff: growth.tariff,
     memo: emptyMemo(),
+    without: (goods) => {
+      const before = cartWithout(growth.before, goods);
+      // Where the goods that are added go too, nothing is left that moves.
+      return goods(line)
+        ? evaluate(growth, before)
+        : evaluateAlong({ ...growth, before, paths: [] }, units, mostUnits, horizon);
+    },
   };
 }
 

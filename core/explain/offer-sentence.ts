@@ -1,5 +1,6 @@
 import { conditionWords } from "../conditions/words.ts";
 import { amountOf, goalText, markAt } from "../measures/measure-spec.ts";
+import { onlyWords } from "../measures/only-goods.ts";
 import { pickText } from "../messages/locale.ts";
 import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
 import { formatMoney } from "../money/format.ts";
@@ -7,7 +8,7 @@ import type { Offer, Step } from "../offers/offer.ts";
 import { stackingOf } from "../offers/stacking.ts";
 import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
-import { isOnOrder, type Reward, rewardKind, rewardOptions } from "../rewards/reward.ts";
+import { goodsOf, isOnOrder, type Reward, rewardKind, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
 
 /** A piece of a sentence; pieces with `step` are that step's spend goal, so that a screen can make them editable. */
@@ -44,7 +45,8 @@ function stepParts(plan: Plan, offer: Offer, step: Step, context: AmountContext,
   const amount = amountOf(at);
   const text = wordsOf(null);
   const shown: SentencePart = amount ? { text, step: step.id } : { text };
-  const rest = `${amount ? ownWords(plan, offer, amount, context, wordsOf) : ""}${tail}`;
+  const own = amount ? ownWords(plan, offer, amount, context, wordsOf) : "";
+  const rest = `${own}${onlyWords(offer.counts.only, context)}${tail}`;
   return [{ text: `${reward} ${edge} ` }, shown, ...(rest ? [{ text: rest }] : [])];
 }
 
@@ -97,7 +99,9 @@ function rewardWords(plan: Plan, offer: Offer, { reward }: Step, context: Amount
   const limit = isOnOrder(reward) || !reward.limit ? "" : ` where it costs no more than ${amount(reward.limit)}`;
   const optionName = (id: string) => nameOf(plan, id);
   const speech = { amount, optionName, options: optionNames(plan, reward), first };
-  return `${rewardKind(reward).words(reward, speech)}${limit}`;
+  const goods = goodsOf(reward);
+  const share = goods ? ` on the share${onlyWords(goods, context)}` : "";
+  return `${rewardKind(reward).words(reward, speech)}${share}${limit}`;
 }
 
 function whereWords(plan: Plan, offer: Offer): string {

@@ -17,7 +17,7 @@ export type GoodsFilter = (line: Named) => boolean;
 
 const everything: GoodsFilter = () => true;
 
-/** Whether a line counts. */
+/** Whether a line counts, as far as what is left out goes. */
 export function goodsFilter(leavesOut: LeavesOut | undefined): GoodsFilter {
   const categories = new Set(leavesOut?.categories);
   const tags = new Set(leavesOut?.tags);

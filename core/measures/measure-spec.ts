@@ -7,6 +7,7 @@ import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { Basis, basisKey, basisWords } from "./basis.ts";
 import { LeavesOut, leavesOutKey, leavesOutWords } from "./goods-filter.ts";
+import { OnlyGoods, OnlyPieces, onlyKey, onlyWords } from "./only-goods.ts";
 
 const packing = {
   packing: Type.Optional({ ...Weight, description: "Added when anything is shipped" }),
@@ -23,11 +24,22 @@ const WeightSpec = Type.Object(
   closed,
 );
 
+/** A ladder may count some goods alone. */
+const LadderValue = Type.Object({ kind: Type.Literal("value"), basis: Basis, only: Type.Optional(OnlyGoods) }, closed);
+const LadderItems = Type.Object(
+  { kind: Type.Literal("items"), leavesOut: Type.Optional(LeavesOut), only: Type.Optional(OnlyPieces) },
+  closed,
+);
+const LadderWeight = Type.Object(
+  { kind: Type.Literal("weight"), leavesOut: Type.Optional(LeavesOut), only: Type.Optional(OnlyGoods), ...packing },
+  closed,
+);
+
 /** Only former plans have it: edits and new releases are refused it, and told of the chargeable weight. */
 export const RETIRED_MEASURE = "weight-volume";
 
 /** What a ladder of steps is measured by. */
-export const LadderMeasure = byKind([ValueSpec, ItemsSpec, WeightSpec], "LadderMeasure");
+export const LadderMeasure = byKind([LadderValue, LadderItems, LadderWeight], "LadderMeasure");
 export type LadderMeasure = Static<typeof LadderMeasure>;
 
 /**
@@ -52,8 +64,17 @@ export type MeasureSpec = Static<typeof MeasureSpec>;
 /** Which lines a count is about: all, those that are shipped, or those that the zone's charges are for. */
 export type Scope = "all" | "shipped" | "ordinary";
 
+/** The goods that alone count, where a measure is a ladder's and says so. */
+export const onlyOf = (spec: MeasureSpec | LadderMeasure): OnlyPieces | undefined =>
+  "only" in spec ? spec.only : undefined;
+
 /** The same text for specs that mean the same, so that a measure is counted once per quote. */
-export function measureKey(spec: MeasureSpec, scope: Scope): string {
+export function measureKey(spec: MeasureSpec | LadderMeasure, scope: Scope): string {
+  const only = onlyOf(spec);
+  return only ? `${keyOfAll(spec, scope)} ${onlyKey(only)}` : keyOfAll(spec, scope);
+}
+
+function keyOfAll(spec: MeasureSpec | LadderMeasure, scope: Scope): string {
   switch (spec.kind) {
     case "value":
       return `value ${basisKey(spec.basis)}`;
@@ -143,27 +164,41 @@ export function markAt(mark: Mark, context: AmountContext): number | undefined {
 export const gramLitres = (mg: number, mm3: number): number =>
   Number((2n * BigInt(mg) * BigInt(mm3) + 1_000_000_000n) / 2_000_000_000n);
 
-export function markProblems(mark: Mark, spec: MeasureSpec, path: string, references: AmountReferences): Problem[] {
+export function markProblems(
+  mark: Mark,
+  spec: MeasureSpec | LadderMeasure,
+  path: string,
+  references: AmountReferences,
+): Problem[] {
   if (termsOf(mark) !== TERMS[spec.kind])
     return [{ path, message: `has to be ${TERMS[spec.kind]}, since ${spec.kind} is counted` }];
   const amount = amountOf(mark);
   return amount ? amountProblems(amount, path, references) : [];
 }
 
+/** A ladder's measure in words. @example "items, only those of notebooks, from €10 each" */
+export const ladderWords = (counts: LadderMeasure, context: AmountContext): string =>
+  counts.only ? `${measureWords(counts)}, only those${onlyWords(counts.only, context)}` : measureWords(counts);
+
 /** @example "goods after all discounts, with tax" */
-export function measureWords(spec: MeasureSpec): string {
+export function measureWords(spec: MeasureSpec | LadderMeasure): string {
   switch (spec.kind) {
     case "value":
       return basisWords(spec.basis);
     case "items":
+      return `items${leavesOutWords(spec.leavesOut)}`;
     case "weight":
-      return `${spec.kind}${leavesOutWords(spec.leavesOut)}`;
+      return `weight${leavesOutWords(spec.leavesOut)}${packedWords(spec)}`;
     case "distance":
       return `distance from ${spec.from}`;
     default:
       return spec.kind.replace("-", " ");
   }
 }
+
+/** @example ", with 100 g of packing, rounded up to 0.5 kg" */
+const packedWords = ({ packing: added, roundUpTo }: { packing?: Weight; roundUpTo?: Weight }): string =>
+  `${added ? `, with ${added.value} ${added.unit} of packing` : ""}${roundUpTo ? `, rounded up to ${roundUpTo.value} ${roundUpTo.unit}` : ""}`;
 
 const KILOGRAM = 1_000_000;
 /** Milligrams to a kilogram's third decimal: kilograms are said no finer, grams to the milligram. */

@@ -1,9 +1,11 @@
 import { isOrdinary, isShipped, type ReadCart, type ReadLine } from "../cart/read-cart.ts";
+import type { AmountContext } from "../money/amount.ts";
 import { exactOf, type LinearAmount, plus, rounded, times } from "../money/linear-amount.ts";
 import { ceil, divide, type Rational, whole } from "../money/rational.ts";
 import { milligrams } from "../quantities/quantity.ts";
 import { type GoodsFilter, goodsFilter } from "./goods-filter.ts";
-import { gramLitres, type MeasureSpec, type Scope } from "./measure-spec.ts";
+import { gramLitres, type LadderMeasure, type MeasureSpec, onlyOf, type Scope } from "./measure-spec.ts";
+import { pickGoods } from "./only-goods.ts";
 import { compileMeasure, countedValue, type ValueMeasure } from "./value-measure.ts";
 
 /** A measure compiled for one zone. Counts are whole units; null where a weight, a size or the place is not known. */
@@ -14,20 +16,28 @@ export type Measure =
       readonly kind: "count";
       readonly count: (lines: readonly ReadLine[]) => number | null;
       readonly even: boolean;
+      /** Prices of a piece at which it begins or ceases to count. */
+      readonly turns?: readonly number[];
     }
   | { readonly kind: "distance"; readonly from: string };
 
 export function compileSpec(
-  spec: MeasureSpec | { kind: "lines" },
+  spec: MeasureSpec | LadderMeasure | { kind: "lines" },
   scope: Scope,
   pricesIncludeTax: boolean,
   standardTax: Rational,
+  context: AmountContext,
 ): Measure {
   const inScope = { all: () => true, shipped: isShipped, ordinary: isOrdinary }[scope];
-  const among = (counts: GoodsFilter) => (line: ReadLine) => inScope(line) && counts(line);
+  const only = spec.kind === "lines" ? undefined : onlyOf(spec);
+  // Without an amount for the price of a piece nothing is known to be among them.
+  const goods = only && pickGoods(only, context);
+  const picked = only ? (goods?.has ?? (() => false)) : null;
+  const among = (counts: GoodsFilter) => (line: ReadLine) =>
+    inScope(line) && counts(line) && (picked === null || picked(line));
   switch (spec.kind) {
     case "value":
-      return { kind: "value", value: compileMeasure(spec.basis, pricesIncludeTax, standardTax) };
+      return { kind: "value", value: compileMeasure(spec.basis, pricesIncludeTax, standardTax, picked) };
     case "distance":
       return { kind: "distance", from: spec.from };
     case "lines":
@@ -38,6 +48,7 @@ export function compileSpec(
         kind: "count",
         count: (lines) => lines.reduce((sum, line) => sum + (counts(line) ? line.quantity : 0), 0),
         even: true,
+        ...(goods && goods.turns.length > 0 ? { turns: goods.turns } : {}),
       };
     }
     case "weight": {

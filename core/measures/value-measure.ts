@@ -2,7 +2,7 @@ import type { OrderDiscounts } from "../cart/order-discount.ts";
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
 import { add, divide, multiply, ONE, type Rational, reduce, whole, ZERO } from "../money/rational.ts";
 import { type Basis, codesIn } from "./basis.ts";
-import { type GoodsFilter, goodsFilter } from "./goods-filter.ts";
+import { goodsFilter } from "./goods-filter.ts";
 import { type ValuePath, valueAt } from "./value-path.ts";
 
 /** A basis compiled for one zone: which lines count, and what one unit of a line counts after tax. */
@@ -10,15 +10,22 @@ export type ValueMeasure = {
   readonly lineDiscounts: boolean;
   /** The discounts on the order that are taken off first; null: none of them. */
   readonly takenOff: (cart: ReadCart) => OrderDiscounts | null;
-  readonly counts: GoodsFilter;
+  readonly counts: (line: ReadLine) => boolean;
   readonly taxed: (rate: Rational | null) => Rational;
 };
 
-export function compileMeasure(basis: Basis, pricesIncludeTax: boolean, standardTax: Rational): ValueMeasure {
+/** @param picked the goods that alone count; null: all */
+export function compileMeasure(
+  basis: Basis,
+  pricesIncludeTax: boolean,
+  standardTax: Rational,
+  picked: ((line: ReadLine) => boolean) | null = null,
+): ValueMeasure {
+  const left = goodsFilter(basis.leavesOut);
   return {
     lineDiscounts: basis.lineDiscounts === "in",
     takenOff: takenOff(basis),
-    counts: goodsFilter(basis.leavesOut),
+    counts: picked ? (line) => left(line) && picked(line) : left,
     taxed: taxFactor(basis.tax === "with", pricesIncludeTax, standardTax),
   };
 }

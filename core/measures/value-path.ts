@@ -55,7 +55,7 @@ const share = (left: bigint, goods: bigint): Rational => (goods === 0n ? whole(1
 
 /**
  * Every y in 1..length at which "value(y) is at least `least`" differs from what it was at y − 1, ascending.
- * `length` null: on and on, which is only for goods that count (`rate` above zero).
+ * `length` null: on and on, or for goods that do not count up to {@link LOOKED_AHEAD} where it never settles.
  *
  * Counted goods, goods and what discounts leave of them never fall along a path, which bounds the value over a
  * stretch; stretches whose bounds settle the question are passed over, the others are halved.
@@ -104,9 +104,27 @@ function settled(path: ValuePath, from: bigint, to: bigint, target: Rational): b
 
 const min = (a: bigint, b: bigint) => (a < b ? a : b);
 
+/** Beyond so many units nobody has looked where a value turns for ever: see {@link settledFrom}. */
+export const LOOKED_AHEAD = 4096;
+
+/**
+ * A y from which goods that do not count move a value past `least` no more, though their share of a discount does; null where it
+ * turns for ever: half of an odd sum is rounded up with every other unit.
+ */
+export function settledFrom({ start, order }: ValuePath, least: number): number | null {
+  if (!order) return 0;
+  const { goods, discounts } = order;
+  // What is left of the goods is kept × goods − off, a half more or less: the value tends to start × kept.
+  const gap = subtract(multiply(start, discounts.kept), { n: 2n * BigInt(least) - 1n, d: 2n });
+  if (gap.n === 0n) return start.n === 0n ? 0 : null;
+  const stray = multiply(start, { n: 2n * discounts.off.n + discounts.off.d, d: 2n * discounts.off.d });
+  const far = ceil(divide(stray, gap.n > 0n ? gap : { n: -gap.n, d: gap.d }));
+  return Number(far > goods ? far - goods : 0n) + 1;
+}
+
 /** A y from which the value is at least `least` for good, or, when it never will be, from which nothing turns. */
 function endOfTurns(path: ValuePath, least: number): number {
-  if (path.rate.n <= 0n) throw new RangeError("goods that do not count have no end of turns");
+  if (path.rate.n <= 0n) return settledFrom(path, least) ?? LOOKED_AHEAD;
   const target = { n: 2n * BigInt(least) - 1n, d: 2n };
   if (!path.order) {
     const short = subtract(target, path.start);

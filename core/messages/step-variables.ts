@@ -2,6 +2,7 @@ import type { MessageState } from "./states.ts";
 import { counted } from "./step-variables/counted.ts";
 import { deadline } from "./step-variables/deadline.ts";
 import { goal } from "./step-variables/goal.ts";
+import { goods } from "./step-variables/goods.ts";
 import { option } from "./step-variables/option.ts";
 import { percent } from "./step-variables/percent.ts";
 import { place } from "./step-variables/place.ts";
@@ -16,6 +17,7 @@ export const STEP_VARIABLES: readonly StepVariable[] = [
   option,
   deadline,
   place,
+  goods,
   counted,
   remaining,
   percent,

@@ -19,6 +19,8 @@ export type MessageValues = {
   readonly deadline: number | null;
   readonly timeZone: string;
   readonly place: string;
+  /** What counts, where only some goods do. */
+  readonly goods: string;
 };
 
 /** What is known of an option where its name or note is said; prices in minor units, null while there is none. */

@@ -53,7 +53,7 @@ describe("rewards on one option", () => {
           const full = parts(charge, handling, surcharges, own);
           const otherPrice = (): FullPrice => (other === null ? "not-offered" : parts(other));
           const priceWith = (some: readonly CompiledReward[]) =>
-            applyRewards(full, some, { fullPriceOf: otherPrice, horizon: null });
+            applyRewards(full, some, { fullPriceOf: otherPrice, horizon: null, fullPriceWithout: () => "not-offered" });
           expect(compareAmounts(priceWith(rewards), 0, null)).toBeGreaterThanOrEqual(0);
           expect(compareAmounts(priceWith(rewards), sumOf(full), null)).toBeLessThanOrEqual(0);
           const alike = rewards.map((reward) => ({ ...reward, handling: true, surcharges: true, own: true }));
@@ -74,7 +74,13 @@ describe("rewards on one option", () => {
     const flat = compiledReward({ kind: "flat-price", ...on, amount: eur(490) });
     const same = compiledReward({ kind: "option-price", ...on, of: "x" });
     const price = (charge: number, rewards: CompiledReward[], other: FullPrice = "not-offered") =>
-      rounded(applyRewards(parts(charge), rewards, { fullPriceOf: () => other, horizon: null }));
+      rounded(
+        applyRewards(parts(charge), rewards, {
+          fullPriceOf: () => other,
+          horizon: null,
+          fullPriceWithout: () => "not-offered",
+        }),
+      );
     expect(price(950, [off, half, flat])).toBe(145);
     expect(price(950, [half, half])).toBe(238);
     expect(price(950, [same, half], parts(491))).toBe(246);
@@ -96,7 +102,7 @@ describe("rewards on one option", () => {
             net: applyRewards(
               full,
               set.flatMap((i) => (rewards[i] ? [{ ...rewards[i], ...cover }] : [])),
-              { fullPriceOf: () => "not-offered", horizon: null },
+              { fullPriceOf: () => "not-offered", horizon: null, fullPriceWithout: () => "not-offered" },
             ),
             grants: 0,
           });
@@ -124,7 +130,11 @@ describe("rewards on one option", () => {
     const all = compiledReward({ kind: "free", ...on, covers: { ownCharges: true } });
     const bare = compiledReward({ kind: "free", ...on, covers: { handling: false, surcharges: false } });
     const left = (reward: CompiledReward) =>
-      applyRewards(parts(500, 100, 50, 300), [reward], { fullPriceOf: () => "not-offered", horizon: null });
+      applyRewards(parts(500, 100, 50, 300), [reward], {
+        fullPriceOf: () => "not-offered",
+        horizon: null,
+        fullPriceWithout: () => "not-offered",
+      });
     expect([free, all, bare].map(left)).toEqual([300, 0, 450]);
   });
 });

@@ -29,9 +29,9 @@ export function explainerIn(
   { zone, market, currency, standardTax }: Tariff,
   condition: Condition,
 ): (cart: ReadCart, facts: Facts) => Trace | null {
-  const { measures, measureNumber } = measureNumbers(market.pricesIncludeTax, standardTax);
-  const rates = ratesOf(compiled.plan);
-  const context = { zone: zone.id, market: market.id, currency, rates, timeZone: market.timeZone, measureNumber };
+  const amounts = { zone: zone.id, market: market.id, currency, rates: ratesOf(compiled.plan) };
+  const { measures, measureNumber } = measureNumbers(market.pricesIncludeTax, standardTax, amounts);
+  const context = { ...amounts, timeZone: market.timeZone, measureNumber };
   try {
     const test = compileCondition(condition, context, savedOf(compiled.plan));
     return (cart, facts) => test.explain(situationOf(measures, facts, cart, false));

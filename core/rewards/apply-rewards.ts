@@ -1,6 +1,15 @@
-import { type Parts, sumOf } from "../delivery/full-price.ts";
+import { hasNoPrice, type Parts, sumOf } from "../delivery/full-price.ts";
+import { type PickedGoods, pickGoods } from "../measures/only-goods.ts";
 import { type AmountContext, amountFor } from "../money/amount.ts";
-import { compareAmounts, type Horizon, type LinearAmount, linearAmount } from "../money/linear-amount.ts";
+import {
+  compareAmounts,
+  type Horizon,
+  type LinearAmount,
+  lessAtLeastZero,
+  linearAmount,
+  min,
+  minus,
+} from "../money/linear-amount.ts";
 import { ZERO } from "../money/rational.ts";
 import type { Covers, PriceChange, RewardTools } from "./definition.ts";
 import { type DeliveryReward, deliveryReward } from "./reward.ts";
@@ -9,6 +18,8 @@ import { type DeliveryReward, deliveryReward } from "./reward.ts";
 export type CompiledReward = Covers & {
   readonly turn: number;
   readonly limit: number | null;
+  /** The goods whose share of the price it is given on; null: on all of it. */
+  readonly goods: PickedGoods | null;
   readonly change: PriceChange;
 };
 
@@ -17,10 +28,11 @@ export function compileReward(reward: DeliveryReward, context: AmountContext): C
   const { turn, coversAll, compile } = deliveryReward(reward);
   const limit = reward.limit ? amountFor(reward.limit, context) : null;
   const change = compile(reward, context);
-  if (limit === undefined || !change) return undefined;
-  if (coversAll) return { turn, limit, handling: true, surcharges: true, own: true, change };
+  const goods = "goods" in reward && reward.goods ? pickGoods(reward.goods, context) : null;
+  if (limit === undefined || goods === undefined || !change) return undefined;
+  if (coversAll) return { turn, limit, goods, handling: true, surcharges: true, own: true, change };
   const { handling = true, surcharges = true, ownCharges: own = false } = reward.covers ?? {};
-  return { turn, limit, handling, surcharges, own, change };
+  return { turn, limit, goods, handling, surcharges, own, change };
 }
 
 /**
@@ -32,10 +44,32 @@ export function applyRewards(full: Parts, rewards: readonly CompiledReward[], to
   const ordered = rewards.length > 1 ? [...rewards].sort((a, b) => a.turn - b.turn) : rewards;
   for (const reward of ordered) {
     if (reward.limit !== null && isAbove(sumOf(full), reward.limit, tools.horizon)) continue;
-    parts = reward.change(parts, reward, tools);
+    parts = reward.goods ? onShare(full, parts, reward, reward.goods, tools) : reward.change(parts, reward, tools);
   }
   return sumOf(parts);
 }
+
+/**
+ * A reward on the share of some goods: what the whole cart is charged less what it would be without them, never below zero. Where
+ * the rest would have no price of its own, nobody can say what their share is, and nothing is given.
+ */
+function onShare(full: Parts, parts: Parts, reward: CompiledReward, goods: PickedGoods, tools: RewardTools): Parts {
+  const rest = tools.fullPriceWithout(goods);
+  if (hasNoPrice(rest)) return parts;
+  const { horizon } = tools;
+  const share = each(full, rest, (whole, without) => lessAtLeastZero(whole, without, horizon));
+  // Rewards before it may have left less than that.
+  const left = each(share, parts, (one, other) => min(one, other, horizon));
+  const given = each(left, reward.change(left, reward, tools), minus);
+  return each(parts, given, minus);
+}
+
+const each = (a: Parts, b: Parts, of: (a: LinearAmount, b: LinearAmount) => LinearAmount): Parts => ({
+  charge: of(a.charge, b.charge),
+  handling: of(a.handling, b.handling),
+  surcharges: of(a.surcharges, b.surcharges),
+  own: of(a.own, b.own),
+});
 
 /** Whether a price as it is stated, rounded half away from zero, is more than a limit. */
 const isAbove = (price: LinearAmount, limit: number, horizon: Horizon | null): boolean =>

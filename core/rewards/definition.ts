@@ -1,5 +1,6 @@
 import type { FullPrice, Parts } from "../delivery/full-price.ts";
 import type { GoodsFilter } from "../measures/goods-filter.ts";
+import type { PickedGoods } from "../measures/only-goods.ts";
 import type { Amount, AmountContext, AmountReferences } from "../money/amount.ts";
 import type { Horizon } from "../money/linear-amount.ts";
 import type { Rational } from "../money/rational.ts";
@@ -18,6 +19,8 @@ export type RewardTools = {
   /** Another option's full price. */
   readonly fullPriceOf: (option: string) => FullPrice;
   readonly horizon: Horizon | null;
+  /** What the option would cost in full without some goods. */
+  readonly fullPriceWithout: (goods: PickedGoods) => FullPrice;
 };
 
 /** A change of an option's price, for one market and currency. No part ever rises, none falls below zero. */

@@ -1,3 +1,4 @@
+import { ShareGoods } from "../measures/only-goods.ts";
 import { Amount } from "../money/amount.ts";
 import { closed, Id } from "../schema/atoms.ts";
 import { Type } from "../schema/type.ts";
@@ -11,6 +12,10 @@ export const onDelivery = {
     description: "Delivery options it is given on",
   }),
   limit: Type.Optional({ ...Amount, description: "Only where the option's full price is no more than this" }),
+  goods: Type.Optional({
+    ...ShareGoods,
+    description: "Only on their share: the charge with all goods less the charge without them",
+  }),
   covers: Type.Optional(
     Type.Object(
       {
@@ -22,3 +27,8 @@ export const onDelivery = {
     ),
   ),
 };
+
+/** The same of a reward that only the whole of a price can have. */
+const { goods: _, ...onWholePrice } = onDelivery;
+
+export { onWholePrice };

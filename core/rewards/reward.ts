@@ -1,3 +1,4 @@
+import { type OnlyPieces, onlyProblems } from "../measures/only-goods.ts";
 import { type AmountReferences, amountProblems } from "../money/amount.ts";
 import { byKind } from "../schema/atoms.ts";
 import { definitionOf, registry } from "../schema/kinds.ts";
@@ -48,11 +49,19 @@ export const rewardKind = (reward: Reward) => (isOnOrder(reward) ? orderReward(r
 /** The delivery options a reward is given on; none for one on the order. */
 export const rewardOptions = (reward: Reward): readonly string[] => (isOnOrder(reward) ? [] : reward.options);
 
+/** The goods whose share alone it is given on; undefined: on all of a price. */
+export const goodsOf = (reward: Reward): OnlyPieces | undefined => ("goods" in reward ? reward.goods : undefined);
+
 /** The delivery options it names besides. @example namedOptions({ kind: "option-price", of: "standard", … }) // [{ key: "of", id: "standard" }] */
 export const namedOptions = (reward: Reward): readonly { readonly key: string; readonly id: string }[] =>
   isOnOrder(reward) ? [] : deliveryReward(reward).namesOptions(reward);
 
 export function rewardProblems(reward: Reward, path: string, references: AmountReferences): Problem[] {
   const limit = isOnOrder(reward) || !reward.limit ? [] : amountProblems(reward.limit, `${path}/limit`, references);
-  return [...limit, ...rewardKind(reward).problems(reward, path, references)];
+  const goods = goodsOf(reward);
+  return [
+    ...limit,
+    ...onlyProblems(goods, `${path}/goods`, references),
+    ...rewardKind(reward).problems(reward, path, references),
+  ];
 }

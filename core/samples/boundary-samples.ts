@@ -1,11 +1,12 @@
 import { decide } from "../analysis/decide.ts";
 import { type World, within, worldOf, type ZoneContext } from "../analysis/world.ts";
-import { filler, plainCart, readLine } from "../cart/read-cart.ts";
+import { type FillerLike, filler, plainCart, readLine } from "../cart/read-cart.ts";
 import type { BandedCharge } from "../charges/kinds/bands.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
 import { leastCount } from "../measures/edge.ts";
 import { compileSpec, counted } from "../measures/measure.ts";
-import { type MeasureSpec, markAt, measured } from "../measures/measure-spec.ts";
+import { type LadderMeasure, type MeasureSpec, markAt, measured, onlyOf } from "../measures/measure-spec.ts";
+import { goodsLike } from "../measures/only-goods.ts";
 import { percent } from "../money/decimal.ts";
 import { ZERO } from "../money/rational.ts";
 import type { Offer } from "../offers/offer.ts";
@@ -129,7 +130,10 @@ function* bandBoundaries(world: World, option: DeliveryOption, { by, edges }: Ba
       const figure = count === undefined ? "?" : measured(by.kind, count, where.currency, "en", "short");
       yield {
         edge: `band of ${option.name.en ?? option.id} ${edge} ${figure} in ${where.zone.name}, ${where.currency}`,
-        sides: count === undefined ? "it has no amount" : aroundCount(where, by, leastCount(count, edge), world.at),
+        sides:
+          count === undefined
+            ? "it has no amount"
+            : aroundCount(world.compiled, where, by, leastCount(count, edge), world.at),
       };
     }
 }
@@ -141,9 +145,9 @@ const contextOf = (compiled: CompiledPlan, { zone, market, currency }: ZoneConte
   rates: ratesOf(compiled.plan),
 });
 
-const cartLine = (kind: "value" | "items" | "weight", amount: number): CartLine => ({
-  ...filler(kind, amount),
-  sku: "any",
+const cartLine = (kind: "value" | "items" | "weight", amount: number, like?: FillerLike): CartLine => ({
+  ...filler(kind, amount, like),
+  sku: like?.sku ?? "any",
 });
 
 function plain({ addresses, currency }: ZoneContext, at: number, lines: CartLine[]): QuoteRequest {
@@ -153,14 +157,23 @@ function plain({ addresses, currency }: ZoneContext, at: number, lines: CartLine
 type Sided = { side: BoundarySample["side"]; request: QuoteRequest }[];
 
 /** Carts just below, at and just above what counts so much, each a line of one kind; or why none can be made. */
-function aroundCount(where: ZoneContext, by: MeasureSpec, least: number, at: number): Sided | string {
+function aroundCount(
+  compiled: CompiledPlan,
+  where: ZoneContext,
+  by: MeasureSpec | LadderMeasure,
+  least: number,
+  at: number,
+): Sided | string {
   if (by.kind === "distance") return "it goes by distance, which an address without a position does not tell";
   if (by.kind === "volume" || by.kind === "weight-volume" || by.kind === "volumetric-weight")
     return "it goes by volume";
   const kind = by.kind === "value" || by.kind === "items" ? by.kind : "weight";
   const { market, zone } = where;
-  const measure = compileSpec(by, "ordinary", market.pricesIncludeTax, percent(zone.standardTaxRate) ?? ZERO);
-  const linesOf = (amount: number) => (amount > 0 ? [cartLine(kind, amount)] : []);
+  const context = contextOf(compiled, where);
+  const measure = compileSpec(by, "ordinary", market.pricesIncludeTax, percent(zone.standardTaxRate) ?? ZERO, context);
+  const only = onlyOf(by);
+  const like = only && goodsLike(only, context);
+  const linesOf = (amount: number) => (amount > 0 ? [cartLine(kind, amount, like)] : []);
   const reaches = (amount: number) =>
     (counted(measure, plainCart(linesOf(amount).map(readLine)), new Map()) ?? 0) >= least;
   const edge = leastThat(reaches);
@@ -199,7 +212,7 @@ function aroundGoal(
   least: number,
   at: number,
 ): Sided | string {
-  const carts = aroundCount(where, offer.counts, least, at);
+  const carts = aroundCount(compiled, where, offer.counts, least, at);
   if (typeof carts === "string" || !offer.when) return carts;
   const { when } = offer;
   const decision = decide(within(worldOf(compiled, at, [when]), [where.zone.id]), when, true);

@@ -1,4 +1,5 @@
 import { normalCode } from "../cart/codes.ts";
+import type { FillerKind, FillerLike } from "../cart/read-cart.ts";
 import { type CompiledCondition, conditionCompiler } from "../conditions/compile.ts";
 import type { SavedConditions } from "../conditions/condition.ts";
 import { type CompiledFullPrice, compileFullPrice } from "../delivery/full-price.ts";
@@ -8,7 +9,8 @@ import { leastCount } from "../measures/edge.ts";
 import type { Measure } from "../measures/measure.ts";
 import type { MeasureNumber } from "../measures/measure-numbers.ts";
 import { measureNumbers } from "../measures/measure-numbers.ts";
-import { markAt, type Scope } from "../measures/measure-spec.ts";
+import { markAt, onlyOf, type Scope } from "../measures/measure-spec.ts";
+import { goodsLike, pickGoods } from "../measures/only-goods.ts";
 import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
@@ -58,6 +60,9 @@ export type TariffOption = {
   readonly pickup: Location | null;
 };
 
+/** What a shopper could add to reach an offer's goals. */
+export type Filler = { readonly kind: FillerKind; readonly like?: FillerLike };
+
 export type TariffOffer = {
   readonly id: string;
   readonly number: number;
@@ -66,6 +71,7 @@ export type TariffOffer = {
   /** UTC intervals, half-open; null: always. */
   readonly schedule: readonly (readonly [number, number])[] | null;
   readonly steps: readonly TariffStep[];
+  readonly filler: Filler;
   /** Whether it may be used together with the offer of that number. */
   readonly stacks: readonly boolean[];
 };
@@ -102,7 +108,7 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
   const { plan, rates, saved } = whole;
   const context: AmountContext = { zone: zone.id, market: market.id, currency, rates };
   const standardTax = percent(zone.standardTaxRate) ?? ZERO;
-  const { measures, measureNumber } = measureNumbers(market.pricesIncludeTax, standardTax);
+  const { measures, measureNumber } = measureNumbers(market.pricesIncludeTax, standardTax, context);
   const compileWhen = conditionCompiler({ ...context, timeZone: market.timeZone, measureNumber }, saved);
 
   const options = plan.options
@@ -136,6 +142,7 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     offer,
     when: offer.when ? compileWhen(offer.when) : null,
     schedule: intervalsOf(offer),
+    filler: fillerOf(offer, context),
     steps: [...offer.steps].sort(byPosition).flatMap((step) => {
       const compiled = compileStep(offer, step, context, measureNumber, optionNumber);
       if (compiled === "no-amount") withoutAmount.push({ offer: offer.id, step: step.id });
@@ -175,7 +182,10 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     withoutAmount,
     seesLineFigures:
       options.some(({ full }) => full.seesLineFigures) ||
-      [...offers, ...notices].some(({ when }) => when?.seesLineFigures === true),
+      [...offers, ...notices].some(({ when }) => when?.seesLineFigures === true) ||
+      own.some(
+        ({ offer, steps }) => onlyOf(offer.counts)?.price || steps.some(({ reward }) => reward?.goods?.turns.length),
+      ),
   };
 }
 
@@ -205,6 +215,8 @@ function compileStep(
   optionNumber: ReadonlyMap<string, number>,
 ): TariffStep | "no-amount" | "no-option" {
   const { trigger, reward } = step;
+  const { only } = offer.counts;
+  if (only && !pickGoods(only, context)) return "no-amount";
   const goal = goalOf(trigger);
   const at = goal ? markAt(goal.at, context) : null;
   const onOrder = isOnOrder(reward) ? orderReward(reward).compile(reward, context) : null;
@@ -227,6 +239,9 @@ function compileStep(
     onOrder,
   };
 }
+
+const fillerOf = ({ counts: { kind, only } }: Offer, context: AmountContext): Filler =>
+  only ? { kind, like: goodsLike(only, context) } : { kind };
 
 /** Weight is that of goods that are shipped; every item is an item. */
 const scopeOf = (offer: Offer): Scope => (offer.counts.kind === "weight" ? "shipped" : "all");

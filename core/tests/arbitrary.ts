@@ -5,6 +5,7 @@ import type { DeliveryOption } from "../delivery/option.ts";
 import type { Basis } from "../measures/basis.ts";
 import type { LeavesOut } from "../measures/goods-filter.ts";
 import type { LadderMark, Mark, MeasureSpec } from "../measures/measure-spec.ts";
+import type { OnlyGoods } from "../measures/only-goods.ts";
 import type { Amount } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
 import { majorUnits } from "../money/decimal.ts";
@@ -22,6 +23,22 @@ const OPTIONS = ["standard", "express", "courier"] as const;
 const OFFERS = ["first", "second", "third"] as const;
 const CODES: string[] = ["INKLOVE"];
 const NO_GIFT_CARDS: LeavesOut = { tags: ["gift-card"] };
+
+/** Every fourth time some goods alone: by category, by tag, used ones. */
+const onlyGoods: fc.Arbitrary<{ only?: OnlyGoods }> = fc.oneof(
+  { weight: 3, arbitrary: fc.constant({}) },
+  {
+    weight: 1,
+    arbitrary: fc
+      .constantFrom<OnlyGoods>(
+        { categories: ["notebooks"] },
+        { tags: ["paper"], condition: "new" },
+        { condition: "used" },
+        { categories: ["notebooks"], skus: ["goods"] },
+      )
+      .map((only) => ({ only })),
+  },
+);
 
 const percentText = fc.oneof(
   fc.integer({ min: 0, max: 100 }).map(String),
@@ -196,7 +213,8 @@ const reward = (currency: string): fc.Arbitrary<Reward> => {
       },
       { requiredKeys: ["options", "covers"] },
     )
-    .chain((common) =>
+    .chain((whole) => onlyGoods.map(({ only }) => [whole, only ? { ...whole, goods: only } : whole] as const))
+    .chain(([whole, common]) =>
       fc.oneof(
         { weight: 3, arbitrary: fc.constant<Reward>({ kind: "free", ...common }) },
         { weight: 2, arbitrary: amount.map((price): Reward => ({ kind: "flat-price", ...common, amount: price })) },
@@ -205,7 +223,7 @@ const reward = (currency: string): fc.Arbitrary<Reward> => {
         { weight: 1, arbitrary: amount.map((upTo): Reward => ({ kind: "allowance", ...common, amount: upTo })) },
         {
           weight: 1,
-          arbitrary: fc.constantFrom(...OPTIONS).map((of): Reward => ({ kind: "option-price", ...common, of })),
+          arbitrary: fc.constantFrom(...OPTIONS).map((of): Reward => ({ kind: "option-price", ...whole, of })),
         },
       ),
     );
@@ -236,20 +254,31 @@ const ladder = (currency: string, span: number): fc.Arbitrary<Ladder> =>
   fc.oneof(
     {
       weight: 4,
-      arbitrary: basis.map(
-        (one): Ladder => ({ counts: { kind: "value", basis: one }, mark: amountIn(currency, span) }),
+      arbitrary: fc
+        .tuple(basis, onlyGoods)
+        .map(
+          ([one, only]): Ladder => ({ counts: { kind: "value", basis: one, ...only }, mark: amountIn(currency, span) }),
+        ),
+    },
+    {
+      weight: 1,
+      arbitrary: fc
+        .tuple(onlyGoods, fc.option(fc.tuple(fc.nat(300), fc.nat(2000)), { freq: 3, nil: undefined }))
+        .map(([{ only }, ends]): Ladder => {
+          const each = ends && { price: { from: typed(ends[0], currency), upTo: typed(ends[0] + ends[1], currency) } };
+          const counts: Offer["counts"] =
+            only || each ? { kind: "items", only: { ...only, ...each } } : { kind: "items" };
+          return { counts, mark: fc.nat(9).map((items) => ({ items })) };
+        }),
+    },
+    {
+      weight: 1,
+      arbitrary: onlyGoods.map(
+        (only): Ladder => ({
+          counts: { kind: "weight", leavesOut: NO_GIFT_CARDS, ...only },
+          mark: fc.nat(3000).map((n) => ({ weight: grams(n) })),
+        }),
       ),
-    },
-    {
-      weight: 1,
-      arbitrary: fc.constant<Ladder>({ counts: { kind: "items" }, mark: fc.nat(9).map((items) => ({ items })) }),
-    },
-    {
-      weight: 1,
-      arbitrary: fc.constant<Ladder>({
-        counts: { kind: "weight", leavesOut: NO_GIFT_CARDS },
-        mark: fc.nat(3000).map((n) => ({ weight: grams(n) })),
-      }),
     },
   );
 
@@ -307,6 +336,8 @@ const cart = (span: number): fc.Arbitrary<Cart> => {
         discounted: fc.integer({ min: 0, max: 100 }),
         taxRate: taxText,
         tags: fc.constantFrom<string[]>(["gift-card"], ["paper"]),
+        categories: fc.constantFrom<string[]>(["notebooks"], ["ink"]),
+        used: fc.boolean(),
         grams: fc.option(fc.nat(900), { freq: 12 }),
         delivery: fc.option(delivery, { freq: 2 }),
         parcelClass: fc.constant("bulky"),

@@ -1,14 +1,21 @@
-import { type FillerKind, filler } from "../cart/read-cart.ts";
+import { type FillerKind, type FillerLike, filler } from "../cart/read-cart.ts";
+import { goodsLike } from "../measures/only-goods.ts";
+import { ratesOf } from "../plan/plan.ts";
 import type { Quote, QuotedOption } from "../quote/answer/quote.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import type { Case } from "./arbitrary.ts";
 import { compiledPlan, quoteOf } from "./compiled.ts";
 
 /** A request with so much ordinary goods more. */
-const withFiller = (request: QuoteRequest, kind: FillerKind, amount: number): QuoteRequest =>
+const withFiller = (
+  request: QuoteRequest,
+  kind: FillerKind,
+  amount: number,
+  like: FillerLike | undefined,
+): QuoteRequest =>
   amount === 0
     ? request
-    : { ...request, cart: { ...request.cart, lines: [...request.cart.lines, filler(kind, amount)] } };
+    : { ...request, cart: { ...request.cart, lines: [...request.cart.lines, filler(kind, amount, like)] } };
 
 /** The same plan without one step: what the shopper would pay had it never been offered. */
 const withoutStep = (plan: Case["plan"], offer: string, step: string): Case["plan"] => ({
@@ -33,8 +40,11 @@ export function granted({ plan, request }: Case, offer: string, step: string): (
   const found = plan.offers.find(({ id }) => id === offer);
   const reward = found?.steps.find(({ id }) => id === step)?.reward;
   const options = reward && "options" in reward ? reward.options : plan.options.map(({ id }) => id);
+  const only = found?.counts.only;
+  const { currency } = request;
+  const like = only && goodsLike(only, { zone: "zone", market: "market", currency, rates: ratesOf(plan) });
   return (extra) => {
-    const asked = withFiller(request, found?.counts.kind ?? "value", extra);
+    const asked = withFiller(request, found?.counts.kind ?? "value", extra, like);
     const here = quoteOf(compiled, asked);
     if (!progressOf(here, offer, step).reached) return false;
     const there = quoteOf(bare, asked);

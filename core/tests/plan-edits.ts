@@ -639,6 +639,15 @@ export const MORE_FAULTS: readonly {
     },
   },
   {
+    code: "share-of-flat-charge",
+    fault: (d) => {
+      offer(d, "free-standard").steps[0].reward.goods = { categories: ["paper"] };
+    },
+    healthy: (d) => {
+      offer(d, "islands-sea").steps[0].reward.goods = { categories: ["paper"] };
+    },
+  },
+  {
     code: "breaks-a-rule",
     fault: (d) => {
       offer(d, "notebooks").steps[0].wording.reached.en = "Past {goal, number, ::currency/nope}";

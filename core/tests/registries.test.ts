@@ -226,6 +226,7 @@ describe("what texts may mention", () => {
         deadline: Date.UTC(2026, 10, 30),
         timeZone: "Europe/Lisbon",
         place: "Mainland Portugal",
+        goods: "notebooks",
       } as const;
       const states = MESSAGE_STATES.filter((state) => variable.isIn(state));
       expect(states.length).toBeGreaterThan(0);

@@ -1,4 +1,5 @@
 import { chargeWords } from "../../core/charges/words.ts";
+import { offerDetails } from "../../core/explain/offer-details.ts";
 import { offerSentence } from "../../core/explain/offer-sentence.ts";
 import type { Market } from "../../core/places/market.ts";
 import { destinationWords } from "../../core/places/words.ts";
@@ -29,9 +30,16 @@ export function namesOf(entities: readonly Entity[]): string {
 export function entityWords(entity: Entity, plan: Plan, market: Market | null, currency: string): string {
   const shownIn = market?.currencies.includes(currency) ? currency : (market?.currencies[0] ?? currency);
   if (entity.kind === "offer" && market) {
-    return offerSentence(plan, entity.body, market.id, shownIn)
+    const sentence = offerSentence(plan, entity.body, market.id, shownIn)
       .map(({ text }) => text)
       .join("");
+    const details = offerDetails(entity.body, {
+      zone: null,
+      market: market.id,
+      currency: shownIn,
+      rates: ratesOf(plan),
+    });
+    return `${sentence} It ${details.join("; ")}.`;
   }
   if (entity.kind === "option") {
     const context = { zone: null, market: market?.id ?? "", currency: shownIn, rates: ratesOf(plan) };

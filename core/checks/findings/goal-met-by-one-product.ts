@@ -1,3 +1,4 @@
+import type { ZoneContext } from "../../analysis/world.ts";
 import { goodsFilter } from "../../measures/goods-filter.ts";
 import { amountFor } from "../../money/amount.ts";
 import type { Offer } from "../../offers/offer.ts";
@@ -13,7 +14,7 @@ export const goalMetByOneProduct: Check = {
       if (!offer.on) continue;
       for (const where of context.contextsOf(offer.zones)) {
         const at = amountFor(amount, context.amountContext(where));
-        const cheapest = cheapestIn(context, offer, where.currency);
+        const cheapest = cheapestIn(context, offer, where);
         if (at === undefined || cheapest === undefined || at >= 2 * cheapest) continue;
         yield {
           sentence: `The goal of ${name}, ${context.money(at, where.currency)}, is met by ${at <= cheapest ? "any single product" : "fewer than two of the cheapest product"} (${context.money(cheapest, where.currency)}).`,
@@ -30,10 +31,15 @@ export const goalMetByOneProduct: Check = {
 const FEWEST = 3;
 
 /** The price of the cheapest product that an offer counts. */
-function cheapestIn({ around }: CheckContext, { counts }: Offer, currency: string): number | undefined {
+function cheapestIn({ around }: CheckContext, { counts }: Offer, { currency }: ZoneContext): number | undefined {
   if (counts.kind !== "value") return undefined;
+  const { categories = [], tags = [], skus = [] } = counts.only ?? {};
+  const isOnly = goodsFilter({ categories, tags, skus });
+  const some = categories.length + tags.length + skus.length > 0;
   const prices = around.products
     .filter(goodsFilter(counts.basis.leavesOut))
+    // What a filter of these leaves out is what counts.
+    .filter((product) => !some || !isOnly(product))
     .flatMap(({ prices: of }) => of[currency] ?? [])
     .filter((price) => price > 0);
   return prices.length < FEWEST ? undefined : Math.min(...prices);

@@ -26,6 +26,7 @@ export const goalOutOfReach: Check = {
 
 /** That a goal is met, as a condition; null where no condition says so. */
 function goalMet({ offer: { counts }, goal: { at, edge } }: StepWithGoal): Condition | null {
+  if (counts.only) return null;
   const is = edge === "from" ? "at-least" : "more-than";
   const amount = amountOf(at);
   if (counts.kind === "value" && amount) return { kind: "value", basis: counts.basis, is, amount };

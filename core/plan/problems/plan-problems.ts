@@ -6,6 +6,7 @@ import { circleProblems, conditionProblems } from "../../conditions/problems.ts"
 import type { DeliveryOption } from "../../delivery/option.ts";
 import { promiseProblems } from "../../delivery/promise.ts";
 import { markProblems } from "../../measures/measure-spec.ts";
+import { onlyProblems } from "../../measures/only-goods.ts";
 import { OPTION_VARIABLE_NAMES } from "../../messages/option-variables.ts";
 import { SURFACES } from "../../messages/states.ts";
 import { stepVariableNames } from "../../messages/step-variables.ts";
@@ -166,6 +167,7 @@ function offerProblems(offer: Offer, path: string, known: Known): Problem[] {
   return [
     ...unknown(offer.zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
     ...repeatedIds(offer.steps, `${path}/steps`),
+    ...onlyProblems(offer.counts.only, `${path}/counts/only`, known),
     ...whenProblems(offer.when, `${path}/when`, known),
     ...(offer.schedule ?? []).flatMap((stretch, i) => stretchProblems(stretch, `${path}/schedule/${i}`)),
     ...(stacking?.kind === "with"

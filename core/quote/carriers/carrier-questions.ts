@@ -7,6 +7,7 @@ import { compileSpec } from "../../measures/measure.ts";
 import { inCurrency, type Rates } from "../../money/rates.ts";
 import { ZERO } from "../../money/rational.ts";
 import type { Step } from "../../offers/offer.ts";
+import { ratesOf } from "../../plan/plan.ts";
 import { chargesIn } from "../../plan/visit-charges.ts";
 import { Coordinates } from "../../quantities/coordinates.ts";
 import { type CarrierAnswer, Destination, type QuoteRequest } from "../../request/request.ts";
@@ -68,9 +69,10 @@ export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest):
   const options = new Map(there.flatMap(({ tariff }) => tariff.options.map(({ id, option }) => [id, option])));
   const charges = [...options.values()].flatMap(carrierChargesOf);
   const { plan } = compiled;
+  const anywhere = { zone: null, market: "", currency: request.currency, rates: ratesOf(plan) };
   const questions = charges.flatMap((charge): [string, CarrierQuestion][] => {
     const { carrier, service, from } = charge;
-    const parcel = compileSpec(parcelSpec(charge), "ordinary", true, ZERO);
+    const parcel = compileSpec(parcelSpec(charge), "ordinary", true, ZERO, anywhere);
     const weight = parcel.kind === "count" ? parcel.count(cart.lines) : null;
     if (weight === null || isAnswered(request, charge)) return [];
     const id = from ?? plan.store.shipsFrom;

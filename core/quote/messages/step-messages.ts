@@ -1,5 +1,6 @@
 import { tellsACode } from "../../cart/codes.ts";
 import type { Terms } from "../../evaluate/evaluation.ts";
+import { goodsName } from "../../measures/only-goods.ts";
 import { formatMessage, formatOrTell, type UnsaidText } from "../../messages/format-message.ts";
 import { pickText } from "../../messages/locale.ts";
 import { type MessageState, type StepState, SURFACES, type Surface } from "../../messages/states.ts";
@@ -111,6 +112,7 @@ export const messageValues = (
   deadline: deadlineOf(offer, facts.at),
   timeZone: tariff.market.timeZone,
   place: tariff.zone.name,
+  goods: goodsName(offer.offer.counts.only, locale, tariff.market.languages),
 });
 
 /** A step's own text for a surface and state, else what the whole plan says there. */

@@ -1,5 +1,6 @@
 import { type FullPrice, hasNoPrice, type Parts, sumOf } from "../../delivery/full-price.ts";
 import { type Earned, type Evaluation, evaluatedAnew, type PricedOption } from "../../evaluate/evaluation.ts";
+import type { PickedGoods } from "../../measures/only-goods.ts";
 import {
   compareAmounts,
   type LinearAmount,
@@ -53,20 +54,41 @@ function newlyPriced(option: number, situation: Evaluation, without?: TariffStep
     else earned = [one];
   }
   if (!earned) return { full, price: sumOf(full), used: NOTHING, offOrder: 0 };
-  if (isLeast(option, situation)) return leastPriced(full, earned, situation);
+  if (isLeast(option, situation)) return leastPriced(option, full, earned, situation);
   const [first] = earned;
   if (first && earned.length === 1 && first.onOrder.length === 0) {
     // One offer on delivery alone: it is used where it lowers the price.
-    const price = applyRewards(full, first.rewards, toolsOf(situation));
+    const price = applyRewards(full, first.rewards, toolsOf(option, situation));
     const before = sumOf(full);
     const lowers = compareAmounts(price, before, situation.horizon) < 0;
     return { full, price: lowers ? price : before, used: lowers ? earned : NOTHING, offOrder: 0 };
   }
-  return bestPriced(full, earned, situation);
+  return bestPriced(option, full, earned, situation);
 }
 
-/** What rewards look at besides the option they are given on. */
-function toolsOf(situation: Evaluation): RewardTools {
+/** What rewards look at besides the parts of the price they are given on. */
+function toolsOf(option: number, situation: Evaluation): RewardTools {
+  return { ...commonTools(situation), fullPriceWithout: (goods) => fullPriceWithout(option, goods, situation) };
+}
+
+const NO_CHARGE: Parts = { charge: 0, handling: 0, surcharges: 0, own: 0 };
+
+/** What an option would cost in full without some goods, whether or not it could be had then; nothing where nothing is left. */
+function fullPriceWithout(option: number, goods: PickedGoods, situation: Evaluation): FullPrice {
+  const { memo, tariff, facts, unknownAs } = situation;
+  const key = `${option} ${goods.key}`;
+  const known = memo.without.get(key);
+  if (known !== undefined) return known;
+  const left = situation.without(goods.has);
+  const found =
+    left.lines.length === 0
+      ? NO_CHARGE
+      : (tariff.options[option]?.full.charged({ ...left, facts, unknownAs }) ?? "not-offered");
+  memo.without.set(key, found);
+  return found;
+}
+
+function commonTools(situation: Evaluation): Omit<RewardTools, "fullPriceWithout"> {
   const { memo } = situation;
   memo.tools ??= {
     horizon: situation.horizon,
@@ -86,9 +108,9 @@ const isLeast = (option: number, situation: Evaluation): boolean =>
  * What nobody is charged less than: with a dearer full price another set may be best, and rewards that cover other parts
  * may get more of it. So it is the cheapest any set makes it, each reward taken to cover everything where they differ.
  */
-function leastPriced(full: Parts, earned: readonly Earned[], situation: Evaluation): PricedOption {
+function leastPriced(option: number, full: Parts, earned: readonly Earned[], situation: Evaluation): PricedOption {
   const cover = coverAlike(earned) ? asItIs : coveringAll;
-  const tools = toolsOf(situation);
+  const tools = toolsOf(option, situation);
   const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set, cover), tools);
   const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
   const { set } = bestSet(earned, stack, costOf, costOf, situation.horizon);
@@ -101,8 +123,8 @@ const rewardsOf = (set: readonly Earned[], cover: (reward: CompiledReward) => Co
   set.flatMap(({ rewards }) => rewards.map(cover));
 
 /** With several offers earned: what comes of the best set of them. */
-function bestPriced(full: Parts, earned: readonly Earned[], situation: Evaluation): PricedOption {
-  const tools = toolsOf(situation);
+function bestPriced(option: number, full: Parts, earned: readonly Earned[], situation: Evaluation): PricedOption {
+  const tools = toolsOf(option, situation);
   const priceAfter = (set: readonly Earned[], cover: (reward: CompiledReward) => CompiledReward = asItIs) =>
     applyRewards(full, rewardsOf(set, cover), tools);
   const costWith =
@@ -126,14 +148,19 @@ const coveringAll = (reward: CompiledReward): CompiledReward => ({
   handling: true,
   surcharges: true,
   own: true,
+  goods: null,
 });
 
 function coverAlike(earned: readonly Earned[]): boolean {
   const rewards = earned.flatMap((one) => one.rewards);
   const [first] = rewards;
   return rewards.every(
-    ({ handling, surcharges, own }) =>
-      handling === first?.handling && surcharges === first.surcharges && own === first.own,
+    ({ handling, surcharges, own, goods }) =>
+      handling === first?.handling &&
+      surcharges === first.surcharges &&
+      own === first.own &&
+      goods === null &&
+      first.goods === null,
   );
 }
 

@@ -1,7 +1,7 @@
 import type { FillerKind } from "../../cart/read-cart.ts";
 import { type CartGrowth, growByFiller } from "../../evaluate/cart-growth.ts";
 import type { StepState } from "../../messages/states.ts";
-import type { TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import type { Filler, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
 import type { Progress } from "../answer/quote.ts";
 import type { QuoteIn } from "../answer/quote-in.ts";
 import { reached } from "../options/price-option.ts";
@@ -21,9 +21,12 @@ export type StepProgress = {
 /** How every step of every offer stands. */
 export function progressOf({ now, cart }: Pick<QuoteIn, "now" | "cart">): StepProgress[] {
   const growths: { [Kind in FillerKind]?: CartGrowth } = {};
-  const growthOf = (kind: FillerKind): CartGrowth => {
-    growths[kind] ??= growByFiller(now, cart, kind);
-    return growths[kind];
+  const growthOf = (filler: Filler): CartGrowth => {
+    // Goods of its own kind are an offer's alone.
+    if (filler.like) return growByFiller(now, cart, filler);
+    const growth = growths[filler.kind] ?? growByFiller(now, cart, filler);
+    growths[filler.kind] = growth;
+    return growth;
   };
   const progress: StepProgress[] = [];
   for (const offer of now.tariff.offers) {
@@ -31,7 +34,7 @@ export function progressOf({ now, cart }: Pick<QuoteIn, "now" | "cart">): StepPr
       const { kind } = offer.offer.counts;
       let forecast: FillerForecast | undefined;
       const { state, remaining } = stepStatus(offer, step, now, () => {
-        forecast = forecastFiller(offer, step, growthOf(kind));
+        forecast = forecastFiller(offer, step, growthOf(offer.filler));
         return ahead(forecast, 0);
       });
       const said = forecast && remaining !== null ? asSaid(forecast, kind, remaining) : null;

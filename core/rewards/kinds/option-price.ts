@@ -1,7 +1,7 @@
 import { closed, Id } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { defineDeliveryReward } from "../definition.ts";
-import { onDelivery } from "../on-delivery.ts";
+import { onWholePrice } from "../on-delivery.ts";
 import { downToOption } from "../price-changes.ts";
 
 /** What another option costs is all that is charged: handling and products' own charges are not paid twice. */
@@ -10,7 +10,7 @@ export const optionPrice = defineDeliveryReward({
   schema: Type.Object(
     {
       kind: Type.Literal("option-price"),
-      ...onDelivery,
+      ...onWholePrice,
       of: { ...Id, description: "The option whose full price is charged" },
     },
     closed,

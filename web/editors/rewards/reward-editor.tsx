@@ -10,6 +10,7 @@ import { setOptional } from "../../state/set-optional.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
 import { EditedAmounts } from "../amounts/edited-amounts.tsx";
 import { useEditing } from "../editing.ts";
+import { OnlyFields } from "../goods/only-fields.tsx";
 import { allowance } from "./kinds/allowance-editor.ts";
 import { flatPrice } from "./kinds/flat-price-editor.ts";
 import { free } from "./kinds/free-editor.ts";
@@ -62,6 +63,7 @@ export function RewardEditor({ reward, options, onReward }: Props) {
         <RewardFields reward={reward} onReward={onReward} />
       </div>
       <RewardAmounts reward={reward} onReward={onReward} />
+      <Share reward={reward} onReward={onReward} />
       {!isOnOrder(reward) && <OnDelivery reward={reward} options={options} onReward={onReward} />}
     </div>
   );
@@ -109,6 +111,19 @@ const COVERED = [
   { part: "surcharges", words: "surcharges", otherwise: true },
   { part: "ownCharges", words: "products' own charges", otherwise: false },
 ] as const;
+
+/** The goods whose share alone falls; another option's price is always all of one. */
+function Share({ reward, onReward }: Pick<Props, "reward" | "onReward">) {
+  if (isOnOrder(reward) || reward.kind === "option-price") return null;
+  return (
+    <OnlyFields
+      words="profit"
+      only={reward.goods}
+      parts={{ price: true, name: false }}
+      onOnly={(goods, done) => onReward(setOptional(reward, "goods", goods), done)}
+    />
+  );
+}
 
 type OnDeliveryProps = Pick<Props, "options"> & { reward: DeliveryReward; onReward: OnReward };
 

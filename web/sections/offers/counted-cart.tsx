@@ -1,14 +1,16 @@
-import { measured, measureWords } from "../../../core/measures/measure-spec.ts";
+import { ladderWords, measured } from "../../../core/measures/measure-spec.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { countedLines } from "../../../core/queries/counted-lines.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { useEditing } from "../../editors/editing.ts";
 
 type Props = { compiled: CompiledPlan; request: QuoteRequest; offer: Offer; productName: (sku: string) => string };
 
 /** The ladder's basis on the cart on screen: which lines count, and what they add up to. */
 export function CountedCart({ compiled, request, offer, productName }: Props) {
+  const { context } = useEditing();
   const found = countedLines(compiled, request, offer.counts);
   if (!found || found.lines.length === 0) return null;
   const { currency, cart } = request;
@@ -31,7 +33,7 @@ export function CountedCart({ compiled, request, offer, productName }: Props) {
           );
         })}
         <tr className="font-semibold">
-          <td>{measureWords(offer.counts)}</td>
+          <td>{ladderWords(offer.counts, context)}</td>
           <td className="text-right">
             {found.total === null ? "not known" : measured(offer.counts.kind, found.total, currency, "en")}
           </td>

@@ -16,6 +16,7 @@ import { BasisFields, LeavesOutFields } from "../../editors/amounts/basis-fields
 import { PackingFields } from "../../editors/charges/measure-fields.tsx";
 import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx";
 import { useEditing } from "../../editors/editing.ts";
+import { OnlyFields } from "../../editors/goods/only-fields.tsx";
 import { ZoneChoice } from "../../editors/places/zone-choice.tsx";
 import { ScheduleEditor } from "../../editors/schedules/schedule-editor.tsx";
 import { CheckField } from "../../fields/check-field.tsx";
@@ -205,10 +206,7 @@ function WhatCounts({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
         onCommit={(kind) => onOffer(withMeasure(offer, kind))}
       />
       {counts.kind === "value" ? (
-        <BasisFields
-          basis={counts.basis}
-          onBasis={(basis) => onOffer({ ...offer, counts: { kind: "value", basis } })}
-        />
+        <BasisFields basis={counts.basis} onBasis={(basis) => onOffer({ ...offer, counts: { ...counts, basis } })} />
       ) : (
         <LeavesOutFields
           leavesOut={counts.leavesOut}
@@ -218,6 +216,12 @@ function WhatCounts({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
       {counts.kind === "weight" && (
         <PackingFields packed={counts} onPacked={(next) => onOffer({ ...offer, counts: next })} />
       )}
+      <OnlyFields
+        words="count"
+        only={counts.only}
+        parts={{ price: counts.kind === "items", name: true }}
+        onOnly={(only, done) => onOffer({ ...offer, counts: setOptional(counts, "only", only) }, done)}
+      />
       <TextField
         label="Nearly there from % of the goal (empty: 80)"
         className="w-28"

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { conditionWords } from "../../../core/conditions/words.ts";
+import { offerDetails } from "../../../core/explain/offer-details.ts";
 import { offerSentence } from "../../../core/explain/offer-sentence.ts";
-import { measureWords } from "../../../core/measures/measure-spec.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { offerState } from "../../../core/offers/offer-state.ts";
@@ -59,7 +59,9 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
       </h2>
       <p className="text-[13px] text-quiet">
         {stateWords(offer, home.timeZone, at)} <span aria-hidden>·</span> {byItself(offer)} <span aria-hidden>·</span>{" "}
-        counts {measureWords(offer.counts)}
+        {offerDetails(offer, { ...place, rates: ratesOf(plan) })
+          .filter((words) => words !== "is switched off")
+          .join("; ")}
         {offer.when && (
           <>
             {" "}

@@ -1,0 +1,115 @@
+import type { ReadLine } from "../cart/read-cart.ts";
+import { pickText } from "../messages/locale.ts";
+import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
+import { formatMoney } from "../money/format.ts";
+import { ByLocale, closed, Tag } from "../schema/atoms.ts";
+import type { Problem } from "../schema/problem.ts";
+import { type Static, Type } from "../schema/type.ts";
+
+const picked = {
+  categories: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
+  tags: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
+  skus: Type.Optional(Type.Array(Tag, { maxItems: 1000 })),
+  condition: Type.Optional(Type.Union([Type.Literal("used"), Type.Literal("new")])),
+};
+const named = {
+  ...picked,
+  name: Type.Optional({ ...ByLocale, description: "What texts call them: {goods}" }),
+};
+const price = Type.Optional(
+  Type.Object(
+    { from: Type.Optional(Amount), upTo: Type.Optional(Amount) },
+    { ...closed, title: "PriceEach", description: "What one piece costs, both ends included" },
+  ),
+);
+
+/** The goods that alone count: lines in any of these, used or new where it says so. */
+export const OnlyGoods = Type.Object(named, { ...closed, title: "OnlyGoods" });
+export type OnlyGoods = Static<typeof OnlyGoods>;
+
+/** The same, and by what one piece costs. */
+export const OnlyPieces = Type.Object({ ...named, price }, { ...closed, title: "OnlyPieces" });
+export type OnlyPieces = Static<typeof OnlyPieces>;
+
+/** The goods on whose share a reward is given. */
+export const ShareGoods = Type.Object({ ...picked, price }, { ...closed, title: "ShareGoods" });
+
+/** Goods picked out of a cart; `key` is the same for those that mean the same. */
+export type PickedGoods = {
+  readonly key: string;
+  readonly has: (line: ReadLine) => boolean;
+  /** Prices of a piece, in minor units, from which on it is among them, or is not any more. */
+  readonly turns: readonly number[];
+};
+
+/** Undefined where a price has no amount. */
+export function pickGoods(only: OnlyPieces, context: AmountContext): PickedGoods | undefined {
+  const [from, upTo] = [only.price?.from, only.price?.upTo].map((end) => (end ? amountFor(end, context) : null));
+  if (from === undefined || upTo === undefined) return undefined;
+  const [categories, tags, skus] = [only.categories, only.tags, only.skus].map((list) => new Set(list));
+  const anyName = (categories?.size ?? 0) + (tags?.size ?? 0) + (skus?.size ?? 0) === 0;
+  return {
+    key: onlyKey(only),
+    turns: [...(from === null ? [] : [from]), ...(upTo === null ? [] : [upTo + 1])],
+    has: (line) =>
+      (anyName ||
+        skus?.has(line.sku) === true ||
+        line.categories.some((name) => categories?.has(name)) ||
+        line.tags.some((name) => tags?.has(name))) &&
+      (only.condition === undefined || line.used === (only.condition === "used")) &&
+      (from === null || line.unitPrice >= from) &&
+      (upTo === null || line.unitPrice <= upTo),
+  };
+}
+
+/** The same text for those that mean the same, whatever they are called. */
+export function onlyKey({ name: _, ...only }: OnlyPieces): string {
+  const sorted = (list: readonly string[] | undefined) => [...new Set(list)].sort();
+  return JSON.stringify([sorted(only.categories), sorted(only.tags), sorted(only.skus), only.condition, only.price]);
+}
+
+/** What a line of such goods looks like, as far as they say: what a shopper could add to reach a goal that counts only them. */
+export type GoodsLike = Pick<ReadLine, "categories" | "tags" | "used" | "unitPrice"> & { readonly sku?: string };
+
+export function goodsLike(only: OnlyPieces, context: AmountContext): GoodsLike {
+  const [category, tag, sku] = [only.categories?.[0], only.tags?.[0], only.skus?.[0]];
+  const unitPrice = only.price?.from ? (amountFor(only.price.from, context) ?? 0) : 0;
+  const like = { categories: [], tags: [], used: only.condition === "used", unitPrice };
+  if (category !== undefined) return { ...like, categories: [category] };
+  if (tag !== undefined) return { ...like, tags: [tag] };
+  return sku === undefined ? like : { ...like, sku };
+}
+
+/** What shoppers read for them; their names where the plan says nothing else. */
+export function goodsName(only: OnlyPieces | undefined, locale: string, languages: readonly string[]): string {
+  if (!only) return "";
+  const named = only.name && pickText(only.name, locale, languages)?.text;
+  return named ?? namesIn(only).join(", ");
+}
+
+const namesIn = ({ categories = [], tags = [], skus = [] }: OnlyPieces) => [...categories, ...tags, ...skus];
+
+/** @example " of notebooks or paper, used, from €10 to €50 each" */
+export function onlyWords(only: OnlyPieces | undefined, context: AmountContext): string {
+  if (!only) return "";
+  const money = (amount: Amount) => {
+    const minor = amountFor(amount, context);
+    return minor === undefined ? `(no amount in ${context.currency})` : formatMoney(minor, context.currency, "en");
+  };
+  const names = namesIn(only);
+  const shown = names.length > 3 ? [...names.slice(0, 3), `${names.length - 3} more`] : names;
+  const { from, upTo } = only.price ?? {};
+  const ends = [from && `from ${money(from)}`, upTo && `${from ? "" : "up "}to ${money(upTo)}`].filter(Boolean);
+  const words = [
+    names.length > 0 ? `of ${new Intl.ListFormat("en", { type: "disjunction" }).format(shown)}` : "",
+    only.condition ? `${names.length > 0 ? "" : "of goods that are "}${only.condition}` : "",
+    ends.length > 0 ? `${ends.join(" ")} each` : "",
+  ].filter((part) => part !== "");
+  return words.length > 0 ? ` ${words.join(", ")}` : "";
+}
+
+export const onlyProblems = (only: OnlyPieces | undefined, path: string, references: AmountReferences): Problem[] =>
+  (["from", "upTo"] as const).flatMap((end) => {
+    const amount = only?.price?.[end];
+    return amount ? amountProblems(amount, `${path}/price/${end}`, references) : [];
+  });
