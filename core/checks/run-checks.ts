@@ -6,6 +6,7 @@ import { basisBeforeDiscounts } from "./findings/basis-before-discounts.ts";
 import { basisUnlikePrices } from "./findings/basis-unlike-prices.ts";
 import { breaksARule } from "./findings/breaks-a-rule.ts";
 import { carrierWithoutFallback } from "./findings/carrier-without-fallback.ts";
+import { chargesLessThanItCosts } from "./findings/charges-less-than-it-costs.ts";
 import { codeCollides } from "./findings/code-collides.ts";
 import { conditionAlwaysHolds } from "./findings/condition-always-holds.ts";
 import { conditionNeverHolds } from "./findings/condition-never-holds.ts";
@@ -53,6 +54,7 @@ export const CHECKS: readonly Check[] = [
   basisUnlikePrices,
   breaksARule,
   carrierWithoutFallback,
+  chargesLessThanItCosts,
   codeCollides,
   conditionAlwaysHolds,
   conditionNeverHolds,

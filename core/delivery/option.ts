@@ -7,6 +7,7 @@ import { ByLocale, byKind, CurrencyCode, closed, Id, Percent, Position } from ".
 import { Name } from "../schema/identifier.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { DeliveryPromise } from "./promise.ts";
+import { StoreCost } from "./store-cost.ts";
 
 /** How goods reach the shopper: by post or carrier, by the store itself around a location, or by the shopper's own feet. */
 const Way = byKind(
@@ -87,6 +88,7 @@ export const DeliveryOption = Type.Object(
       }),
     ),
     promise: Type.Optional(DeliveryPromise),
+    costsStore: Type.Optional(StoreCost),
     byZone: Type.Optional(
       Type.Record(Id, ZoneOwn, { ...closed, description: "What single zones have of their own instead" }),
     ),

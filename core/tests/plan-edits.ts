@@ -639,6 +639,15 @@ export const MORE_FAULTS: readonly {
     },
   },
   {
+    code: "charges-less-than-it-costs",
+    fault: (d) => {
+      option(d, "porto-round").costsStore = { per: "trip", amount: { byCurrency: { EUR: "90.00" } }, deliveries: 4 };
+    },
+    healthy: (d) => {
+      option(d, "porto-round").costsStore = { per: "trip", amount: { byCurrency: { EUR: "2.00" } }, deliveries: 4 };
+    },
+  },
+  {
     code: "share-of-flat-charge",
     fault: (d) => {
       offer(d, "free-standard").steps[0].reward.goods = { categories: ["paper"] };

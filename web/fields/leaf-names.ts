@@ -176,6 +176,8 @@ export type LeafName =
   | "option/byZone/*/promise/ready/at"
   | "option/byZone/*/promise/ready/lead"
   | "option/code"
+  | "option/costsStore/parcel/holds/value"
+  | "option/costsStore/trip/deliveries"
   | "option/handling/percentOfCharge"
   | "option/handling/percentOfGoods"
   | "option/id"

@@ -5,6 +5,7 @@ import type { ConditionReferences } from "../../conditions/definition.ts";
 import { circleProblems, conditionProblems } from "../../conditions/problems.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
 import { promiseProblems } from "../../delivery/promise.ts";
+import { storeCostProblems } from "../../delivery/store-cost.ts";
 import { markProblems } from "../../measures/measure-spec.ts";
 import { onlyProblems } from "../../measures/only-goods.ts";
 import { OPTION_VARIABLE_NAMES } from "../../messages/option-variables.ts";
@@ -132,6 +133,7 @@ function optionProblems(plan: Plan, option: DeliveryOption, path: string, known:
       tables: new Set([""]),
     }).map(({ path: at, message }) => ({ path: at.replace("/converted/to", ""), message })),
     ...handlingProblems(option.handling, `${path}/handling`, known),
+    ...storeCostProblems(option.costsStore, `${path}/costsStore`, known),
     ...repeatedIds(option.surcharges ?? [], `${path}/surcharges`),
     ...(option.surcharges ?? []).flatMap((surcharge, s) => [
       ...whenProblems(surcharge.when, `${path}/surcharges/${s}/when`, known),

@@ -17,6 +17,8 @@ type Props = {
   against?: Climb | null;
   to: number;
   optionNames: readonly string[];
+  /** What options cost the store, by id, in minor units. */
+  costs: ReadonlyMap<string, number>;
   offerName: (id: string) => string;
   stretches: readonly MessageStretch[];
   /** Shelf value of the shopper's cart. */
@@ -40,6 +42,7 @@ export function ClimbChart({
   against = null,
   to,
   optionNames,
+  costs,
   offerName,
   stretches,
   cursor,
@@ -54,6 +57,7 @@ export function ClimbChart({
   const money = (minor: number) => formatMoney(minor, climb.currency, "en", "short");
   const highest = Math.max(
     unit,
+    ...costs.values(),
     ...[...climb.intervals, ...(against?.intervals ?? [])].flatMap((interval) =>
       interval.prices.flatMap((_, option) => pricesOf(interval, option) ?? []),
     ),
@@ -125,7 +129,15 @@ export function ClimbChart({
             />
           );
         })}
-        <ClimbLines climb={climb} against={against} optionNames={optionNames} x={x} y={y} />
+        <ClimbLines
+          climb={climb}
+          against={against}
+          optionNames={optionNames}
+          costs={climb.options.map((id) => costs.get(id) ?? null)}
+          costWords={(option, minor) => `${optionNames[option] ?? ""} costs you ${money(minor)}`}
+          x={x}
+          y={y}
+        />
         <StripRow stretches={stretches} x={x} to={to} top={base + STRIP.gap} money={money} />
         <ClimbCursor
           {...{ climb, optionNames, stretches, cursor, to, unit, x, y, base, onCursor }}

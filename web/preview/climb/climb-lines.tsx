@@ -10,10 +10,19 @@ export const lineColour = (option: number) => LINES[option % LINES.length];
 /** Lines of the same price lie beside each other. */
 export const nudgeOf = (climb: Climb, option: number) => (option - (climb.options.length - 1) / 2) * 1.5;
 
-type Props = { climb: Climb; against: Climb | null; optionNames: readonly string[]; x: Scale; y: Scale };
+type Props = {
+  climb: Climb;
+  against: Climb | null;
+  optionNames: readonly string[];
+  /** What each option costs the store, in minor units; null where nobody has said. */
+  costs: readonly (number | null)[];
+  costWords: (option: number, minor: number) => string;
+  x: Scale;
+  y: Scale;
+};
 
 /** A stepped line per option with its name, and those of another climb thin behind them. */
-export function ClimbLines({ climb, against, optionNames, x, y }: Props) {
+export function ClimbLines({ climb, against, optionNames, costs, costWords, x, y }: Props) {
   return (
     <>
       {against?.options.map((id, option) => {
@@ -29,6 +38,25 @@ export function ClimbLines({ climb, against, optionNames, x, y }: Props) {
             pointerEvents="none"
             data-against={id}
           />
+        );
+      })}
+      {climb.options.map((id, option) => {
+        const cost = costs[option];
+        return cost === null || cost === undefined ? null : (
+          <g key={`cost ${id}`} data-cost={id} pointerEvents="none">
+            <line
+              x1={x(0)}
+              x2={x(climb.to)}
+              y1={y(cost)}
+              y2={y(cost)}
+              stroke={lineColour(option)}
+              strokeWidth={1}
+              strokeDasharray="1 4"
+            />
+            <text x={x(climb.to)} y={y(cost) - 4} textAnchor="end" className="text-[12px]" fill={lineColour(option)}>
+              {costWords(option, cost)}
+            </text>
+          </g>
         );
       })}
       {climb.options.map((id, option) => (

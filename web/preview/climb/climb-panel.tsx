@@ -10,6 +10,7 @@ import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { entityKey, planOf } from "../../../core/plan/entities.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
+import { storeCosts } from "../../../core/queries/store-costs.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import type { Draft } from "../../../server/draft/read-draft.ts";
@@ -94,6 +95,7 @@ export function ClimbPanel() {
         against={other && otherClimb?.currency === currency ? otherClimb : null}
         to={climb.to}
         optionNames={names}
+        costs={costsFor(compiled, request)}
         offerName={(id) => plan.offers.find((offer) => offer.id === id)?.name ?? id}
         stretches={stretches}
         cursor={Math.min(cartValue, climb.to)}
@@ -217,6 +219,10 @@ function OtherScales({ climb, offerName }: { climb: Climb; offerName: (id: strin
     </ul>
   );
 }
+
+/** What options cost the store, as far as the plan is sound. */
+const costsFor = (compiled: CompiledPlan | null, request: QuoteRequest): ReadonlyMap<string, number> =>
+  compiled ? storeCosts(compiled, request) : new Map();
 
 /** While the place is only partly known, the climb shows one of several zones: it says which. */
 function PartlyKnown({ compiled, request, shown }: { compiled: CompiledPlan; request: QuoteRequest; shown: string }) {

@@ -20,6 +20,7 @@ import { FindingsBeside } from "../../state/findings-context.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 import { AtCheckout } from "./at-checkout.tsx";
 import { OptionTexts } from "./option-texts.tsx";
+import { StoreCostFields } from "./store-cost-fields.tsx";
 import { WayFields } from "./way-fields.tsx";
 import { ZoneDifferences } from "./zone-differences.tsx";
 
@@ -57,6 +58,9 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
           onCharge={(charge, done) => onOption({ ...option, charge }, done)}
         />
         <ZoneDifferences option={option} calendars={calendars} at={at} onOption={onOption} />
+        <div className="mt-3">
+          <StoreCostFields option={option} onOption={onOption} />
+        </div>
         <details className="mt-3" open={hasExtras(option)}>
           <summary className="cursor-pointer text-quiet">Handling, limits, mark-up, tax and surcharges</summary>
           <div className="mt-2 grid gap-4">
