@@ -12,6 +12,7 @@ import { conditionAlwaysHolds } from "./findings/condition-always-holds.ts";
 import { conditionNeverHolds } from "./findings/condition-never-holds.ts";
 import { convertedGoalNotRound } from "./findings/converted-goal-not-round.ts";
 import { entryNeverFires } from "./findings/entry-never-fires.ts";
+import { forgottenOnChannel } from "./findings/forgotten-on-channel.ts";
 import { givesNothing } from "./findings/gives-nothing.ts";
 import { goalMetByOneProduct } from "./findings/goal-met-by-one-product.ts";
 import { goalOutOfReach } from "./findings/goal-out-of-reach.ts";
@@ -60,6 +61,7 @@ export const CHECKS: readonly Check[] = [
   conditionNeverHolds,
   convertedGoalNotRound,
   entryNeverFires,
+  forgottenOnChannel,
   givesNothing,
   goalMetByOneProduct,
   goalOutOfReach,

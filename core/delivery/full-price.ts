@@ -9,6 +9,7 @@ import {
 } from "../charges/definition.ts";
 import type { NoPrice } from "../charges/no-price.ts";
 import type { CompiledCondition, Trace } from "../conditions/compile.ts";
+import { askedOf } from "../conditions/on-channels.ts";
 import { type Amount, type AmountContext, amountFor, stepFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import { compileHandling } from "../money/handling.ts";
@@ -77,7 +78,8 @@ export function compileFullPrice(
   const standard = percent(zone.standardTaxRate) ?? ZERO;
   const taxRate = option.taxRate === undefined ? standard : (percent(option.taxRate) ?? standard);
   const charge = compileCharge(option.charge, context);
-  const when = option.when ? context.compileWhen(option.when) : null;
+  const asked = askedOf(option);
+  const when = asked ? context.compileWhen(asked) : null;
   const surcharges = [...(option.surcharges ?? [])].sort(byPosition).map((surcharge) => ({
     id: surcharge.id,
     when: surcharge.when ? context.compileWhen(surcharge.when) : null,

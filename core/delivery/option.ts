@@ -1,5 +1,6 @@
 import { ChargeRef } from "../charges/charge.ts";
 import { ConditionRef } from "../conditions/condition.ts";
+import { OnChannels } from "../conditions/on-channels.ts";
 import { Amount, Rounding } from "../money/amount.ts";
 import { Handling } from "../money/handling.ts";
 import { Distance } from "../quantities/quantity.ts";
@@ -58,6 +59,7 @@ export const DeliveryOption = Type.Object(
       description:
         "Zones it is offered in; one that is collected and names none: wherever the market of its location sells",
     }),
+    channels: Type.Optional(OnChannels),
     when: Type.Optional(ConditionRef),
     whenUnavailable: Type.Optional(
       Type.Union([Type.Literal("left-out"), Type.Literal("shown")], {

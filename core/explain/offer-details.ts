@@ -1,3 +1,4 @@
+import { leavesOutWords } from "../measures/goods-filter.ts";
 import { ladderWords } from "../measures/measure-spec.ts";
 import type { AmountContext } from "../money/amount.ts";
 import type { Offer, Step } from "../offers/offer.ts";
@@ -25,8 +26,10 @@ const PARTS = [
   { part: "ownCharges", otherwise: false, words: "products' own charges" },
 ] as const;
 
-/** Where a reward covers other parts of a price than most do. */
+/** Where a reward covers other parts of a price than most do, or not all goods. */
 function coverWords({ reward }: Step, which: string): string[] {
+  if (reward.kind === "order-percent-off" && reward.leavesOut)
+    return [`${which} gives nothing on some goods${leavesOutWords(reward.leavesOut)}`];
   if (isOnOrder(reward)) return [];
   return PARTS.flatMap(({ part, otherwise, words }) => {
     const covered = reward.covers?.[part] ?? otherwise;

@@ -114,7 +114,8 @@ function whereWords(plan: Plan, offer: Offer): string {
 
 /** For whom, when, how often, with what else. */
 function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
-  const { when, schedule, limits } = offer;
+  const { channels, when, schedule, limits } = offer;
+  const nameOfChannel = (id: string) => plan.store.channels?.find((one) => one.id === id)?.name ?? id;
   const stretch = ({ from, until }: { from?: string; until?: string }) =>
     [from && `from ${localWords(from)}`, until && `until ${localWords(until)}`].filter(Boolean).join(" ");
   const often = [
@@ -122,6 +123,7 @@ function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
     limits?.overall && `${times(limits.overall)} in all`,
   ].filter((words) => words !== undefined && words !== 0);
   return [
+    ...(channels ? [`on ${listWords(channels.map(nameOfChannel))}`] : []),
     ...(when ? [`when ${conditionWords(when, context, savedOf(plan))}`] : []),
     ...(schedule ? [schedule.map(stretch).join(" and ")] : []),
     ...(often.length > 0 ? [often.join(", ")] : []),

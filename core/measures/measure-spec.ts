@@ -177,8 +177,11 @@ export function markProblems(
 }
 
 /** A ladder's measure in words. @example "items, only those of notebooks, from €10 each" */
-export const ladderWords = (counts: LadderMeasure, context: AmountContext): string =>
-  counts.only ? `${measureWords(counts)}, only those${onlyWords(counts.only, context)}` : measureWords(counts);
+export function ladderWords(counts: LadderMeasure, context: AmountContext): string {
+  const packed = counts.kind === "weight" ? packedWords(counts) : "";
+  const only = counts.only ? `, only those${onlyWords(counts.only, context)}` : "";
+  return `${measureWords(counts)}${packed}${only}`;
+}
 
 /** @example "goods after all discounts, with tax" */
 export function measureWords(spec: MeasureSpec | LadderMeasure): string {
@@ -186,9 +189,8 @@ export function measureWords(spec: MeasureSpec | LadderMeasure): string {
     case "value":
       return basisWords(spec.basis);
     case "items":
-      return `items${leavesOutWords(spec.leavesOut)}`;
     case "weight":
-      return `weight${leavesOutWords(spec.leavesOut)}${packedWords(spec)}`;
+      return `${spec.kind}${leavesOutWords(spec.leavesOut)}`;
     case "distance":
       return `distance from ${spec.from}`;
     default:

@@ -1,4 +1,5 @@
 import { ConditionRef } from "../conditions/condition.ts";
+import { OnChannels } from "../conditions/on-channels.ts";
 import { LadderMeasure } from "../measures/measure-spec.ts";
 import { StepWording } from "../messages/step-wording.ts";
 import { Reward } from "../rewards/reward.ts";
@@ -29,6 +30,7 @@ export const Offer = Type.Object(
     purpose: Type.Optional(Type.String({ minLength: 1, maxLength: 1000, description: "Internal" })),
     on: Type.Boolean(),
     zones: Type.Array(Id, { maxItems: 1000, uniqueItems: true }),
+    channels: Type.Optional(OnChannels),
     when: Type.Optional(ConditionRef),
     schedule: Type.Optional(Schedule),
     limits: Type.Optional(

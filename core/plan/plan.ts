@@ -9,6 +9,7 @@ import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
 import { byKindOf, closed, Id, Locale } from "../schema/atoms.ts";
+import { Name } from "../schema/identifier.ts";
 import { type Static, Type } from "../schema/type.ts";
 
 /** The number of the plan format; what older files mean is in `former-formats.ts`. */
@@ -52,6 +53,15 @@ export const Store = Type.Object(
       description: "The language texts are translated from; en unless given",
     }),
     accepted: Type.Optional(Type.Array(Accepted, { maxItems: 1000, description: "Findings looked at and let be" })),
+    channels: Type.Optional(
+      Type.Array(
+        Type.Object(
+          { id: Name(), name: Type.String({ minLength: 1, maxLength: 100 }) },
+          { ...closed, title: "Channel", description: "As requests name it, and what it is called here" },
+        ),
+        { maxItems: 50 },
+      ),
+    ),
     shipsFrom: Type.Optional({ ...Id, description: "The location goods are shipped from" }),
   },
   { ...closed, title: "Store" },

@@ -2,6 +2,7 @@ import { normalCode } from "../cart/codes.ts";
 import type { FillerKind, FillerLike } from "../cart/read-cart.ts";
 import { type CompiledCondition, conditionCompiler } from "../conditions/compile.ts";
 import type { SavedConditions } from "../conditions/condition.ts";
+import { askedOf } from "../conditions/on-channels.ts";
 import { type CompiledFullPrice, compileFullPrice } from "../delivery/full-price.ts";
 import { type DeliveryOption, optionIn } from "../delivery/option.ts";
 import { compilePromise, type Promised } from "../delivery/promise.ts";
@@ -137,10 +138,14 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
       schedule: intervalsOf(notice),
     }));
   const withoutAmount: { offer: string; step: string }[] = [];
+  const compiledAsked = (offer: Offer) => {
+    const asked = askedOf(offer);
+    return asked ? compileWhen(asked) : null;
+  };
   const compileOffer = (offer: Offer): Omit<TariffOffer, "number" | "stacks"> => ({
     id: offer.id,
     offer,
-    when: offer.when ? compileWhen(offer.when) : null,
+    when: compiledAsked(offer),
     schedule: intervalsOf(offer),
     filler: fillerOf(offer, context),
     steps: [...offer.steps].sort(byPosition).flatMap((step) => {

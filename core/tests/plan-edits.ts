@@ -648,6 +648,23 @@ export const MORE_FAULTS: readonly {
     },
   },
   {
+    code: "forgotten-on-channel",
+    fault: (d) => {
+      d.store.channels = [
+        { id: "web", name: "Web shop" },
+        { id: "app", name: "App" },
+      ];
+      option(d, "post").channels = ["web"];
+    },
+    healthy: (d) => {
+      d.store.channels = [
+        { id: "web", name: "Web shop" },
+        { id: "app", name: "App" },
+      ];
+      option(d, "post").channels = ["web", "app"];
+    },
+  },
+  {
     code: "share-of-flat-charge",
     fault: (d) => {
       offer(d, "free-standard").steps[0].reward.goods = { categories: ["paper"] };

@@ -25,7 +25,7 @@ const NOTHING_ASKED: NamesAsked = { groups: [], channels: [], payments: [] };
 export function namesAsked(plan: Plan): NamesAsked {
   const payments = new Set<string>();
   const groups = new Set<string>();
-  const channels = new Set<string>();
+  const channels = new Set<string>(plan.store.channels?.map(({ id }) => id));
   for (const { condition } of visitConditions(plan)) {
     for (const { condition: part } of visitCondition(condition)) {
       if (part.kind === "group") for (const group of part.groups) groups.add(group);

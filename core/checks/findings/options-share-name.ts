@@ -1,4 +1,5 @@
 import type { Condition } from "../../conditions/condition.ts";
+import { askedOf } from "../../conditions/on-channels.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
 import type { Plan } from "../../plan/plan.ts";
 import { type Check, type CheckContext, type FoundFault, onOption } from "../check.ts";
@@ -28,7 +29,7 @@ function* faultsOf(
   zones: readonly string[],
 ): Generator<FoundFault> {
   const name = context.optionName(option.id);
-  const conditions = [option.when, other.when].filter((when) => when !== undefined);
+  const conditions = [askedOf(option), askedOf(other)].filter((when) => when !== undefined);
   const both: Condition | null = conditions.length > 0 ? { kind: "all", of: conditions } : null;
   const seen = both ? context.decide(zones, both, true) : null;
   if (!seen || seen.kind === "witness")

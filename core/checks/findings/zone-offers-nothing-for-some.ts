@@ -1,4 +1,5 @@
 import type { Condition } from "../../conditions/condition.ts";
+import { askedOf } from "../../conditions/on-channels.ts";
 import { type Check, onZone } from "../check.ts";
 
 /** A zone in which every option has a condition, and some shopper meets none of them. */
@@ -10,7 +11,7 @@ export const zoneOffersNothingForSome: Check = {
     for (const zone of plan.zones) {
       const [currency = ""] = compiled.currenciesOf(zone.id);
       const options = compiled.tariffOf(zone.id, currency)?.options ?? [];
-      const conditions = options.map(({ option }) => option.when);
+      const conditions = options.map(({ option }) => askedOf(option));
       if (zone.on === false || options.length === 0 || conditions.some((when) => when === undefined)) continue;
       const none: Condition = { kind: "any", of: conditions.filter((when) => when !== undefined) };
       const decision = context.decide([zone.id], none, false);

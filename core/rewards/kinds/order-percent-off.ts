@@ -1,4 +1,4 @@
-import { goodsFilter, LeavesOut, leavesOutKey, leavesOutWords } from "../../measures/goods-filter.ts";
+import { goodsFilter, LeavesOut, leavesOutKey } from "../../measures/goods-filter.ts";
 import { percent as percentOf } from "../../money/decimal.ts";
 import { closed, Percent } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
@@ -20,6 +20,6 @@ export const orderPercentOff = defineOrderReward({
   problems: ({ percent }, path) => tooManyPercent(percent, path),
   rules: ({ percent }) => nothingInPercent(percent),
   title: ({ percent }) => `${percent}% off the order`,
-  words: ({ percent, leavesOut }) => `${percent}% off the order${leavesOutWords(leavesOut)}`,
+  words: ({ percent }) => `${percent}% off the order`,
   figure: ({ percent }, write) => write.percent(percent),
 });

@@ -12,6 +12,7 @@ import { ExtraCharges } from "../../editors/charges/extra-charges.tsx";
 import { SurchargeList } from "../../editors/charges/surcharge-list.tsx";
 import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx";
 import { useEditing } from "../../editors/editing.ts";
+import { ChannelChoice } from "../../editors/places/channel-choice.tsx";
 import { ZoneChoice } from "../../editors/places/zone-choice.tsx";
 import { PromiseEditor } from "../../editors/promises/promise-editor.tsx";
 import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
@@ -95,6 +96,13 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
           chosen={option.zones}
           onChoose={(zones) => set({ zones })}
         />
+        <div className="mt-2">
+          <ChannelChoice
+            channels={option.channels}
+            leaf="option/channels"
+            onChannels={(channels) => onOption(setOptional(option, "channels", channels), true)}
+          />
+        </div>
       </Part>
       <Part name="At the checkout">
         <div className="grid justify-items-start gap-2">

@@ -17,6 +17,7 @@ import { PackingFields } from "../../editors/charges/measure-fields.tsx";
 import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx";
 import { useEditing } from "../../editors/editing.ts";
 import { OnlyFields } from "../../editors/goods/only-fields.tsx";
+import { ChannelChoice } from "../../editors/places/channel-choice.tsx";
 import { ZoneChoice } from "../../editors/places/zone-choice.tsx";
 import { ScheduleEditor } from "../../editors/schedules/schedule-editor.tsx";
 import { CheckField } from "../../fields/check-field.tsx";
@@ -83,6 +84,13 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
           chosen={offer.zones}
           onChoose={(zones) => save({ ...offer, zones })}
         />
+        <div className="mt-2">
+          <ChannelChoice
+            channels={offer.channels}
+            leaf="offer/channels"
+            onChannels={(channels) => save(setOptional(offer, "channels", channels))}
+          />
+        </div>
       </Part>
       <Part name="When">
         <ScheduleEditor

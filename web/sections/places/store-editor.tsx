@@ -9,6 +9,7 @@ import { TextField } from "../../fields/text-field.tsx";
 import { languagesRead } from "../../names/languages.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
+import { Channels } from "./channels.tsx";
 
 /** No location named. */
 const NOWHERE = "";
@@ -56,6 +57,7 @@ export function StoreEditor({ plan }: { plan: Plan }) {
         />
       </div>
       <ChosenAtFirst plan={plan} onStore={save} />
+      <Channels plan={plan} onStore={save} />
     </section>
   );
 }
