@@ -1,7 +1,8 @@
-import { type Calendars, Clock, dayText, type Location, minuteOf, restDays, Weekdays } from "../places/location.ts";
+import { type Calendars, Clock, dayText, type Location, minuteOf, restDays } from "../places/location.ts";
 import { byKind, closed, Id } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
+import { Weekdays } from "../time/weekdays.ts";
 import { momentOf, zoneClock } from "../time/zone-clock.ts";
 
 const Days = Type.Object(

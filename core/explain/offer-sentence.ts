@@ -10,6 +10,8 @@ import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import { goodsOf, isOnOrder, type Reward, rewardKind, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
+import { againWords } from "../time/occurrences.ts";
+import type { Stretch } from "../time/stretch.ts";
 
 /** A piece of a sentence; pieces with `step` are that step's spend goal, so that a screen can make them editable. */
 export type SentencePart = { text: string; step?: string };
@@ -116,8 +118,10 @@ function whereWords(plan: Plan, offer: Offer): string {
 function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
   const { channels, when, schedule, limits } = offer;
   const nameOfChannel = (id: string) => plan.store.channels?.find((one) => one.id === id)?.name ?? id;
-  const stretch = ({ from, until }: { from?: string; until?: string }) =>
-    [from && `from ${localWords(from)}`, until && `until ${localWords(until)}`].filter(Boolean).join(" ");
+  const stretch = ({ from, until, again }: Stretch) =>
+    [from && `from ${localWords(from)}`, until && `until ${localWords(until)}`, again && againWords(again)]
+      .filter(Boolean)
+      .join(" ");
   const often = [
     limits?.perShopper && `${times(limits.perShopper)} per shopper`,
     limits?.overall && `${times(limits.overall)} in all`,

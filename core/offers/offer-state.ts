@@ -1,4 +1,4 @@
-import { interval } from "../time/local.ts";
+import { intervalsOf } from "../time/occurrences.ts";
 import type { Offer } from "./offer.ts";
 
 /** `off`: switched off or a draft; `scheduled`: none of its time has begun, or the next stretch of it has not; `ended`. */
@@ -8,7 +8,7 @@ export type OfferState = "off" | "on" | "scheduled" | "ended";
 export function offerState(offer: Offer, timeZone: string, at: number): { state: OfferState; changes: number | null } {
   if (!offer.on) return { state: "off", changes: null };
   if (!offer.schedule) return { state: "on", changes: null };
-  const stretches = offer.schedule.map((stretch) => interval(stretch, timeZone));
+  const stretches = intervalsOf(offer.schedule, timeZone);
   const now = stretches.filter(([start, end]) => start <= at && at < end);
   if (now.length > 0) {
     const end = Math.max(...now.map(([, until]) => until));

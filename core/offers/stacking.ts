@@ -1,6 +1,6 @@
 import { isOnOrder, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
-import { interval } from "../time/local.ts";
+import { intervalsOf } from "../time/occurrences.ts";
 import { canStack, type Offer } from "./offer.ts";
 
 /** Another offer that a shopper can have earned at the same time for the same option, and what comes of it. */
@@ -44,8 +44,6 @@ function giveOnTheSame(a: Offer, b: Offer): boolean {
 /** Whether there is a moment at which both run. */
 function overlap(a: Offer, b: Offer, timeZone: string): boolean {
   const of = ({ schedule }: Offer) =>
-    schedule?.map((stretch) => interval(stretch, timeZone)) ?? [
-      [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY] as const,
-    ];
+    (schedule && intervalsOf(schedule, timeZone)) ?? [[Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY] as const];
   return of(a).some(([start, end]) => of(b).some(([from, until]) => Math.max(start, from) < Math.min(end, until)));
 }

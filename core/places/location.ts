@@ -3,6 +3,8 @@ import { ByLocale, CountryCode, closed, Id, Position } from "../schema/atoms.ts"
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { DAY } from "../time/instant.ts";
+import { LocalDay } from "../time/local.ts";
+import { Weekdays } from "../time/weekdays.ts";
 
 export const Clock = Type.String({
   title: "A time of day",
@@ -11,19 +13,6 @@ export const Clock = Type.String({
   examples: ["18:30"],
 });
 export const minuteOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
-
-export const Weekdays = Type.Array(Type.Integer({ minimum: 1, maximum: 7, description: "ISO 8601: Monday is 1" }), {
-  minItems: 1,
-  maxItems: 7,
-  uniqueItems: true,
-});
-
-const Day = Type.String({
-  title: "A day",
-  pattern: "^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])$",
-  description: "YYYY-MM-DD",
-  examples: ["2026-12-24"],
-});
 
 /** Where goods are shipped from, or collected: a warehouse, a shop. */
 export const Location = Type.Object(
@@ -47,7 +36,7 @@ export const Location = Type.Object(
         description: "Whose public holidays are kept: a country, or a region of one",
       }),
     ),
-    closedOn: Type.Optional(Type.Array(Day, { maxItems: 400, description: "Other days without work" })),
+    closedOn: Type.Optional(Type.Array(LocalDay, { maxItems: 400, description: "Other days without work" })),
     address: Type.Optional({ ...ByLocale, description: "As shoppers who collect there are told it" }),
     instructions: Type.Optional({ ...ByLocale, description: "Told with the address" }),
   },

@@ -27,7 +27,7 @@ import { type CompiledReward, compileReward } from "../rewards/apply-rewards.ts"
 import type { CompiledOrderReward } from "../rewards/definition.ts";
 import { isOnOrder, orderReward, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
-import { interval } from "../time/local.ts";
+import { intervalsOf } from "../time/occurrences.ts";
 
 /** Everything it takes to quote one zone in one currency, resolved: whole minor units, numbers instead of names. */
 export type Tariff = {
@@ -127,15 +127,14 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
       }),
     );
   const optionNumber = new Map(options.map(({ id, number }) => [id, number]));
-  const intervalsOf = ({ schedule }: Pick<Offer, "schedule">) =>
-    schedule?.map((stretch) => interval(stretch, market.timeZone)) ?? null;
+  const timesOf = ({ schedule }: Pick<Offer, "schedule">) => (schedule ? intervalsOf(schedule, market.timeZone) : null);
   const notices = (plan.notices ?? [])
     .filter(({ on, zones }) => on && (zones.length === 0 || zones.includes(zone.id)))
     .sort(byPosition)
     .map((notice) => ({
       notice,
       when: notice.when ? compileWhen(notice.when) : null,
-      schedule: intervalsOf(notice),
+      schedule: timesOf(notice),
     }));
   const withoutAmount: { offer: string; step: string }[] = [];
   const compiledAsked = (offer: Offer) => {
@@ -146,7 +145,7 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     id: offer.id,
     offer,
     when: compiledAsked(offer),
-    schedule: intervalsOf(offer),
+    schedule: timesOf(offer),
     filler: fillerOf(offer, context),
     steps: [...offer.steps].sort(byPosition).flatMap((step) => {
       const compiled = compileStep(offer, step, context, measureNumber, optionNumber);

@@ -11,6 +11,14 @@ export const Local = Type.String({
   examples: ["2026-11-27", "2026-11-27T09:00"],
 });
 
+/** A day as plans write it. */
+export const LocalDay = Type.String({
+  title: "A day",
+  pattern: "^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])$",
+  description: "YYYY-MM-DD",
+  examples: ["2026-12-24"],
+});
+
 /** @example isLocal("2026-11-27T09:00") // true */
 export const isLocal = (text: string): boolean =>
   new RegExp(Local.pattern ?? "").test(text) && isDay(text.slice(0, 10));

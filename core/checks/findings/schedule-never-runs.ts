@@ -12,8 +12,14 @@ export const scheduleNeverRuns: Check = {
         const [timeZone = "UTC"] = timeZonesOf(plan, offer.zones);
         const [start, end] = interval(stretch, timeZone);
         if (start < end || !stretch.from || !stretch.until) continue;
-        const turned = offer.schedule?.map((one, j) => (j === i ? { from: stretch.until, until: stretch.from } : one));
-        const schedule = turned?.map(({ from, until }) => ({ ...(from ? { from } : {}), ...(until ? { until } : {}) }));
+        const turned = offer.schedule?.map((one, j) =>
+          j === i ? { ...one, from: stretch.until, until: stretch.from } : one,
+        );
+        const schedule = turned?.map(({ from, until, again }) => ({
+          ...(from ? { from } : {}),
+          ...(until ? { until } : {}),
+          ...(again ? { again } : {}),
+        }));
         yield {
           sentence: `“${offer.name}” ends (${stretch.until}) before it starts (${stretch.from}): it never runs then.`,
           at: onOffer(offer, `/schedule/${i}`),

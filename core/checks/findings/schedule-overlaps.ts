@@ -1,4 +1,4 @@
-import { interval } from "../../time/local.ts";
+import { intervalsOf } from "../../time/occurrences.ts";
 import { type Check, onOffer } from "../check.ts";
 import { timeZonesOf } from "../time-zones.ts";
 
@@ -12,9 +12,7 @@ export const scheduleOverlaps: Check = {
   *find({ plan }) {
     for (const offer of plan.offers) {
       const [timeZone = "UTC"] = timeZonesOf(plan, offer.zones);
-      const stretches = (offer.schedule ?? [])
-        .map((stretch) => interval(stretch, timeZone))
-        .sort((a, b) => a[0] - b[0]);
+      const stretches = intervalsOf(offer.schedule ?? [], timeZone).sort((a, b) => a[0] - b[0]);
       for (const [i, [start]] of stretches.entries()) {
         const before = stretches[i - 1];
         if (!before) continue;

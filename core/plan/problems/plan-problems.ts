@@ -27,7 +27,7 @@ import type { Market } from "../../places/market.ts";
 import { marketsOf } from "../../places/markets-of.ts";
 import { namedOptions, rewardOptions, rewardProblems } from "../../rewards/reward.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
-import { stretchProblems } from "../../time/local.ts";
+import { scheduleProblems } from "../../time/stretch.ts";
 import { type Plan, ratesOf } from "../plan.ts";
 import { unlessSoundBefore, unreadable } from "./sound-before.ts";
 
@@ -171,7 +171,7 @@ function offerProblems(offer: Offer, path: string, known: Known): Problem[] {
     ...repeatedIds(offer.steps, `${path}/steps`),
     ...onlyProblems(offer.counts.only, `${path}/counts/only`, known),
     ...whenProblems(offer.when, `${path}/when`, known),
-    ...(offer.schedule ?? []).flatMap((stretch, i) => stretchProblems(stretch, `${path}/schedule/${i}`)),
+    ...scheduleProblems(offer.schedule ?? [], `${path}/schedule`),
     ...(stacking?.kind === "with"
       ? unknown(stacking.offers, known.offers, "offer", (k) => `${path}/stacking/offers/${k}`)
       : []),
@@ -194,7 +194,7 @@ function offerProblems(offer: Offer, path: string, known: Known): Problem[] {
 const noticeProblems = ({ zones, when, schedule }: Notice, path: string, known: Known): Problem[] => [
   ...unknown(zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
   ...whenProblems(when, `${path}/when`, known),
-  ...(schedule ?? []).flatMap((stretch, i) => stretchProblems(stretch, `${path}/schedule/${i}`)),
+  ...scheduleProblems(schedule ?? [], `${path}/schedule`),
 ];
 
 function stepWordingProblems({ on, translatedFrom: _, ...everywhere }: StepWording, path: string): Problem[] {

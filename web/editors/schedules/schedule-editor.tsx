@@ -1,11 +1,13 @@
 import Trash2 from "lucide-react/icons/trash-2";
 import { isLocal } from "../../../core/time/local.ts";
 import { localMoment } from "../../../core/time/local-moment.ts";
+import { horizonOf, occurrences } from "../../../core/time/occurrences.ts";
 import type { Schedule, Stretch } from "../../../core/time/stretch.ts";
 import { zoneClock } from "../../../core/time/zone-clock.ts";
 import { isInCalendar } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
+import { AgainFields } from "./again-fields.tsx";
 
 type Props = {
   /** What is said while there is no schedule. */
@@ -38,6 +40,11 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
                 onEmpty={() => setSide(i, side, undefined)}
               />
             ))}
+            <AgainFields
+              name={`stretch ${i + 1} comes`}
+              again={stretch.again}
+              onAgain={(again) => set(schedule.map((one, j) => (j === i ? setOptional(one, "again", again) : one)))}
+            />
             <button
               type="button"
               className="btn btn-ghost btn-sm"
@@ -51,6 +58,7 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
                 <li key={timeZone}>{stretchWords(stretch, timeZone)}</li>
               ))}
             </ul>
+            {stretch.again && <ComesAgain stretch={stretch} />}
           </li>
         ))}
       </ul>
@@ -62,6 +70,23 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
         Add a stretch of time
       </button>
     </div>
+  );
+}
+
+/** So many starts are named; the rest are told by their number. */
+const NAMED = 4;
+
+/** When it starts again, and how far that is worked out. */
+function ComesAgain({ stretch }: { stretch: Stretch }) {
+  const found = occurrences(stretch);
+  const starts = found.slice(0, NAMED).map(({ from = "" }) => from.replace("T", " "));
+  const more = found.length - starts.length;
+  return (
+    <p className="basis-full text-[13px] text-quiet">
+      {stretch.from && stretch.until
+        ? `Starts ${starts.join(", ")}${more > 0 ? ` and ${more} times more` : ""}, worked out until ${horizonOf(stretch)}.`
+        : "It needs a start and an end to come again."}
+    </p>
   );
 }
 

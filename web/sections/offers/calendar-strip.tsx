@@ -1,7 +1,7 @@
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
-import { interval } from "../../../core/time/local.ts";
+import { intervalsOf } from "../../../core/time/occurrences.ts";
 import { homeOf } from "./offer-home.ts";
 
 type Props = { plan: Plan; market: Market | null; at: number; onSelect: (id: string) => void };
@@ -32,7 +32,7 @@ export function CalendarStrip({ plan, market, at, onSelect }: Props) {
         </div>
         {running.map((offer) => {
           const timeZone = homeOf(plan, offer, market)?.timeZone ?? "UTC";
-          const stretches = (offer.schedule ?? [{}]).map((stretch) => interval(stretch, timeZone));
+          const stretches = intervalsOf(offer.schedule ?? [{}], timeZone);
           const shown = stretches.filter(([from, until]) => until > start && from < end);
           return (
             <div key={offer.id} className="contents">

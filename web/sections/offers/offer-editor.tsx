@@ -1,3 +1,4 @@
+import CalendarPlus from "lucide-react/icons/calendar-plus";
 import Copy from "lucide-react/icons/copy";
 import Power from "lucide-react/icons/power";
 import Trash2 from "lucide-react/icons/trash-2";
@@ -41,13 +42,15 @@ type Props = {
   productName: (sku: string) => string;
   onSelect: (id: string) => void;
   onDuplicate: () => void;
+  /** A copy of it for the same time a year later. */
+  onNextYear: () => void;
 };
 
 /** Takes the offer as it shall be: kept when `done` or not said, else only shown. */
 type OnOffer = (offer: Offer, done?: boolean) => void;
 
 /** Everything about one offer: its ladder, what counts, for whom, where, when, how often, and with which others. */
-export function OfferEditor({ compiled, offer, request, productName, onSelect, onDuplicate }: Props) {
+export function OfferEditor({ compiled, offer, request, productName, onSelect, onDuplicate, onNextYear }: Props) {
   const { plan } = useEditing();
   const save: OnOffer = (body, done = true) =>
     done
@@ -55,7 +58,7 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
       : draftStore.show({ kind: "offer", id: offer.id, body });
   return (
     <div>
-      <Naming offer={offer} onOffer={save} onSelect={onSelect} onDuplicate={onDuplicate} />
+      <Naming offer={offer} onOffer={save} onSelect={onSelect} onDuplicate={onDuplicate} onNextYear={onNextYear} />
       <Part name="Ladder" heading="The ladder">
         <GoalGrid plan={plan} offer={offer} tools />
         <Ladder offer={offer} onOffer={save} />
@@ -121,10 +124,10 @@ const Part = ({ name, heading = name, children }: { name: string; heading?: stri
   </section>
 );
 
-type NamingProps = Pick<Props, "offer" | "onSelect" | "onDuplicate"> & { onOffer: OnOffer };
+type NamingProps = Pick<Props, "offer" | "onSelect" | "onDuplicate" | "onNextYear"> & { onOffer: OnOffer };
 
 /** What the team calls it, and what is done with the whole of it. */
-function Naming({ offer, onOffer, onSelect, onDuplicate }: NamingProps) {
+function Naming({ offer, onOffer, onSelect, onDuplicate, onNextYear }: NamingProps) {
   const { plan } = useEditing();
   return (
     <div className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-1">
@@ -148,6 +151,11 @@ function Naming({ offer, onOffer, onSelect, onDuplicate }: NamingProps) {
       <button type="button" className="btn btn-ghost btn-sm" onClick={onDuplicate}>
         <Copy size={14} aria-hidden /> Duplicate
       </button>
+      {offer.schedule && (
+        <button type="button" className="btn btn-ghost btn-sm" onClick={onNextYear}>
+          <CalendarPlus size={14} aria-hidden /> Copy to next year
+        </button>
+      )}
       <button
         type="button"
         className="btn btn-ghost btn-sm"

@@ -6,6 +6,7 @@ import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { explainAt } from "../../../core/queries/explain-at.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
+import { aYearLater } from "../../../core/time/occurrences.ts";
 import { type Editing, EditingContext, editingIn } from "../../editors/editing.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
@@ -69,6 +70,12 @@ export function OffersView() {
     const name = `${offer.name.slice(0, 90)}, copy`;
     add({ ...offer, id: freeId(`${offer.id}-copy`, ids), name, position: lastPosition(plan.offers), on: false });
   };
+  const toNextYear = (offer: Offer) => {
+    const ids = plan.offers.map(({ id }) => id);
+    const copy = { ...offer, id: freeId(`${offer.id}-next-year`, ids), position: lastPosition(plan.offers) };
+    const name = `${offer.name.slice(0, 85)}, next year`;
+    add({ ...copy, name, ...(offer.schedule ? { schedule: aYearLater(offer.schedule) } : {}) });
+  };
   const explain: Editing["explain"] = (condition) => compiled && explainAt(compiled, request, condition);
   return (
     <div className="mx-auto max-w-[1200px]">
@@ -108,6 +115,7 @@ export function OffersView() {
                 productName={(sku) => products.get(sku)?.name ?? sku}
                 onSelect={select}
                 onDuplicate={() => duplicate(chosen)}
+                onNextYear={() => toNextYear(chosen)}
               />
             </EditingContext>
           </>

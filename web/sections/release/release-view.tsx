@@ -1,4 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { horizonOf } from "../../../core/time/occurrences.ts";
+import type { Stretch } from "../../../core/time/stretch.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { api, problemWords } from "../../state/api.ts";
 import { releaseList } from "../../state/server-queries.ts";
@@ -59,6 +62,7 @@ export function ReleaseView() {
             {unsaved > 0 ? "Saving the draft first…" : `Release as number ${next}`}
           </button>
         )}
+        <Horizon plan={plan} />
         {releasing.error && (
           <p role="alert" className="mt-3 text-warning">
             Not released: {problemWords(releasing.error)}
@@ -98,5 +102,21 @@ export function ReleaseView() {
       </div>
       <PlanFile state={state} market={market ?? plan.markets[0] ?? null} currency={currency} />
     </div>
+  );
+}
+
+const endless = ({ again }: Stretch) => again !== undefined && again.until === undefined && again.times === undefined;
+
+/** How far a release works out what comes again. */
+function Horizon({ plan }: { plan: Plan }) {
+  const schedules = [...plan.offers, ...(plan.notices ?? [])].flatMap(({ schedule = [] }) => schedule);
+  const last = schedules
+    .flatMap((stretch) => horizonOf(stretch) ?? [])
+    .sort()
+    .at(-1);
+  return last === undefined ? null : (
+    <p className="mt-3 text-[13px] text-quiet">
+      What comes again without an end is worked out until {last}: give it a later start before then.
+    </p>
   );
 }

@@ -1,0 +1,70 @@
+import type { Again } from "../../../core/time/stretch.ts";
+import { NumberField } from "../../fields/number-field.tsx";
+import { isInCalendar } from "../../fields/rules.ts";
+import { SelectField } from "../../fields/select-field.tsx";
+import { TextField } from "../../fields/text-field.tsx";
+import { WeekdaysField } from "../../fields/weekdays-field.tsx";
+import { setOptional } from "../../state/set-optional.ts";
+
+type Props = { name: string; again: Again | undefined; onAgain: (again: Again | undefined) => void };
+
+const EVERY = { "": "once", week: "again every week", month: "again every month", year: "again every year" } as const;
+
+/** How often a stretch comes again, and until when. */
+export function AgainFields({ name, again, onAgain }: Props) {
+  return (
+    <div className="flex basis-full flex-wrap items-end gap-2">
+      <SelectField<keyof typeof EVERY>
+        label={`How often ${name}`}
+        hideLabel
+        className="w-44"
+        value={again?.every ?? ""}
+        choices={EVERY}
+        onCommit={(every) => {
+          if (every === "") onAgain(undefined);
+          else
+            onAgain(
+              every === "week" ? { ...again, every } : { ...setOptional(again ?? { every }, "days", undefined), every },
+            );
+        }}
+      />
+      {again && (
+        <>
+          <NumberField
+            label="every so many (empty: 1)"
+            className="w-20"
+            value={again.interval}
+            leaf="offer/schedule/again/interval"
+            onCommit={(interval) => onAgain({ ...again, interval })}
+            onEmpty={() => onAgain(setOptional(again, "interval", undefined))}
+          />
+          <TextField
+            label="starting last on (empty: for five years)"
+            className="w-32"
+            value={again.until}
+            leaf="offer/schedule/again/until"
+            rule={isInCalendar}
+            onCommit={(until) => onAgain({ ...again, until })}
+            onEmpty={() => onAgain(setOptional(again, "until", undefined))}
+          />
+          <NumberField
+            label="so often in all"
+            className="w-20"
+            value={again.times}
+            leaf="offer/schedule/again/times"
+            onCommit={(times) => onAgain({ ...again, times })}
+            onEmpty={() => onAgain(setOptional(again, "times", undefined))}
+          />
+        </>
+      )}
+      {again?.every === "week" && (
+        <WeekdaysField
+          label="Days it starts on; none: that of its start"
+          days={again.days ?? []}
+          leaf="offer/schedule/again/days"
+          onCommit={(days) => onAgain({ ...again, days })}
+        />
+      )}
+    </div>
+  );
+}
