@@ -1,10 +1,10 @@
 import { type Climb, priceAt } from "../core/climb/interval.ts";
 import { measured } from "../core/measures/measure-spec.ts";
-import { formatMoney } from "../core/money/format.ts";
+import { makersMoney } from "../core/money/format.ts";
 
 /** A climb as a table of text: a row for each stretch, with the prices and what remains at its start. */
 export function climbTable(climb: Climb): string {
-  const money = (minor: number) => formatMoney(minor, climb.currency, "en");
+  const money = (minor: number) => makersMoney(minor, climb.currency);
   const short = (count: number, measure: Climb["steps"][number]["measure"] | undefined) =>
     measured(measure ?? "value", count, climb.currency, "en");
   const header = ["cart from", "to", ...climb.options, ...climb.steps.map(({ offer, step }) => `${offer}/${step}`)];

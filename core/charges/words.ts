@@ -2,7 +2,7 @@ import type { SavedConditions } from "../conditions/condition.ts";
 import { conditionWords } from "../conditions/words.ts";
 import { measured } from "../measures/measure-spec.ts";
 import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
-import { formatMoney } from "../money/format.ts";
+import { makersMoney } from "../money/format.ts";
 import type { Charge } from "./charge.ts";
 import type { ChargeSpeech } from "./definition.ts";
 import type { AnyCharge } from "./reference.ts";
@@ -21,7 +21,7 @@ export function chargeWords(charge: Charge, context: AmountContext, saved: Saved
     money: (amount: Amount) => {
       const minor = amountFor(amount, context);
       if (minor === undefined) return `no amount in ${currency}`;
-      return minor === 0 ? "free" : formatMoney(minor, currency, "en");
+      return minor === 0 ? "free" : makersMoney(minor, currency);
     },
     measured: (kind, count, style) => measured(kind, count, currency, "en", style),
     when: (condition) => conditionWords(condition, context, saved),

@@ -4,7 +4,7 @@ import { within, worldOf } from "../analysis/world.ts";
 import type { Condition } from "../conditions/condition.ts";
 import { pickText } from "../messages/locale.ts";
 import type { AmountContext } from "../money/amount.ts";
-import { formatMoney } from "../money/format.ts";
+import { makersMoney } from "../money/format.ts";
 import type { Offer } from "../offers/offer.ts";
 import { type Plan, ratesOf } from "../plan/plan.ts";
 import type { Destination, QuoteRequest } from "../request/request.ts";
@@ -58,7 +58,7 @@ export class CheckContext {
   zoneName = (id: string) => this.plan.zones.find((zone) => zone.id === id)?.name ?? id;
   optionName = (id: string) =>
     pickText(this.plan.options.find((option) => option.id === id)?.name ?? {}, "en", [])?.text ?? id;
-  money = (minor: number, currency: string) => formatMoney(minor, currency, "en", "short");
+  money = (minor: number, currency: string) => makersMoney(minor, currency, "short");
   list = (words: readonly string[]) => new Intl.ListFormat("en", { type: "conjunction" }).format(words);
   /** Markets and currencies that an offer or option is for. */
   contextsOf(zones: readonly string[]): ZoneContext[] {

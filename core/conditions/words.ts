@@ -1,6 +1,6 @@
 import { measured } from "../measures/measure-spec.ts";
 import type { AmountContext } from "../money/amount.ts";
-import { formatMoney } from "../money/format.ts";
+import { makersMoney } from "../money/format.ts";
 import { type Condition, type SavedConditions, shapeOf } from "./condition.ts";
 import type { Actual } from "./definition.ts";
 import { all } from "./kinds/all.ts";
@@ -47,7 +47,7 @@ export function actualWords(condition: Condition, actual: Actual | undefined, cu
     case "words":
       return String(actual);
     case "money":
-      return formatMoney(actual, currency, "en");
+      return makersMoney(actual, currency);
     case "weight":
     case "distance":
       return measured(found, actual, currency, "en");

@@ -3,7 +3,7 @@ import { amountOf, goalText, markAt } from "../measures/measure-spec.ts";
 import { onlyWords } from "../measures/only-goods.ts";
 import { pickText } from "../messages/locale.ts";
 import { type Amount, type AmountContext, amountFor } from "../money/amount.ts";
-import { formatMoney } from "../money/format.ts";
+import { makersMoney } from "../money/format.ts";
 import type { Offer, Step } from "../offers/offer.ts";
 import { stackingOf } from "../offers/stacking.ts";
 import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
@@ -69,6 +69,7 @@ function ownWords(
 
 /** A goal of value, items or weight, in whole units of it. @example goalWords("items", 5, "EUR") // "5 items" */
 export function goalWords(kind: Offer["counts"]["kind"], goal: number, currency: string): string {
+  if (kind === "value") return makersMoney(goal, currency, "short");
   const text = goalText(kind, goal, currency, "en");
   return kind === "items" ? `${text} ${goal === 1 ? "item" : "items"}` : text;
 }
@@ -94,7 +95,7 @@ function rewardWords(plan: Plan, offer: Offer, { reward }: Step, context: Amount
   const amount = (value: Amount) => {
     const wordsOf = (zone: string | null): string => {
       const minor = amountFor(value, { ...context, zone });
-      return minor === undefined ? `(no amount in ${currency})` : formatMoney(minor, currency, "en");
+      return minor === undefined ? `(no amount in ${currency})` : makersMoney(minor, currency);
     };
     return `${wordsOf(null)}${ownWords(plan, offer, value, context, wordsOf)}`;
   };

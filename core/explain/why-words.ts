@@ -8,7 +8,7 @@ import { measured } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
 import type { AmountContext } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
-import { formatMoney } from "../money/format.ts";
+import { makersMoney } from "../money/format.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import type { OfferUse, Why, WhyCharge, WhyCondition, WhyLine, WhyOffer, WhyOption } from "../quote/answer/why.ts";
 
@@ -164,7 +164,7 @@ class Words {
   private money(text: string): string {
     const { currency } = this.context;
     const minor = Number(text);
-    if (Number.isSafeInteger(minor)) return formatMoney(minor, currency, "en");
+    if (Number.isSafeInteger(minor)) return makersMoney(minor, currency);
     const [n = "0", d = "1"] = text.split("/");
     const exact = Number(n) / Number(d) / 10 ** (exponentOf(currency) ?? 2);
     // For reading only: nothing is computed from it.

@@ -1,7 +1,7 @@
 import type { ReadLine } from "../cart/read-cart.ts";
 import { pickText } from "../messages/locale.ts";
 import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
-import { formatMoney } from "../money/format.ts";
+import { makersMoney } from "../money/format.ts";
 import { ByLocale, closed, Tag } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
@@ -94,7 +94,7 @@ export function onlyWords(only: OnlyPieces | undefined, context: AmountContext):
   if (!only) return "";
   const money = (amount: Amount) => {
     const minor = amountFor(amount, context);
-    return minor === undefined ? `(no amount in ${context.currency})` : formatMoney(minor, context.currency, "en");
+    return minor === undefined ? `(no amount in ${context.currency})` : makersMoney(minor, context.currency);
   };
   const names = namesIn(only);
   const shown = names.length > 3 ? [...names.slice(0, 3), `${names.length - 3} more`] : names;

@@ -12,16 +12,33 @@ const formatters = new Map<string, Intl.NumberFormat>();
  * @example formatMoney(4500, "EUR", "en", "short") // "€45"
  * @throws RangeError when the currency is not an active ISO 4217 code
  */
-export function formatMoney(minor: number, currency: string, locale: string, style: MoneyStyle = "exact"): string {
+export const formatMoney = (minor: number, currency: string, locale: string, style: MoneyStyle = "exact"): string =>
+  written(minor, currency, locale, style, "narrowSymbol");
+
+/**
+ * Money for the people who make plans, in English: dollars and pounds of several countries are told apart.
+ *
+ * @example makersMoney(4500, "CAD", "short") // "CA$45"
+ */
+export const makersMoney = (minor: number, currency: string, style: MoneyStyle = "exact"): string =>
+  written(minor, currency, "en", style, "symbol");
+
+function written(
+  minor: number,
+  currency: string,
+  locale: string,
+  style: MoneyStyle,
+  currencyDisplay: "symbol" | "narrowSymbol",
+): string {
   const exponent = exponentOf(currency);
   if (exponent === undefined) throw new RangeError(`${currency} is not an active currency`);
-  const key = `${locale} ${currency} ${style}`;
+  const key = `${locale} ${currency} ${style} ${currencyDisplay}`;
   let formatter = formatters.get(key);
   if (!formatter) {
     formatter = new Intl.NumberFormat(locale, {
       style: "currency",
       currency,
-      currencyDisplay: "narrowSymbol",
+      currencyDisplay,
       minimumFractionDigits: exponent,
       maximumFractionDigits: exponent,
       trailingZeroDisplay: style === "short" ? "stripIfInteger" : "auto",

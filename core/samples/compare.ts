@@ -1,4 +1,4 @@
-import { formatMoney } from "../money/format.ts";
+import { makersMoney } from "../money/format.ts";
 import { quote } from "../quote/quote.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
 import { type Expected, type Sample, seenIn } from "./sample.ts";
@@ -36,7 +36,7 @@ function differences(expected: Expected, seen: Expected, currency: string): Diff
         ? "cannot be had"
         : value === 0
           ? "free"
-          : formatMoney(value, currency, "en");
+          : makersMoney(value, currency);
   const keys = (a: object, b: object) => [...new Set([...Object.keys(a), ...Object.keys(b)])];
   const said = (texts: readonly string[]) => (texts.length === 0 ? "nothing" : texts.join(" · "));
   const all: Difference[] = [

@@ -2,7 +2,7 @@ import type { ReadLine } from "../../cart/read-cart.ts";
 import { cartLines } from "../../facts/cart/goods.ts";
 import { complement } from "../../facts/intervals.ts";
 import { Amount, type AmountContext, amountFor, amountProblems } from "../../money/amount.ts";
-import { formatMoney } from "../../money/format.ts";
+import { makersMoney } from "../../money/format.ts";
 import { rounded } from "../../money/linear-amount.ts";
 import { milligrams, Weight } from "../../quantities/quantity.ts";
 import { byKind, closed } from "../../schema/atoms.ts";
@@ -97,8 +97,7 @@ export const line = defineCondition({
     if (figure.kind === "weight")
       return `${HOW_WORDS[how]} pieces of ${is} ${figure.weight.value} ${figure.weight.unit}`;
     const to = amountFor(figure.amount, context);
-    const money =
-      to === undefined ? `(no amount in ${context.currency})` : formatMoney(to, context.currency, "en", "short");
+    const money = to === undefined ? `(no amount in ${context.currency})` : makersMoney(to, context.currency, "short");
     return `${HOW_WORDS[how]} a price of ${is} ${money}`;
   },
   problems: ({ figure }, path, references) =>

@@ -1,6 +1,6 @@
 import { totalSpent as spentFact } from "../../facts/shopper/total-spent.ts";
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
-import { formatMoney } from "../../money/format.ts";
+import { makersMoney } from "../../money/format.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compared, rangeOf } from "../compare.ts";
@@ -27,8 +27,7 @@ export const totalSpent = defineCondition({
   },
   words: ({ is, amount }, context) => {
     const to = amountFor(amount, context);
-    const money =
-      to === undefined ? `(no amount in ${context.currency})` : formatMoney(to, context.currency, "en", "short");
+    const money = to === undefined ? `(no amount in ${context.currency})` : makersMoney(to, context.currency, "short");
     return `the shopper has spent ${COMPARISON_WORDS[is]} ${money} so far`;
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),

@@ -1,7 +1,7 @@
 import { cartValue } from "../../facts/cart/value.ts";
 import { Basis, basisWords } from "../../measures/basis.ts";
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
-import { formatMoney } from "../../money/format.ts";
+import { makersMoney } from "../../money/format.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
@@ -33,8 +33,7 @@ export const value = defineCondition({
   },
   words: ({ basis, is, amount }, context) => {
     const to = amountFor(amount, context);
-    const money =
-      to === undefined ? `no amount in ${context.currency}` : formatMoney(to, context.currency, "en", "short");
+    const money = to === undefined ? `no amount in ${context.currency}` : makersMoney(to, context.currency, "short");
     return `${basisWords(basis)} come to ${COMPARISON_WORDS[is]} ${money}`;
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),

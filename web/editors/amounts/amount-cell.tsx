@@ -1,5 +1,5 @@
 import { type Amount, resolveAmount } from "../../../core/money/amount.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { AmountField } from "./amount-field.tsx";
 import { type Column, columnName, placeOf } from "./columns.ts";
@@ -31,7 +31,7 @@ export function AmountCell({ plan, label, amount, column, shared, onShow, onComm
     <>
       <AmountField
         label={name}
-        shown={found ? formatMoney(found.minor, currency, "en") : "not set"}
+        shown={found ? makersMoney(found.minor, currency) : "not set"}
         minor={found?.minor}
         currency={currency}
         className={`text-right ${derived ? "italic" : "font-semibold"} ${found ? "" : "text-warning"}`}

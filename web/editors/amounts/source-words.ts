@@ -1,5 +1,5 @@
 import type { ResolvedAmount } from "../../../core/money/amount.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
 
 /** Where a converted amount comes from. @example "€60 · nearest ¥500" */
@@ -8,8 +8,8 @@ export function sourceWords(
   currency: string,
 ): string {
   const step = typedAmount(rounding.step, currency);
-  const multiple = "minor" in step ? formatMoney(step.minor, currency, "en", "short") : rounding.step;
+  const multiple = "minor" in step ? makersMoney(step.minor, currency, "short") : rounding.step;
   const direction = { nearest: "nearest", up: "up to", down: "down to" }[rounding.direction];
   const less = rounding.lessOne ? ", less the smallest coin" : "";
-  return `${formatMoney(source, base, "en", "short")} · ${direction} ${multiple}${less}`;
+  return `${makersMoney(source, base, "short")} · ${direction} ${multiple}${less}`;
 }

@@ -3,7 +3,7 @@ import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { markAt, measured } from "../../../core/measures/measure-spec.ts";
 import { type AmountContext, amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import { linear } from "../../drawing/linear.ts";
 import { markOf } from "./bands-text.ts";
 
@@ -84,7 +84,7 @@ export function BandsDrawing({ charge, context, onEdge, onCancel }: Props) {
         <g key={tick}>
           <line x1={LEFT} x2={WIDTH - 12} y1={y(tick)} y2={y(tick)} className="stroke-base-300" />
           <text x={LEFT - 6} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-[11px]">
-            {formatMoney(Math.round(tick), currency, "en", "short")}
+            {makersMoney(Math.round(tick), currency, "short")}
           </text>
         </g>
       ))}

@@ -1,7 +1,7 @@
 import { type PointerEvent, useLayoutEffect, useRef, useState } from "react";
 import type { Climb } from "../../../core/climb/interval.ts";
 import { OUT_OF_REACH } from "../../../core/messages/states.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import { linear } from "../../drawing/linear.ts";
 import { badgeWidth, ClimbCursor } from "./climb-cursor.tsx";
 import { ClimbLines, pricesOf } from "./climb-lines.tsx";
@@ -54,7 +54,7 @@ export function ClimbChart({
 }: Props) {
   const [frame, width] = useWidth();
   const svg = useRef<SVGSVGElement>(null);
-  const money = (minor: number) => formatMoney(minor, climb.currency, "en", "short");
+  const money = (minor: number) => makersMoney(minor, climb.currency, "short");
   const highest = Math.max(
     unit,
     ...costs.values(),

@@ -1,6 +1,6 @@
 import type { KeyboardEvent } from "react";
 import { type Climb, type ClimbInterval, priceAt } from "../../../core/climb/interval.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import { lineColour, nudgeOf } from "./climb-lines.tsx";
 import type { MessageStretch } from "./message-strip.ts";
 import { steppedBy } from "./moves.ts";
@@ -22,7 +22,7 @@ type Props = {
 };
 
 /** The room that the cursor's figure takes. */
-export const badgeWidth = (climb: Climb, cursor: number) => 16 + 7.5 * formatMoney(cursor, climb.currency, "en").length;
+export const badgeWidth = (climb: Climb, cursor: number) => 16 + 7.5 * makersMoney(cursor, climb.currency).length;
 
 /** The shopper's cart on the climb, moved by keys: by units, or from change to change. */
 export function ClimbCursor(props: Props) {
@@ -74,7 +74,7 @@ export function ClimbCursor(props: Props) {
         stroke="var(--color-base-content)"
       />
       <text x={x(cursor)} y={base + 17} textAnchor="middle" className="fill-base-content text-[12px] font-semibold">
-        {formatMoney(cursor, climb.currency, "en")}
+        {makersMoney(cursor, climb.currency)}
       </text>
     </g>
   );
@@ -94,7 +94,7 @@ const pointsAt = (climb: Climb, x: number) =>
 
 /** What the cursor stands on, as text. */
 function readout(climb: Climb, names: readonly string[], stretches: readonly MessageStretch[], x: number): string {
-  const money = (minor: number) => formatMoney(minor, climb.currency, "en");
+  const money = (minor: number) => makersMoney(minor, climb.currency);
   const prices = shownAt(climb, x).map(
     (price, option) =>
       `${names[option]} ${typeof price === "number" ? (price === 0 ? "free" : money(price)) : "not available"}`,

@@ -1,12 +1,12 @@
 import { type Climb, priceAt } from "../../../core/climb/interval.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import type { MessageStretch } from "./message-strip.ts";
 
 type Props = { climb: Climb; optionNames: readonly string[]; stretches: readonly MessageStretch[] };
 
 /** The climb as a table: a row for each stretch over which no price and no message changes. */
 export function ClimbTable({ climb, optionNames, stretches }: Props) {
-  const money = (minor: number) => formatMoney(minor, climb.currency, "en");
+  const money = (minor: number) => makersMoney(minor, climb.currency);
   const rows = rowsOf(climb, stretches);
   return (
     <table className="table table-sm mt-2 text-[13px]">

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useId, useState } from "react";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import { productsFound } from "../../state/server-queries.ts";
 import { useDebounced } from "../../state/use-debounced.ts";
 
@@ -62,7 +62,7 @@ export function ProductFinder({ currency, onAdd }: Props) {
                   onClick={() => add(sku)}
                 >
                   <span className="min-w-0 flex-1 truncate">{name}</span>
-                  {price === undefined ? `no price in ${currency}` : formatMoney(price, currency, "en")}
+                  {price === undefined ? `no price in ${currency}` : makersMoney(price, currency)}
                 </button>
               </li>
             );

@@ -1,7 +1,7 @@
 import Monitor from "lucide-react/icons/monitor";
 import Smartphone from "lucide-react/icons/smartphone";
 import { useState } from "react";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import type { AddressNote } from "../../../core/places/place.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { carrierQuestions } from "../../../core/quote/carriers/carrier-questions.ts";
@@ -99,7 +99,7 @@ function LookedElsewhere({ place }: { place: string }) {
       )}
       {cursor !== null && (
         <p className="mb-2 text-[13px]">
-          Looking at a cart of <strong>{formatMoney(cursor, request.currency, "en")}</strong>.{" "}
+          Looking at a cart of <strong>{makersMoney(cursor, request.currency)}</strong>.{" "}
           <button type="button" className="link" onClick={() => setCursor(null)}>
             Back to the sample
           </button>

@@ -1,6 +1,6 @@
 import { useContext, useMemo } from "react";
 import { pickText } from "../../../core/messages/locale.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { rewardOptions } from "../../../core/rewards/reward.ts";
 import { edgeWalk } from "../../../core/samples/boundary-samples.ts";
@@ -56,7 +56,7 @@ export function EdgeWalk({ compiled, offer, at }: Props) {
                             ? "cannot be had"
                             : price === 0
                               ? "free"
-                              : formatMoney(price, request.currency, "en")}
+                              : makersMoney(price, request.currency)}
                         </strong>
                       </span>
                     ))}

@@ -1,5 +1,5 @@
 import { ladderWords, measured } from "../../../core/measures/measure-spec.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { countedLines } from "../../../core/queries/counted-lines.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
@@ -26,7 +26,7 @@ export function CountedCart({ compiled, request, offer, productName }: Props) {
                 {line.quantity} × {productName(line.sku)}
               </td>
               <td className="text-right">
-                {formatMoney(line.unitPrice * line.quantity - (line.discount ?? 0), currency, "en")}
+                {makersMoney(line.unitPrice * line.quantity - (line.discount ?? 0), currency)}
               </td>
               <td>{counts ? "counts" : "does not count"}</td>
             </tr>

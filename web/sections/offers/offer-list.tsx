@@ -1,5 +1,5 @@
 import { offerSentence } from "../../../core/explain/offer-sentence.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { offerState } from "../../../core/offers/offer-state.ts";
 import type { Market } from "../../../core/places/market.ts";
@@ -95,7 +95,7 @@ function standingWords(quote: Quote | null, offer: Offer): string {
   if (given.length > 0) {
     const words = given.map(({ name, price, fullPrice }) => {
       const saved = (fullPrice ?? 0) - (price ?? 0);
-      return `${formatMoney(saved, quote.currency, "en")} off ${name}`;
+      return `${makersMoney(saved, quote.currency)} off ${name}`;
     });
     return `This shopper gets ${new Intl.ListFormat("en").format(words)}`;
   }

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import { CheckField } from "../../fields/check-field.tsx";
@@ -141,7 +141,7 @@ const isNotShipped = ({ delivery }: CatalogueProduct) =>
 function deliveryWords({ delivery }: CatalogueProduct): string {
   if (!delivery) return "";
   if (delivery.kind !== "own-charge") return delivery.kind.replaceAll("-", " ");
-  const amounts = Object.entries(delivery.amounts).map(([currency, minor]) => formatMoney(minor, currency, "en"));
+  const amounts = Object.entries(delivery.amounts).map(([currency, minor]) => makersMoney(minor, currency));
   return `${amounts.join(", ")} for each ${delivery.per}`;
 }
 

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { baseAmountFor } from "../../../core/money/drift.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import type { RateTable } from "../../../core/money/rates.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
 import { MoneyField } from "../../fields/money-field.tsx";
@@ -43,16 +43,16 @@ export function BaseAmountPanel({ table }: { table: RateTable }) {
       {found && "minor" in read && (
         <>
           <p className="mt-2">
-            Type <strong>{formatMoney(found.base, table.base, "en")}</strong>. Over {found.shown.length} days shoppers
-            were shown at most <strong>{(found.farthest * 100).toFixed(2)} %</strong> beside{" "}
-            {formatMoney(read.minor, currency, "en")};{" "}
+            Type <strong>{makersMoney(found.base, table.base)}</strong>. Over {found.shown.length} days shoppers were
+            shown at most <strong>{(found.farthest * 100).toFixed(2)} %</strong> beside{" "}
+            {makersMoney(read.minor, currency)};{" "}
             <strong className={found.beyond > 0 ? "text-warning" : ""}>
               {found.beyond === 1 ? "one day" : `${found.beyond} days`}
             </strong>{" "}
             beyond {percent} %.
           </p>
           <HistoryChart
-            name={`Shown for ${formatMoney(found.base, table.base, "en")}`}
+            name={`Shown for ${makersMoney(found.base, table.base)}`}
             currency={currency}
             shown={found.shown}
             goal={read.minor}

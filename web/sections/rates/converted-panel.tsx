@@ -2,7 +2,7 @@ import { useMemo, useState } from "react";
 import { stepWords } from "../../../core/explain/offer-sentence.ts";
 import { amountOf } from "../../../core/measures/measure-spec.ts";
 import { convertedOverTime } from "../../../core/money/drift.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 import type { RateTable } from "../../../core/money/rates.ts";
 import { goalOf } from "../../../core/offers/trigger.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
@@ -67,8 +67,8 @@ export function ConvertedPanel({ plan, table }: { plan: Plan; table: RateTable }
                   {name}
                 </button>
               </th>
-              <td className="text-right">{formatMoney(least, currency, "en")}</td>
-              <td className="text-right">{formatMoney(most, currency, "en")}</td>
+              <td className="text-right">{makersMoney(least, currency)}</td>
+              <td className="text-right">{makersMoney(most, currency)}</td>
               <td className="text-right">{changes === 0 ? "none" : changes}</td>
             </tr>
           ))}

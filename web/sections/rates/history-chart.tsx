@@ -1,12 +1,12 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { ShownOn } from "../../../core/money/drift.ts";
-import { formatMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../../core/money/format.ts";
 
 type Props = { name: string; currency: string; shown: readonly ShownOn[]; goal: number | null };
 
 /** What shoppers would have been shown day by day; the table above says the same in figures. */
 export function HistoryChart({ name, currency, shown, goal }: Props) {
-  const money = (minor: number) => formatMoney(Math.round(minor), currency, "en");
+  const money = (minor: number) => makersMoney(Math.round(minor), currency);
   return (
     <figure className="mt-2 border border-base-300 bg-base-100 p-2">
       <figcaption className="px-2 text-[13px] text-quiet">

@@ -111,6 +111,7 @@ const endless = ({ again }: Stretch) => again !== undefined && again.until === u
 function Horizon({ plan }: { plan: Plan }) {
   const schedules = [...plan.offers, ...(plan.notices ?? [])].flatMap(({ schedule = [] }) => schedule);
   const last = schedules
+    .filter(endless)
     .flatMap((stretch) => horizonOf(stretch) ?? [])
     .sort()
     .at(-1);
