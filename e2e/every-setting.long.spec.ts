@@ -28,6 +28,7 @@ const PAGES: Readonly<Record<EntityKind, readonly Page[]>> = {
   location: [{ at: "/places#location/" }],
   option: [{ at: "/delivery#" }],
   offer: [{ at: "/offers#" }, { at: "/offers#all" }, ...WORDING],
+  notice: [{ at: "/wording#notice/" }],
   condition: [{ at: "/offers#condition/" }],
   rates: [{ at: "/offers#rates" }],
 };
@@ -85,7 +86,7 @@ test("every leaf of the plan's schema that a control shows is changed by it alon
       }
     }
   }
-  const all = [...entityKinds(), "when", "charge", "amount", "mark"]
+  const all = [...entityKinds(), "when", "charge", "amount", "mark", "only"]
     .flatMap((root) => [...leavesOf(root).values()])
     // Where there is one value only, there is nothing to set.
     .filter(({ name, schemas }) => !KEPT_BY_THE_APP.test(name) && !(schemas.length === 1 && schemas[0]?.const === true))
@@ -109,7 +110,7 @@ function changedBy({ changed }: Poked, known: ReadonlyMap<string, Entity>): stri
     for (const [at, { leaf, value }] of after) if (before.get(at)?.value !== value) leaves.add(leaf);
     for (const [at, { leaf }] of before) if (!after.has(at)) leaves.add(leaf);
   }
-  const isPart = (leaf: string) => /^(amount|mark)\b/.test(leaf);
+  const isPart = (leaf: string) => /^(amount|mark|only)\b/.test(leaf);
   const parts = [...leaves].filter((leaf) => isPart(leaf) && leaf !== "mark");
   const others = [...leaves].filter((leaf) => !isPart(leaf));
   const kinds = others.filter((leaf) => /\/(kind|rule|carrier)$/.test(leaf));

@@ -39,11 +39,27 @@ const bandsByEach = (location: string): object[] =>
 const doubled = (mark: object): object =>
   JSON.parse(JSON.stringify(mark).replace(/"5"|5/, (five) => five.replace("5", "10")));
 
-/** Amounts in every form: of a currency, of one market, converted. */
-const everyForm = (market: string) => ({
+/** Amounts in every form: of a currency, of one market or zone, converted. */
+const everyForm = (market: string, zone: string) => ({
   ...CONVERTED,
   byMarket: { [market]: { EUR: "6.00" }, portugal: { EUR: "7.00" } },
+  byZone: { [zone]: { EUR: "8.00" } },
 });
+
+const SOME_GOODS = { categories: ["sale"], tags: ["sale"], skus: ["sale"], condition: "used" };
+const ONLY = { ...SOME_GOODS, name: { en: "goods on sale" } };
+const PRICED = { price: { from: AMOUNT, upTo: { byCurrency: { EUR: "50.00" } } } };
+const SCHEDULE = [
+  {
+    ...{ from: "2026-11-27", until: "2026-11-30T09:00" },
+    again: { every: "week", interval: 2, days: [5], until: "2027-11-30", times: 5 },
+  },
+];
+const COSTS = [
+  { per: "delivery", amount: AMOUNT },
+  { per: "parcel", amount: AMOUNT, holds: { value: "2", unit: "kg" } },
+  { per: "trip", amount: AMOUNT, deliveries: 4 },
+];
 
 /**
  * The demo with, besides, every kind of charge, condition, trigger and reward as its definition shows it, and the parts that the
@@ -62,7 +78,7 @@ export function planWithEverySetting(): Plan {
     options: [option],
     limit: CONVERTED,
     covers: { handling: true, surcharges: true, ownCharges: false },
-    ...("of" in example ? { of: cheaper } : {}),
+    ...("of" in example ? { of: cheaper } : { goods: { ...SOME_GOODS, ...PRICED } }),
   }));
   rewards.push(...[...ORDER_REWARDS.values()].map(({ example }) => example));
   // With room on both sides of each figure: where one end passes the other, both change.
@@ -80,10 +96,10 @@ export function planWithEverySetting(): Plan {
   });
   const offer = (id: string, counts: unknown, steps: unknown[], more: object = {}) => ({
     ...{ id, position: 1000, name: id, purpose: "Everything there is", on: true, zones: [zone, other], counts, steps },
-    ...{ schedule: [{ from: "2026-11-27", until: "2026-11-30T09:00" }], limits: { overall: 5, perShopper: 1 } },
+    ...{ schedule: SCHEDULE, channels: ["web"], limits: { overall: 5, perShopper: 1 } },
     ...{ stacking: { kind: "with", offers: [plan.offers[0]?.id] }, when: { kind: "signed-in" }, ...more },
   });
-  const basis = { lineDiscounts: "in", orderDiscounts: "in", tax: "with", leavesOut: { tags: ["sale"] } };
+  const basis = { lineDiscounts: "in", orderDiscounts: "in", codes: "out", tax: "with", leavesOut: { tags: ["sale"] } };
   const triggers: unknown[] = [...TRIGGER_KINDS.values()].map(({ example }) =>
     "goal" in example ? { ...example, goal: { at: CONVERTED, edge: "from" } } : example,
   );
@@ -99,6 +115,7 @@ export function planWithEverySetting(): Plan {
       store: {
         ...plan.store,
         display: DISPLAY,
+        channels: [{ id: "web", name: "Web shop" }],
         chosenAtFirst: { rule: "fastest-under", price: AMOUNT },
         accepted: [{ code: "price-cliff", kind: "option", id: option, cause: "x", reason: "It is meant." }],
       },
@@ -108,13 +125,17 @@ export function planWithEverySetting(): Plan {
           ...{ id: "rest", position: 1000, market: home, name: "Elsewhere", standardTaxRate: "0" },
           destinations: [{ restOfWorld: true, exceptCountries: ["CH"] }],
         },
+        {
+          ...{ id: "stopped", position: 1010, market: home, name: "Not now", standardTaxRate: "0" },
+          ...{ on: false, whenOff: "stops-selling", destinations: [{ region: "PT-11" }] },
+        },
       ],
       options: [
         ...plan.options,
         ...[
           ...charges,
           ...bandsByEach(location),
-          { kind: "flat", amount: everyForm(home) },
+          { kind: "flat", amount: everyForm(home, zone) },
           { kind: "carrier", carrier: "osprelle", service: "parcel", from: location, ...PACKED },
         ].map((charge, i) => ({
           ...{ id: `charged-${i}`, position: 1000 + i, name: { en: `Charged ${i}` }, zones: [zone, other], charge },
@@ -126,7 +147,12 @@ export function planWithEverySetting(): Plan {
           ...{ markUp: { percent: "5", amount: AMOUNT }, handling: { fixed: AMOUNT, percentOfCharge: "5" } },
           ...{ rounding: { EUR: { step: "0.5", direction: "up", lessOne: true } }, entered: "with-tax", taxRate: "23" },
           // In every form, where a currency is converted into.
-          ...{ maximum: everyForm(abroad.market), ...(i === 0 ? { zones: [zone, abroad.id] } : {}) },
+          ...{
+            maximum: everyForm(abroad.market, zone),
+            costsStore: COSTS[i % 3],
+            channels: ["web"],
+            ...(i === 0 ? { zones: [zone, abroad.id] } : {}),
+          },
           surcharges: [
             { id: "more", position: 10, name: { en: "More" }, when: { kind: "business" }, charge },
             { id: "again", position: 20, name: { en: "Again" }, charge: { kind: "flat", amount: AMOUNT } },
@@ -143,8 +169,23 @@ export function planWithEverySetting(): Plan {
         ...triggers.map((trigger, i) =>
           offer(`triggers-${i}`, { kind: "value", basis }, [step(1, trigger, { kind: "free", options: [option] })]),
         ),
-        offer("by-items", { kind: "items" }, [step(1, items, { kind: "free", options: [option] })]),
-        offer("by-weight", { kind: "weight", ...PACKED }, [step(1, weight, { kind: "free", options: [option] })]),
+        offer("by-value", { kind: "value", basis, only: ONLY }, [
+          step(1, { kind: "nothing" }, { kind: "free", options: [option] }),
+        ]),
+        offer("by-items", { kind: "items", only: { ...ONLY, ...PRICED } }, [
+          step(1, items, { kind: "free", options: [option] }),
+        ]),
+        offer("by-weight", { kind: "weight", only: ONLY, ...PACKED }, [
+          step(1, weight, { kind: "free", options: [option] }),
+        ]),
+      ],
+      notices: [
+        ...(plan.notices ?? []),
+        {
+          ...{ id: "told", position: 1000, name: "Told", on: true, zones: [zone], when: { kind: "signed-in" } },
+          ...{ schedule: SCHEDULE, surfaces: ["banner"], texts: { en: "A notice" } },
+          link: { to: "/help", texts: { en: "More" } },
+        },
       ],
       conditions: [
         ...(plan.conditions ?? []),
