@@ -29,6 +29,7 @@ function Svg({ climb }: { climb: Climb }) {
       climb={climb}
       to={climb.to}
       optionNames={climb.options}
+      costs={new Map()}
       offerName={(id) => id}
       stretches={[]}
       cursor={3860}

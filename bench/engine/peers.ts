@@ -16,16 +16,15 @@ import { inJsonLogic } from "../../core/tests/json-logic.ts";
 export function peersOf(plan: Plan, request: QuoteRequest) {
   const measures: Measure[] = [];
   const keys: string[] = [];
+  const amounts = { zone: null, market: "de", currency: "EUR", rates: new Map() };
   const context = {
-    market: "de",
-    currency: "EUR",
-    rates: new Map(),
+    ...amounts,
     timeZone: "Europe/Paris",
     measureNumber: (...[spec, scope]: Parameters<Parameters<typeof inJsonLogic>[1]["measureNumber"]>) => {
       const key = spec.kind === "lines" ? "lines" : measureKey(spec, scope);
       if (!keys.includes(key)) {
         keys.push(key);
-        measures.push(compileSpec(spec, scope, true, whole(0)));
+        measures.push(compileSpec(spec, scope, true, whole(0), amounts));
       }
       return keys.indexOf(key);
     },
