@@ -12,7 +12,7 @@ const MOST_MISSING = 16;
  * What no control sets by itself: what a thing is known by, which is made when it is; what a translation was made from, which
  * goes with its text; and which finding was accepted, which is done where it is found (a journey of its own).
  */
-const KEPT_BY_THE_APP = /^\w+\/(steps\/|surcharges\/)?id$|\/translatedFrom\/|^store\/accepted\//;
+const KEPT_BY_THE_APP = /^\w+\/(steps\/|surcharges\/|windows\/slots\/)?id$|\/translatedFrom\/|^store\/accepted\//;
 
 type Page = { readonly at: string; readonly surface?: string };
 

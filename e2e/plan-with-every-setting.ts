@@ -55,6 +55,10 @@ const SCHEDULE = [
     again: { every: "week", interval: 2, days: [5], until: "2027-11-30", times: 5 },
   },
 ];
+const windowsAt = (at: string) => ({
+  ...{ at, lead: 60, ahead: 7 },
+  slots: [{ id: "morning", days: [1, 2, 3], from: "09:00", until: "12:00", holds: 5 }],
+});
 const COSTS = [
   { per: "delivery", amount: AMOUNT },
   { per: "parcel", amount: AMOUNT, holds: { value: "2", unit: "kg" } },
@@ -157,7 +161,7 @@ export function planWithEverySetting(): Plan {
             { id: "more", position: 10, name: { en: "More" }, when: { kind: "business" }, charge },
             { id: "again", position: 20, name: { en: "Again" }, charge: { kind: "flat", amount: AMOUNT } },
           ],
-          ...{ promise: promises[i % 2] },
+          ...{ promise: promises[i % 2], windows: windowsAt(location) },
           ...{ way: { kind: "local", location, within: { value: "8", unit: "km" } }, note: { en: "A note" } },
         })),
       ],

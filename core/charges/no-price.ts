@@ -8,6 +8,7 @@ export const NO_PRICE_WORDS = {
   "weight-unknown": "a weight or size in the cart is not known",
   "place-unknown": "the address is not complete yet",
   "too-far": "it is too far away",
+  "no-window": "no window is left to pick",
   "carrier-slow": "the carrier did not answer in time",
   "carrier-failed": "the carrier could not be reached",
   "carrier-not-served": "the carrier does not go there",

@@ -9,6 +9,7 @@ import { Name } from "../schema/identifier.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { DeliveryPromise } from "./promise.ts";
 import { StoreCost } from "./store-cost.ts";
+import { Windows } from "./windows.ts";
 
 /** How goods reach the shopper: by post or carrier, by the store itself around a location, or by the shopper's own feet. */
 const Way = byKind(
@@ -91,6 +92,7 @@ export const DeliveryOption = Type.Object(
     ),
     promise: Type.Optional(DeliveryPromise),
     costsStore: Type.Optional(StoreCost),
+    windows: Type.Optional(Windows),
     byZone: Type.Optional(
       Type.Record(Id, ZoneOwn, { ...closed, description: "What single zones have of their own instead" }),
     ),

@@ -28,6 +28,13 @@ export function quotedOptions(
     const texts = form.text === false ? { name: one.id } : optionTexts(quoteIn, one, outcome, progress);
     const quoted = plainOption(one, outcome, texts, promises[one.number] ?? null, one.number === chosen);
     const { price, full, used, offOrder } = outcome;
+    const open = one.windows?.(now.facts);
+    const { window } = now.facts;
+    if (open) quoted.windows = [...open];
+    if (window && open && window.option === one.id) {
+      const { slot, day } = window;
+      quoted.picked = { slot, day, open: open.some((other) => other.slot === slot && other.day === day) };
+    }
     if (typeof price === "string" || hasNoPrice(full)) return quoted;
     const off = rounded(offOrder);
     const goods = totals.goods - off;

@@ -14,6 +14,7 @@ import {
 } from "../schema/atoms.ts";
 import { Name } from "../schema/identifier.ts";
 import { type Static, Type } from "../schema/type.ts";
+import { LocalDay } from "../time/local.ts";
 
 /**
  * What a product says about its own delivery: it ships free, it is charged on its own (for each piece or for the line), or
@@ -105,6 +106,12 @@ const Uses = Type.Object(
   { ...closed, title: "Uses" },
 );
 
+/** How many orders a window of an option holds already. */
+const Booked = Type.Object(
+  { option: Id, slot: Id, day: LocalDay, orders: Type.Integer({ minimum: 0 }) },
+  { ...closed, title: "Booked" },
+);
+
 /** What a live carrier answered for this cart: a price in minor units, or why there is none. */
 export const CarrierAnswer = Type.Object(
   {
@@ -140,6 +147,13 @@ export const QuoteRequest = Type.Object(
     cart: Cart,
     uses: Type.Optional(Type.Array(Uses, { maxItems: 5000 })),
     carriers: Type.Optional(Type.Array(CarrierAnswer, { maxItems: 200 })),
+    booked: Type.Optional(Type.Array(Booked, { maxItems: 10_000 })),
+    window: Type.Optional(
+      Type.Object(
+        { option: Id, slot: Id, day: LocalDay },
+        { ...closed, title: "PickedWindow", description: "The window that the shopper has picked" },
+      ),
+    ),
   },
   { ...closed, title: "QuoteRequest" },
 );

@@ -28,7 +28,13 @@ export type Facts = {
   /** How often offers have been used, by offer. */
   readonly uses: ReadonlyMap<string, { readonly overall: number; readonly byShopper?: number }>;
   readonly carriers: readonly CarrierAnswer[];
+  /** Orders that windows hold already, by option, slot and day. */
+  readonly booked: ReadonlyMap<string, number>;
+  readonly window: QuoteRequest["window"] | null;
 };
+
+/** @example bookedKey("porto-round", "morning", "2026-11-28") */
+export const bookedKey = (option: string, slot: string, day: string): string => `${option} ${slot} ${day}`;
 
 /** What is asked of a cart at a standpoint: conditions, charges and offers look at nothing else. */
 export type Situation = {
@@ -57,6 +63,7 @@ export type LineFigure = "unitPrice" | "quantity" | "weight";
 
 const NO_CODES: Facts["codes"] = new Set();
 const NO_DISTANCES: Facts["distances"] = new Map();
+const NONE_BOOKED: Facts["booked"] = new Map();
 const NO_USES: Facts["uses"] = new Map();
 
 /**
@@ -81,6 +88,10 @@ export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Co
       : NO_DISTANCES,
     uses: request.uses ? new Map(request.uses.map(({ offer, ...counts }) => [offer, counts])) : NO_USES,
     carriers: request.carriers ?? [],
+    booked: request.booked
+      ? new Map(request.booked.map(({ option, slot, day, orders }) => [bookedKey(option, slot, day), orders]))
+      : NONE_BOOKED,
+    window: request.window ?? null,
   };
 }
 

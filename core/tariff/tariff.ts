@@ -6,6 +6,7 @@ import { askedOf } from "../conditions/on-channels.ts";
 import { type CompiledFullPrice, compileFullPrice } from "../delivery/full-price.ts";
 import { type DeliveryOption, optionIn } from "../delivery/option.ts";
 import { compilePromise, type Promised } from "../delivery/promise.ts";
+import { compileWindows, type DeliveryWindow } from "../delivery/windows.ts";
 import { leastCount } from "../measures/edge.ts";
 import type { Measure } from "../measures/measure.ts";
 import type { MeasureNumber } from "../measures/measure-numbers.ts";
@@ -27,6 +28,7 @@ import { type CompiledReward, compileReward } from "../rewards/apply-rewards.ts"
 import type { CompiledOrderReward } from "../rewards/definition.ts";
 import { isOnOrder, orderReward, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
+import { bookedKey, type Facts } from "../situation/situation.ts";
 import { intervalsOf } from "../time/occurrences.ts";
 
 /** Everything it takes to quote one zone in one currency, resolved: whole minor units, numbers instead of names. */
@@ -57,6 +59,8 @@ export type TariffOption = {
   readonly option: DeliveryOption;
   readonly full: CompiledFullPrice;
   readonly promised: ((at: number) => Promised | null) | null;
+  /** The windows that can be picked; null where none are offered. */
+  readonly windows: ((facts: Facts) => readonly DeliveryWindow[]) | null;
   /** Where it is collected, if shoppers are told the address. */
   readonly pickup: Location | null;
 };
@@ -116,16 +120,19 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     .filter((option) => option.on !== false && isOfferedIn(option, zone, whole))
     .sort(byPosition)
     .map((option) => optionIn(option, zone.id))
-    .map(
-      (option, number): TariffOption => ({
+    .map((option, number): TariffOption => {
+      const full = compileFullPrice(option, market, zone, { ...context, measureNumber, compileWhen });
+      const windows = windowsFor(option, whole);
+      return {
         id: option.id,
         number,
         option,
-        full: compileFullPrice(option, market, zone, { ...context, measureNumber, compileWhen }),
+        windows,
+        full: windows ? whileOpen(full, windows) : full,
         promised: option.promise ? compilePromise(option.promise, whole.locations, whole.calendars) : null,
         pickup: pickupOf(option, whole),
-      }),
-    );
+      };
+    });
   const optionNumber = new Map(options.map(({ id, number }) => [id, number]));
   const timesOf = ({ schedule }: Pick<Offer, "schedule">) => (schedule ? intervalsOf(schedule, market.timeZone) : null);
   const notices = (plan.notices ?? [])
@@ -198,6 +205,30 @@ function isOfferedIn(option: DeliveryOption, zone: Zone, { collectedIn }: Tariff
   if (option.zones.length > 0) return option.zones.includes(zone.id);
   return option.way?.kind === "collected" && collectedIn(option.way.location).has(zone.market);
 }
+
+/** The windows of an option for one request, worked out once. */
+function windowsFor({ id, windows }: DeliveryOption, { locations, calendars }: TariffContext): TariffOption["windows"] {
+  if (!windows) return null;
+  const openAt = compileWindows(windows, locations, calendars);
+  const known = new WeakMap<Facts, readonly DeliveryWindow[]>();
+  return (facts) => {
+    const found = known.get(facts) ?? openAt(facts.at, (slot, day) => facts.booked.get(bookedKey(id, slot, day)) ?? 0);
+    known.set(facts, found);
+    return found;
+  };
+}
+
+/** An option is had only while there is a window to pick. */
+const whileOpen = (
+  full: CompiledFullPrice,
+  windows: (facts: Facts) => readonly DeliveryWindow[],
+): CompiledFullPrice => ({
+  ...full,
+  price: (situation, tell) => {
+    const price = full.price(situation, tell);
+    return typeof price !== "string" && windows(situation.facts).length === 0 ? "no-window" : price;
+  },
+});
 
 function pickupOf({ way }: DeliveryOption, { locations }: TariffContext): Location | null {
   const location = way?.kind === "collected" ? locations.get(way.location) : undefined;

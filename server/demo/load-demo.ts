@@ -28,6 +28,8 @@ export async function emptyStore(pool: Pool): Promise<void> {
     // What belongs to products and sample carts goes with them.
     for (const table of [
       "redemptions",
+      "window_claims",
+      "window_counts",
       "redemption_counts",
       "kept",
       "product_imports",

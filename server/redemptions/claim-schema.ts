@@ -1,6 +1,7 @@
 import { type Static, Type } from "@sinclair/typebox";
 import { closed, Id } from "../../core/schema/atoms.ts";
 import { IDENTIFIER_PATTERN } from "../../core/schema/identifier.ts";
+import { LocalDay } from "../../core/time/local.ts";
 
 const Reference = Type.String({
   minLength: 1,
@@ -9,11 +10,12 @@ const Reference = Type.String({
   description: "Not blank, without control characters; compared to the letter",
 });
 
-/** An order that uses offers: all of them are claimed, or none. */
+/** An order that uses offers, and the window it is brought or handed over in: all of it is claimed, or none. */
 export const Claim = Type.Object(
   {
     order: Reference,
-    offers: Type.Array(Id, { minItems: 1, maxItems: 50, uniqueItems: true }),
+    offers: Type.Array(Id, { maxItems: 50, uniqueItems: true }),
+    window: Type.Optional(Type.Object({ option: Id, slot: Id, day: LocalDay }, closed)),
     shopper: Type.Optional(Reference),
   },
   { ...closed, title: "Claim" },

@@ -23,13 +23,17 @@ describe("claims", () => {
     const offers = limited({ overall: 100 });
     const orders = Array.from({ length: 400 }, (_, i) => `order-${i}`);
     const results = await Promise.all(
-      orders.map((order, i) => claim(pools[i % pools.length] ?? pool, offers, { order, offers: ["newsletter"] })),
+      orders.map((order, i) =>
+        claim(pools[i % pools.length] ?? pool, { offers, options: [] }, { order, offers: ["newsletter"] }),
+      ),
     );
     const acknowledged = orders.filter((_, i) => "claimed" in (results[i] ?? {}));
     expect(acknowledged).toHaveLength(100);
     expect(await usesOf(pool)).toEqual({ newsletter: 100 });
     // Asked again, those that have it have it, and nobody else gets in.
-    const again = await Promise.all(orders.map((order) => claim(pool, offers, { order, offers: ["newsletter"] })));
+    const again = await Promise.all(
+      orders.map((order) => claim(pool, { offers, options: [] }, { order, offers: ["newsletter"] })),
+    );
     expect(orders.filter((_, i) => "claimed" in (again[i] ?? {}))).toEqual(acknowledged);
     const [rows] = await pool.query("SELECT order_id FROM redemptions WHERE given_back_at IS NULL");
     expect(new Set(JSON.stringify(rows).match(/order-\d+/g))).toEqual(new Set(acknowledged));
@@ -38,29 +42,29 @@ describe("claims", () => {
   it("are all or nothing, count per shopper, and are given back once", async () => {
     const offers = limited({ overall: 10, perShopper: 1 });
     const asked = { order: "a", offers: ["newsletter", "free-post"], shopper: "s-1" };
-    expect(await claim(pool, offers, asked)).toEqual({ claimed: asked.offers });
-    expect(await claim(pool, offers, { ...asked, order: "b" })).toEqual({
+    expect(await claim(pool, { offers, options: [] }, asked)).toEqual({ claimed: asked.offers });
+    expect(await claim(pool, { offers, options: [] }, { ...asked, order: "b" })).toEqual({
       refused: { offer: "newsletter", reason: "shopper-limit-reached" },
     });
     expect(await usesOf(pool)).toEqual({ newsletter: 1, "free-post": 1 });
-    expect(await claim(pool, offers, { ...asked, order: "c", offers: ["nowhere"] })).toMatchObject({
+    expect(await claim(pool, { offers, options: [] }, { ...asked, order: "c", offers: ["nowhere"] })).toMatchObject({
       refused: { reason: "no-such-offer" },
     });
-    expect(await claim(pool, offers, { order: "d", offers: ["newsletter"] })).toMatchObject({
+    expect(await claim(pool, { offers, options: [] }, { order: "d", offers: ["newsletter"] })).toMatchObject({
       refused: { reason: "shopper-needed" },
     });
-    expect(await claim(pool, offers, { ...asked, shopper: "s-2" })).toMatchObject({
+    expect(await claim(pool, { offers, options: [] }, { ...asked, shopper: "s-2" })).toMatchObject({
       refused: { reason: "order-of-another" },
     });
     expect(await giveBack(pool, "a")).toEqual({ givenBack: ["free-post", "newsletter"] });
     expect(await giveBack(pool, "a")).toEqual({ givenBack: [] });
     expect(await usesOf(pool)).toEqual({ newsletter: 0, "free-post": 0 });
-    expect(await claim(pool, offers, { ...asked, order: "b" })).toEqual({ claimed: asked.offers });
+    expect(await claim(pool, { offers, options: [] }, { ...asked, order: "b" })).toEqual({ claimed: asked.offers });
   });
 
   it("are counted into quotes: for everybody, and for the shopper who asks", async () => {
     const offers = limited({ overall: 10, perShopper: 1 });
-    await claim(pool, offers, { order: "a", offers: ["newsletter"], shopper: "s-1" });
+    await claim(pool, { offers, options: [] }, { order: "a", offers: ["newsletter"], shopper: "s-1" });
     const request = { at: "2026-11-24T12:00:00Z", currency: "EUR", destination: {}, cart: { lines: [] } };
     const uses = async (more: object) => (await withUses(pool, offers, { ...request, ...more })).uses;
     expect(await uses({})).toEqual([{ offer: "newsletter", overall: 1 }]);

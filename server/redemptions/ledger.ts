@@ -1,19 +1,21 @@
 import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql2/promise";
 import type { Offer } from "../../core/offers/offer.ts";
+import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import { inTransaction } from "../database/pool.ts";
 import type { Claim } from "./claim-schema.ts";
+import { type ClaimedWindow, claimWindow, giveBackWindow, type WindowRefusal } from "./window-claims.ts";
 
 export type ClaimRefusal = {
   offer: string;
   reason: "no-such-offer" | "limit-reached" | "shopper-limit-reached" | "shopper-needed" | "order-of-another";
 };
-export type ClaimResult = { claimed: string[] } | { refused: ClaimRefusal };
+export type ClaimResult = { claimed: string[]; window?: ClaimedWindow } | { refused: ClaimRefusal | WindowRefusal };
 
-/** Rolls a claim back when one of its offers is refused. */
+/** Rolls a claim back when one of its offers, or its window, is refused. */
 class Refused extends Error {
-  readonly refusal: ClaimRefusal;
-  constructor(refusal: ClaimRefusal) {
+  readonly refusal: ClaimRefusal | WindowRefusal;
+  constructor(refusal: ClaimRefusal | WindowRefusal) {
     super(refusal.reason);
     this.refusal = refusal;
   }
@@ -26,9 +28,13 @@ const EVERYBODY = "";
  * Claims offers for an order, atomically. The same order claims an offer once however often it is asked for; what was given
  * back can be claimed again.
  *
- * @param offers the offers of the latest release, whose limits hold
+ * @param plan the latest release's, whose limits hold
  */
-export async function claim(pool: Pool, offers: readonly Offer[], asked: Claim): Promise<ClaimResult> {
+export async function claim(
+  pool: Pool,
+  { offers, options }: Pick<Plan, "offers" | "options">,
+  asked: Claim,
+): Promise<ClaimResult> {
   try {
     return await inTransaction(pool, async (connection): Promise<ClaimResult> => {
       // Always in the same order, so that two claims of several offers do not wait for each other.
@@ -37,7 +43,10 @@ export async function claim(pool: Pool, offers: readonly Offer[], asked: Claim):
         if (!offer) throw new Refused({ offer: id, reason: "no-such-offer" });
         await claimOne(connection, offer, asked);
       }
-      return { claimed: asked.offers };
+      const { window } = asked;
+      const refused = window ? await claimWindow(connection, options, asked.order, window) : null;
+      if (refused) throw new Refused(refused);
+      return { claimed: asked.offers, ...(window ? { window } : {}) };
     });
   } catch (error) {
     if (error instanceof Refused) return { refused: error.refusal };
@@ -116,6 +125,7 @@ export async function giveBack(pool: Pool, order: string): Promise<{ givenBack: 
       "UPDATE redemptions SET given_back_at = UTC_TIMESTAMP(3) WHERE order_id = ? AND given_back_at IS NULL",
       [order],
     );
+    await giveBackWindow(connection, order);
     return { givenBack: claimed.map(({ offer }) => offer) };
   });
 }

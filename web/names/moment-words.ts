@@ -15,3 +15,16 @@ export function daysWords(earliest: string, latest: string, locale: string): str
   const [first, last] = [new Date(`${earliest}T00:00:00Z`), new Date(`${latest}T00:00:00Z`)];
   return earliest === latest ? format.format(first) : format.formatRange(first, last);
 }
+
+/** A stretch of hours on one day. @example windowWords(from, until, "Europe/Lisbon", "en") // "Fri, Nov 27, 9:00 AM – 12:00 PM" */
+export function windowWords(from: number, until: number, timeZone: string, locale: string): string {
+  const format = new Intl.DateTimeFormat(locale, {
+    weekday: "short",
+    month: "short",
+    day: "numeric",
+    hour: "numeric",
+    minute: "2-digit",
+    timeZone,
+  });
+  return format.formatRange(from, until);
+}

@@ -6,6 +6,7 @@ import { circleProblems, conditionProblems } from "../../conditions/problems.ts"
 import type { DeliveryOption } from "../../delivery/option.ts";
 import { promiseProblems } from "../../delivery/promise.ts";
 import { storeCostProblems } from "../../delivery/store-cost.ts";
+import { windowsProblems } from "../../delivery/windows.ts";
 import { markProblems } from "../../measures/measure-spec.ts";
 import { onlyProblems } from "../../measures/only-goods.ts";
 import { OPTION_VARIABLE_NAMES } from "../../messages/option-variables.ts";
@@ -133,6 +134,7 @@ function optionProblems(plan: Plan, option: DeliveryOption, path: string, known:
       tables: new Set([""]),
     }).map(({ path: at, message }) => ({ path: at.replace("/converted/to", ""), message })),
     ...handlingProblems(option.handling, `${path}/handling`, known),
+    ...windowsProblems(option.windows, `${path}/windows`, known.locations),
     ...storeCostProblems(option.costsStore, `${path}/costsStore`, known),
     ...repeatedIds(option.surcharges ?? [], `${path}/surcharges`),
     ...(option.surcharges ?? []).flatMap((surcharge, s) => [

@@ -1,5 +1,6 @@
 import type { NoPrice } from "../../charges/no-price.ts";
 import type { Promised } from "../../delivery/promise.ts";
+import type { DeliveryWindow } from "../../delivery/windows.ts";
 import type { LadderMeasure } from "../../measures/measure-spec.ts";
 import type { UnsaidText } from "../../messages/format-message.ts";
 import type { StepState, Surface } from "../../messages/states.ts";
@@ -36,6 +37,10 @@ export type QuotedOption = {
   tax: number | null;
   reason?: NoPrice;
   promise?: Promised;
+  /** The windows to pick from, the earliest first. */
+  windows?: DeliveryWindow[];
+  /** The window that was picked, and whether it can still be had. */
+  picked?: { slot: string; day: string; open: boolean };
   asks?: ("phone" | "entry-code" | "delivery-window")[];
   offers: string[];
   /** What offers give on the order besides, for the shop to apply. */

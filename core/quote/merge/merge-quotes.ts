@@ -81,12 +81,14 @@ function mergedOption(
   const open = present.some(isOpen);
   const differ = <K extends keyof QuotedOption>(key: K) =>
     open || priced.some((option) => !equal(option[key], shown[key]));
-  const { promise, note, pickup, ...rest } = shown;
+  const { promise, note, pickup, windows, picked, ...rest } = shown;
   return {
     ...rest,
     ...(note === undefined || differ("note") ? {} : { note }),
     ...(pickup === undefined || differ("pickup") ? {} : { pickup }),
     ...(promise === undefined || differ("promise") ? {} : { promise }),
+    ...(windows === undefined || differ("windows") ? {} : { windows }),
+    ...(picked === undefined || differ("picked") ? {} : { picked }),
     certain: !orNowhere && priced.length === found.length,
     from: priced.length > 0 && differ("price"),
     fullPrice: differ("fullPrice") ? null : shown.fullPrice,

@@ -40,11 +40,6 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
                 onEmpty={() => setSide(i, side, undefined)}
               />
             ))}
-            <AgainFields
-              name={`stretch ${i + 1} comes`}
-              again={stretch.again}
-              onAgain={(again) => set(schedule.map((one, j) => (j === i ? setOptional(one, "again", again) : one)))}
-            />
             <button
               type="button"
               className="btn btn-ghost btn-sm"
@@ -53,6 +48,11 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
               <Trash2 size={14} aria-hidden />
               <span className="sr-only">Remove stretch {i + 1}</span>
             </button>
+            <AgainFields
+              name={`stretch ${i + 1} comes`}
+              again={stretch.again}
+              onAgain={(again) => set(schedule.map((one, j) => (j === i ? setOptional(one, "again", again) : one)))}
+            />
             <ul className="basis-full text-[13px] text-quiet">
               {timeZones.map((timeZone) => (
                 <li key={timeZone}>{stretchWords(stretch, timeZone)}</li>

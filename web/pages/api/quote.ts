@@ -7,6 +7,7 @@ import { handle, jsonResponse } from "../../../server/http/handle.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { withUses } from "../../../server/redemptions/ledger.ts";
+import { withBooked } from "../../../server/redemptions/window-claims.ts";
 import { latestRelease } from "../../../server/releases/releases.ts";
 
 const LARGEST_REQUEST = 256 * 1024;
@@ -19,11 +20,13 @@ export const POST: APIRoute = ({ request }) =>
     const release = await latestRelease(sharedPool());
     if (!release)
       return problemDocument(404, "Nothing is released yet", { detail: "Release the draft, then ask again." });
-    const [asked, counted] = await Promise.all([
+    const { offers, options } = release.compiled.plan;
+    const [asked, { uses }, { booked }] = await Promise.all([
       withCarrierAnswers(release.compiled, body.value, ownCarriers()),
-      withUses(sharedPool(), release.compiled.plan.offers, body.value),
+      withUses(sharedPool(), offers, body.value),
+      withBooked(sharedPool(), options, body.value),
     ]);
-    const result = quote(release.compiled, counted.uses ? { ...asked, uses: counted.uses } : asked);
+    const result = quote(release.compiled, { ...asked, ...(uses ? { uses } : {}), ...(booked ? { booked } : {}) });
     if ("problems" in result)
       return problemDocument(422, "The request cannot be quoted", { problems: result.problems });
     for (const { text, locale, why } of result.unsaid ?? [])

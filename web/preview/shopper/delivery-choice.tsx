@@ -6,6 +6,7 @@ import { useLooked } from "../../state/quote-context.ts";
 import { promiseText } from "./promise-text.ts";
 import { shopWord } from "./shop-words.ts";
 import { WhyPanel } from "./why-panel.tsx";
+import { WindowChoice } from "./window-choice.tsx";
 
 type Props = {
   quote: Quote;
@@ -42,6 +43,9 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
         <div className="flex items-baseline gap-2.5">
           <Offered option={option} compiled={compiled} money={money} locale={locale} choose={choose} />
         </div>
+      )}
+      {choose && option.shown && option.windows && (
+        <WindowChoice option={option} locale={locale} timeZone={zoneOfWindows(compiled, option.id)} />
       )}
       <button
         type="button"
@@ -81,6 +85,12 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
       )}
     </>
   );
+}
+
+/** The time zone that an option's windows go by. */
+function zoneOfWindows({ plan }: CompiledPlan, id: string): string {
+  const at = plan.options.find((option) => option.id === id)?.windows?.at;
+  return plan.locations?.find((location) => location.id === at)?.timeZone ?? "UTC";
 }
 
 type OfferedProps = {

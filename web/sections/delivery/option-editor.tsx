@@ -15,6 +15,7 @@ import { useEditing } from "../../editors/editing.ts";
 import { ChannelChoice } from "../../editors/places/channel-choice.tsx";
 import { ZoneChoice } from "../../editors/places/zone-choice.tsx";
 import { PromiseEditor } from "../../editors/promises/promise-editor.tsx";
+import { WindowsEditor } from "../../editors/promises/windows-editor.tsx";
 import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
 import { optionName } from "../../names/option-name.ts";
 import { FindingsBeside } from "../../state/findings-context.tsx";
@@ -84,6 +85,10 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
           promise={option.promise}
           at={at}
           onPromise={(promise) => onOption(setOptional(option, "promise", promise), true)}
+        />
+        <WindowsEditor
+          windows={option.windows}
+          onWindows={(windows) => onOption(setOptional(option, "windows", windows), true)}
         />
       </Part>
       <Part name="How it reaches the shopper">

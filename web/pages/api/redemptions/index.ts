@@ -19,11 +19,14 @@ export const POST: APIRoute = ({ request }) =>
     if ("refusal" in body) return body.refusal;
     const release = await latestRelease(sharedPool());
     if (!release) return problemDocument(404, "Nothing is released yet");
-    const result = await claim(sharedPool(), release.compiled.plan.offers, body.value);
-    if ("refused" in result)
+    const result = await claim(sharedPool(), release.compiled.plan, body.value);
+    if ("refused" in result) {
+      const { refused } = result;
+      const [path, id] = "offer" in refused ? ["/offers", refused.offer] : ["/window", refused.option];
       return problemDocument(409, "The offers cannot be claimed", {
-        problems: [{ path: "/offers", message: `"${result.refused.offer}": ${result.refused.reason}` }],
-        extra: { refused: result.refused },
+        problems: [{ path, message: `"${id}": ${refused.reason}` }],
+        extra: { refused },
       });
+    }
     return jsonResponse(result);
   });

@@ -1,0 +1,76 @@
+import { afterAll, beforeEach, describe, expect, it } from "vitest";
+import type { Plan } from "../../core/plan/plan.ts";
+import { oneZonePlan } from "../../core/tests/one-zone.ts";
+import { databaseUrl, openPool } from "../database/pool.ts";
+import { emptyStore } from "../demo/load-demo.ts";
+import { claim, giveBack } from "./ledger.ts";
+import { withBooked } from "./window-claims.ts";
+
+const pool = openPool(databaseUrl(), 10);
+afterAll(() => pool.end());
+beforeEach(() => emptyStore(pool));
+
+const charge = { kind: "flat" as const, amount: { byCurrency: { EUR: "5.00" } } };
+const slots = [
+  { id: "morning", days: [1, 2, 3, 4, 5], from: "09:00", until: "12:00", holds: 7 },
+  { id: "evening", days: [5], from: "18:00", until: "20:00" },
+];
+const plan: Plan = oneZonePlan({
+  options: [
+    {
+      id: "round",
+      position: 1,
+      name: { en: "Round" },
+      zones: ["z"],
+      charge,
+      windows: { at: "shop", lead: 0, ahead: 7, slots },
+    },
+  ],
+});
+// 27 November 2026 is a Friday.
+const window = { option: "round", slot: "morning", day: "2026-11-27" };
+const request = { at: "2026-11-26T10:00:00Z", currency: "EUR", destination: {}, cart: { lines: [] } };
+const booked = async () => (await withBooked(pool, plan.options, request)).booked ?? [];
+
+describe("windows of orders", () => {
+  it("hold as many as they say, however many ask at once, and each order once however often it asks", async () => {
+    const orders = Array.from({ length: 40 }, (_, i) => `order-${i}`);
+    const ask = () => Promise.all(orders.map((order) => claim(pool, plan, { order, offers: [], window })));
+    const first = await ask();
+    const got = orders.filter((_, i) => "claimed" in (first[i] ?? {}));
+    expect(got).toHaveLength(7);
+    expect(first.filter((one) => "refused" in one).at(0)).toEqual({
+      refused: { option: "round", reason: "window-full" },
+    });
+    const again = await ask();
+    expect(orders.filter((_, i) => "claimed" in (again[i] ?? {}))).toEqual(got);
+    expect(await booked()).toEqual([{ ...window, orders: 7 }]);
+  });
+
+  it("are given back with the order, changed for another, and told to the quote unless the request tells its own", async () => {
+    await claim(pool, plan, { order: "a", offers: [], window });
+    await claim(pool, plan, { order: "b", offers: [], window });
+    await claim(pool, plan, { order: "a", offers: [], window: { ...window, slot: "evening" } });
+    expect(await booked()).toEqual([
+      { ...window, slot: "evening", orders: 1 },
+      { ...window, orders: 1 },
+    ]);
+    await giveBack(pool, "b");
+    await giveBack(pool, "b");
+    expect(await booked()).toEqual([{ ...window, slot: "evening", orders: 1 }]);
+    const told = { ...request, booked: [{ ...window, orders: 3 }] };
+    expect(await withBooked(pool, plan.options, told)).toBe(told);
+  });
+
+  it("are refused, and nothing else is claimed, where the option has no such window on that day", async () => {
+    for (const wrong of [
+      { ...window, slot: "noon" },
+      { ...window, slot: "evening", day: "2026-11-26" },
+      { ...window, option: "post" },
+    ])
+      expect(await claim(pool, plan, { order: "a", offers: [], window: wrong })).toEqual({
+        refused: { option: wrong.option, reason: "no-such-window" },
+      });
+    expect(await booked()).toEqual([]);
+  });
+});

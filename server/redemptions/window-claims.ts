@@ -1,0 +1,90 @@
+import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql2/promise";
+import type { DeliveryOption } from "../../core/delivery/option.ts";
+import { holdsOn } from "../../core/delivery/windows.ts";
+import type { QuoteRequest } from "../../core/request/request.ts";
+
+export type ClaimedWindow = NonNullable<QuoteRequest["window"]>;
+export type WindowRefusal = { option: string; reason: "no-such-window" | "window-full" };
+
+interface ClaimRow extends RowDataPacket {
+  option_id: string;
+  slot: string;
+  day: string;
+}
+
+const CLAIM = "SELECT option_id, slot, DATE_FORMAT(day, '%Y-%m-%d') AS day FROM window_claims WHERE order_id = ?";
+
+/**
+ * Claims a window for an order, within the transaction of its claim: asked again it is the same; another window takes the place of
+ * the one before.
+ *
+ * @returns why it cannot be had; the caller rolls back then
+ */
+export async function claimWindow(
+  connection: PoolConnection,
+  options: readonly DeliveryOption[],
+  order: string,
+  window: ClaimedWindow,
+): Promise<WindowRefusal | null> {
+  const { option, slot, day } = window;
+  const windows = options.find(({ id }) => id === option)?.windows;
+  const holds = windows ? holdsOn(windows, slot, day) : null;
+  if (holds === null) return { option, reason: "no-such-window" };
+  const [[known]] = await connection.execute<ClaimRow[]>(`${CLAIM} FOR UPDATE`, [order]);
+  if (known && known.option_id === option && known.slot === slot && known.day === day) return null;
+  if (known) await countDown(connection, known);
+  await connection.execute(
+    "INSERT INTO window_counts (option_id, slot, day, orders) VALUES (?, ?, ?, 0) ON DUPLICATE KEY UPDATE orders = orders",
+    [option, slot, day],
+  );
+  const [updated] = await connection.execute<ResultSetHeader>(
+    "UPDATE window_counts SET orders = orders + 1 WHERE option_id = ? AND slot = ? AND day = ? AND orders < ?",
+    [option, slot, day, Number.isFinite(holds) ? holds : UNLIMITED],
+  );
+  if (updated.affectedRows === 0) return { option, reason: "window-full" };
+  await connection.execute(
+    `INSERT INTO window_claims (order_id, option_id, slot, day, claimed_at) VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3))
+     ON DUPLICATE KEY UPDATE option_id = VALUES(option_id), slot = VALUES(slot), day = VALUES(day), claimed_at = VALUES(claimed_at)`,
+    [order, option, slot, day],
+  );
+  return null;
+}
+const UNLIMITED = 4_000_000_000;
+
+const countDown = (connection: PoolConnection, { option_id, slot, day }: ClaimRow) =>
+  connection.execute("UPDATE window_counts SET orders = orders - 1 WHERE option_id = ? AND slot = ? AND day = ?", [
+    option_id,
+    slot,
+    day,
+  ]);
+
+/** Gives back the window of an order; without one nothing happens. */
+export async function giveBackWindow(connection: PoolConnection, order: string): Promise<void> {
+  const [[known]] = await connection.execute<ClaimRow[]>(`${CLAIM} FOR UPDATE`, [order]);
+  if (!known) return;
+  await countDown(connection, known);
+  await connection.execute("DELETE FROM window_claims WHERE order_id = ?", [order]);
+}
+
+interface BookedRow extends ClaimRow {
+  orders: number;
+}
+
+/** The request with what windows hold by the ledger, from the day before it on; what came with the request stays. */
+export async function withBooked(
+  pool: Pool,
+  options: readonly DeliveryOption[],
+  request: QuoteRequest,
+): Promise<QuoteRequest> {
+  const told = new Set(request.booked?.map(({ option }) => option));
+  const limited = options.filter(({ id, windows }) => windows?.slots.some(({ holds }) => holds) && !told.has(id));
+  if (limited.length === 0) return request;
+  const [rows] = await pool.query<BookedRow[]>(
+    `SELECT option_id, slot, DATE_FORMAT(day, '%Y-%m-%d') AS day, orders FROM window_counts
+     WHERE option_id IN (?) AND day >= DATE_SUB(?, INTERVAL 1 DAY) AND orders > 0`,
+    [limited.map(({ id }) => id), new Date(request.at).toISOString().slice(0, 10)],
+  );
+  if (rows.length === 0) return request;
+  const booked = rows.map(({ option_id: option, slot, day, orders }) => ({ option, slot, day, orders }));
+  return { ...request, booked: [...(request.booked ?? []), ...booked] };
+}
