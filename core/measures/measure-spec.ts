@@ -184,7 +184,10 @@ export function ladderWords(counts: LadderMeasure, context: AmountContext): stri
 }
 
 /** @example "goods after all discounts, with tax" */
-export function measureWords(spec: MeasureSpec | LadderMeasure): string {
+export function measureWords(
+  spec: MeasureSpec | LadderMeasure,
+  { locationName }: Pick<AmountContext, "locationName"> = {},
+): string {
   switch (spec.kind) {
     case "value":
       return basisWords(spec.basis);
@@ -192,7 +195,7 @@ export function measureWords(spec: MeasureSpec | LadderMeasure): string {
     case "weight":
       return `${spec.kind}${leavesOutWords(spec.leavesOut)}`;
     case "distance":
-      return `distance from ${spec.from}`;
+      return `distance from ${locationName?.(spec.from) ?? spec.from}`;
     default:
       return spec.kind.replace("-", " ");
   }

@@ -43,6 +43,8 @@ export type AmountContext = {
   readonly market: string;
   readonly currency: string;
   readonly rates: Rates;
+  /** What a location is called, for words about it; its id unless given. */
+  readonly locationName?: (id: string) => string;
 };
 
 /** Where a figure comes from: typed, or converted from `source` minor units of the table's base by a rounding. */

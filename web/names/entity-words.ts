@@ -5,6 +5,7 @@ import type { Market } from "../../core/places/market.ts";
 import { destinationWords } from "../../core/places/words.ts";
 import { ENTITY_KINDS, type Entity } from "../../core/plan/entities.ts";
 import { type Plan, ratesOf, savedOf } from "../../core/plan/plan.ts";
+import { locationNameIn } from "./location-name.ts";
 
 /** What a thing of the plan is called. @example entityName({ kind: "zone", id: "pt", body: { name: "Portugal", … } }) // "Portugal" */
 export function entityName({ id, body }: Entity): string {
@@ -42,7 +43,10 @@ export function entityWords(entity: Entity, plan: Plan, market: Market | null, c
     return `${sentence} It ${details.join("; ")}.`;
   }
   if (entity.kind === "option") {
-    const context = { zone: null, market: market?.id ?? "", currency: shownIn, rates: ratesOf(plan) };
+    const context = {
+      ...{ zone: null, market: market?.id ?? "", currency: shownIn, rates: ratesOf(plan) },
+      locationName: locationNameIn(plan),
+    };
     const off = entity.body.on === false ? ", switched off" : "";
     return `${entityName(entity)}: ${chargeWords(entity.body.charge, context, savedOf(plan))}${off}`;
   }

@@ -178,7 +178,7 @@ function bandWords({ by, first, edges }: BandedCharge, speech: ChargeSpeech): st
     ? `${price(first)} ${next.edge === "from" ? "below" : "up to"} ${figure(markAt(next.at, speech))}`
     : price(first);
   const rest = edges.map(({ edge, at, price: band }) => `${price(band)} ${edge} ${figure(markAt(at, speech))}`);
-  return `${[start, ...rest].join(", ")}, by ${measureWords(by)}`;
+  return `${[start, ...rest].join(", ")}, by ${measureWords(by, speech)}`;
 }
 
 export const banded = defineCharge({

@@ -23,7 +23,8 @@ export const distance = defineCondition({
     fact: distanceFrom,
     within: { kind: "away", location: from, range: rangeOf(is, metres(limit)) },
   }),
-  words: ({ from, is, distance: limit }) => `it goes ${COMPARISON_WORDS[is]} ${limit.value} ${limit.unit} from ${from}`,
+  words: ({ from, is, distance: limit }, { locationName }) =>
+    `it goes ${COMPARISON_WORDS[is]} ${limit.value} ${limit.unit} from ${locationName?.(from) ?? from}`,
   problems: ({ from }, path, { locations }) =>
     locations.has(from) ? [] : [{ path: `${path}/from`, message: `there is no location "${from}"` }],
 });

@@ -14,6 +14,7 @@ import { EditingContext, editingIn } from "../../editors/editing.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { namesOf } from "../../names/entity-words.ts";
+import { locationNameIn } from "../../names/location-name.ts";
 import { optionName } from "../../names/option-name.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
@@ -158,5 +159,8 @@ function contextFor(plan: Plan, option: DeliveryOption, standpoint: Market | nul
   const markets = marketsOf(plan, option.zones).sort(byPosition);
   const market = markets.find(({ id }) => id === standpoint?.id) ?? markets[0] ?? standpoint ?? plan.markets[0];
   const shown = market?.currencies.includes(currency) ? currency : (market?.currencies[0] ?? currency);
-  return { zone: null, market: market?.id ?? "", currency: shown, rates: ratesOf(plan) };
+  return {
+    ...{ zone: null, market: market?.id ?? "", currency: shown, rates: ratesOf(plan) },
+    locationName: locationNameIn(plan),
+  };
 }

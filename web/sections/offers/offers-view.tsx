@@ -10,6 +10,7 @@ import { aYearLater } from "../../../core/time/occurrences.ts";
 import { type Editing, EditingContext, editingIn } from "../../editors/editing.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
+import { locationNameIn } from "../../names/location-name.ts";
 import { ClimbPanel } from "../../preview/climb/climb-panel.tsx";
 import { useLooked } from "../../state/quote-context.ts";
 import { offerUses } from "../../state/server-queries.ts";
@@ -58,6 +59,7 @@ export function OffersView() {
     market: home?.id ?? market?.id ?? plan.markets[0]?.id ?? "",
     currency: home && !home.currencies.includes(currency) ? (home.currencies[0] ?? currency) : currency,
     rates: ratesOf(plan),
+    locationName: locationNameIn(plan),
   };
   const add = (offer: Offer | null) => {
     setProblem(offer ? null : "There is no delivery option here to give something on: add one under Delivery first.");

@@ -6,6 +6,7 @@ import { explainAt } from "../../../core/queries/explain-at.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { EditingContext, editingIn } from "../../editors/editing.ts";
+import { locationNameIn } from "../../names/location-name.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { NoticeEditor } from "./notice-editor.tsx";
@@ -49,6 +50,7 @@ export function Notices() {
               market: plan.markets[0]?.id ?? "",
               currency: plan.markets[0]?.currencies[0] ?? request.currency,
               rates: ratesOf(plan),
+              locationName: locationNameIn(plan),
             },
             zones: notice.zones.length > 0 ? notice.zones : everywhere,
             explain: (condition) => compiled && explainAt(compiled, request, condition),
