@@ -1,5 +1,4 @@
 import type { ReadLine } from "../cart/read-cart.ts";
-import { pickText } from "../messages/locale.ts";
 import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { makersMoney } from "../money/format.ts";
 import { ByLocale, closed, Tag } from "../schema/atoms.ts";
@@ -80,14 +79,8 @@ export function goodsLike(only: OnlyPieces, context: AmountContext): GoodsLike {
   return sku === undefined ? like : { ...like, sku };
 }
 
-/** What shoppers read for them; their names where the plan says nothing else. */
-export function goodsName(only: OnlyPieces | undefined, locale: string, languages: readonly string[]): string {
-  if (!only) return "";
-  const named = only.name && pickText(only.name, locale, languages)?.text;
-  return named ?? namesIn(only).join(", ");
-}
-
-const namesIn = ({ categories = [], tags = [], skus = [] }: OnlyPieces) => [...categories, ...tags, ...skus];
+/** The categories, tags and SKUs it goes by. */
+export const namesIn = ({ categories = [], tags = [], skus = [] }: OnlyPieces) => [...categories, ...tags, ...skus];
 
 /** @example " of notebooks or paper, used, from €10 to €50 each" */
 export function onlyWords(only: OnlyPieces | undefined, context: AmountContext): string {

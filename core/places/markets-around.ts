@@ -1,10 +1,13 @@
-import type { Plan } from "../plan/plan.ts";
 import type { Location } from "./location.ts";
-import { marketsOf } from "./markets-of.ts";
+import { marketsOf, type Territory } from "./markets-of.ts";
 import { type PlaceIndex, resolvePlace } from "./resolve.ts";
 
 /** The markets that serve where a location is, by their ids. */
-export function marketsAround(plan: Plan, places: PlaceIndex, location: Location | undefined): ReadonlySet<string> {
+export function marketsAround(
+  plan: Territory,
+  places: PlaceIndex,
+  location: Location | undefined,
+): ReadonlySet<string> {
   if (!location) return new Set();
   const { country, postcode } = location;
   const { zones } = resolvePlace(places, { country, ...(postcode === undefined ? {} : { postcode }) });

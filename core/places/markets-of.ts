@@ -1,7 +1,7 @@
 import type { Market, Zone } from "./market.ts";
 
 /** A plan's territory, all of it never changing. */
-type Territory = { readonly markets: readonly Market[]; readonly zones: readonly Zone[] };
+export type Territory = { readonly markets: readonly Market[]; readonly zones: readonly Zone[] };
 
 /** Asked for every option and offer of a plan, so the way from zones to markets is worked out once. */
 const known = new WeakMap<readonly Zone[], ReadonlyMap<string, string>>();

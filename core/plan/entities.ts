@@ -1,7 +1,7 @@
 import { SavedCondition } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
 import { RateTable } from "../money/rates.ts";
-import { Notice } from "../notices/notice.ts";
+import { Notice } from "../offers/notice.ts";
 import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";

@@ -4,7 +4,7 @@ import { Display } from "../messages/display.ts";
 import { StepWording } from "../messages/step-wording.ts";
 import { Amount } from "../money/amount.ts";
 import { type Rates, RateTable, ratesInForce } from "../money/rates.ts";
-import { Notice } from "../notices/notice.ts";
+import { Notice } from "../offers/notice.ts";
 import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";

@@ -2,7 +2,7 @@ import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Condition } from "../conditions/condition.ts";
 import { SURFACES } from "../messages/states.ts";
-import type { Notice } from "../notices/notice.ts";
+import type { Notice } from "../offers/notice.ts";
 import type { Plan } from "../plan/plan.ts";
 import { planProblems } from "../plan/problems/plan-problems.ts";
 import { explainAt } from "../queries/explain-at.ts";

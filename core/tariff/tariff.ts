@@ -17,7 +17,7 @@ import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
 import { type Rational, ZERO } from "../money/rational.ts";
-import type { Notice } from "../notices/notice.ts";
+import type { Notice } from "../offers/notice.ts";
 import { canStack, type Offer, type Step } from "../offers/offer.ts";
 import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
 import type { RegisteredTrigger } from "../offers/trigger-definition.ts";

@@ -19,7 +19,7 @@ import { zonesWithOwnAmounts } from "../../money/amounts-in.ts";
 import { exponentOf } from "../../money/currency.ts";
 import { handlingProblems } from "../../money/handling.ts";
 import { type Rates, rateTableProblems } from "../../money/rates.ts";
-import type { Notice } from "../../notices/notice.ts";
+import type { Notice } from "../../offers/notice.ts";
 import type { Offer } from "../../offers/offer.ts";
 import { goalOf } from "../../offers/trigger.ts";
 import { destinationProblems, type ZoneDestination } from "../../places/destination.ts";

@@ -1,7 +1,7 @@
 import { tellsACode } from "../../cart/codes.ts";
 import type { Terms } from "../../evaluate/evaluation.ts";
-import { goodsName } from "../../measures/only-goods.ts";
 import { formatMessage, formatOrTell, type UnsaidText } from "../../messages/format-message.ts";
+import { goodsName } from "../../messages/goods-name.ts";
 import { pickText } from "../../messages/locale.ts";
 import { type MessageState, type StepState, SURFACES, type Surface } from "../../messages/states.ts";
 import { stepValues } from "../../messages/step-variables.ts";

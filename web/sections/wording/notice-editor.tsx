@@ -2,7 +2,7 @@ import Power from "lucide-react/icons/power";
 import Trash2 from "lucide-react/icons/trash-2";
 import { timeZonesOf } from "../../../core/checks/time-zones.ts";
 import { SURFACES } from "../../../core/messages/states.ts";
-import type { Notice } from "../../../core/notices/notice.ts";
+import type { Notice } from "../../../core/offers/notice.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx";
 import { useEditing } from "../../editors/editing.ts";

@@ -1,5 +1,5 @@
 import Plus from "lucide-react/icons/plus";
-import type { Notice } from "../../../core/notices/notice.ts";
+import type { Notice } from "../../../core/offers/notice.ts";
 import { movedEntities } from "../../../core/plan/moved-entities.ts";
 import { ratesOf } from "../../../core/plan/plan.ts";
 import { explainAt } from "../../../core/queries/explain-at.ts";
