@@ -6,7 +6,7 @@ import { planWithEverySetting } from "./plan-with-every-setting.ts";
 import { type Poked, pokeControls } from "./poke-controls.ts";
 
 /** Leaves of the plan's schema that no editor shows, at most: fewer with every release, never more. */
-const MOST_MISSING = 16;
+const MOST_MISSING = 14;
 
 /**
  * What no control sets by itself: what a thing is known by, which is made when it is; what a translation was made from, which
@@ -113,7 +113,7 @@ function changedBy({ changed }: Poked, known: ReadonlyMap<string, Entity>): stri
   const isPart = (leaf: string) => /^(amount|mark|only)\b/.test(leaf);
   const parts = [...leaves].filter((leaf) => isPart(leaf) && leaf !== "mark");
   const others = [...leaves].filter((leaf) => !isPart(leaf));
-  const kinds = others.filter((leaf) => /\/(kind|rule|carrier)$/.test(leaf));
+  const kinds = others.filter((leaf) => /\/(kind|rule|carrier|per)$/.test(leaf));
   const [only] = kinds.length === 1 ? kinds : others.length === 1 ? others : [];
   return only === undefined ? [] : [only, ...(parts.length === 1 ? parts : []), "mark"];
 }

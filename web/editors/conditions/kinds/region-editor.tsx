@@ -5,7 +5,7 @@ import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 export function RegionFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"region" | "billing-region">>) {
   return (
     <ListField
-      label="Regions by ISO 3166-2"
+      label={clause.kind === "region" ? "Regions by ISO 3166-2" : "Regions of the bill, by ISO 3166-2"}
       value={clause.regions}
       leaf={`when/${clause.kind}/regions`}
       onCommit={(regions) => onClause({ ...clause, regions })}
