@@ -55,9 +55,13 @@ export function ClimbChart({
   const [frame, width] = useWidth();
   const svg = useRef<SVGSVGElement>(null);
   const money = (minor: number) => makersMoney(minor, climb.currency, "short");
+  // Of what cannot be had here nothing is drawn.
+  const drawnCosts = climb.options.map((id, option) =>
+    climb.intervals.some((interval) => pricesOf(interval, option)) ? (costs.get(id) ?? null) : null,
+  );
   const highest = Math.max(
     unit,
-    ...costs.values(),
+    ...drawnCosts.flatMap((cost) => cost ?? []),
     ...[...climb.intervals, ...(against?.intervals ?? [])].flatMap((interval) =>
       interval.prices.flatMap((_, option) => pricesOf(interval, option) ?? []),
     ),
@@ -133,7 +137,7 @@ export function ClimbChart({
           climb={climb}
           against={against}
           optionNames={optionNames}
-          costs={climb.options.map((id) => costs.get(id) ?? null)}
+          costs={drawnCosts}
           costWords={(option, minor) => `${optionNames[option] ?? ""} costs you ${money(minor)}`}
           x={x}
           y={y}
