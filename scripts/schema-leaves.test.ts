@@ -21,10 +21,12 @@ describe("the leaves of the schemas", () => {
         "location",
         "condition",
         "rates",
+        "notice",
         "when",
         "charge",
         "amount",
         "mark",
+        "only",
       ].flatMap((root) => [...leavesOf(root).keys()]),
     );
     fc.assert(

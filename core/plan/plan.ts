@@ -62,6 +62,11 @@ export const Store = Type.Object(
         { maxItems: 50 },
       ),
     ),
+    units: Type.Optional(
+      Type.Union([Type.Literal("metric"), Type.Literal("imperial")], {
+        description: "What new weights and distances are written in; metric unless given",
+      }),
+    ),
     shipsFrom: Type.Optional({ ...Id, description: "The location goods are shipped from" }),
   },
   { ...closed, title: "Store" },

@@ -1,6 +1,9 @@
+import { use } from "react";
+import { FIRST_UNITS, type UnitSystem } from "../names/units.ts";
 import { readFigure } from "./read-figure.ts";
 import { SelectField } from "./select-field.tsx";
 import { TextField } from "./text-field.tsx";
+import { UnitsContext } from "./units-context.ts";
 
 type Quantity<Unit extends string> = { value: string; unit: Unit };
 type Props<Unit extends string> = {
@@ -22,7 +25,8 @@ export const VOLUME_UNITS = { cm3: "cm³", dm3: "dm³ (litres)", m3: "m³", in3:
 /** A figure with its unit, such as a weight or a distance. */
 export function QuantityField<Unit extends string>(props: Props<Unit>) {
   const { label, ariaLabel, quantity, units, onQuantity, onEmpty } = props;
-  const unit = quantity?.unit ?? firstOf(units);
+  const system = use(UnitsContext);
+  const unit = quantity?.unit ?? firstOf(units, system);
   return (
     <span className="inline-flex items-end gap-1">
       <TextField
@@ -50,7 +54,9 @@ export function QuantityField<Unit extends string>(props: Props<Unit>) {
   );
 }
 
-function firstOf<Unit extends string>(units: Readonly<Record<Unit, string>>): Unit {
+function firstOf<Unit extends string>(units: Readonly<Record<Unit, string>>, system: UnitSystem): Unit {
+  const wanted: readonly string[] = Object.values(FIRST_UNITS[system]);
+  for (const unit in units) if (wanted.includes(unit)) return unit;
   for (const unit in units) return unit;
   throw new TypeError("a quantity without units");
 }

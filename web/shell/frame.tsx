@@ -1,7 +1,9 @@
 import { useCallback, useMemo } from "react";
 import { acceptedReason } from "../../core/checks/finding.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import { UnitsContext } from "../fields/units-context.ts";
 import type { Section } from "../names/sections.ts";
+import { unitsOf } from "../names/units.ts";
 import { ShopperView } from "../preview/shopper/shopper-view.tsx";
 import { StartAPlan } from "../sections/plan-file/start-a-plan.tsx";
 import { FindingsContext } from "../state/findings-context.tsx";
@@ -43,20 +45,22 @@ export function Frame({ section, left, wayOut }: Props) {
     (finding) => finding.severity !== "odd" && acceptedReason(finding, plan?.store.accepted ?? []) === undefined,
   );
   return (
-    <FindingsContext value={shown}>
-      <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden">
-        <Header section={section} shopperOpen={shopperOpen} onShopper={setShopperOpen} wayOut={wayOut} />
-        <div className="relative flex min-h-0">
-          <Rail section={section} left={left} changes={draft?.changes.length ?? 0} findings={open?.length ?? 0} />
-          <Middle section={section} />
-          {shopperOpen && compiled && plan && (
-            <FaultBoundary what="The Shopper view" watch={[compiled, request, plan]} wayOut={wayOut}>
-              <ShopperView plan={plan} />
-            </FaultBoundary>
-          )}
+    <UnitsContext value={plan ? unitsOf(plan) : "metric"}>
+      <FindingsContext value={shown}>
+        <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden">
+          <Header section={section} shopperOpen={shopperOpen} onShopper={setShopperOpen} wayOut={wayOut} />
+          <div className="relative flex min-h-0">
+            <Rail section={section} left={left} changes={draft?.changes.length ?? 0} findings={open?.length ?? 0} />
+            <Middle section={section} />
+            {shopperOpen && compiled && plan && (
+              <FaultBoundary what="The Shopper view" watch={[compiled, request, plan]} wayOut={wayOut}>
+                <ShopperView plan={plan} />
+              </FaultBoundary>
+            )}
+          </div>
         </div>
-      </div>
-    </FindingsContext>
+      </FindingsContext>
+    </UnitsContext>
   );
 }
 

@@ -7,6 +7,7 @@ import type { Amount } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { type Plan, savedOf } from "../../../core/plan/plan.ts";
 import { SelectField } from "../../fields/select-field.tsx";
+import { unitsOf } from "../../names/units.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
 import { EditedAmounts } from "../amounts/edited-amounts.tsx";
@@ -88,7 +89,7 @@ function RetiredBands({ charge }: { charge: BandedCharge }) {
 
 /** Bands drawn, as a table in every currency, and as text for a spreadsheet. */
 function EditedBands({ charge, onCharge }: Props) {
-  const { context } = useEditing();
+  const { plan, context } = useEditing();
   const { kind } = charge.by;
   const { edges, first } = charge;
   const setEdge = (index: number, part: Partial<Edge>, done = true) =>
@@ -101,7 +102,7 @@ function EditedBands({ charge, onCharge }: Props) {
     const start = startOf(index);
     const later = edges.map((_, i) => startOf(i)).filter((one) => one > start);
     const units = later.length > 0 ? Math.round((start + Math.min(...later)) / 2) : Math.round(start * 1.5);
-    const at = markOf(kind, units || defaultEdge(kind), context.currency);
+    const at = markOf(kind, units || defaultEdge(kind), context.currency, unitsOf(plan));
     const added: Edge = { edge: "from", at: at ?? NOWHERE, price: edges[index]?.price ?? first };
     if (at) onCharge({ ...charge, edges: edges.toSpliced(index + 1, 0, added) }, true);
   };
@@ -115,7 +116,7 @@ function EditedBands({ charge, onCharge }: Props) {
       <PriceKind
         name={name}
         price={price}
-        unit={markOf(kind, defaultUnit(kind, context.currency), context.currency)}
+        unit={markOf(kind, defaultUnit(kind, context.currency), context.currency, unitsOf(plan))}
         onPrice={(next) => setPrice(index, next)}
       />
       <BandActions

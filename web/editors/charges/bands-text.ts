@@ -6,9 +6,18 @@ import { amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { decimal, majorUnits } from "../../../core/money/decimal.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
+import { FIRST_UNITS, IN_UNITS, type UnitSystem } from "../../names/units.ts";
 
 /** A mark so many whole units of its measure up, for one currency; null where it cannot be set that way. */
-export function markOf(kind: MeasureSpec["kind"], units: number, currency: string): Mark | null {
+export function markOf(
+  kind: MeasureSpec["kind"],
+  units: number,
+  currency: string,
+  system: UnitSystem = "metric",
+): Mark | null {
+  const first = FIRST_UNITS[system];
+  const figure = (unit: keyof typeof IN_UNITS) =>
+    (units / IN_UNITS[unit]).toFixed(system === "metric" ? 3 : 2).replace(/\.?0+$/, "");
   switch (kind) {
     case "value":
       return { byCurrency: { [currency]: majorUnits(units, exponentOf(currency) ?? 2) } };
@@ -17,11 +26,11 @@ export function markOf(kind: MeasureSpec["kind"], units: number, currency: strin
     case "weight":
     case "volumetric-weight":
     case "chargeable-weight":
-      return { weight: { value: majorUnits(Math.round(units / 1000), 3).replace(/\.?0+$/, ""), unit: "kg" } };
+      return { weight: { value: figure(first.parcel), unit: first.parcel } };
     case "volume":
-      return { volume: { value: majorUnits(Math.round(units / 1000), 3).replace(/\.?0+$/, ""), unit: "dm3" } };
+      return { volume: { value: figure(first.space), unit: first.space } };
     case "distance":
-      return { distance: { value: majorUnits(units, 3).replace(/\.?0+$/, ""), unit: "km" } };
+      return { distance: { value: figure(first.way), unit: first.way } };
     default:
       return null;
   }

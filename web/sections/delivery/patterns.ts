@@ -4,6 +4,8 @@ import { marketsOf } from "../../../core/places/markets-of.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 
+import { FIRST_UNITS, type UnitSystem, unitsOf } from "../../names/units.ts";
+
 /** A common set-up: what it adds is ordinary settings, to be changed like any other. */
 export type Pattern = {
   readonly id: string;
@@ -17,6 +19,7 @@ export type Pattern = {
     currencies: readonly string[],
     location: string,
     others: readonly string[],
+    system: UnitSystem,
   ) => Omit<DeliveryOption, "id" | "position" | "zones">;
 };
 
@@ -25,7 +28,7 @@ const amount = (currencies: readonly string[], figure: string) => ({
   byCurrency: Object.fromEntries(currencies.map((code) => [code, figure])),
 });
 const BASIS = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;
-const kilograms = (value: string) => ({ weight: { value, unit: "kg" as const } });
+const parcel = (value: string, system: UnitSystem) => ({ weight: { value, unit: FIRST_UNITS[system].parcel } });
 
 const bandsByValue = (codes: readonly string[]): Charge => ({
   kind: "bands",
@@ -80,16 +83,16 @@ export const PATTERNS: readonly Pattern[] = [
   {
     id: "by-weight",
     name: "Dearer by weight",
-    adds: "5 up to 2 kg, 9 up to 10 kg, above that not offered",
-    make: (codes) => ({
+    adds: "5 up to 2 kg or 5 lb, 9 up to 10 kg or 20 lb, above that not offered",
+    make: (codes, _location, _others, system) => ({
       name: { en: "Parcel" },
       charge: {
         kind: "bands",
         by: { kind: "weight" },
         first: amount(codes, "5"),
         edges: [
-          { edge: "above", at: kilograms("2"), price: amount(codes, "9") },
-          { edge: "above", at: kilograms("10"), price: "not-offered" },
+          { edge: "above", at: parcel(system === "metric" ? "2" : "5", system), price: amount(codes, "9") },
+          { edge: "above", at: parcel(system === "metric" ? "10" : "20", system), price: "not-offered" },
         ],
       },
     }),
@@ -123,11 +126,15 @@ export const PATTERNS: readonly Pattern[] = [
   {
     id: "local",
     name: "Our own round",
-    adds: "delivery within 8 km, 6, from 50 only 5, free from 100, asking for a phone number",
+    adds: "delivery within 8 km or 5 miles, 6, from 50 only 5, free from 100, asking for a phone number",
     needsLocation: true,
-    make: (codes, location) => ({
+    make: (codes, location, _others, system) => ({
       name: { en: "Our own round" },
-      way: { kind: "local", location, within: { value: "8", unit: "km" } },
+      way: {
+        kind: "local",
+        location,
+        within: { value: system === "metric" ? "8" : "5", unit: FIRST_UNITS[system].way },
+      },
       charge: bandsByValue(codes),
       asks: ["phone", "delivery-window"],
     }),
@@ -143,7 +150,7 @@ export function optionFrom(pattern: Pattern, plan: Plan, zones: readonly string[
   const others = plan.zones
     .filter(({ id, market }) => markets.some((one) => one.id === market) && !zones.includes(id))
     .map(({ id }) => id);
-  const made = pattern.make(currencies, location?.id ?? "", others);
+  const made = pattern.make(currencies, location?.id ?? "", others, unitsOf(plan));
   const id = freeId(
     made.name.en ?? pattern.id,
     plan.options.map((option) => option.id),

@@ -26,6 +26,7 @@ import { readPercent } from "../../fields/read-figure.ts";
 import { isAtMostAll } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { type UnitSystem, unitsOf } from "../../names/units.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { CountedCart } from "./counted-cart.tsx";
@@ -212,6 +213,7 @@ function Ladder({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
 
 /** What the ladder is measured by, and which goods and reductions count. */
 function WhatCounts({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
+  const { plan } = useEditing();
   const { counts } = offer;
   return (
     <div className="flex flex-wrap items-end gap-3">
@@ -219,7 +221,7 @@ function WhatCounts({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
         label="Measured by"
         value={counts.kind}
         choices={{ value: "what is spent", items: "items", weight: "weight" }}
-        onCommit={(kind) => onOffer(withMeasure(offer, kind))}
+        onCommit={(kind) => onOffer(withMeasure(offer, kind, unitsOf(plan)))}
       />
       {counts.kind === "value" ? (
         <BasisFields basis={counts.basis} onBasis={(basis) => onOffer({ ...offer, counts: { ...counts, basis } })} />
@@ -253,7 +255,7 @@ function WhatCounts({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
 }
 
 /** The offer measured by something else; goals in other terms start anew. */
-function withMeasure(offer: Offer, kind: LadderMeasure["kind"]): Offer {
+function withMeasure(offer: Offer, kind: LadderMeasure["kind"], system: UnitSystem): Offer {
   if (kind === offer.counts.kind) return offer;
   const leavesOut = offer.counts.kind === "value" ? offer.counts.basis.leavesOut : offer.counts.leavesOut;
   const without = leavesOut ? { leavesOut } : {};
@@ -261,7 +263,7 @@ function withMeasure(offer: Offer, kind: LadderMeasure["kind"]): Offer {
     kind === "value"
       ? { kind, basis: { lineDiscounts: "in", orderDiscounts: "in", tax: "with", ...without } }
       : { kind, ...without };
-  const at = firstMark({ counts, steps: [] });
+  const at = firstMark({ counts, steps: [] }, system);
   const steps = offer.steps.map((step) => {
     const goal = goalOf(step.trigger);
     return goal && "goal" in step.trigger ? { ...step, trigger: { ...step.trigger, goal: { ...goal, at } } } : step;

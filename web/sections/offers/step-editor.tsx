@@ -9,6 +9,7 @@ import { useEditing } from "../../editors/editing.ts";
 import { RewardEditor } from "../../editors/rewards/reward-editor.tsx";
 import { TriggerEditor } from "../../editors/triggers/trigger-editor.tsx";
 import { IconButton } from "../../fields/icon-button.tsx";
+import { unitsOf } from "../../names/units.ts";
 import { firstMark } from "./first-mark.ts";
 
 type Props = {
@@ -42,7 +43,7 @@ export function StepEditor({ offer, step, number, onStep, onMove, onRemove }: Pr
       </header>
       <TriggerEditor
         trigger={step.trigger}
-        firstGoal={() => ({ at: firstMark(offer), edge: "from" })}
+        firstGoal={() => ({ at: firstMark(offer, unitsOf(plan)), edge: "from" })}
         onTrigger={(trigger) => onStep({ ...step, trigger }, true)}
       />
       <RewardEditor

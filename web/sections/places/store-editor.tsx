@@ -7,6 +7,7 @@ import { CheckField } from "../../fields/check-field.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { languagesRead } from "../../names/languages.ts";
+import { type UnitSystem, unitsOf } from "../../names/units.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { Channels } from "./channels.tsx";
@@ -54,6 +55,13 @@ export function StoreEditor({ plan }: { plan: Plan }) {
           value={source}
           choices={Object.fromEntries(languages.map((tag) => [tag, languageNames.of(tag) ?? tag]))}
           onCommit={(tag) => save(setOptional(store, "sourceLanguage", tag === ENGLISH ? undefined : tag))}
+        />
+        <SelectField<UnitSystem>
+          label="New weights and distances are written in"
+          className="w-full"
+          value={unitsOf(plan)}
+          choices={{ metric: "grams and kilometres", imperial: "ounces, pounds and miles" }}
+          onCommit={(units) => save(setOptional(store, "units", units === "metric" ? undefined : units))}
         />
       </div>
       <ChosenAtFirst plan={plan} onStore={save} />
