@@ -173,6 +173,8 @@ test("what is kept, imported and claimed is checked too, and says where it is wr
   expect(await refused("/api/redemptions", { order: "", offers: ["newsletter"] })).toEqual([422, "#/order"]);
   expect(await refused("/api/redemptions", { order: "o", offers: [] })).toEqual([422, "#/offers"]);
   expect(await refused("/api/redemptions", { order: "o", offers: ["nothing-such"] })).toEqual([409, "#/offers"]);
+  const window = { option: "porto-round", slot: "morning", day: "2026-11-28" };
+  expect(await refused("/api/redemptions", { order: "o", offers: [], window })).toEqual([409, "#/window"]);
   expect(await refused("/api/standpoints", { do: "keep", id: "x", name: "x", body: {} })).toEqual([
     422,
     "#/body/country",

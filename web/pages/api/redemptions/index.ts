@@ -17,6 +17,11 @@ export const POST: APIRoute = ({ request }) =>
   handle(async () => {
     const body = await readBody(request, LARGEST_CLAIM, checkClaim);
     if ("refusal" in body) return body.refusal;
+    const { offers, window } = body.value;
+    if (offers.length === 0 && !window)
+      return problemDocument(422, "There is nothing to claim", {
+        problems: [{ path: "/offers", message: "names no offer, and there is no window either" }],
+      });
     const release = await latestRelease(sharedPool());
     if (!release) return problemDocument(404, "Nothing is released yet");
     const result = await claim(sharedPool(), release.compiled.plan, body.value);
