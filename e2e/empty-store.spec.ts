@@ -1,7 +1,5 @@
-import { databaseUrl, openPool } from "../server/database/pool.ts";
-import { emptyStore } from "../server/demo/load-demo.ts";
 import { expect, test } from "./demo-store.ts";
-import { lookAt, lookFrom, option, priceOf, saved, shopper } from "./shopper.ts";
+import { lookAt, lookFrom, option, priceOf, saved, shopper, startFromNothing } from "./shopper.ts";
 
 /** The provinces whose addresses the south serves are what is left when the territories are carved out. */
 const TERRITORIES = ["CA-NT", "CA-NU", "CA-YT"];
@@ -9,12 +7,7 @@ const TERRITORIES = ["CA-NT", "CA-NU", "CA-YT"];
 test("by mouse from an empty store: Canada with its territories, two goals, bands by weight, a round with windows, collection, a notice; seen by four shoppers", async ({
   page,
 }) => {
-  const pool = openPool(databaseUrl(), 1);
-  await emptyStore(pool);
-  await pool.end();
-  await page.goto("/places");
-  await page.getByLabel("The store's name").fill("Maple Thread");
-  await page.getByRole("button", { name: "Start" }).click();
+  await startFromNothing(page, "Maple Thread");
 
   const type = async (label: string, text: string) => {
     const field = page.getByLabel(label, { exact: true }).last();

@@ -2,17 +2,12 @@ import { readFile } from "node:fs/promises";
 import { databaseUrl, openPool } from "../server/database/pool.ts";
 import { emptyStore } from "../server/demo/load-demo.ts";
 import { expect, test } from "./demo-store.ts";
-import { lookAt, lookFrom, option, priceOf, saved, shopper } from "./shopper.ts";
+import { lookAt, lookFrom, option, priceOf, saved, shopper, startFromNothing } from "./shopper.ts";
 
 test("from an empty store to a market with two zones, three options, bands and collection, seen by two shoppers", async ({
   page,
 }) => {
-  const pool = openPool(databaseUrl(), 1);
-  await emptyStore(pool);
-  await pool.end();
-  await page.goto("/places");
-  await page.getByLabel("The store's name").fill("Quiet Paper");
-  await page.getByRole("button", { name: "Start" }).click();
+  await startFromNothing(page, "Quiet Paper");
 
   await page.getByRole("button", { name: "Add a market" }).click();
   await page.getByLabel("Name", { exact: true }).fill("Portugal");

@@ -1,4 +1,6 @@
 import { expect, type Page } from "@playwright/test";
+import { databaseUrl, openPool } from "../server/database/pool.ts";
+import { emptyStore } from "../server/demo/load-demo.ts";
 
 /** What several journeys do: look as a shopper, put goods into the cart, wait until all is saved. */
 
@@ -27,4 +29,14 @@ export async function addProduct(page: Page, sku: string): Promise<void> {
   await expect(found).toHaveCount(1);
   await found.click();
   await page.getByLabel("Add a product to the cart").press("Escape");
+}
+
+/** The store emptied, and a new plan begun under a name. */
+export async function startFromNothing(page: Page, name: string): Promise<void> {
+  const pool = openPool(databaseUrl(), 1);
+  await emptyStore(pool);
+  await pool.end();
+  await page.goto("/places");
+  await page.getByLabel("The store's name").fill(name);
+  await page.getByRole("button", { name: "Start" }).click();
 }

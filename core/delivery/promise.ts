@@ -2,7 +2,7 @@ import { type Calendars, Clock, dayText, type Location, minuteOf, restDays } fro
 import { byKind, closed, Id } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
-import { Weekdays } from "../time/weekdays.ts";
+import { Weekdays, weekdayOf } from "../time/weekdays.ts";
 import { momentOf, zoneClock } from "../time/zone-clock.ts";
 
 const Days = Type.Object(
@@ -81,9 +81,6 @@ export function compilePromise(
     return earliest === null || latest === null ? null : { earliest: dayText(earliest), latest: dayText(latest) };
   };
 }
-
-/** 1970-01-01 was a Thursday; ISO 8601 counts from Monday, 1. */
-const weekdayOf = (day: number) => ((((day + 3) % 7) + 7) % 7) + 1;
 
 function readyAfter(
   lead: number,

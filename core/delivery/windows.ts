@@ -3,7 +3,7 @@ import { closed, Id } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { DAY } from "../time/instant.ts";
-import { Weekdays } from "../time/weekdays.ts";
+import { Weekdays, weekdayOf } from "../time/weekdays.ts";
 import { momentOf, zoneClock } from "../time/zone-clock.ts";
 
 /** A stretch of hours, on some days of the week, in which goods are brought or handed over. */
@@ -82,8 +82,6 @@ export function compileWindows(
 }
 
 const MINUTE = 60_000;
-/** 1970-01-01 was a Thursday; ISO 8601 counts from Monday, 1. */
-const weekdayOf = (day: number) => ((((day + 3) % 7) + 7) % 7) + 1;
 
 /** How many orders a slot holds on the weekday of a day; null where it is none of its days. */
 export function holdsOn({ slots }: Windows, slot: string, day: string): number | null {

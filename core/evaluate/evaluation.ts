@@ -28,7 +28,7 @@ type Memo = {
   readonly full: (FullPrice | undefined)[];
   readonly offers: (Truth | undefined)[];
   readonly priced: (PricedOption | undefined)[];
-  tools?: Omit<RewardTools, "fullPriceWithout">;
+  tools?: RewardTools;
   /** What options would cost in full without some goods, by number and what the goods are. */
   readonly without: Map<string, FullPrice>;
 };

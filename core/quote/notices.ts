@@ -3,14 +3,13 @@ import { SURFACES } from "../messages/states.ts";
 import type { TariffNotice } from "../tariff/tariff.ts";
 import type { QuotedNotice } from "./answer/quote.ts";
 import { localeOf, type QuoteIn } from "./answer/quote-in.ts";
+import { inTime } from "./options/price-option.ts";
 
 /** What is told without a goal, surface by surface in the plan's order. What nobody knows yet tells nothing. */
 export function noticesOf({ now }: Pick<QuoteIn, "now">): QuotedNotice[] {
   const { market, notices } = now.tariff;
   const told = notices.filter(
-    ({ schedule, when }) =>
-      (schedule === null || schedule.some(([start, end]) => start <= now.facts.at && now.facts.at < end)) &&
-      (when === null || when.test(now) === true),
+    (notice) => inTime(notice, now) && (notice.when === null || notice.when.test(now) === true),
   );
   const read = (texts: Readonly<Record<string, string>>) => pickText(texts, localeOf(now), market.languages)?.text;
   return SURFACES.flatMap((surface) =>

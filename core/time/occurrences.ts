@@ -1,6 +1,7 @@
 import { DAY } from "./instant.ts";
 import { interval, type LocalStretch } from "./local.ts";
 import type { Schedule, Stretch } from "./stretch.ts";
+import { weekdayOf } from "./weekdays.ts";
 
 /** What comes again is worked out for so many years from its start, and so often at most. */
 const YEARS = 5;
@@ -30,8 +31,7 @@ function* startsOf(from: string, again: NonNullable<Stretch["again"]>): Generato
   const first = number(dayOf(from));
   const { every, interval: step = 1, days } = again;
   if (every === "week") {
-    // 1970-01-01 was a Thursday.
-    const weekday = ((((first + 3) % 7) + 7) % 7) + 1;
+    const weekday = weekdayOf(first);
     const monday = first - (weekday - 1);
     const wanted = [...(days ?? [weekday])].sort((a, b) => a - b);
     for (let week = monday; ; week += 7 * step)

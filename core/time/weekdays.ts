@@ -6,3 +6,6 @@ export const Weekdays = Type.Array(Type.Integer({ minimum: 1, maximum: 7, descri
   maxItems: 7,
   uniqueItems: true,
 });
+
+/** The weekday of a day counted from 1970-01-01, a Thursday; ISO 8601 counts from Monday, 1. @example weekdayOf(0) // 4 */
+export const weekdayOf = (day: number): number => ((((day + 3) % 7) + 7) % 7) + 1;

@@ -1,5 +1,6 @@
 import { IANAZone } from "luxon";
 import { DAY } from "./instant.ts";
+import { weekdayOf } from "./weekdays.ts";
 
 const MINUTE = 60_000;
 /** Offsets are looked up once for these years; outside them the nearest known offset holds. */
@@ -53,8 +54,7 @@ export function zoneClock(timeZone: string): (time: number) => { day: number; we
   return (time) => {
     const local = time + offsetAt(offsets, time);
     const day = Math.floor(local / DAY);
-    // 1970-01-01 was a Thursday; ISO 8601 counts weekdays from Monday, 1.
-    return { day, weekday: ((((day + 3) % 7) + 7) % 7) + 1, minute: Math.floor((local - day * DAY) / MINUTE) };
+    return { day, weekday: weekdayOf(day), minute: Math.floor((local - day * DAY) / MINUTE) };
   };
 }
 

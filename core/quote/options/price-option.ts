@@ -58,7 +58,7 @@ function newlyPriced(option: number, situation: Evaluation, without?: TariffStep
   const [first] = earned;
   if (first && earned.length === 1 && first.onOrder.length === 0) {
     // One offer on delivery alone: it is used where it lowers the price.
-    const price = applyRewards(full, first.rewards, toolsOf(option, situation));
+    const price = applyRewards(full, first.rewards, toolsOf(option, situation, earned));
     const before = sumOf(full);
     const lowers = compareAmounts(price, before, situation.horizon) < 0;
     return { full, price: lowers ? price : before, used: lowers ? earned : NOTHING, offOrder: 0 };
@@ -67,8 +67,11 @@ function newlyPriced(option: number, situation: Evaluation, without?: TariffStep
 }
 
 /** What rewards look at besides the parts of the price they are given on. */
-function toolsOf(option: number, situation: Evaluation): RewardTools {
-  return { ...commonTools(situation), fullPriceWithout: (goods) => fullPriceWithout(option, goods, situation) };
+function toolsOf(option: number, situation: Evaluation, earned: readonly Earned[]): RewardTools {
+  const common = commonTools(situation);
+  // Most rewards are given on all of a price: what they look at is the same for every option.
+  if (earned.every(({ rewards }) => rewards.every(({ goods }) => goods === null))) return common;
+  return { ...common, fullPriceWithout: (goods) => fullPriceWithout(option, goods, situation) };
 }
 
 const NO_CHARGE: Parts = { charge: 0, handling: 0, surcharges: 0, own: 0 };
@@ -88,9 +91,10 @@ function fullPriceWithout(option: number, goods: PickedGoods, situation: Evaluat
   return found;
 }
 
-function commonTools(situation: Evaluation): Omit<RewardTools, "fullPriceWithout"> {
+function commonTools(situation: Evaluation): RewardTools {
   const { memo } = situation;
   memo.tools ??= {
+    fullPriceWithout: () => "not-offered",
     horizon: situation.horizon,
     fullPriceOf: (id) => {
       const other = situation.tariff.options.find((candidate) => candidate.id === id);
@@ -110,7 +114,7 @@ const isLeast = (option: number, situation: Evaluation): boolean =>
  */
 function leastPriced(option: number, full: Parts, earned: readonly Earned[], situation: Evaluation): PricedOption {
   const cover = coverAlike(earned) ? asItIs : coveringAll;
-  const tools = toolsOf(option, situation);
+  const tools = toolsOf(option, situation, earned);
   const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set, cover), tools);
   const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
   const { set } = bestSet(earned, stack, costOf, costOf, situation.horizon);
@@ -124,7 +128,7 @@ const rewardsOf = (set: readonly Earned[], cover: (reward: CompiledReward) => Co
 
 /** With several offers earned: what comes of the best set of them. */
 function bestPriced(option: number, full: Parts, earned: readonly Earned[], situation: Evaluation): PricedOption {
-  const tools = toolsOf(option, situation);
+  const tools = toolsOf(option, situation, earned);
   const priceAfter = (set: readonly Earned[], cover: (reward: CompiledReward) => CompiledReward = asItIs) =>
     applyRewards(full, rewardsOf(set, cover), tools);
   const costWith =
@@ -233,7 +237,7 @@ export function offerHolds(offer: TariffOffer, situation: Evaluation): boolean {
   return truth ?? situation.unknownAs;
 }
 
-export const inTime = ({ schedule }: TariffOffer, { facts }: Evaluation): boolean =>
+export const inTime = ({ schedule }: Pick<TariffOffer, "schedule">, { facts }: Pick<Evaluation, "facts">): boolean =>
   schedule === null || schedule.some(([start, end]) => start <= facts.at && facts.at < end);
 
 /** A guest's own uses are not known. */
