@@ -1,4 +1,4 @@
-import { IANAZone } from "luxon";
+import { tzOffset } from "@date-fns/tz";
 import { DAY } from "./instant.ts";
 import { weekdayOf } from "./weekdays.ts";
 
@@ -13,12 +13,14 @@ type Offsets = { readonly starts: readonly number[]; readonly offsets: readonly 
 
 const known = new Map<string, Offsets>();
 
+/** How far a zone's clocks are from UTC at a moment, in milliseconds: the only place that asks for time zone data. */
+const offsetOf = (timeZone: string, time: number) => tzOffset(timeZone, new Date(time)) * MINUTE;
+
 /** When a zone's offset changes, in milliseconds of UTC, found by probing and halving; kept per zone. */
 function offsetsOf(timeZone: string): Offsets {
   const kept = known.get(timeZone);
   if (kept) return kept;
-  const zone = IANAZone.create(timeZone);
-  const at = (time: number) => zone.offset(time) * MINUTE;
+  const at = (time: number) => offsetOf(timeZone, time);
   const starts = [FIRST];
   const offsets = [at(FIRST)];
   for (let time = FIRST; time < LAST; time += PROBE) {
@@ -67,10 +69,9 @@ export function zoneClock(timeZone: string): (time: number) => { day: number; we
  */
 export function momentOf(local: string, timeZone: string, side: "start" | "end"): number {
   const wall = Date.parse(`${local.length === 10 ? `${local}T00:00` : local}:00Z`);
-  const zone = IANAZone.create(timeZone);
-  const before = zone.offset(wall - DAY) * MINUTE;
-  const after = zone.offset(wall + DAY) * MINUTE;
-  const moments = [wall - before, wall - after].filter((moment) => moment + zone.offset(moment) * MINUTE === wall);
+  const before = offsetOf(timeZone, wall - DAY);
+  const after = offsetOf(timeZone, wall + DAY);
+  const moments = [wall - before, wall - after].filter((moment) => moment + offsetOf(timeZone, moment) === wall);
   if (moments.length === 0) return wall - before;
   return side === "start" ? Math.min(...moments) : Math.max(...moments);
 }
