@@ -1,4 +1,4 @@
-import { tzOffset } from "@date-fns/tz";
+import { tzOffset } from "@date-fns/tz/tzOffset";
 import { DAY } from "./instant.ts";
 import { weekdayOf } from "./weekdays.ts";
 

@@ -1,23 +1,27 @@
-import { useCallback, useMemo } from "react";
+import { lazy, Suspense, useCallback, useMemo } from "react";
 import { acceptedReason } from "../../core/checks/finding.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import { UnitsContext } from "../fields/units-context.ts";
 import type { Section } from "../names/sections.ts";
 import { unitsOf } from "../names/units.ts";
 import { ShopperView } from "../preview/shopper/shopper-view.tsx";
-import { StartAPlan } from "../sections/plan-file/start-a-plan.tsx";
 import { FindingsContext } from "../state/findings-context.tsx";
 import { useLooked } from "../state/quote-context.ts";
 import { useStandpoint } from "../state/standpoint-context.ts";
 import { useChecks } from "../state/use-checks.ts";
 import { draftStore, useDraft } from "../state/use-draft.ts";
 import { useStored } from "../state/use-stored.ts";
-import { ConflictBar } from "./conflict-bar.tsx";
 import { FaultBoundary } from "./fault-boundary.tsx";
 import { Header } from "./header.tsx";
 import { PlanFaults } from "./plan-faults.tsx";
 import { Rail } from "./rail.tsx";
 import { VisitedSections } from "./visited-sections.tsx";
+
+// What few sessions ever see is loaded when it is wanted.
+const ConflictBar = lazy(() => import("./conflict-bar.tsx").then((module) => ({ default: module.ConflictBar })));
+const StartAPlan = lazy(() =>
+  import("../sections/plan-file/start-a-plan.tsx").then((module) => ({ default: module.StartAPlan })),
+);
 
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
@@ -72,7 +76,7 @@ function Middle({ section }: { section: Section }) {
   const { plan, draft, conflict, loadError } = state;
   return (
     <main className="min-w-0 flex-1 overflow-y-auto px-5 py-4">
-      {conflict && <ConflictBar conflict={conflict} plan={plan} market={market} />}
+      <Suspense>{conflict && <ConflictBar conflict={conflict} plan={plan} market={market} />}</Suspense>
       {loadError && (
         <p role="alert" className="alert alert-error mb-4">
           The plan could not be loaded: {loadError}.
@@ -83,7 +87,7 @@ function Middle({ section }: { section: Section }) {
       )}
       <PlanFaults state={state} />
       {!draft && !loadError && <p className="text-quiet">Loading the plan…</p>}
-      {draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}
+      <Suspense>{draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}</Suspense>
       {plan && <VisitedSections section={section} watch={[plan, request]} />}
     </main>
   );

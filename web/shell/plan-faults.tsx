@@ -1,6 +1,9 @@
+import { lazy, Suspense } from "react";
 import { entityKey } from "../../core/plan/entities.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
+
+const Unreadable = lazy(() => import("./unreadable-row.tsx").then((module) => ({ default: module.UnreadableRow })));
 
 /** What of the plan cannot be used as it stands: edits that do not hold together, and rows that cannot be read. */
 export function PlanFaults({ state }: { state: DraftState }) {
@@ -33,57 +36,11 @@ export function PlanFaults({ state }: { state: DraftState }) {
           </div>
         </section>
       )}
-      {(draft?.unreadable ?? []).map((broken) => (
-        <Unreadable key={entityKey(broken)} broken={broken} />
-      ))}
-    </>
-  );
-}
-
-type Broken = NonNullable<DraftState["draft"]>["unreadable"][number];
-
-/** A row of the draft that fits no schema: shown as it is, to be mended as text or removed. */
-function Unreadable({ broken }: { broken: Broken }) {
-  const { kind, id, revision, text, problems } = broken;
-  return (
-    <section role="alert" className="mb-3 border border-warning bg-base-100 p-3">
-      <h2 className="font-semibold text-warning">
-        The {kind} “{id}” cannot be read
-      </h2>
-      <ul className="my-1">
-        {problems.slice(0, 4).map(({ path, message }) => (
-          <li key={path + message}>
-            <span className="inline-block max-w-60 truncate align-bottom" title={path}>
-              {path}
-            </span>{" "}
-            {message}
-          </li>
+      <Suspense>
+        {(draft?.unreadable ?? []).map((broken) => (
+          <Unreadable key={entityKey(broken)} broken={broken} />
         ))}
-      </ul>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          draftStore.mend({ kind, id, revision }, String(new FormData(event.currentTarget).get("body") ?? ""));
-        }}
-      >
-        <label className="grid gap-1 text-[13px] text-quiet">
-          As it is stored
-          <textarea
-            name="body"
-            className="textarea h-40 w-full font-mono text-[12px]"
-            defaultValue={text}
-            spellCheck={false}
-          />
-        </label>
-        <div className="mt-2 flex gap-2">
-          <button type="submit" className="btn btn-sm btn-neutral">
-            Keep it like this
-          </button>
-          <button type="button" className="btn btn-sm" onClick={() => draftStore.mend({ kind, id, revision }, null)}>
-            Remove it
-          </button>
-        </div>
-      </form>
-    </section>
+      </Suspense>
+    </>
   );
 }

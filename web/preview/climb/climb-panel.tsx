@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useRef, useState } from "react";
+import { type ComponentProps, lazy, Suspense, useMemo, useRef, useState } from "react";
 import { countedAt } from "../../../core/climb/climb.ts";
 import type { Climb } from "../../../core/climb/interval.ts";
 import { goalWords } from "../../../core/explain/offer-sentence.ts";
@@ -24,9 +24,10 @@ import type { Standpoint } from "../../state/standpoint.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { ClimbChart } from "./climb-chart.tsx";
-import { ClimbTable } from "./climb-table.tsx";
 import { messageStretches } from "./message-strip.ts";
 import { useClimb } from "./use-climb.ts";
+
+const ClimbTable = lazy(() => import("./climb-table.tsx").then((module) => ({ default: module.ClimbTable })));
 
 /** The climb of the standpoint, its flags to be dragged, beside another if one is chosen. */
 export function ClimbPanel() {
@@ -134,14 +135,22 @@ export function ClimbPanel() {
           csv={(climbCsv) => climbCsv(climb, names, stretches)}
         />
       </div>
-      <details className="px-4 text-[13px]">
-        <summary className="cursor-pointer text-quiet">
-          As a table. <kbd className="kbd kbd-xs">[</kbd> <kbd className="kbd kbd-xs">]</kbd> on the cart value jump
-          from change to change.
-        </summary>
-        <ClimbTable climb={climb} optionNames={names} stretches={stretches} />
-      </details>
+      <AsTable climb={climb} optionNames={names} stretches={stretches} />
     </section>
+  );
+}
+
+/** The same as text: loaded and drawn when it is opened, and not with every key that is typed. */
+function AsTable(props: ComponentProps<typeof ClimbTable>) {
+  const [isOpen, setIsOpen] = useState(false);
+  return (
+    <details className="px-4 text-[13px]" onToggle={(event) => setIsOpen(event.currentTarget.open)}>
+      <summary className="cursor-pointer text-quiet">
+        As a table. <kbd className="kbd kbd-xs">[</kbd> <kbd className="kbd kbd-xs">]</kbd> on the cart value jump from
+        change to change.
+      </summary>
+      <Suspense>{isOpen && <ClimbTable {...props} />}</Suspense>
+    </details>
   );
 }
 

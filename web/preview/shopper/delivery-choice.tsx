@@ -1,12 +1,14 @@
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import type { Quote, QuotedOption } from "../../../core/quote/answer/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { promiseText } from "./promise-text.ts";
 import { shopWord } from "./shop-words.ts";
-import { WhyPanel } from "./why-panel.tsx";
 import { WindowChoice } from "./window-choice.tsx";
+
+// Loaded when it is asked for.
+const WhyPanel = lazy(() => import("./why-panel.tsx").then((module) => ({ default: module.WhyPanel })));
 
 type Props = {
   quote: Quote;
@@ -55,7 +57,9 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
       >
         why<span className="sr-only"> {option.name}</span>
       </button>
-      {explained === option.id && <WhyPanel compiled={compiled} request={request} option={option.id} />}
+      <Suspense>
+        {explained === option.id && <WhyPanel compiled={compiled} request={request} option={option.id} />}
+      </Suspense>
     </li>
   );
   return (
