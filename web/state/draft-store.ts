@@ -425,8 +425,11 @@ function isEdit(value: unknown): value is Edit {
 /** Keeps edits in this browser. @returns whether there was room for them */
 function writeUnsaved(edits: readonly Edit[]): boolean {
   try {
-    if (edits.length === 0) localStorage.removeItem(UNSAVED_KEY);
-    else localStorage.setItem(UNSAVED_KEY, JSON.stringify(edits));
+    const text = edits.length === 0 ? null : JSON.stringify(edits);
+    // Writing takes milliseconds, and most updates change no edit.
+    if (localStorage.getItem(UNSAVED_KEY) === text) return true;
+    if (text === null) localStorage.removeItem(UNSAVED_KEY);
+    else localStorage.setItem(UNSAVED_KEY, text);
     return true;
   } catch {
     localStorage.removeItem(UNSAVED_KEY);

@@ -1,4 +1,4 @@
-import { useMemo, useState } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 import { chargeWords } from "../../../core/charges/words.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
@@ -37,11 +37,17 @@ export function DeliveryView() {
   const { currency, at } = request;
   const [selected, select] = useSelected("delivery");
   const [problem, setProblem] = useState<string | null>(null);
-  const rows = useMemo(() => (plan ? rowsOf(plan, market, zones, currency) : []), [plan, market, zones, currency]);
+  // The list may be long: what was typed is drawn before it.
+  const listed = useDeferredValue(plan);
+  const rows = useMemo(
+    () => (listed ? rowsOf(listed, market, zones, currency) : []),
+    [listed, market, zones, currency],
+  );
   if (!plan) return null;
 
-  const options = rows.map(({ option }) => option);
-  const current = options.find(({ id }) => id === selected) ?? rows.find(({ here }) => here)?.option ?? options[0];
+  const options = [...plan.options].sort(byPosition);
+  const current =
+    options.find(({ id }) => id === selected) ?? options.find((option) => isHere(option, zones)) ?? options[0];
   const save = (...bodies: DeliveryOption[]) =>
     draftStore.commit(...bodies.map((body) => ({ kind: "option" as const, id: body.id, body })));
   const add = (pattern: string) => {
@@ -138,6 +144,9 @@ export function DeliveryView() {
   );
 }
 
+const isHere = (option: DeliveryOption, here: readonly string[]): boolean =>
+  option.on !== false && here.some((zone) => option.zones.includes(zone));
+
 /** The options in the shopper's order, in words. */
 function rowsOf(plan: Plan, market: Market | null, here: readonly string[], currency: string): OptionRow[] {
   const saved = savedOf(plan);
@@ -149,7 +158,7 @@ function rowsOf(plan: Plan, market: Market | null, here: readonly string[], curr
       option,
       places: names.length === 0 ? "nowhere yet" : names.join(", "),
       cost: chargeWords(option.charge, contextFor(plan, option, market, currency), saved),
-      here: option.on !== false && here.some((zone) => option.zones.includes(zone)),
+      here: isHere(option, here),
     };
   });
 }
