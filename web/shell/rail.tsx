@@ -1,5 +1,6 @@
 import { Link } from "wouter";
 import { SECTIONS, type Section } from "../names/sections.ts";
+import { loadSection } from "./section-view.tsx";
 
 type Props = {
   section: Section;
@@ -19,6 +20,9 @@ export function Rail({ section, left, changes, findings }: Props) {
             <Link
               href={(id !== section && left[id]) || `/${id}`}
               aria-current={id === section ? "page" : undefined}
+              // Its script is on its way before the finger is off, and before the section in sight is looked over once more.
+              onPointerDown={() => void loadSection(id)}
+              onClick={() => void loadSection(id)}
               className="flex items-start gap-1 border-l-[3px] border-transparent py-2.5 pl-4 text-quiet hover:text-base-content aria-[current]:border-neutral aria-[current]:bg-base-200 aria-[current]:font-semibold aria-[current]:text-base-content"
             >
               {name}

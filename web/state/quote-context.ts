@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { createContext, use, useCallback, useMemo, useState } from "react";
+import { createContext, use, useCallback, useDeferredValue, useMemo, useState } from "react";
 import { cartAt } from "../../core/climb/cart-at.ts";
 import type { Calendars } from "../../core/places/location.ts";
 import { resolvePlace } from "../../core/places/resolve.ts";
@@ -73,7 +73,9 @@ const NO_POSITIONS: CompiledPlan["positions"] = new Map();
 
 /** The kept cart, seen from the standpoint and answered by the draft. */
 export function useQuoteOfCart({ standpoint }: LookedFrom): Looked {
-  const { draft, compiled: whole } = useDraft();
+  const { draft, compiled: newest } = useDraft();
+  // What is typed is drawn first, and what a shop would answer to it then.
+  const whole = useDeferredValue(newest);
   const [at] = useState(() => new Date().toISOString());
   const shown = useCart();
   const { cart, products } = shown;
