@@ -4,6 +4,7 @@ const CORE = [
   "time",
   "money",
   "quantities",
+  "postcodes",
   "facts",
   "request",
   "cart",
@@ -66,7 +67,7 @@ module.exports = {
       from: { path: "^core/", pathNot: "(\\.test\\.ts$|^core/tests/)" },
       to: {
         pathNot:
-          "^(core/|node_modules/(@sinclair/typebox|ajv|ajv-formats|fast-deep-equal|intl-messageformat|@formatjs/icu-messageformat-parser|fast-xml-parser|luxon)/)",
+          "^(core/|node_modules/(@sinclair/typebox|ajv|ajv-formats|fast-deep-equal|intl-messageformat|@formatjs/icu-messageformat-parser|fast-xml-parser|@date-fns/tz)/)",
       },
     },
     {

@@ -10,11 +10,6 @@ import type { Literal } from "./normal-form.ts";
 
 /** What a list of clauses asks of shopper, place, cart and moment, fact by fact. */
 export type Constraints = Asked & {
-  readonly postcodes: readonly {
-    readonly country: string;
-    readonly patterns: readonly string[];
-    readonly holds: boolean;
-  }[];
   /** Metres from locations of the plan, by location. */
   readonly away: ReadonlyMap<string, Intervals>;
   readonly values: readonly { readonly basis: Basis; readonly within: Intervals }[];
@@ -74,7 +69,7 @@ function withConstraint(constraints: Constraints, { fact, within }: FactConstrai
         : withName(constraints, fact, within.of, holds);
     case "patterns": {
       const { country, patterns } = within;
-      return [{ ...constraints, postcodes: [...constraints.postcodes, { country, patterns, holds }] }];
+      return [{ ...constraints, postcodes: [...constraints.postcodes, { fact, country, patterns, holds }] }];
     }
     case "value":
       return withValue(constraints, within.basis, holds ? [within.range] : complement([within.range]));

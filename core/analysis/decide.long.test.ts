@@ -180,6 +180,15 @@ describe("what conditions can and cannot be", () => {
   it.each<Condition>([
     { kind: "payment", methods: ["invoice", "cash"] },
     { kind: "billing-region", regions: ["PT-30", "DE-BE"] },
+    { kind: "billing-postcode", country: "PT", patterns: ["9000..9399", "95*"] },
+    {
+      kind: "all",
+      of: [
+        { kind: "billing-postcode", country: "DE", patterns: ["10*"] },
+        { kind: "not", of: { kind: "billing-postcode", country: "DE", patterns: ["10111", "101 11"] } },
+        { kind: "postcode", country: "PT", patterns: ["3000-001"] },
+      ],
+    },
     { kind: "street", words: ["PO box", "Apartado"] },
     {
       kind: "all",

@@ -1,8 +1,8 @@
 import { type Condition, type SavedConditions, shapeOf } from "../conditions/condition.ts";
 import { conditionKind, type PlainCondition } from "../conditions/registry.ts";
 import { visitFollowing } from "../conditions/visit.ts";
+import { codesAround, codesOf } from "../postcodes/whole-codes.ts";
 import type { Destination } from "../request/request.ts";
-import { codesAround, codesOf } from "./addresses.ts";
 
 /** Places that a condition speaks of, to be looked from besides those of the plan. */
 export function placesNamed(condition: Condition, saved: SavedConditions): Destination[] {

@@ -170,6 +170,8 @@ describe("conditions", () => {
     );
   });
 
+  const MADEIRAN_BILL: Condition = { kind: "billing-postcode", country: "PT", patterns: ["9000..9399"] };
+
   it.each<[Condition, Partial<Asked>, Truth]>([
     [{ kind: "payment", methods: ["invoice", "card"] }, {}, null],
     [{ kind: "payment", methods: ["invoice", "card"] }, { payment: "card" }, true],
@@ -178,6 +180,12 @@ describe("conditions", () => {
     [{ kind: "billing-region", regions: ["PT-30"] }, { shopper: { billingCountry: "PT" } }, null],
     [{ kind: "billing-region", regions: ["PT-30"] }, { shopper: { billingRegion: "PT-30" } }, true],
     [{ kind: "billing-region", regions: ["PT-30"] }, { shopper: { billingRegion: "PT-20" } }, false],
+    [MADEIRAN_BILL, {}, null],
+    [MADEIRAN_BILL, { shopper: { billingCountry: "PT" } }, null],
+    [MADEIRAN_BILL, { shopper: { billingPostcode: "9000-123" } }, null],
+    [MADEIRAN_BILL, { shopper: { billingCountry: "PT", billingPostcode: "pt 9000123" } }, true],
+    [MADEIRAN_BILL, { shopper: { billingCountry: "PT", billingPostcode: "3000-001" } }, false],
+    [MADEIRAN_BILL, { shopper: { billingCountry: "DE", billingPostcode: "90001" } }, false],
     [{ kind: "street", words: ["PO box"] }, { destination: { country: "PT" } }, null],
     [{ kind: "street", words: ["PO box"] }, { destination: { street: "P.O. BOX 12" } }, true],
     [{ kind: "street", words: ["Apartado", "PO box"] }, { destination: { street: "Rua Nova 1\nApartado 7" } }, true],

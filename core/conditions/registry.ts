@@ -7,6 +7,7 @@ import { all } from "./kinds/all.ts";
 import { any } from "./kinds/any.ts";
 import { between } from "./kinds/between.ts";
 import { billing } from "./kinds/billing.ts";
+import { billingPostcode } from "./kinds/billing-postcode.ts";
 import { billingRegion } from "./kinds/billing-region.ts";
 import { business } from "./kinds/business.ts";
 import { channel } from "./kinds/channel.ts";
@@ -55,6 +56,7 @@ const PLAIN = [
   street,
   billing,
   billingRegion,
+  billingPostcode,
   value,
   items,
   lines,

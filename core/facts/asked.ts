@@ -1,4 +1,4 @@
-import type { Fact, OneName, SomeNames } from "./fact.ts";
+import type { Fact, OneName, SomeNames, SomePostcodes } from "./fact.ts";
 import { type Intervals, samples } from "./intervals.ts";
 
 /** What is asked of facts, all of it at once; a fact that is not in it may be anything. */
@@ -7,6 +7,7 @@ export type Asked = {
   readonly numbers: ReadonlyMap<Fact, Intervals>;
   readonly names: ReadonlyMap<Fact, OneName>;
   readonly sets: ReadonlyMap<Fact, SomeNames>;
+  readonly postcodes: readonly (SomePostcodes & { readonly fact: Fact })[];
 };
 
 /** What is asked of one fact, in the terms of its domain. */
@@ -15,13 +16,15 @@ export type AskedOfFact = {
   readonly numbers: Intervals | undefined;
   readonly name: OneName | undefined;
   readonly set: SomeNames | undefined;
+  readonly postcodes: readonly SomePostcodes[];
 };
 
-export const askedOf = ({ flags, numbers, names, sets }: Asked, fact: Fact): AskedOfFact => ({
+export const askedOf = ({ flags, numbers, names, sets, postcodes }: Asked, fact: Fact): AskedOfFact => ({
   flag: flags.get(fact),
   numbers: numbers.get(fact),
   name: names.get(fact),
   set: sets.get(fact),
+  postcodes: postcodes.filter((asked) => asked.fact === fact),
 });
 
 /** Numbers worth trying; undefined: nothing is asked. */

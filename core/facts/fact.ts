@@ -28,5 +28,12 @@ export type Fact = {
 /** Names that one has to be, and names it must not be; null: any. */
 export type OneName = { readonly in: readonly string[] | null; readonly not: readonly string[] };
 
+/** Postcodes of a country that fit some of the patterns; or any others, those of other countries included. */
+export type SomePostcodes = {
+  readonly country: string;
+  readonly patterns: readonly string[];
+  readonly holds: boolean;
+};
+
 /** Sets of names: some of each list, none of the other. */
 export type SomeNames = { readonly someOf: readonly (readonly string[])[]; readonly noneOf: readonly string[] };

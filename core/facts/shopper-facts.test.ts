@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { postcodePattern } from "../postcodes/postcode.ts";
 import { checkedBy } from "../validation/checker.ts";
 import validators from "../validation/validators.js";
 import type { Asked } from "./asked.ts";
@@ -9,7 +10,7 @@ import { daysDescribed, PLAIN_SHOPPER, SHOPPER_FACTS, shopperAsAsked, shopperAsD
 
 const AT = Date.UTC(2026, 10, 24, 12);
 const checkShopper = checkedBy(validators.shopper);
-const none: Asked = { flags: new Map(), numbers: new Map(), names: new Map(), sets: new Map() };
+const none: Asked = { flags: new Map(), numbers: new Map(), names: new Map(), sets: new Map(), postcodes: [] };
 
 const stretch = fc
   .tuple(fc.nat(400), fc.option(fc.integer({ min: 1, max: 400 }), { nil: null }))
@@ -31,13 +32,25 @@ function askedOfOne(fact: Fact): fc.Arbitrary<Asked> {
       }));
     case "names":
       return aName.map((name) => ({ ...none, sets: new Map([[fact, { someOf: [[name]], noneOf: ["x"] }]]) }));
+    case "postcode":
+      return fc
+        .record({ pattern: fc.constantFrom("90*", "9000..9399", "3000-001"), holds: fc.boolean() })
+        .map(({ pattern, holds }) => ({
+          ...none,
+          postcodes: [{ fact, country: "PT", patterns: [pattern], holds }],
+        }));
     default:
       throw new Error(`no shopper fact is of ${fact.domain.kind}`);
   }
 }
 
 /** Whether a value is as asked: this is read the other way round, from the value. */
-function isAsAsked({ flags, numbers, names, sets }: Asked, fact: Fact, value: unknown): boolean {
+function isAsAsked({ flags, numbers, names, sets, postcodes }: Asked, fact: Fact, value: unknown): boolean {
+  const [code] = postcodes;
+  if (code) {
+    const matches = code.patterns.some((text) => postcodePattern(code.country, text)?.matches(String(value)));
+    return typeof value === "string" && matches === code.holds;
+  }
   if (flags.has(fact)) return flags.get(fact) === value;
   if (names.has(fact)) return typeof value === "string" && names.get(fact)?.in?.includes(value) === true;
   const some = sets.get(fact);

@@ -1,6 +1,7 @@
 import type { Static, TObject } from "../schema/type.ts";
 import { type Asked, askedOf } from "./asked.ts";
 import { billingCountry } from "./shopper/billing-country.ts";
+import { billingPostcode } from "./shopper/billing-postcode.ts";
 import { billingRegion } from "./shopper/billing-region.ts";
 import { isBusiness } from "./shopper/business.ts";
 import { daysSinceOpened } from "./shopper/days-since-opened.ts";
@@ -22,6 +23,7 @@ export const SHOPPER_FACTS = [
   isBusiness,
   billingCountry,
   billingRegion,
+  billingPostcode,
   daysSinceOpened,
 ] as const;
 
@@ -36,6 +38,7 @@ export const SHOPPER_FIELDS = {
   ...isBusiness.fields,
   ...billingCountry.fields,
   ...billingRegion.fields,
+  ...billingPostcode.fields,
   ...daysSinceOpened.fields,
 };
 
@@ -52,6 +55,7 @@ export const DESCRIBED_FIELDS = {
   ...isBusiness.described.fields,
   ...billingCountry.described.fields,
   ...billingRegion.described.fields,
+  ...billingPostcode.described.fields,
   ...daysSinceOpened.described.fields,
 };
 type Described = Static<TObject<typeof DESCRIBED_FIELDS>>;
@@ -67,6 +71,7 @@ export const PLAIN_SHOPPER: Described = {
   ...isBusiness.described.plain,
   ...billingCountry.described.plain,
   ...billingRegion.described.plain,
+  ...billingPostcode.described.plain,
   ...daysSinceOpened.described.plain,
 };
 

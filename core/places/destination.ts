@@ -1,7 +1,7 @@
+import { postcodePattern } from "../postcodes/postcode.ts";
 import { CountryCode, closed, RegionCode } from "../schema/atoms.ts";
 import { type Problem, pointer } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
-import { postcodePattern } from "./postcode.ts";
 
 const Patterns = Type.Array(Type.String({ minLength: 1, maxLength: 32 }), {
   minItems: 1,

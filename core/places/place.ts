@@ -1,5 +1,5 @@
+import { canBePostcode, normalPostcode } from "../postcodes/postcode.ts";
 import type { Destination } from "../request/request.ts";
-import { canBePostcode, normalPostcode } from "./postcode.ts";
 import { regionAround } from "./region-tables.ts";
 import { parentOf, regionsOf, territoryOf } from "./territory.ts";
 

@@ -3,10 +3,10 @@ import { iso31661 } from "iso-3166/1.js";
 import { iso31662 } from "iso-3166/2.js";
 import { postcodeValidator } from "postcode-validator";
 import { describe, expect, it } from "vitest";
+import { normalPostcode, postcodePattern } from "../postcodes/postcode.ts";
 import type { Destination } from "../request/request.ts";
 import type { ZoneDestination } from "./destination.ts";
 import type { Zone } from "./market.ts";
-import { normalPostcode, postcodePattern } from "./postcode.ts";
 import { indexPlaces, resolvePlace } from "./resolve.ts";
 import { parentOf, regionsOf, territoryOf } from "./territory.ts";
 

@@ -1,10 +1,10 @@
+import { type PostcodePattern, postcodePattern } from "../postcodes/postcode.ts";
 import type { Destination } from "../request/request.ts";
 import { byPosition } from "../schema/atoms.ts";
 import type { ZoneDestination } from "./destination.ts";
 import { claimsPlaces, type Zone } from "./market.ts";
 import { type Place, placeOf } from "./place.ts";
 import { type NamedRegions, namedRegions, possiblePlaces, regionsNamedBy } from "./possible-places.ts";
-import { type PostcodePattern, postcodePattern } from "./postcode.ts";
 import { territoriesUnder } from "./territory.ts";
 
 /** What made a zone the one that serves a place. */

@@ -1,5 +1,5 @@
 import { exponentOf } from "../../core/money/currency.ts";
-import { postcodePattern } from "../../core/places/postcode.ts";
+import { postcodePattern } from "../../core/postcodes/postcode.ts";
 import { isLocal } from "../../core/time/local.ts";
 import { COUNTRIES } from "../names/place-names.ts";
 

@@ -98,6 +98,15 @@ export function DescribedShopper({ shopper, currency, limited, onChange }: Props
         onEmpty={() => change({ billingRegion: null })}
       />
       <TextField
+        label="and to the postcode"
+        className={wide}
+        placeholder="not known"
+        value={shopper.billingPostcode ?? undefined}
+        leaf="standpoint/shopper/billingPostcode"
+        onCommit={(postcode) => change({ billingPostcode: postcode })}
+        onEmpty={() => change({ billingPostcode: null })}
+      />
+      <TextField
         label="Known to the shop as"
         className={wide}
         placeholder="any shopper"

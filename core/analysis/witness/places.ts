@@ -2,10 +2,11 @@ import { askedOf } from "../../facts/asked.ts";
 import type { OneName } from "../../facts/fact.ts";
 import { type Intervals, samples } from "../../facts/intervals.ts";
 import { destinationCountry } from "../../facts/place/country.ts";
+import { destinationPostcode } from "../../facts/place/postcode.ts";
 import { destinationRegion } from "../../facts/place/region.ts";
 import { placeOf } from "../../places/place.ts";
 import { possiblePlaces } from "../../places/possible-places.ts";
-import { postcodePattern } from "../../places/postcode.ts";
+import { postcodePattern } from "../../postcodes/postcode.ts";
 import { placeAway } from "../../quantities/distance.ts";
 import type { Destination } from "../../request/request.ts";
 import type { CompiledPlan } from "../../tariff/compile.ts";
@@ -24,7 +25,7 @@ export function placesFor(compiled: CompiledPlan, { addresses }: ZoneContext, co
 }
 
 function placeTest(compiled: CompiledPlan, constraints: Constraints): (destination: Destination) => boolean {
-  const patterns = constraints.postcodes.map((asked) => ({
+  const patterns = askedOf(constraints, destinationPostcode).postcodes.map((asked) => ({
     ...asked,
     compiled: asked.patterns.flatMap((text) => postcodePattern(asked.country, text) ?? []),
   }));

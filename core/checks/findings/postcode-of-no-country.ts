@@ -1,8 +1,8 @@
 import { shapeOf } from "../../conditions/condition.ts";
 import { conditionKind } from "../../conditions/registry.ts";
 import { visitCondition } from "../../conditions/visit.ts";
-import { canBePostcode, postcodePattern } from "../../places/postcode.ts";
 import type { Plan } from "../../plan/plan.ts";
+import { canBePostcode, postcodePattern } from "../../postcodes/postcode.ts";
 import { askedConditions } from "../asked-conditions.ts";
 import { type Check, onZone } from "../check.ts";
 import type { Finding } from "../finding.ts";

@@ -1,22 +1,16 @@
 import { destinationPostcode } from "../../facts/place/postcode.ts";
-import { postcodePattern } from "../../places/postcode.ts";
+import { postcodePattern } from "../../postcodes/postcode.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
+import { POSTCODE_PATTERNS, postcodePatternProblems } from "../postcode-patterns.ts";
 
 /** It goes to postcodes of a country, by the same patterns zones use. Unknown while the postcode is. */
 export const postcode = defineCondition({
   kind: "postcode",
   family: "place",
-  schema: Type.Object(
-    {
-      kind: Type.Literal("postcode"),
-      country: CountryCode,
-      patterns: Type.Array(Type.String({ minLength: 1, maxLength: 32 }), { minItems: 1, maxItems: 5000 }),
-    },
-    closed,
-  ),
+  schema: Type.Object({ kind: Type.Literal("postcode"), country: CountryCode, patterns: POSTCODE_PATTERNS }, closed),
   example: { kind: "postcode", country: "PT", patterns: ["9000..9399"] },
   compile: ({ country, patterns }) => {
     const compiled = patterns.flatMap((text) => postcodePattern(country, text) ?? []);
@@ -35,10 +29,5 @@ export const postcode = defineCondition({
   }),
   places: ({ country, patterns }) => ({ postcodes: { country, patterns } }),
   words: ({ country, patterns }) => `it goes to ${orList(patterns)} in ${country}`,
-  problems: ({ country, patterns }, path) =>
-    patterns.flatMap((text, i) =>
-      postcodePattern(country, text)
-        ? []
-        : [{ path: `${path}/patterns/${i}`, message: `"${text}" is no postcode, pattern or range` }],
-    ),
+  problems: ({ country, patterns }, path) => postcodePatternProblems(country, patterns, path),
 });

@@ -15,5 +15,6 @@ export const billingCountry = shopperFact({
     toRequest: ({ billingCountry: country }) => (country == null ? {} : { billingCountry: country }),
   },
   read: ({ billingCountry: country }) => country ?? null,
-  witnesses: (asked) => [{ billingCountry: nameFor(asked, "PT", "DE") }],
+  // Nobody asks where the bill goes: another fact may say it then.
+  witnesses: (asked) => [{ billingCountry: nameFor(asked, "PT", "DE") }, ...(asked.name ? [] : [{}])],
 });

@@ -44,6 +44,7 @@ const EDITORS: Editors = {
   country: CountriesFields,
   billing: CountriesFields,
   "billing-region": RegionFields,
+  "billing-postcode": PostcodeFields,
   street: StreetFields,
   region: RegionFields,
   postcode: PostcodeFields,

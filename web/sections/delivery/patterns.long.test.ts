@@ -1,7 +1,7 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { codesOf } from "../../../core/analysis/addresses.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
+import { codesOf } from "../../../core/postcodes/whole-codes.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { compile } from "../../../core/tariff/compile.ts";

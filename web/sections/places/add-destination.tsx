@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { ZoneDestination } from "../../../core/places/destination.ts";
 import type { Zone } from "../../../core/places/market.ts";
-import { postcodePattern } from "../../../core/places/postcode.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { postcodePattern } from "../../../core/postcodes/postcode.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { COUNTRY_NAMES } from "../../names/place-names.ts";

@@ -1,6 +1,6 @@
 import { useState } from "react";
-import { normalPostcode } from "../../../core/places/postcode.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
+import { normalPostcode } from "../../../core/postcodes/postcode.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { COUNTRY_NAMES } from "../../names/place-names.ts";

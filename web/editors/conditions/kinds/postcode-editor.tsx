@@ -3,22 +3,23 @@ import { isCountry, isPostcodeOf } from "../../../fields/rules.ts";
 import { TextField } from "../../../fields/text-field.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
-/** Postcodes of a country. */
-export function PostcodeFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"postcode">>) {
+/** Postcodes of a country to deliver or bill to. */
+export function PostcodeFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"postcode" | "billing-postcode">>) {
+  const isBill = clause.kind === "billing-postcode";
   return (
     <>
       <TextField
-        label="Country"
+        label={isBill ? "Country of the bill" : "Country"}
         className="w-20"
         value={clause.country}
-        leaf="when/postcode/country"
+        leaf={`when/${clause.kind}/country`}
         rule={isCountry}
         onCommit={(country) => onClause({ ...clause, country })}
       />
       <ListField
-        label="Postcodes, patterns, ranges"
+        label={isBill ? "Postcodes of the bill" : "Postcodes, patterns, ranges"}
         value={clause.patterns}
-        leaf="when/postcode/patterns"
+        leaf={`when/${clause.kind}/patterns`}
         rule={isPostcodeOf(clause.country)}
         onCommit={(patterns) => onClause({ ...clause, patterns })}
       />

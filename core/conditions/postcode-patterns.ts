@@ -1,0 +1,16 @@
+import { postcodePattern } from "../postcodes/postcode.ts";
+import type { Problem } from "../schema/problem.ts";
+import { Type } from "../schema/type.ts";
+
+/** Postcodes as conditions ask for them: codes, patterns and ranges of one country, as zones have them. */
+export const POSTCODE_PATTERNS = Type.Array(Type.String({ minLength: 1, maxLength: 32 }), {
+  minItems: 1,
+  maxItems: 5000,
+});
+
+export const postcodePatternProblems = (country: string, patterns: readonly string[], path: string): Problem[] =>
+  patterns.flatMap((text, i) =>
+    postcodePattern(country, text)
+      ? []
+      : [{ path: `${path}/patterns/${i}`, message: `"${text}" is no postcode, pattern or range` }],
+  );
