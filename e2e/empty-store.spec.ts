@@ -39,6 +39,15 @@ test("by mouse from an empty store: Canada with its territories, two goals, band
   await type("Latitude and longitude, in degrees", "43.65, -79.38");
   await page.locator("main").getByLabel("Country", { exact: true }).selectOption("CA");
   await type("Postcode", "M5V 2T6");
+  // Where postcodes lie, so that a typed one says how far it is: those around the shop, of a file of the whole country.
+  const far = ["V5K 0A1,49.28,-123.04", "H2X 1Y4,45.51,-73.57"];
+  await page.getByLabel("from a CSV file").setInputFiles({
+    ...{ name: "postcodes.csv", mimeType: "text/csv" },
+    buffer: Buffer.from(["postal_code,latitude,longitude", "m5v3l9,43.64,-79.42", ...far].join("\n")),
+  });
+  await expect(page.getByRole("region", { name: "How far postcodes are" })).toContainText(
+    "1 taken, 2 rows farther away",
+  );
   await saved(page);
 
   // Delivery: bands by weight for all of Canada, the shop's own round of 10 km with windows, collection.
@@ -96,10 +105,10 @@ test("by mouse from an empty store: Canada with its territories, two goals, band
   await expect(shopper(page)).toContainText("5 Bobbin Street, Toronto");
   await expect(priceOf(page, "parcel")).toBeVisible();
   await expect(shopper(page)).not.toContainText("Flights north");
-  // Somebody 4 km from the shop has the round, with this week's windows to pick from.
-  await page.locator("button[aria-label^='Distance:']").click();
-  await page.getByRole("radio", { name: "So far from a location" }).check();
-  await page.keyboard.press("Escape");
+  // Whose postcode lies 3 km from the shop has the round, with this week's windows to pick from.
+  await expect(page.getByRole("button", { name: /^Distance:/ })).toContainText(
+    "3.4 km from Thread shop by its postcode",
+  );
   await expect(priceOf(page, "our-own-round")).toBeVisible();
   await shopper(page).getByRole("tab", { name: "Checkout" }).click();
   await expect(shopper(page)).toContainText("Ask at the counter.");

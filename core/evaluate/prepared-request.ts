@@ -38,7 +38,7 @@ export function prepareRequest(
   if ("problems" in found) return found;
   const there = found.there.map(({ tariff, place }) => ({
     tariff,
-    facts: factsOf(request, compiled.positions, place),
+    facts: factsOf(request, compiled.locations, place),
   }));
   const { orNowhere, postcodeKnown, note } = found;
   return { cart, there, orNowhere, postcodeKnown, note };
@@ -48,5 +48,5 @@ export function prepareRequest(
 export function readFor(compiled: CompiledPlan, request: QuoteRequest): { cart: ReadCart; facts: Facts } | null {
   const cart = readCart(request.cart, "/cart");
   const [place] = possiblePlaces(placeOf(request.destination), compiled.named);
-  return "problems" in cart || !place ? null : { cart, facts: factsOf(request, compiled.positions, place) };
+  return "problems" in cart || !place ? null : { cart, facts: factsOf(request, compiled.locations, place) };
 }

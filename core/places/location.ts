@@ -5,6 +5,7 @@ import { type Static, Type } from "../schema/type.ts";
 import { DAY } from "../time/instant.ts";
 import { LocalDay } from "../time/local.ts";
 import { Weekdays } from "../time/weekdays.ts";
+import { PostcodeTable, postcodeTableProblems } from "./postcode-table.ts";
 
 export const Clock = Type.String({
   title: "A time of day",
@@ -39,17 +40,19 @@ export const Location = Type.Object(
     closedOn: Type.Optional(Type.Array(LocalDay, { maxItems: 400, description: "Other days without work" })),
     address: Type.Optional({ ...ByLocale, description: "As shoppers who collect there are told it" }),
     instructions: Type.Optional({ ...ByLocale, description: "Told with the address" }),
+    postcodeTable: Type.Optional(PostcodeTable),
   },
   { ...closed, title: "Location" },
 );
 export type Location = Static<typeof Location>;
 
-export function locationProblems({ openingHours }: Location, path: string): Problem[] {
-  return (openingHours ?? []).flatMap(({ from, until }, i) =>
+export function locationProblems(location: Location, path: string): Problem[] {
+  const hours = (location.openingHours ?? []).flatMap(({ from, until }, i) =>
     minuteOf(from) < minuteOf(until)
       ? []
       : [{ path: `${path}/openingHours/${i}/until`, message: "has to be later than it opens" }],
   );
+  return [...hours, ...postcodeTableProblems(location, `${path}/postcodeTable`)];
 }
 
 /** Public holidays by calendar (the `holidays` of a location), as ISO days. They are looked up before a plan is compiled. */

@@ -67,7 +67,7 @@ function termsFor(
   const has = ({ offers }: Tariff) => (offer === null ? offers.length > 0 : offers.some(({ id }) => id === offer));
   const known = here.find(({ tariff }) => has(tariff));
   if (known) return known;
-  const facts = here[0]?.facts ?? factsOf(request, compiled.positions, placeOf(request.destination));
+  const facts = here[0]?.facts ?? factsOf(request, compiled.locations, placeOf(request.destination));
   for (const zone of compiled.plan.zones) {
     for (const currency of compiled.currenciesOf(zone.id)) {
       const tariff = compiled.tariffOf(zone.id, currency);

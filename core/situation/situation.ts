@@ -1,7 +1,9 @@
 import { normalCode } from "../cart/codes.ts";
 import type { ReadLine } from "../cart/read-cart.ts";
 import type { Horizon, LinearAmount } from "../money/linear-amount.ts";
+import type { Location } from "../places/location.ts";
 import type { Place } from "../places/place.ts";
+import { positionOf } from "../places/postcode-table.ts";
 import { plainStreet } from "../places/street.ts";
 import type { Coordinates } from "../quantities/coordinates.ts";
 import { distanceBetween } from "../quantities/distance.ts";
@@ -23,7 +25,7 @@ export type Facts = {
   readonly codes: ReadonlySet<string>;
   /** The moment, in milliseconds of UTC. */
   readonly at: number;
-  /** Metres from each location of the plan; empty while the position is not known. */
+  /** Metres from each location of the plan from which it is known how far the place is. */
   readonly distances: ReadonlyMap<string, number>;
   /** How often offers have been used, by offer. */
   readonly uses: ReadonlyMap<string, { readonly overall: number; readonly byShopper?: number }>;
@@ -59,20 +61,20 @@ export type Situation = {
   readonly lineReaches: (line: ReadLine, figure: LineFigure, least: number) => Truth;
 };
 
+type FromLocation = Pick<Location, "at" | "country" | "postcodeTable">;
+
 export type LineFigure = "unitPrice" | "quantity" | "weight";
 
 const NO_CODES: Facts["codes"] = new Set();
-const NO_DISTANCES: Facts["distances"] = new Map();
 const NONE_BOOKED: Facts["booked"] = new Map();
 const NO_USES: Facts["uses"] = new Map();
 
 /**
- * @param locations positions of the plan's locations
+ * @param locations of the plan, each with where it is and what it knows of postcodes
  * @param place where the request goes, read
  */
-export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Coordinates>, place: Place): Facts {
+export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, FromLocation>, place: Place): Facts {
   const { destination, shopper, channel, payment, currency, locale, at, cart } = request;
-  const { position } = destination;
   return {
     shopper: shopper ?? {},
     place,
@@ -83,9 +85,7 @@ export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Co
     locale: locale ?? null,
     codes: cart.codes ? new Set(cart.codes.map(normalCode)) : NO_CODES,
     at: instantOf(at),
-    distances: position
-      ? new Map([...locations].map(([id, from]) => [id, distanceBetween(from, position)]))
-      : NO_DISTANCES,
+    distances: distancesFrom(locations, destination.position, place),
     uses: request.uses ? new Map(request.uses.map(({ offer, ...counts }) => [offer, counts])) : NO_USES,
     carriers: request.carriers ?? [],
     booked: request.booked
@@ -93,6 +93,20 @@ export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Co
       : NONE_BOOKED,
     window: request.window ?? null,
   };
+}
+
+/** From each location to the position that was told, else to where its table of postcodes has the place. */
+function distancesFrom(
+  locations: ReadonlyMap<string, FromLocation>,
+  told: Coordinates | undefined,
+  place: Place,
+): Facts["distances"] {
+  const distances = new Map<string, number>();
+  for (const [id, from] of locations) {
+    const position = told ?? positionOf(from, place);
+    if (position) distances.set(id, distanceBetween(from.at, position));
+  }
+  return distances;
 }
 
 /** Whether a condition holds, unknown taken as the situation says; without one, everything holds. */

@@ -1,7 +1,7 @@
 import { shapeOf } from "../conditions/condition.ts";
 import { conditionKind } from "../conditions/registry.ts";
 import { visitCondition } from "../conditions/visit.ts";
-import type { Calendars } from "../places/location.ts";
+import type { Calendars, Location } from "../places/location.ts";
 import { claimsPlaces } from "../places/market.ts";
 import { marketsAround } from "../places/markets-around.ts";
 import { type NamedRegions, namedRegions, regionsNamedBy } from "../places/possible-places.ts";
@@ -9,8 +9,6 @@ import { indexPlaces, type PlaceIndex } from "../places/resolve.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import { planProblems } from "../plan/problems/plan-problems.ts";
 import { visitConditions } from "../plan/visit-conditions.ts";
-
-import type { Coordinates } from "../quantities/coordinates.ts";
 import type { Problem } from "../schema/problem.ts";
 import { compileTariff, type Tariff } from "./tariff.ts";
 
@@ -20,8 +18,7 @@ export type CompiledPlan = {
   readonly places: PlaceIndex;
   /** The regions that zones and conditions tell apart. */
   readonly named: NamedRegions;
-  /** Where the plan's locations are. */
-  readonly positions: ReadonlyMap<string, Coordinates>;
+  readonly locations: ReadonlyMap<string, Location>;
   /** Undefined where the zone's market does not take the currency. */
   readonly tariffOf: (zone: string, currency: string) => Tariff | undefined;
   /** The currencies a zone's market takes. */
@@ -65,10 +62,9 @@ export function compileSound(plan: Plan, calendars: Calendars = {}): CompiledPla
     made.set(id, (made.get(id) ?? new Map()).set(currency, tariff));
     return tariff;
   };
-  const positions = new Map([...locations.values()].map(({ id, at }) => [id, at]));
   const claimed = plan.zones.flatMap((zone) => (claimsPlaces(zone) ? zone.destinations.map(regionsNamedBy) : []));
   const named = namedRegions([...claimed, ...regionsAskedFor(plan)]);
-  return { plan, places, named, positions, tariffOf, currenciesOf };
+  return { plan, places, named, locations, tariffOf, currenciesOf };
 }
 
 /** The regions, and countries that are regions of others, that conditions ask for, a list for each clause. */

@@ -48,6 +48,7 @@ export type LeafName =
   | "location/openingHours/until"
   | "location/position"
   | "location/postcode"
+  | "location/postcodeTable/*"
   | "location/timeZone"
   | "mark/distance/value"
   | "mark/items"

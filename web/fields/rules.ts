@@ -1,5 +1,5 @@
 import { exponentOf } from "../../core/money/currency.ts";
-import { postcodePattern } from "../../core/postcodes/postcode.ts";
+import { canBePostcode, normalPostcode, postcodePattern } from "../../core/postcodes/postcode.ts";
 import { isLocal } from "../../core/time/local.ts";
 import { COUNTRIES } from "../names/place-names.ts";
 
@@ -25,6 +25,12 @@ export const isPostcodeOf =
   (country: string) =>
   (text: string): string | null =>
     postcodePattern(country, text) ? null : `${text} is no postcode, pattern or range`;
+
+/** One code, whole or its first part: no pattern. */
+export const isOnePostcodeOf =
+  (country: string) =>
+  (text: string): string | null =>
+    canBePostcode(country, normalPostcode(country, text)) ? null : `${text} is no postcode of ${country}`;
 
 export const isMoreThanNothing = (figure: string): string | null => (Number(figure) > 0 ? null : "more than 0");
 

@@ -78,6 +78,7 @@ export function StandpointSentence({ standpoint, market, offers, locations, onCh
       />
       <DistancePart
         away={standpoint.away}
+        place={standpoint}
         locations={locations}
         onChange={(away) => onChange(setOptional(standpoint, "away", away))}
       />

@@ -69,7 +69,7 @@ export function useLooked(): Looked {
 
 const NO_CART: ShownCart = { sample: null, lines: [] };
 const NO_CARTS: readonly SampleCart[] = [];
-const NO_POSITIONS: CompiledPlan["positions"] = new Map();
+const NO_LOCATIONS: CompiledPlan["locations"] = new Map();
 
 /** The kept cart, seen from the standpoint and answered by the draft. */
 export function useQuoteOfCart({ standpoint }: LookedFrom): Looked {
@@ -149,7 +149,7 @@ function useRequestAt(
   const { plan } = useDraft();
   return useCallback(
     (from: Standpoint) => {
-      const destination = destinationOf(from, compiled?.positions ?? NO_POSITIONS);
+      const destination = destinationOf(from, compiled?.locations ?? NO_LOCATIONS);
       const there = compiled ? resolvePlace(compiled.places, destination).zones : [];
       const asked = requestedCart(cart, products, from.currency);
       return requestFor(from, destination, marketOf(plan, there[0]), asked, at);

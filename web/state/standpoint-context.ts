@@ -33,7 +33,7 @@ export function useKeptStandpoint(): LookedFrom {
   const [chosen, setStandpoint] = useStored(STANDPOINT_KEY, FIRST_STANDPOINT, isStandpoint);
   const standpoint = useMemo(() => (compiled ? settled(chosen, compiled) : chosen), [chosen, compiled]);
   const zones = useMemo(
-    () => (compiled ? resolvePlace(compiled.places, destinationOf(standpoint, compiled.positions)).zones : []),
+    () => (compiled ? resolvePlace(compiled.places, destinationOf(standpoint, compiled.locations)).zones : []),
     [compiled, standpoint],
   );
   const market = marketOf(plan, zones[0]);
@@ -44,8 +44,8 @@ export const marketOf = (plan: Plan | null, zone: string | undefined): Market | 
   plan?.markets.find(({ id }) => id === plan.zones.find((candidate) => candidate.id === zone)?.market) ?? null;
 
 /** A standpoint in a currency and language its market takes: the market's first where it does not take the one at hand. */
-function settled(standpoint: Standpoint, { places, plan, positions }: CompiledPlan): Standpoint {
-  const markets = resolvePlace(places, destinationOf(standpoint, positions)).zones.map(
+function settled(standpoint: Standpoint, { places, plan, locations }: CompiledPlan): Standpoint {
+  const markets = resolvePlace(places, destinationOf(standpoint, locations)).zones.map(
     (id) => plan.zones.find((zone) => zone.id === id)?.market,
   );
   const market = plan.markets.find(({ id }) => id === markets[0]);

@@ -123,12 +123,12 @@ function deliveryIn(delivery: CatalogueProduct["delivery"], currency: string): P
   return amount === undefined ? {} : { delivery: { kind: "own-charge", amount, per: delivery.per } };
 }
 
-/** @param positions where the plan's locations are; a distance from one that is gone is not known */
+/** @param locations of the plan; a distance from one that is gone is not known */
 export function destinationOf(
   { country, region, postcode, street, away }: Standpoint,
-  positions: CompiledPlan["positions"],
+  locations: CompiledPlan["locations"],
 ): QuoteRequest["destination"] {
-  const from = away && positions.get(away.location);
+  const from = away && locations.get(away.location)?.at;
   return {
     ...(country === "" ? {} : { country }),
     ...(region === "" ? {} : { region }),

@@ -62,7 +62,7 @@ function withPosition(
   destination: Destination,
   [location, within]: readonly [string, Intervals],
 ): Destination[] {
-  const from = compiled.positions.get(location);
+  const from = compiled.locations.get(location)?.at;
   if (!from) return [];
   return samples(within, 0, FARTHEST).map((metres) => ({ ...destination, position: placeAway(from, metres) }));
 }

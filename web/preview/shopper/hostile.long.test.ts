@@ -328,7 +328,7 @@ describe("whatever is put in", () => {
         }
         found.kept += 1;
         expect([isStandpoint(drawnPoint), standpointFaults(drawnPoint)]).toEqual([true, []]);
-        const destination = destinationOf(drawnPoint, compiled.compiled.positions);
+        const destination = destinationOf(drawnPoint, compiled.compiled.locations);
         const request = requestFor(drawnPoint, destination, market ?? null, { lines }, at);
         expect(checkQuoteRequest(request)).toHaveProperty("value");
         expect(drawn(plan, request)).toContain("Shopper view");

@@ -3,19 +3,19 @@ import type { Location } from "../../../core/places/location.ts";
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { CheckField } from "../../fields/check-field.tsx";
-import { leafProblem } from "../../fields/leaf-problem.ts";
 import { ListField } from "../../fields/list-field.tsx";
 import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
 import { isInCalendar, isTimeZone } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { TextsTable } from "../../fields/texts-table.tsx";
-import { TypedField } from "../../fields/typed-field.tsx";
 import { TIME_ZONES } from "../../names/code-choices.ts";
 import { languagesRead } from "../../names/languages.ts";
 import { COUNTRY_NAMES } from "../../names/place-names.ts";
 import { setOptional } from "../../state/set-optional.ts";
+import { CoordinatesField } from "./coordinates-field.tsx";
 import { OpeningHours } from "./opening-hours.tsx";
+import { PostcodeTableEditor } from "./postcode-table-editor.tsx";
 
 type Props = {
   order: Order;
@@ -93,7 +93,12 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
           onCommit={(postcode) => set({ postcode })}
           onEmpty={() => onLocation(setOptional(location, "postcode", undefined))}
         />
-        <CoordinatesField at={location.at} onAt={(at) => set({ at })} />
+        <CoordinatesField
+          label="Latitude and longitude, in degrees"
+          at={location.at}
+          leaf="location/at"
+          onAt={(at) => set({ at })}
+        />
         <TextField
           label="Keeps the public holidays of (a country, or empty)"
           value={location.holidays}
@@ -103,6 +108,10 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
           onEmpty={() => onLocation(setOptional(location, "holidays", undefined))}
         />
       </div>
+      <PostcodeTableEditor
+        location={location}
+        onTable={(table) => onLocation(setOptional(location, "postcodeTable", table))}
+      />
       <OpeningHours hours={location.openingHours ?? []} onHours={(openingHours) => set({ openingHours })} />
       <ListField
         inline={false}
@@ -129,32 +138,3 @@ function marketsAround({ markets, zones }: Plan, { country }: Location): Market[
 }
 
 const daysIn = (text: string) => [...new Set(text.split(/[\s,]+/).filter((day) => day !== ""))];
-
-type CoordinatesProps = { at: Location["at"]; onAt: (at: Location["at"]) => void };
-
-function CoordinatesField({ at: [latitude, longitude], onAt }: CoordinatesProps) {
-  return (
-    <TypedField
-      label="Latitude and longitude, in degrees"
-      value={`${latitude}, ${longitude}`}
-      className="w-full"
-      problemOf={(text) => {
-        const read = coordinates(text);
-        return read ? leafProblem("location/at", read) : "Write two numbers like 41.1466, -8.6149";
-      }}
-      onCommit={(text) => {
-        const read = coordinates(text);
-        if (read) onAt(read);
-      }}
-    />
-  );
-}
-
-function coordinates(text: string): [number, number] | null {
-  const parts = text
-    .split(/[\s,;]+/)
-    .filter((part) => part !== "")
-    .map(Number);
-  const [latitude, longitude] = parts;
-  return parts.length !== 2 || latitude === undefined || longitude === undefined ? null : [latitude, longitude];
-}
