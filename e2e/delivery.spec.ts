@@ -291,3 +291,51 @@ test("standpoints and carts are kept under names, for the next visit too", async
   await page.getByRole("button", { name: "Tokyo", exact: true }).click();
   await expect(shopper(page)).toContainText("郵便");
 });
+
+test("a note with bold, a link and a picture is shown as the answer says it", async ({ page, request }) => {
+  await page.goto("/delivery#express");
+  const note = page.getByLabel("Note in English", { exact: true });
+  await note.fill("Before noon, by bicycle");
+  await note.evaluate((field: HTMLInputElement) => field.setSelectionRange(0, 11));
+  await page.getByRole("button", { name: "Bold in Note in English" }).click();
+  await expect(note).toHaveValue("**Before noon**, by bicycle");
+  await note.evaluate((field: HTMLInputElement) => field.setSelectionRange(20, 27));
+  await page.getByRole("button", { name: "A link in Note in English" }).click();
+  await page.keyboard.type("/help/bikes");
+  await page.keyboard.press("Enter");
+  const shown = option(page, "express");
+  await expect(shown.locator("strong")).toHaveText("Before noon");
+  await expect(shown.getByRole("link", { name: "bicycle" })).toHaveAttribute("href", "/help/bikes");
+  // What leads nowhere safe is refused where it is typed.
+  await note.fill("[now](javascript:go)");
+  await page.keyboard.press("Enter");
+  await expect(note).toHaveAttribute("aria-invalid", "true");
+  await page.keyboard.press("Escape");
+
+  // A large picture is made to fit; what is no picture is refused with a word.
+  const file = page.getByLabel("A small picture beside it");
+  await file.setInputFiles({ name: "bike.svg", mimeType: "image/png", buffer: Buffer.from("<svg onload='x'/>") });
+  await expect(page.getByRole("alert")).toContainText("bike.svg is no picture");
+  await file.setInputFiles("docs/screenshots/offers.png");
+  await page.getByLabel(/^Said instead of the picture.* in English$/).fill("A bicycle with a crate");
+  await page.keyboard.press("Enter");
+  await expect(shown.getByRole("img", { name: "A bicycle with a crate" })).toBeVisible();
+  await saved(page);
+
+  // The same in what shops are answered.
+  await page.getByRole("link", { name: "Review and release" }).click();
+  await page.getByRole("button", { name: "Release as number 2" }).click();
+  await expect(page.getByText("Same as release 2")).toBeVisible();
+  const at = "2026-11-26T12:00:00Z";
+  const cart = { lines: [{ sku: "iron-gall-ink", quantity: 1, unitPrice: 1250 }] };
+  const destination = { country: "PT", postcode: "3000-001" };
+  const answer = await request.post("/api/quote", { data: { at, currency: "EUR", locale: "en", destination, cart } });
+  const { options } = await answer.json();
+  const [express] = options.filter(({ id }: { id: string }) => id === "express");
+  expect(express).toMatchObject({
+    note: "Before noon, by bicycle",
+    noteRuns: [{ text: "Before noon", bold: true }, { text: ", by " }, { text: "bicycle", link: "/help/bikes" }],
+    picture: { source: expect.stringMatching(/^data:image\/(png|webp);base64,/), alt: "A bicycle with a crate" },
+  });
+  expect(express.picture.source.length).toBeLessThan(22_000);
+});

@@ -1,12 +1,14 @@
 import { ChargeRef } from "../charges/charge.ts";
 import { ConditionRef } from "../conditions/condition.ts";
 import { OnChannels } from "../conditions/on-channels.ts";
+import { RichByLocale } from "../messages/rich-text.ts";
 import { Amount, Rounding } from "../money/amount.ts";
 import { Handling } from "../money/handling.ts";
 import { Distance } from "../quantities/quantity.ts";
 import { ByLocale, byKind, CurrencyCode, closed, Id, Percent, Position } from "../schema/atoms.ts";
 import { Name } from "../schema/identifier.ts";
 import { type Static, Type } from "../schema/type.ts";
+import { Picture } from "./picture.ts";
 import { DeliveryPromise } from "./promise.ts";
 import { StoreCost } from "./store-cost.ts";
 import { Windows } from "./windows.ts";
@@ -50,7 +52,8 @@ export const DeliveryOption = Type.Object(
     id: Id,
     position: Position,
     name: ByLocale,
-    note: Type.Optional(ByLocale),
+    note: Type.Optional({ ...RichByLocale, description: "Read beside it" }),
+    picture: Type.Optional(Picture),
     code: Type.Optional({ ...Name(), description: "What the order system knows it by; told with the answer" }),
     on: Type.Optional(Type.Boolean({ description: "false: as if it were not there" })),
     way: Type.Optional(Way),

@@ -4,11 +4,11 @@
  *
  * @example pickText({ en: "Standard", pt: "Normal" }, "pt-PT", ["en"]) // { locale: "pt-PT", text: "Normal" }
  */
-export function pickText(
-  texts: Readonly<Record<string, string>>,
+export function pickText<T = string>(
+  texts: Readonly<Record<string, T>>,
   locale: string,
   fallbacks: readonly string[],
-): { locale: string; text: string } | undefined {
+): { locale: string; text: T } | undefined {
   for (const tag of [locale, ...fallbacks]) {
     const text = texts[tag] ?? texts[languageOf(tag)];
     if (text !== undefined) return { locale: tag, text };

@@ -1,6 +1,6 @@
 import { ConditionRef } from "../conditions/condition.ts";
 import { SURFACES } from "../messages/states.ts";
-import { ByLocale, closed, Id, Position } from "../schema/atoms.ts";
+import { ByLocale, closed, Id, Position, WebAddress } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { Schedule } from "../time/stretch.ts";
 
@@ -24,13 +24,7 @@ export const Notice = Type.Object(
     link: Type.Optional(
       Type.Object(
         {
-          to: Type.String({
-            title: "An address of the web",
-            pattern: '^(https?://[^\\s<>"]+|/[^\\s<>"]*)$',
-            maxLength: 500,
-            description: "http, https, or a path of the shop's own",
-            examples: ["/help/holidays"],
-          }),
+          to: WebAddress,
           texts: ByLocale,
         },
         { ...closed, title: "NoticeLink" },

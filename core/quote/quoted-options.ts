@@ -60,7 +60,7 @@ const NOTHING: PricedOption = { full: "not-offered", price: "not-offered", used:
 function plainOption(
   { id, option }: TariffOption,
   { price, full }: PricedOption,
-  { name, note, pickup }: OptionTexts,
+  { name, note, noteRuns, picture, pickup }: OptionTexts,
   promise: Promised | null,
   chosen: boolean,
 ): QuotedOption {
@@ -82,6 +82,8 @@ function plainOption(
     from: false,
   };
   if (note !== undefined) quoted.note = note;
+  if (noteRuns) quoted.noteRuns = noteRuns;
+  if (picture) quoted.picture = picture;
   if (option.code !== undefined) quoted.code = option.code;
   if (way && way.kind !== "shipped") quoted.location = way.location;
   if (pickup) quoted.pickup = pickup;

@@ -53,8 +53,16 @@ export const Position = Type.Integer({
   description: "Order among its kind; ties go by id",
 });
 export const Tag = Type.String({ minLength: 1, maxLength: 64 });
-const Text = Type.String({ minLength: 1, maxLength: 2000 });
+export const Text = Type.String({ minLength: 1, maxLength: 2000 });
 export const ByLocale = Type.Record(Locale, Text, { additionalProperties: false });
+
+export const WebAddress = Type.String({
+  title: "An address of the web",
+  pattern: '^(https?://[^\\s<>"]+|/[^\\s<>"]*)$',
+  maxLength: 500,
+  description: "http, https, or a path of the shop's own",
+  examples: ["/help/holidays"],
+});
 
 export const closed = { additionalProperties: false } as const;
 

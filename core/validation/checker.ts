@@ -27,9 +27,12 @@ const MOST_PROBLEMS = 50;
 
 function problemsOf(errors: readonly ErrorObject[]): Problem[] {
   // Where one of several forms was wanted, why each of them does not fit would only confuse.
-  const choices = errors.filter(({ keyword }) => keyword === "anyOf").map(({ instancePath }) => instancePath);
+  const chosen = errors.filter(({ keyword }) => keyword === "anyOf").map(({ instancePath }) => instancePath);
+  const clear = new Set(chosen.filter((choice) => isClear(errors, choice)));
+  const choices = chosen.filter((choice) => !clear.has(choice));
   const said = new Set<string>();
   return errors
+    .filter(({ instancePath }) => !clear.has(instancePath))
     .filter(
       ({ keyword, instancePath }) =>
         !choices.some(
@@ -43,6 +46,16 @@ function problemsOf(errors: readonly ErrorObject[]): Problem[] {
       return !said.has(line) && said.add(line);
     })
     .slice(0, MOST_PROBLEMS);
+}
+
+/** Whether it is clear which form was meant: all others are of another type, and what is wrong lies within. */
+function isClear(errors: readonly ErrorObject[], choice: string): boolean {
+  const here = errors.filter(({ instancePath, keyword }) => instancePath === choice && keyword !== "anyOf");
+  return (
+    here.length > 0 &&
+    here.every(({ keyword }) => keyword === "type") &&
+    errors.some(({ instancePath }) => instancePath.startsWith(`${choice}/`))
+  );
 }
 
 function placeOf({ instancePath, keyword, params }: ErrorObject): string {

@@ -1,6 +1,7 @@
 import { Fragment } from "react";
 import { setOptional } from "../state/set-optional.ts";
 import type { LeafName } from "./leaf-names.ts";
+import { MarkButtons } from "./mark-buttons.tsx";
 import { TextField } from "./text-field.tsx";
 
 type Texts = Record<string, string>;
@@ -15,6 +16,8 @@ export type TextsColumn = {
   readonly onTexts: (texts: Texts | undefined) => void;
   /** There has to be one in some language. */
   readonly required?: boolean;
+  /** Texts with marks for bold and links: what is wrong with one, or null. */
+  readonly marked?: (text: string) => string | null;
 };
 
 type Props = { languages: readonly string[]; columns: readonly TextsColumn[] };
@@ -46,19 +49,23 @@ export function TextsTable({ languages, columns }: Props) {
   );
 }
 
-function Cell({ language, label, texts = {}, leaf, onTexts, required = false }: TextsColumn & { language: string }) {
+function Cell(props: TextsColumn & { language: string }) {
+  const { language, label, texts = {}, leaf, onTexts, required = false, marked } = props;
   const others = setOptional(texts, language, undefined);
   const isLast = Object.keys(others).length === 0;
-  return (
+  const name = `${label} in ${languageNames.of(language) ?? language}`;
+  const field = (
     <TextField
       label=""
-      ariaLabel={`${label} in ${languageNames.of(language) ?? language}`}
+      ariaLabel={name}
       className="w-full"
       dir="auto"
       value={texts[language]}
       leaf={leaf}
+      {...(marked ? { rule: marked } : {})}
       onCommit={(text) => onTexts({ ...texts, [language]: text })}
       {...(required && isLast ? {} : { onEmpty: () => onTexts(isLast ? undefined : others) })}
     />
   );
+  return marked ? <MarkButtons of={name}>{field}</MarkButtons> : field;
 }

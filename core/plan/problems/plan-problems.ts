@@ -4,12 +4,14 @@ import type { Condition, SavedConditions } from "../../conditions/condition.ts";
 import type { ConditionReferences } from "../../conditions/definition.ts";
 import { circleProblems, conditionProblems } from "../../conditions/problems.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
+import { pictureProblems } from "../../delivery/picture.ts";
 import { promiseProblems } from "../../delivery/promise.ts";
 import { storeCostProblems } from "../../delivery/store-cost.ts";
 import { windowsProblems } from "../../delivery/windows.ts";
 import { markProblems } from "../../measures/measure-spec.ts";
 import { onlyProblems } from "../../measures/only-goods.ts";
 import { OPTION_VARIABLE_NAMES } from "../../messages/option-variables.ts";
+import type { RichByLocale } from "../../messages/rich-text.ts";
 import { SURFACES } from "../../messages/states.ts";
 import { stepVariableNames } from "../../messages/step-variables.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
@@ -108,6 +110,14 @@ function newProblems(destination: ZoneDestination, path: string): Problem[] {
 const whenProblems = (condition: Condition | undefined, path: string, known: Known): Problem[] =>
   condition ? conditionProblems(condition, path, known, known.saved) : [];
 
+/** The texts of a note in its languages, each stretch by itself: figures are filled in stretch by stretch. */
+const noteTexts = (note: RichByLocale, path: string): { text: string; at: string }[] =>
+  Object.entries(note).flatMap(([locale, rich]) =>
+    typeof rich === "string"
+      ? [{ text: rich, at: `${path}/${locale}` }]
+      : rich.map(({ text }, i) => ({ text, at: `${path}/${locale}/${i}/text` })),
+  );
+
 function optionProblems(plan: Plan, option: DeliveryOption, path: string, known: Known): Problem[] {
   const references: ChargeReferences = { ...known, contexts: soldIn(plan, option, known.rates) };
   const amounts: [Amount | undefined, string][] = [
@@ -118,7 +128,7 @@ function optionProblems(plan: Plan, option: DeliveryOption, path: string, known:
   ];
   const texts = [
     ...Object.entries(option.name).map(([locale, text]) => ({ text, at: `${path}/name/${locale}` })),
-    ...Object.entries(option.note ?? {}).map(([locale, text]) => ({ text, at: `${path}/note/${locale}` })),
+    ...noteTexts(option.note ?? {}, `${path}/note`),
   ];
   const { way } = option;
   return [
@@ -151,6 +161,7 @@ function optionProblems(plan: Plan, option: DeliveryOption, path: string, known:
         ...(promise ? promiseProblems(promise, `${at}/promise`, known.locations) : []),
       ];
     }),
+    ...pictureProblems(option.picture, `${path}/picture`),
     ...texts.flatMap(({ text, at }) => (text.includes("{") ? wordingProblems(text, OPTION_VARIABLE_NAMES, at) : [])),
   ];
 }

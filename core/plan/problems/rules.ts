@@ -3,6 +3,7 @@ import type { SavedConditions } from "../../conditions/condition.ts";
 import { conditionDepth } from "../../conditions/visit.ts";
 import { RETIRED_MEASURE } from "../../measures/measure-spec.ts";
 import { OPTION_VARIABLE_KINDS } from "../../messages/option-variables.ts";
+import { runsOf } from "../../messages/rich-text.ts";
 import { SURFACES } from "../../messages/states.ts";
 import { stepVariableKinds } from "../../messages/step-variables.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
@@ -59,10 +60,17 @@ function textProblems(entity: Entity): Problem[] {
       );
     case "option":
       return (["name", "note"] as const).flatMap((key) =>
-        Object.entries(entity.body[key] ?? {}).flatMap(([locale, text]) =>
-          text.includes("{")
-            ? formattingProblems(text, locale, OPTION_VARIABLE_KINDS, `/${key}${pointer(locale)}`)
-            : [],
+        Object.entries(entity.body[key] ?? {}).flatMap(([locale, rich]) =>
+          runsOf(rich).flatMap(({ text }, i) =>
+            text.includes("{")
+              ? formattingProblems(
+                  text,
+                  locale,
+                  OPTION_VARIABLE_KINDS,
+                  `/${key}${pointer(locale)}${typeof rich === "string" ? "" : `/${i}/text`}`,
+                )
+              : [],
+          ),
         ),
       );
     default:

@@ -3,6 +3,7 @@ import type { Promised } from "../../delivery/promise.ts";
 import type { DeliveryWindow } from "../../delivery/windows.ts";
 import type { LadderMeasure } from "../../measures/measure-spec.ts";
 import type { UnsaidText } from "../../messages/format-message.ts";
+import type { TextRun } from "../../messages/rich-text.ts";
 import type { StepState, Surface } from "../../messages/states.ts";
 import type { AddressNote } from "../../places/place.ts";
 import type { Problem } from "../../schema/problem.ts";
@@ -18,6 +19,10 @@ export type QuotedOption = {
   id: string;
   name: string;
   note?: string;
+  /** The stretches of the note, where some are bold or lead somewhere. */
+  noteRuns?: TextRun[];
+  /** Read beside the note; `source` is a data URL of a raster picture, `alt` empty for an ornament. */
+  picture?: { source: string; width: number; height: number; alt: string };
   /** What the order system knows it by. */
   code?: string;
   available: boolean;

@@ -81,10 +81,11 @@ function mergedOption(
   const open = present.some(isOpen);
   const differ = <K extends keyof QuotedOption>(key: K) =>
     open || priced.some((option) => !equal(option[key], shown[key]));
-  const { promise, note, pickup, windows, picked, ...rest } = shown;
+  const { promise, note, noteRuns, pickup, windows, picked, ...rest } = shown;
   return {
     ...rest,
     ...(note === undefined || differ("note") ? {} : { note }),
+    ...(noteRuns === undefined || differ("noteRuns") ? {} : { noteRuns }),
     ...(pickup === undefined || differ("pickup") ? {} : { pickup }),
     ...(promise === undefined || differ("promise") ? {} : { promise }),
     ...(windows === undefined || differ("windows") ? {} : { windows }),

@@ -1,8 +1,10 @@
 import { hasNoPrice, sumOf } from "../../delivery/full-price.ts";
+import type { Picture } from "../../delivery/picture.ts";
 import type { PricedOption } from "../../evaluate/evaluation.ts";
 import { formatMessage, formatOrTell } from "../../messages/format-message.ts";
 import { pickText } from "../../messages/locale.ts";
 import { optionValues } from "../../messages/option-variables.ts";
+import { plainText, type RichText, runsOf } from "../../messages/rich-text.ts";
 import type { OptionFigures } from "../../messages/variable.ts";
 import { rounded } from "../../money/linear-amount.ts";
 import type { TariffOption } from "../../tariff/tariff.ts";
@@ -11,7 +13,7 @@ import { localeOf, type QuoteIn } from "../answer/quote-in.ts";
 import type { StepProgress } from "../progress/progress.ts";
 import { isAnnounced } from "./mentioned.ts";
 
-export type OptionTexts = Pick<QuotedOption, "name" | "note" | "pickup">;
+export type OptionTexts = Pick<QuotedOption, "name" | "note" | "noteRuns" | "picture" | "pickup">;
 
 /**
  * Name and note, and where it is collected, as the shopper reads them. They may mention the price, what was saved, and the next goal that would
@@ -25,9 +27,8 @@ export function optionTexts(
 ): OptionTexts {
   const { market, currency } = now.tariff;
   const locale = localeOf(now);
-  const textOf = (texts: Readonly<Record<string, string>>): string | undefined => {
-    const picked = pickText(texts, locale, market.languages);
-    if (!picked?.text.includes("{")) return picked?.text;
+  const filled = (picked: { readonly locale: string; readonly text: string }): string | undefined => {
+    if (!picked.text.includes("{")) return picked.text;
     const figures = (): OptionFigures => ({
       locale: picked.locale,
       currency,
@@ -36,17 +37,34 @@ export function optionTexts(
     });
     return formatOrTell(picked, () => formatMessage(picked, optionValues(figures())), unsaid);
   };
-  const note = option.note && textOf(option.note);
+  const called = pickText(option.name, locale, market.languages);
+  const note = option.note && pickText(option.note, locale, market.languages);
   const told = (texts: Readonly<Record<string, string>> | undefined) =>
     texts && pickText(texts, locale, market.languages)?.text;
   const address = told(pickup?.address);
   const instructions = told(pickup?.instructions);
   return {
-    name: textOf(option.name) ?? id,
-    ...(note === undefined ? {} : { note }),
+    name: (called && filled(called)) ?? id,
+    ...(note ? noteOf(note.text, (text) => filled({ locale: note.locale, text })) : {}),
+    ...(option.picture ? { picture: pictureOf(option.picture, told(option.picture.alt)) } : {}),
     ...(address === undefined ? {} : { pickup: { address, ...(instructions === undefined ? {} : { instructions }) } }),
   };
 }
+
+/** A note with its figures: what it says, and its stretches where they look different. One that cannot be filled is left out whole. */
+function noteOf(note: RichText, filled: (text: string) => string | undefined): Pick<QuotedOption, "note" | "noteRuns"> {
+  const runs = runsOf(note).map((run) => ({ ...run, text: filled(run.text) }));
+  const said = runs.flatMap(({ text, ...look }) => (text === undefined ? [] : [{ text, ...look }]));
+  if (said.length < runs.length) return {};
+  return { note: plainText(said), ...(typeof note === "string" ? {} : { noteRuns: said }) };
+}
+
+const pictureOf = ({ type, data, width, height }: Picture, alt = ""): NonNullable<QuotedOption["picture"]> => ({
+  source: `data:${type};base64,${data}`,
+  width,
+  height,
+  alt,
+});
 
 const pricesOf = ({ full, price }: PricedOption): Pick<OptionFigures, "price" | "fullPrice"> =>
   hasNoPrice(full) || typeof price === "string"

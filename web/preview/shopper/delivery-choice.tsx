@@ -4,6 +4,7 @@ import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { promiseText } from "./promise-text.ts";
+import { RichNote } from "./rich-note.tsx";
 import { shopWord } from "./shop-words.ts";
 import { WindowChoice } from "./window-choice.tsx";
 
@@ -107,7 +108,7 @@ type OfferedProps = {
 
 function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
   const { products } = useLooked();
-  const { name, note, pickup, price, fullPrice, from, asks, grants } = option;
+  const { name, pickup, price, fullPrice, from, asks, grants } = option;
   const reduced = price !== null && fullPrice !== null && price < fullPrice;
   const location = compiled.plan.locations?.find(({ id }) => id === option.location);
   const promise = promiseText(option, locale, location?.timeZone ?? "UTC");
@@ -120,7 +121,7 @@ function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
             {promise}
           </span>
         )}
-        {note && <span className="block text-[13px] text-quiet">{note}</span>}
+        <RichNote {...option} />
         {pickup && option.available && (
           <span className="block text-[13px] text-quiet" data-pickup>
             {pickup.address}

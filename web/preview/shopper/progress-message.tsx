@@ -4,6 +4,7 @@ import { type Display, PLAIN_DISPLAY } from "../../../core/messages/display.ts";
 import type { Surface } from "../../../core/messages/states.ts";
 import type { Quote } from "../../../core/quote/answer/quote.ts";
 import { ProgressDisplay } from "./progress-display.tsx";
+import { ShopLink } from "./shop-link.tsx";
 import { shopWord } from "./shop-words.ts";
 
 type Props = { quote: Quote; surface: Surface; display: Display | undefined; locale: string };
@@ -22,9 +23,7 @@ export function ProgressMessage({ quote, surface, display = PLAIN_DISPLAY, local
           {link && (
             <>
               {" "}
-              <a className="underline" href={link.to} onClick={(event) => event.preventDefault()}>
-                {link.text}
-              </a>
+              <ShopLink to={link.to}>{link.text}</ShopLink>
             </>
           )}
         </p>
