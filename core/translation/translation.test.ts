@@ -5,9 +5,12 @@ import { IntlMessageFormat } from "intl-messageformat";
 import { describe, expect, it } from "vitest";
 import { contrast } from "../messages/display.ts";
 import { missingPlurals, placeholdersOf } from "../messages/wording.ts";
+import { entitiesOf, entityKey, planOf } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
+import { plainTexts } from "./plain-texts.ts";
 import { isOutdated, translationUnits, withText, withTexts } from "./translation-units.ts";
+import { translatorsTexts, withTranslatorsTexts } from "./translators-texts.ts";
 import { readXliff, xliffOf } from "./xliff.ts";
 
 const plan: Plan = JSON.parse(readFileSync("demo/plan.json", "utf8"));
@@ -100,6 +103,56 @@ describe("texts for translators", () => {
       problems: [{ message: /document type/ }],
     });
     expect(readXliff("<xliff")).toMatchObject({ problems: [{ message: /is not XML/ }] });
+  });
+
+  it("are names, notes, addresses and notices too, which come back into what they stand in", () => {
+    const [option, ...options] = plan.options;
+    const [location, ...locations] = plan.locations ?? [];
+    if (!option || !location) throw new Error("the demo has neither");
+    const notice = { id: "snow", position: 1, name: "Snow", on: true, zones: [], surfaces: ["cart" as const] };
+    const filled: Plan = {
+      ...plan,
+      options: [
+        {
+          ...option,
+          note: {
+            en: [
+              { text: "See ", bold: true },
+              { text: "{price}", link: "/prices" },
+            ],
+          },
+        },
+        ...options,
+      ],
+      locations: [{ ...location, address: { en: "5 Bobbin Street" } }, ...locations],
+      notices: [{ ...notice, texts: { en: "Two days late." }, link: { to: "/snow", texts: { en: "Why" } } }],
+    };
+    const ids = plainTexts(filled).map(({ id }) => id);
+    expect(ids).toEqual(expect.arrayContaining([`option:${option.id}:note`, "notice:snow:text", "notice:snow:link"]));
+    // Translated by a tool that keeps placeholders: every text is said twice.
+    const xml = xliffOf(translatorsTexts(filled), "en", "fr");
+    const sent = xml.replaceAll(/<source>(.*)<\/source>/g, "$&<target>$1</target>");
+    const back = readXliff(sent);
+    if (!("texts" in back)) throw new Error(JSON.stringify(back.problems));
+    expect(back.texts).toHaveLength(translatorsTexts(filled).filter(({ texts }) => texts.en !== undefined).length);
+    const taken = withTranslatorsTexts(filled, back.texts);
+    if (!("entities" in taken)) throw new Error(JSON.stringify(taken.problems));
+    const written = new Map([...entitiesOf(filled), ...taken.entities].map((entity) => [entityKey(entity), entity]));
+    const after = planOf([...written.values()]);
+    if (!after) throw new Error("the store is gone");
+    for (const { id, texts } of translatorsTexts(after)) expect([id, texts.fr]).toEqual([id, texts.en]);
+    expect(after.options.find(({ id }) => id === option.id)?.note?.fr).toEqual(filled.options[0]?.note?.en);
+    expect(withTranslatorsTexts(after, back.texts)).toEqual({ entities: [] });
+    // All or nothing, over both sorts of text.
+    const refused = (text: string, unit = `option:${option.id}:note`) => {
+      const good = { unit: "notice:snow:text", locale: "fr", text: "Deux jours de retard." };
+      const result = withTranslatorsTexts(filled, [good, { unit, locale: "fr", text }]);
+      return "problems" in result ? result.problems.map(({ message }) => message) : [];
+    };
+    expect(refused("Voir [{price}](/prices)")).toEqual([]);
+    expect(refused("Voir {price}")).toEqual(["the link to /prices of the source is missing"]);
+    expect(refused("[{prix}](/prices)")[0]).toContain("nothing fills the placeholder {prix}");
+    expect(refused("x", "option:gone:name")).toEqual(["the plan has no such text"]);
   });
 
   it("tell which translations an edit has left behind", () => {

@@ -1,6 +1,7 @@
 import { XMLParser, XMLValidator } from "fast-xml-parser";
 import type { Problem } from "../schema/problem.ts";
-import type { IncomingText, TranslationUnit } from "./translation-units.ts";
+import type { IncomingText } from "./translation-units.ts";
+import type { TranslatorsText } from "./translators-texts.ts";
 
 const NAMESPACE = "urn:oasis:names:tc:xliff:document:2.0";
 /** Placeholders that stand for themselves; whole plural blocks are text, since each language has forms of its own. */
@@ -10,9 +11,9 @@ const SIMPLE = /\{\s*([A-Za-z][A-Za-z0-9]*)\s*\}/g;
  * Texts for one target language as an XLIFF 2.0 document (OASIS). Placeholders are `ph` elements with their original data,
  * so that a translator's tool keeps them whole.
  *
- * @example xliffOf(translationUnits(plan), "en", "pt")
+ * @example xliffOf(translatorsTexts(plan), "en", "pt")
  */
-export function xliffOf(units: readonly TranslationUnit[], source: string, target: string): string {
+export function xliffOf(units: readonly TranslatorsText[], source: string, target: string): string {
   const lines = units.flatMap((unit) => {
     const from = unit.texts[source];
     if (from === undefined) return [];

@@ -2,7 +2,12 @@ import { useState } from "react";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Problem } from "../../../core/schema/problem.ts";
 import type { IncomingText } from "../../../core/translation/translation-units.ts";
-import { sourceLanguageOf, translationUnits, withTexts } from "../../../core/translation/translation-units.ts";
+import { sourceLanguageOf } from "../../../core/translation/translation-units.ts";
+import {
+  type TranslatorsText,
+  translatorsTexts,
+  withTranslatorsTexts,
+} from "../../../core/translation/translators-texts.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
@@ -15,7 +20,7 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
   const [target, setTarget] = useState(targets[0] ?? "");
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [taken, setTaken] = useState<number | null>(null);
-  const units = translationUnits(plan);
+  const units = translatorsTexts(plan);
   const untranslated = units.filter(({ texts }) => texts[source] !== undefined && texts[target] === undefined).length;
   const read = async (file: File) => {
     setTaken(null);
@@ -23,7 +28,7 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
     const found = file.name.endsWith(".json")
       ? readTextsJson(text)
       : (await import("../../../core/translation/xliff.ts")).readXliff(text);
-    const result = "problems" in found ? found : withTexts(plan, found.texts);
+    const result = "problems" in found ? found : withTranslatorsTexts(plan, found.texts);
     setProblems("problems" in result ? result.problems : []);
     if ("problems" in result) return;
     draftStore.commit(...result.entities);
@@ -59,10 +64,12 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
         </button>
         <FileField label="Read translations" accept=".xlf,.xliff,.json" onFile={(file) => void read(file)} />
         <span className="text-[13px] text-quiet">
-          {untranslated === 0 ? `Nothing is missing in ${target}.` : `${untranslated} texts are missing in ${target}.`}
+          {untranslated === 0
+            ? `Nothing is missing in ${target}.`
+            : `${untranslated === 1 ? "One text is" : `${untranslated} texts are`} missing in ${target}.`}
         </span>
       </div>
-      {taken !== null && <p className="mt-2">{taken} texts read.</p>}
+      {taken !== null && <p className="mt-2">{taken === 1 ? "One text" : `${taken} texts`} read.</p>}
       {problems.length > 0 && (
         <div role="alert" className="mt-2 text-warning">
           <p className="font-semibold">This file was not taken:</p>
@@ -79,7 +86,7 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
   );
 }
 
-function textsJson(units: ReturnType<typeof translationUnits>, locales: readonly string[]): string {
+function textsJson(units: readonly TranslatorsText[], locales: readonly string[]): string {
   const byLocale = locales.map((locale) => [
     locale,
     Object.fromEntries(units.flatMap(({ id, texts }) => (texts[locale] === undefined ? [] : [[id, texts[locale]]]))),
