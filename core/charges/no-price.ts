@@ -13,6 +13,7 @@ export const NO_PRICE_WORDS = {
   "carrier-failed": "the carrier could not be reached",
   "carrier-not-served": "the carrier does not go there",
   "carrier-too-heavy": "the parcel is too heavy for the carrier",
+  "carrier-account-unknown": "the carrier does not know the store's account",
   "carrier-not-asked": "the carrier was not asked about this parcel",
 } as const;
 

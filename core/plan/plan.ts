@@ -1,3 +1,4 @@
+import { CarrierAccounts } from "../charges/carrier-account.ts";
 import { SavedCondition, type SavedConditions } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
 import { Display } from "../messages/display.ts";
@@ -67,6 +68,7 @@ export const Store = Type.Object(
         description: "What new weights and distances are written in; metric unless given",
       }),
     ),
+    carriers: Type.Optional(CarrierAccounts),
     shipsFrom: Type.Optional({ ...Id, description: "The location goods are shipped from" }),
   },
   { ...closed, title: "Store" },

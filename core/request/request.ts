@@ -127,7 +127,13 @@ export const CarrierAnswer = Type.Object(
     ),
     price: Type.Optional(MinorUnits),
     problem: Type.Optional(
-      Type.Union([Type.Literal("slow"), Type.Literal("failed"), Type.Literal("not-served"), Type.Literal("too-heavy")]),
+      Type.Union([
+        Type.Literal("slow"),
+        Type.Literal("failed"),
+        Type.Literal("not-served"),
+        Type.Literal("too-heavy"),
+        Type.Literal("unknown-account"),
+      ]),
     ),
   },
   { ...closed, title: "CarrierAnswer" },

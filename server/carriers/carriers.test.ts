@@ -38,6 +38,52 @@ describe("carriers", () => {
     expect(replies).toEqual([...prices, ...none, null]);
   });
 
+  it("know their customers by account: what was agreed on, or the list all the same; nobody else's number is guessed", async () => {
+    const known = { account: "OS-4711" };
+    const replies = await askCarriers(
+      [
+        question({ account: known }),
+        question({ account: { ...known, prices: "list" } }),
+        question({ account: { account: "4711" } }),
+        question({
+          carrier: "veldcart",
+          service: "air",
+          destination: { country: "JP" },
+          account: { account: "VC 123456" },
+        }),
+      ],
+      ownCarriers(),
+    );
+    // 88 % of 4.60, 4.60, and 91 % of 26.80 + 8.10 for the second kilogram.
+    expect(replies).toEqual([
+      { price: 405, currency: "EUR" },
+      { price: 460, currency: "EUR" },
+      { problem: "unknown-account" },
+      { price: 3176, currency: "USD" },
+    ]);
+    const plan = (account: string) =>
+      compiledPlan({
+        ...oneZonePlan({
+          options: [
+            {
+              ...{ id: "parcel", position: 1, name: { en: "Parcel" }, zones: ["z"] },
+              charge: { kind: "carrier", carrier: "osprelle", service: "parcel" },
+            },
+          ],
+        }),
+        store: { name: "One zone", chosenAtFirst: { rule: "first" }, carriers: { osprelle: { account } } },
+      });
+    const cart = {
+      lines: [{ sku: "ink", quantity: 2, unitPrice: 1000, weight: { value: "600", unit: "g" as const } }],
+    };
+    const destination = { country: "PT", postcode: "1100-062" };
+    const asked = { at: "2026-11-24T10:00:00Z", currency: "EUR", destination, cart };
+    const answer = async (account: string) =>
+      quoteOf(plan(account), await withCarrierAnswers(plan(account), asked, ownCarriers())).options[0];
+    expect(await answer("OS-0001")).toMatchObject({ price: 405, available: true });
+    expect(await answer("nobody")).toMatchObject({ price: null, reason: "carrier-account-unknown" });
+  });
+
   it("are asked at once and waited for no longer than the deadline, whether they heed it or not", async () => {
     const deaf: Carrier = { id: "deaf", name: "Deaf", services: [], ask: () => new Promise(() => {}) };
     const started = performance.now();

@@ -10,6 +10,7 @@ export const OSPRELLE: RateCard = {
   name: "Osprelle",
   currency: "EUR",
   delay: 60,
+  accounts: { like: /^OS-\d{4}$/, percent: 88 },
   zoneOf: ({ country, region, postcode }) => {
     if (country === "PT")
       return region === "PT-20" || region === "PT-30" || ISLANDS.test(postcode ?? "") ? "islands" : "home";

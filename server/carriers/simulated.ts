@@ -16,6 +16,8 @@ export type RateCard = {
   readonly currency: string;
   /** Milliseconds it takes to answer. */
   readonly delay: number;
+  /** Account numbers it knows, and the percent of its list that was agreed on with them. */
+  readonly accounts: { readonly like: RegExp; readonly percent: number };
   readonly zoneOf: (destination: { country: string; region?: string; postcode?: string }) => string | null;
   readonly services: readonly {
     readonly id: string;
@@ -40,7 +42,8 @@ export function simulated(card: RateCard, behaviour: CarrierBehaviour = "well"):
   };
 }
 
-function replyFrom(card: RateCard, { service, destination, weight }: CarrierQuestion): CarrierReply {
+function replyFrom(card: RateCard, { service, destination, weight, account }: CarrierQuestion): CarrierReply {
+  if (account && !card.accounts.like.test(account.account)) return { problem: "unknown-account" };
   const wanted = card.services.find(({ id }) => id === service);
   const { country } = destination;
   const zone = country === undefined ? null : card.zoneOf({ ...destination, country });
@@ -48,5 +51,7 @@ function replyFrom(card: RateCard, { service, destination, weight }: CarrierQues
   if (!wanted || !price) return { problem: "not-served" };
   if (weight > wanted.heaviest * GRAM) return { problem: "too-heavy" };
   const kilograms = Math.max(1, Math.ceil(weight / (1000 * GRAM)));
-  return { price: price.first + (kilograms - 1) * price.further, currency: card.currency };
+  const list = price.first + (kilograms - 1) * price.further;
+  const percent = account && account.prices !== "list" ? card.accounts.percent : 100;
+  return { price: Math.round((list * percent) / 100), currency: card.currency };
 }

@@ -6,6 +6,7 @@ export const VELDCART: RateCard = {
   name: "Veldcart",
   currency: "USD",
   delay: 220,
+  accounts: { like: /^VC \d{6}$/, percent: 91 },
   zoneOf: ({ country, region, postcode }) => {
     if (country === "US")
       return region === "US-AK" || region === "US-HI" || /^(995|996|997|998|999|967|968)/.test(postcode ?? "")

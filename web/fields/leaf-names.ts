@@ -272,6 +272,7 @@ export type LeafName =
   | "store/accepted/id"
   | "store/accepted/kind"
   | "store/accepted/reason"
+  | "store/carriers/*/account"
   | "store/channels/id"
   | "store/channels/name"
   | "store/display/fill"

@@ -44,6 +44,7 @@ const REASONS = {
   failed: "carrier-failed",
   "not-served": "carrier-not-served",
   "too-heavy": "carrier-too-heavy",
+  "unknown-account": "carrier-account-unknown",
 } as const;
 
 /** How the parcel of a carrier charge is weighed: the zone's ordinary goods, packed. */

@@ -1,4 +1,5 @@
 import { isOrdinary } from "../../cart/read-cart.ts";
+import { CarrierAccount } from "../../charges/carrier-account.ts";
 import type { Charge } from "../../charges/charge.ts";
 import { type CarrierCharge, parcelSpec } from "../../charges/kinds/carrier.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
@@ -22,6 +23,7 @@ export const CarrierQuestion = Type.Object(
     carrier: Id,
     service: Id,
     from: Type.Optional(Id),
+    account: Type.Optional(CarrierAccount),
     weight: Type.Integer({ minimum: 0, maximum: Number.MAX_SAFE_INTEGER, description: "Milligrams of the parcel" }),
     origin: Type.Union([
       Type.Object(
@@ -76,11 +78,13 @@ export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest):
     const weight = parcel.kind === "count" ? parcel.count(cart.lines) : null;
     if (weight === null || isAnswered(request, charge)) return [];
     const id = from ?? plan.store.shipsFrom;
+    const account = plan.store.carriers?.[carrier];
     const origin = plan.locations?.find((location) => location.id === id);
     const question = {
       carrier,
       service,
       ...(from === undefined ? {} : { from }),
+      ...(account ? { account } : {}),
       weight,
       origin: origin
         ? { country: origin.country, ...(origin.postcode ? { postcode: origin.postcode } : {}), at: origin.at }

@@ -11,7 +11,6 @@ import { explainAt } from "../../../core/queries/explain-at.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { EditingContext, editingIn } from "../../editors/editing.ts";
-import { AddSelect } from "../../fields/add-select.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { namesOf } from "../../names/entity-words.ts";
 import { locationNameIn } from "../../names/location-name.ts";
@@ -21,9 +20,9 @@ import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { useSelected } from "../../state/use-selected.ts";
 import { ProductsPanel } from "../products/products-panel.tsx";
+import { AddOption } from "./add-option.tsx";
 import { OptionEditor } from "./option-editor.tsx";
 import { OptionList, type OptionRow } from "./option-list.tsx";
-import { optionFrom, PATTERNS } from "./patterns.ts";
 
 /** In the address where an option's id would stand. */
 const PRODUCTS = "products/";
@@ -50,13 +49,11 @@ export function DeliveryView() {
     options.find(({ id }) => id === selected) ?? options.find((option) => isHere(option, zones)) ?? options[0];
   const save = (...bodies: DeliveryOption[]) =>
     draftStore.commit(...bodies.map((body) => ({ kind: "option" as const, id: body.id, body })));
-  const add = (pattern: string) => {
-    const found = PATTERNS.find(({ id }) => id === pattern);
-    const made = found && optionFrom(found, plan, zones.length > 0 ? zones.slice(0, 1) : []);
-    setProblem(found && !made ? "This needs a location: add one under Places first." : null);
-    if (!made) return;
-    save(made);
-    select(made.id);
+  const addAll = (made: readonly DeliveryOption[]) => {
+    const [first] = made;
+    if (!first) return;
+    save(...made);
+    select(first.id);
   };
   const duplicate = (option: DeliveryOption) => {
     const ids = options.map(({ id }) => id);
@@ -82,13 +79,7 @@ export function DeliveryView() {
           onSelect={select}
           onMove={move}
         />
-        <AddSelect
-          label="Add an option"
-          shown="Add an option…"
-          className="mt-3 w-full"
-          choices={PATTERNS.map(({ id, name, adds }) => ({ value: id, words: `${name}: ${adds}` }))}
-          onAdd={add}
-        />
+        <AddOption plan={plan} zones={zones} onAdd={addAll} onProblem={setProblem} />
         <button
           type="button"
           aria-current={selected === PRODUCTS || undefined}

@@ -162,3 +162,28 @@ export function optionFrom(pattern: Pattern, plan: Plan, zones: readonly string[
     ...made,
   };
 }
+
+type Carrier = { readonly id: string; readonly services: readonly { readonly id: string; readonly name: string }[] };
+
+/** An option for each service of a live carrier, at what it asks. */
+export function optionsOfCarrier(
+  plan: Plan,
+  { id: carrier, services }: Carrier,
+  zones: readonly string[],
+): DeliveryOption[] {
+  const made: DeliveryOption[] = [];
+  for (const { id: service, name } of services) {
+    const all = [...plan.options, ...made];
+    made.push({
+      id: freeId(
+        `${carrier}-${service}`,
+        all.map(({ id }) => id),
+      ),
+      position: lastPosition(all),
+      name: { en: name },
+      zones: [...zones],
+      charge: { kind: "carrier", carrier, service },
+    });
+  }
+  return made;
+}

@@ -10,6 +10,7 @@ import { languagesRead } from "../../names/languages.ts";
 import { type UnitSystem, unitsOf } from "../../names/units.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
+import { CarrierAccounts } from "./carrier-accounts.tsx";
 import { Channels } from "./channels.tsx";
 
 /** No location named. */
@@ -66,6 +67,7 @@ export function StoreEditor({ plan }: { plan: Plan }) {
       </div>
       <ChosenAtFirst plan={plan} onStore={save} />
       <Channels plan={plan} onStore={save} />
+      <CarrierAccounts store={store} onStore={save} />
     </section>
   );
 }
