@@ -137,6 +137,36 @@ test("a carrier that is down or slow falls back, and says so when asked why", as
   await expect(page.getByRole("region", { name: "By air" })).toBeVisible();
 });
 
+test("a carrier's services become options at once, and its account is what they are asked by", async ({ page }) => {
+  await page.goto("/delivery");
+  await lookFrom(page, "PT", "3000-001");
+  await page.getByLabel("Add an option").selectOption("all-of/osprelle");
+  await expect(page.getByRole("region", { name: "Parcel" })).toBeVisible();
+  // 3.2 kg: 4.15 and 0.45 for each of three kilograms more; the morning's 8.70 and 0.90.
+  await expect(priceOf(page, "osprelle-parcel")).toBeVisible();
+  await expect(priceOf(page, "osprelle-morning")).toBeVisible();
+  const figure = async (id: string) => Number((await priceOf(page, id).innerText()).replace("€", ""));
+  const [parcel, morning] = [await figure("osprelle-parcel"), await figure("osprelle-morning")];
+  expect(morning).toBeGreaterThan(parcel);
+  await page.getByRole("link", { name: "Places" }).click();
+  await page.getByRole("button", { name: /^Velm & Quire/ }).click();
+  const number = page.getByLabel("Account number at Osprelle");
+  await number.fill("OS-4711");
+  await number.press("Enter");
+  const agreed = (list: number) => `€${(Math.round(list * 88) / 100).toFixed(2)}`;
+  await expect(priceOf(page, "osprelle-parcel")).toHaveText(agreed(parcel));
+  await expect(priceOf(page, "osprelle-morning")).toHaveText(agreed(morning));
+  await page.getByLabel("Prices of Osprelle").selectOption("list");
+  await expect(priceOf(page, "osprelle-parcel")).toHaveText(`€${parcel.toFixed(2)}`);
+  // A number that the carrier does not know has no price, and says why.
+  await number.fill("4711");
+  await number.press("Enter");
+  await expect(option(page, "osprelle-parcel")).toBeHidden();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(priceOf(page, "osprelle-parcel")).toHaveText(`€${parcel.toFixed(2)}`);
+  await saved(page);
+});
+
 test("collection and delivery skip a holiday and the days around it", async ({ page }) => {
   await page.goto("/delivery#collect-porto");
   // Monday 30 November after closing; Tuesday 1 December is a public holiday in Portugal (date-holidays).

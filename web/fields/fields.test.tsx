@@ -1,9 +1,12 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen, within } from "@testing-library/react";
+import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
+import { readMarked } from "../../core/messages/rich-text.ts";
 import { ChoicesField } from "./choices-field.tsx";
+import { DayField } from "./day-field.tsx";
 import { ListField } from "./list-field.tsx";
+import { MarkButtons } from "./mark-buttons.tsx";
 import { NumberField } from "./number-field.tsx";
 import { QuantityField, WEIGHT_UNITS } from "./quantity-field.tsx";
 import { isAtMostAll, isInCalendar } from "./rules.ts";
@@ -210,6 +213,49 @@ describe("a field", () => {
     expect([...screen.getByLabelText<HTMLSelectElement>("Take").options].map(({ text }) => text)).toEqual([
       "second",
       "first",
+    ]);
+  });
+});
+
+describe("a day", () => {
+  it("is typed, or picked from the calendar with the time left as it is; one that no calendar has is refused", async () => {
+    const onCommit = vi.fn();
+    const { container } = render(
+      <DayField label="From" value="2026-11-27T09:00" leaf="offer/schedule/from" onCommit={onCommit} />,
+    );
+    const calendar = container.querySelector<HTMLInputElement>("input[type=date]");
+    if (!calendar) throw new Error("there is no calendar");
+    const shows = vi.fn();
+    calendar.showPicker = shows;
+    await userEvent.click(screen.getByRole("button", { name: "Pick a day: From" }));
+    expect(shows).toHaveBeenCalledOnce();
+    fireEvent.change(calendar, { target: { value: "2026-12-24" } });
+    expect(onCommit).toHaveBeenLastCalledWith("2026-12-24T09:00");
+    await type("2026-02-30");
+    expect(screen.getByRole("alert").textContent).not.toBe("");
+    expect(onCommit).toHaveBeenCalledTimes(1);
+  });
+});
+
+describe("marks for bold and links", () => {
+  it("go around what is chosen, and the address is typed next", async () => {
+    const onCommit = vi.fn();
+    render(
+      <MarkButtons of="Note">
+        <TextField label="Note" value="Free with the club" leaf="option/note/*" onCommit={onCommit} />
+      </MarkButtons>,
+    );
+    const field = screen.getByRole<HTMLInputElement>("textbox");
+    field.focus();
+    field.setSelectionRange(0, 4);
+    await userEvent.click(screen.getByRole("button", { name: "Bold in Note" }));
+    expect(field.value).toBe("**Free** with the club");
+    expect(field.value.slice(field.selectionStart ?? 0, field.selectionEnd ?? 0)).toBe("**Free**");
+    field.setSelectionRange(14, 22);
+    await userEvent.click(screen.getByRole("button", { name: "A link in Note" }));
+    await userEvent.keyboard("/club{Enter}");
+    expect(onCommit.mock.lastCall?.map(readMarked)).toEqual([
+      [{ text: "Free", bold: true }, { text: " with " }, { text: "the club", link: "/club" }],
     ]);
   });
 });

@@ -1,8 +1,7 @@
 import type { Again } from "../../../core/time/stretch.ts";
+import { DayField } from "../../fields/day-field.tsx";
 import { NumberField } from "../../fields/number-field.tsx";
-import { isInCalendar } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
-import { TextField } from "../../fields/text-field.tsx";
 import { WeekdaysField } from "../../fields/weekdays-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 
@@ -38,12 +37,11 @@ export function AgainFields({ name, again, onAgain }: Props) {
             onCommit={(interval) => onAgain({ ...again, interval })}
             onEmpty={() => onAgain(setOptional(again, "interval", undefined))}
           />
-          <TextField
+          <DayField
             label="starting last on (empty: for five years)"
             className="w-32"
             value={again.until}
             leaf="offer/schedule/again/until"
-            rule={isInCalendar}
             onCommit={(until) => onAgain({ ...again, until })}
             onEmpty={() => onAgain(setOptional(again, "until", undefined))}
           />

@@ -1,11 +1,11 @@
 import Trash2 from "lucide-react/icons/trash-2";
+import { DAY } from "../../../core/time/instant.ts";
 import { isLocal } from "../../../core/time/local.ts";
 import { localMoment } from "../../../core/time/local-moment.ts";
 import { horizonOf, occurrences } from "../../../core/time/occurrences.ts";
 import type { Schedule, Stretch } from "../../../core/time/stretch.ts";
 import { zoneClock } from "../../../core/time/zone-clock.ts";
-import { isInCalendar } from "../../fields/rules.ts";
-import { TextField } from "../../fields/text-field.tsx";
+import { DayField } from "../../fields/day-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 import { AgainFields } from "./again-fields.tsx";
 
@@ -30,12 +30,11 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
           // biome-ignore lint/suspicious/noArrayIndexKey: stretches have no identity but their place
           <li key={i} className="flex flex-wrap items-end gap-2">
             {(["from", "until"] as const).map((side) => (
-              <TextField
+              <DayField
                 key={side}
                 label={side === "from" ? "From" : "Until, a day included"}
                 value={stretch[side]}
                 leaf={`offer/schedule/${side}`}
-                rule={isInCalendar}
                 onCommit={(local) => setSide(i, side, local)}
                 onEmpty={() => setSide(i, side, undefined)}
               />
@@ -65,7 +64,7 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
       <button
         type="button"
         className="btn btn-sm justify-self-start"
-        onClick={() => set([...schedule, { from: "2026-12-01", until: "2026-12-06" }])}
+        onClick={() => set([...schedule, { from: dayIn(1), until: dayIn(7) }])}
       >
         Add a stretch of time
       </button>
@@ -120,3 +119,6 @@ function momentWords(local: string, timeZone: string, side: "start" | "end"): st
   }[clocks];
   return `${format.format(at)} (${hours}${note})`;
 }
+
+/** A day from today on, as ISO 8601 writes it. @example dayIn(1) // tomorrow */
+const dayIn = (days: number) => new Date(Date.now() + days * DAY).toISOString().slice(0, 10);

@@ -5,6 +5,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { ListField } from "../../fields/list-field.tsx";
 import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
+import { PickDay } from "../../fields/pick-day.tsx";
 import { isInCalendar, isTimeZone } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
@@ -113,16 +114,23 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
         onTable={(table) => onLocation(setOptional(location, "postcodeTable", table))}
       />
       <OpeningHours hours={location.openingHours ?? []} onHours={(openingHours) => set({ openingHours })} />
-      <ListField
-        inline={false}
-        label="Other days without work, YYYY-MM-DD with commas between"
-        value={location.closedOn ?? []}
-        className="w-full"
-        leaf="location/closedOn"
-        rule={isInCalendar}
-        parse={daysIn}
-        onCommit={(days) => set({ closedOn: days.sort() })}
-      />
+      <div className="flex items-end gap-1">
+        <ListField
+          inline={false}
+          label="Other days without work, YYYY-MM-DD with commas between"
+          value={location.closedOn ?? []}
+          className="w-full"
+          leaf="location/closedOn"
+          rule={isInCalendar}
+          parse={daysIn}
+          onCommit={(days) => set({ closedOn: days.sort() })}
+        />
+        <PickDay
+          of="another day without work"
+          value=""
+          onDay={(day) => set({ closedOn: [...new Set([...(location.closedOn ?? []), day])].sort() })}
+        />
+      </div>
     </section>
   );
 }

@@ -5,13 +5,15 @@ import userEvent from "@testing-library/user-event";
 import { type ReactNode, useState } from "react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import type { ZoneDestination } from "../../../core/places/destination.ts";
+import type { Location } from "../../../core/places/location.ts";
 import type { Change } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { regionsOf } from "../../state/server-queries.ts";
+import { carrierList, regionsOf } from "../../state/server-queries.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { demoPlan } from "../../tests/demo-plan.ts";
 import { Exceptions } from "./exceptions.tsx";
 import { LocationEditor } from "./location-editor.tsx";
+import { PostcodeTableEditor } from "./postcode-table-editor.tsx";
 import { StoreEditor } from "./store-editor.tsx";
 
 afterEach(() => {
@@ -27,7 +29,7 @@ async function write(label: string | RegExp, text: string): Promise<void> {
   await userEvent.type(field, `${text}{Enter}`);
 }
 
-function withRegions(node: ReactNode) {
+function withAnswers(node: ReactNode) {
   const client = new QueryClient();
   client.setQueryData(regionsOf("ES").queryKey, {
     regions: [
@@ -36,6 +38,7 @@ function withRegions(node: ReactNode) {
       { code: "ES-MD", name: "Madrid" },
     ],
   });
+  client.setQueryData(carrierList.queryKey, [{ id: "osprelle", name: "Osprelle", services: [] }]);
   render(<QueryClientProvider client={client}>{node}</QueryClientProvider>);
 }
 
@@ -56,7 +59,7 @@ describe("what is left out of a place", () => {
         />
       );
     }
-    withRegions(<Edited />);
+    withAnswers(<Edited />);
     return () => changes.mock.lastCall?.[0];
   }
 
@@ -95,7 +98,7 @@ describe("the store's own settings", () => {
   function showStore(first: Plan = plan) {
     const commit = vi.spyOn(draftStore, "commit").mockImplementation(() => {});
     vi.spyOn(draftStore, "show").mockImplementation(() => {});
-    render(<StoreEditor plan={first} />);
+    withAnswers(<StoreEditor plan={first} />);
     return (): unknown => {
       const change: Change | undefined = commit.mock.lastCall?.[0];
       return change?.kind === "store" ? change.body : undefined;
@@ -148,5 +151,59 @@ describe("a location", () => {
     expect(onLocation.mock.lastCall?.[0]).not.toHaveProperty("postcode");
     // Readers of Japanese do not collect in Porto.
     expect(screen.queryByLabelText("Name in Japanese")).toBeNull();
+  });
+});
+
+describe("how far postcodes are", () => {
+  const porto = plan.locations?.find(({ id }) => id === "porto-shop");
+  if (!porto) throw new Error("the demo has no shop in Porto");
+  /** The editor, with every table made by it put back into it. */
+  function showTable(first: Location) {
+    const tables = vi.fn<(table: Location["postcodeTable"]) => void>();
+    function Edited() {
+      const [location, setLocation] = useState(first);
+      return (
+        <PostcodeTableEditor
+          location={location}
+          onTable={(postcodeTable) => {
+            tables(postcodeTable);
+            const { postcodeTable: _, ...others } = location;
+            setLocation(postcodeTable ? { ...others, postcodeTable } : others);
+          }}
+        />
+      );
+    }
+    render(<Edited />);
+    return () => tables.mock.lastCall?.[0];
+  }
+  const choose = (text: string) =>
+    userEvent.upload(screen.getByLabelText("from a CSV file"), new File([text], "codes.csv", { type: "text/csv" }));
+
+  it("cannot be told without a table; a file says it for those around, and what became of the others", async () => {
+    const table = showTable(porto);
+    expect(screen.getByText(/cannot be told by its postcode/)).toBeTruthy();
+    await choose("name,lat,lon\nx,1,1\n");
+    expect((await screen.findByRole("alert")).textContent).toContain("No column of postcodes");
+    expect(table()).toBeUndefined();
+    await choose("cp;lat;lon\n4000-123;41.15;-8.61\n1000-001;38.71;-9.14\n40;41.1;-8.6\n");
+    await screen.findByText(/1 taken, one row farther away, one row that cannot be read \(row 4: “40”/);
+    expect(table()).toEqual({ "4000-123": [41.15, -8.61] });
+    expect(screen.getByText("0.6 km")).toBeTruthy();
+  });
+
+  it("is corrected by hand: one added, moved, taken out again", async () => {
+    const table = showTable({ ...porto, postcodeTable: { "4000-123": [41.15, -8.61] } });
+    await write("Add a postcode", "4050 999");
+    expect(table()).toEqual({ "4000-123": [41.15, -8.61], "4050-999": porto.at });
+    await write("Where 4050-999 lies", "41.2, -8.7");
+    expect(table()?.["4050-999"]).toEqual([41.2, -8.7]);
+    await write("Where 4050-999 lies", "95, 0");
+    expect(screen.getByRole("alert").textContent).not.toBe("");
+    await write("Add a postcode", "hello");
+    expect(screen.getAllByRole("alert").map(({ textContent }) => textContent)).toContain("hello is no postcode of PT");
+    await userEvent.click(screen.getByRole("button", { name: "Remove 4000-123" }));
+    expect(Object.keys(table() ?? {})).toEqual(["4050-999"]);
+    await userEvent.click(screen.getByRole("button", { name: "Remove all of them" }));
+    expect(table()).toBeUndefined();
   });
 });

@@ -1,5 +1,4 @@
-import { isInCalendar } from "../../../fields/rules.ts";
-import { TextField } from "../../../fields/text-field.tsx";
+import { DayField } from "../../../fields/day-field.tsx";
 import { setOptional } from "../../../state/set-optional.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
@@ -8,12 +7,11 @@ export function BetweenFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"
   return (
     <>
       {(["from", "until"] as const).map((side) => (
-        <TextField
+        <DayField
           key={side}
           label={side === "from" ? "From, such as 2026-11-27T09:00" : "Until, a day included"}
           value={clause[side]}
           leaf={`when/between/${side}`}
-          rule={isInCalendar}
           onCommit={(text) => onClause({ ...clause, [side]: text })}
           onEmpty={() => onClause(setOptional(clause, side, undefined))}
         />
