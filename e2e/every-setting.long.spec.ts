@@ -10,9 +10,11 @@ const MOST_MISSING = 14;
 
 /**
  * What no control sets by itself: what a thing is known by, which is made when it is; what a translation was made from, which
- * goes with its text; and which finding was accepted, which is done where it is found (a journey of its own).
+ * goes with its text; and which finding was accepted, which is done where it is found (a journey of its own). Nor, by itself,
+ * the stretches of a note, which are marks within it, and what a picture is made of, which its file says (another journey).
  */
-const KEPT_BY_THE_APP = /^\w+\/(steps\/|surcharges\/|windows\/slots\/)?id$|\/translatedFrom\/|^store\/accepted\//;
+const KEPT_BY_THE_APP =
+  /^\w+\/(steps\/|surcharges\/|windows\/slots\/)?id$|\/translatedFrom\/|^store\/accepted\/|^option\/note\/\*\/|^option\/picture\/(type|data|width|height)$/;
 
 type Page = { readonly at: string; readonly surface?: string };
 

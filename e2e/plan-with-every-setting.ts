@@ -120,6 +120,7 @@ export function planWithEverySetting(): Plan {
         ...plan.store,
         display: DISPLAY,
         channels: [{ id: "web", name: "Web shop" }],
+        carriers: { osprelle: { account: "OS-4711" } },
         chosenAtFirst: { rule: "fastest-under", price: AMOUNT },
         accepted: [{ code: "price-cliff", kind: "option", id: option, cause: "x", reason: "It is meant." }],
       },
@@ -134,6 +135,7 @@ export function planWithEverySetting(): Plan {
           ...{ on: false, whenOff: "stops-selling", destinations: [{ region: "PT-11" }] },
         },
       ],
+      locations: (plan.locations ?? []).map((one) => ({ ...one, postcodeTable: { "4000-123": [41.15, -8.61] } })),
       options: [
         ...plan.options,
         ...[
@@ -162,7 +164,11 @@ export function planWithEverySetting(): Plan {
             { id: "again", position: 20, name: { en: "Again" }, charge: { kind: "flat", amount: AMOUNT } },
           ],
           ...{ promise: promises[i % 2], windows: windowsAt(location) },
-          ...{ way: { kind: "local", location, within: { value: "8", unit: "km" } }, note: { en: "A note" } },
+          ...{
+            way: { kind: "local", location, within: { value: "8", unit: "km" } },
+            note: { en: "A note" },
+            picture: PICTURE,
+          },
         })),
       ],
       offers: [
@@ -208,5 +214,8 @@ export function planWithEverySetting(): Plan {
     }),
   );
 }
+
+/** The beginning of a picture is enough to be looked over. */
+const PICTURE = { type: "image/png", data: `iVBORw0KGgo${"A".repeat(25)}`, width: 8, height: 8, alt: { en: "A sign" } };
 
 const FIGURES = { price: { amount: AMOUNT }, quantity: { count: 2 }, weight: { weight: { value: "1", unit: "kg" } } };

@@ -24,6 +24,7 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
     "2026-12-24",
     "Europe/Madrid",
     "PT-30",
+    "DE-BE",
     "/more",
     "40.1, -8.2",
     "#123456",
