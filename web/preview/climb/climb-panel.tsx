@@ -8,7 +8,7 @@ import { amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
-import { entityKey, planOf } from "../../../core/plan/entities.ts";
+import { planOf } from "../../../core/plan/entities.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { storeCosts } from "../../../core/queries/store-costs.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
@@ -19,6 +19,7 @@ import { downloadText } from "../../fields/download-text.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import type { DraftState } from "../../state/draft-store.ts";
 import { type Looked, useLooked } from "../../state/quote-context.ts";
+import { releasedPlan } from "../../state/released-plan.ts";
 import { keptStandpoints } from "../../state/server-queries.ts";
 import type { Standpoint } from "../../state/standpoint.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
@@ -199,10 +200,7 @@ function useOther(against: string, context: OtherContext): { plan: Plan; request
   const { plan, request, draft, requestAt, standpoints } = context;
   const before = useMemo(() => {
     if (!draft || (against !== "saved" && against !== "released")) return null;
-    if (against === "saved") return planOf(draft.entities);
-    const released = new Map(draft.changes.map((change) => [entityKey(change), change.released]));
-    const kept = draft.entities.filter((entity) => !released.has(entityKey(entity)));
-    return planOf([...kept, ...[...released.values()].flatMap((entity) => entity ?? [])]);
+    return against === "saved" ? planOf(draft.entities) : releasedPlan(draft);
   }, [against, draft]);
   const chosen = standpoints.find(({ id }) => against === `standpoint/${id}`);
   const there = useMemo(() => (chosen ? requestAt(chosen.body) : null), [chosen, requestAt]);

@@ -73,6 +73,7 @@ export function PlanFile({ state, market, currency }: Props) {
                     before={before}
                     after={after}
                     plan={shown}
+                    former={plan ?? shown}
                     market={market ?? shown.markets[0] ?? null}
                     currency={currency}
                   />

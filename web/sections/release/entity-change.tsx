@@ -8,20 +8,22 @@ type Props = {
   before: Entity | null;
   after: Entity | null;
   plan: Plan;
+  /** As it was released: former words name what there was then. */
+  former: Plan;
   market: Market | null;
   currency: string;
 };
 
 /** One thing as it was and as it shall be, in words. */
-export function EntityChange({ kind, before, after, plan, market, currency }: Props) {
-  const words = (entity: Entity) => entityWords(entity, plan, market, currency);
+export function EntityChange({ kind, before, after, plan, former, market, currency }: Props) {
+  const words = (entity: Entity, of: Plan) => entityWords(entity, of, market, currency);
   return (
     <li>
       <p className="text-[13px] text-quiet">
         {before === null ? "New" : after === null ? "Removed" : "Changed"} {kind}
       </p>
-      {before && <p className={after ? "text-quiet line-through" : ""}>{words(before)}</p>}
-      {after && <p className="font-semibold">{words(after)}</p>}
+      {before && <p className={after ? "text-quiet line-through" : ""}>{words(before, former)}</p>}
+      {after && <p className="font-semibold">{words(after, plan)}</p>}
     </li>
   );
 }

@@ -4,6 +4,7 @@ import { horizonOf } from "../../../core/time/occurrences.ts";
 import type { Stretch } from "../../../core/time/stretch.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { api, problemWords } from "../../state/api.ts";
+import { releasedPlan } from "../../state/released-plan.ts";
 import { releaseList } from "../../state/server-queries.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
@@ -46,6 +47,7 @@ export function ReleaseView() {
                 before={change.released}
                 after={change.draft}
                 plan={plan}
+                former={releasedPlan(draft) ?? plan}
                 market={market ?? plan.markets[0] ?? null}
                 currency={currency}
               />
