@@ -45,6 +45,8 @@ export type AmountContext = {
   readonly rates: Rates;
   /** What a location is called, for words about it; its id unless given. */
   readonly locationName?: (id: string) => string;
+  /** What a live carrier and one of its services are called; their ids unless given. */
+  readonly carrierNames?: (carrier: string, service: string) => { readonly carrier: string; readonly service: string };
 };
 
 /** Where a figure comes from: typed, or converted from `source` minor units of the table's base by a rounding. */

@@ -110,8 +110,10 @@ export const carrier = defineCharge({
     from === undefined || locations.has(from)
       ? []
       : [{ path: `${path}/from`, message: `there is no location "${from}"` }],
-  words: ({ carrier: id, service, fallback }, { charge }) =>
-    `what ${id} asks for ${service}${fallback ? `, else ${charge(fallback)}` : ""}`,
+  words: ({ carrier: id, service, fallback }, { charge, carrierNames }) => {
+    const called = carrierNames?.(id, service) ?? { carrier: id, service };
+    return `what ${called.carrier} asks for ${called.service}${fallback ? `, else ${charge(fallback)}` : ""}`;
+  },
   why: ({ carrier: id, service, fallback }, { of, chosen }, { account }) => {
     const [answer, used] = of ?? [];
     if (!fallback || !used || chosen !== 1) return `as ${id} answered for ${service}`;

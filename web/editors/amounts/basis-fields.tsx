@@ -69,6 +69,7 @@ export function LeavesOutFields({ leavesOut, onLeavesOut }: LeavesOutProps) {
       />
       <ListField
         label="tags"
+        ariaLabel="Leaving out tags"
         value={leavesOut?.tags ?? []}
         leaf="leavesOut/tags"
         choices={asChoices(names.tags)}
@@ -79,6 +80,7 @@ export function LeavesOutFields({ leavesOut, onLeavesOut }: LeavesOutProps) {
       />
       <ListField
         label="SKUs"
+        ariaLabel="Leaving out SKUs"
         value={leavesOut?.skus ?? []}
         leaf="leavesOut/skus"
         onEmpty={() => set({ skus: [] })}

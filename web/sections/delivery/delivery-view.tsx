@@ -1,3 +1,4 @@
+import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useMemo, useState } from "react";
 import { chargeWords } from "../../../core/charges/words.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
@@ -12,10 +13,12 @@ import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { EditingContext, editingIn } from "../../editors/editing.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { carrierNamesIn } from "../../names/carrier-names.ts";
 import { namesOf } from "../../names/entity-words.ts";
 import { locationNameIn } from "../../names/location-name.ts";
 import { optionName } from "../../names/option-name.ts";
 import { useLooked } from "../../state/quote-context.ts";
+import { carrierList } from "../../state/server-queries.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { useSelected } from "../../state/use-selected.ts";
@@ -38,9 +41,11 @@ export function DeliveryView() {
   const [problem, setProblem] = useState<string | null>(null);
   // The list may be long: what was typed is drawn before it.
   const listed = useDeferredValue(plan);
+  const { data: carriers = NO_CARRIERS } = useQuery(carrierList);
+  const named = useMemo(() => carrierNamesIn(carriers), [carriers]);
   const rows = useMemo(
-    () => (listed ? rowsOf(listed, market, zones, currency) : []),
-    [listed, market, zones, currency],
+    () => (listed ? rowsOf(listed, { market, zones, currency, carrierNames: named }) : []),
+    [listed, market, zones, currency, named],
   );
   if (!plan) return null;
 
@@ -101,7 +106,7 @@ export function DeliveryView() {
           <EditingContext
             value={editingIn({
               plan,
-              context: contextFor(plan, current, market, currency),
+              context: contextFor(plan, current, { market, zones, currency, carrierNames: named }),
               zones: current.zones,
               explain: (condition) => compiled && explainAt(compiled, request, condition),
             })}
@@ -135,11 +140,22 @@ export function DeliveryView() {
   );
 }
 
+const NO_CARRIERS: readonly Carrier[] = [];
+type Carrier = Parameters<typeof carrierNamesIn>[0][number];
+
+/** Where one looks from, and what carriers are called. */
+type From = {
+  readonly market: Market | null;
+  readonly zones: readonly string[];
+  readonly currency: string;
+  readonly carrierNames: NonNullable<AmountContext["carrierNames"]>;
+};
+
 const isHere = (option: DeliveryOption, here: readonly string[]): boolean =>
   option.on !== false && here.some((zone) => option.zones.includes(zone));
 
 /** The options in the shopper's order, in words. */
-function rowsOf(plan: Plan, market: Market | null, here: readonly string[], currency: string): OptionRow[] {
+function rowsOf(plan: Plan, from: From): OptionRow[] {
   const saved = savedOf(plan);
   const zoneOf = new Map(plan.zones.map((zone) => [zone.id, zone]));
   return [...plan.options].sort(byPosition).map((option) => {
@@ -148,19 +164,24 @@ function rowsOf(plan: Plan, market: Market | null, here: readonly string[], curr
     return {
       option,
       places: names.length === 0 ? "nowhere yet" : names.join(", "),
-      cost: chargeWords(option.charge, contextFor(plan, option, market, currency), saved),
-      here: isHere(option, here),
+      cost: chargeWords(option.charge, contextFor(plan, option, from), saved),
+      here: isHere(option, from.zones),
     };
   });
 }
 
 /** Where an option's amounts are read: the standpoint's market where it is offered there, else the first it is offered in. */
-function contextFor(plan: Plan, option: DeliveryOption, standpoint: Market | null, currency: string): AmountContext {
+function contextFor(
+  plan: Plan,
+  option: DeliveryOption,
+  { market: standpoint, currency, carrierNames }: From,
+): AmountContext {
   const markets = marketsOf(plan, option.zones).sort(byPosition);
   const market = markets.find(({ id }) => id === standpoint?.id) ?? markets[0] ?? standpoint ?? plan.markets[0];
   const shown = market?.currencies.includes(currency) ? currency : (market?.currencies[0] ?? currency);
   return {
     ...{ zone: null, market: market?.id ?? "", currency: shown, rates: ratesOf(plan) },
     locationName: locationNameIn(plan),
+    carrierNames,
   };
 }

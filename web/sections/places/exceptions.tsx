@@ -92,7 +92,8 @@ const LeftOut = ({ codes, nameOf, onCodes }: LeftOutProps) =>
       className="btn btn-ghost btn-xs"
       onClick={() => onCodes(codes.filter((one) => one !== code))}
     >
-      without {nameOf(code)} <X size={12} aria-hidden />
+      without {nameOf(code)}
+      <X size={12} aria-hidden />
       <span className="sr-only">: take it in again</span>
     </button>
   ));
