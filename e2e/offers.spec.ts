@@ -310,12 +310,12 @@ test("findings lead to their setting and are mended, shown, accepted; kept carts
   const open = page.getByRole("list", { name: "Open findings" });
   await expect(open).toContainText("Madeira has no Express");
   const lacking = open.getByRole("listitem").filter({ hasText: "Alaska and Hawaii has no Courier and Air" });
-  await lacking.getByText("Let it be").first().click();
+  await lacking.getByText("Accept it").first().click();
   await lacking.getByLabel("Why it may stay so").fill("Nobody flies there");
-  await lacking.getByRole("button", { name: "Let it be" }).click();
+  await lacking.getByRole("button", { name: "Accept it" }).click();
   await expect(open).not.toContainText("Alaska and Hawaii has no Courier");
-  await page.getByText("One finding let be").click();
-  await expect(page.getByRole("list", { name: "Findings let be" })).toContainText("Nobody flies there");
+  await page.getByText("One finding accepted").click();
+  await expect(page.getByRole("list", { name: "Findings accepted" })).toContainText("Nobody flies there");
 
   await page.getByRole("button", { name: "Sample carts" }).click();
   await page.getByLabel("Keep what is on screen as").fill("Sketcher in Coimbra");

@@ -1,22 +1,45 @@
+import { useState } from "react";
 import { PickDay } from "./pick-day.tsx";
 import { isInCalendar } from "./rules.ts";
 import { TextField, type TextFieldProps } from "./text-field.tsx";
 
-type Props = Omit<TextFieldProps, "rule" | "read">;
+type Props = Omit<TextFieldProps, "rule" | "read"> & {
+  /** The other end, where it is one of two: what begins has to begin before it ends. */
+  before?: string | undefined;
+  after?: string | undefined;
+};
 
 /** A day, or a moment of one where its leaf takes that: typed, or picked from a calendar, which leaves the time as it is. */
-export function DayField(props: Props) {
+export function DayField({ before, after, ...props }: Props) {
   const { label, ariaLabel, value = "", onCommit } = props;
+  const [refused, setRefused] = useState<string | null>(null);
+  const order = (text: string): string | null => {
+    if (before !== undefined && isLater(text, before)) return `later than it ends, ${before}`;
+    return after !== undefined && isLater(after, text) ? `earlier than it begins, ${after}` : null;
+  };
   return (
     <span className="inline-flex items-end gap-0.5">
-      <TextField {...props} rule={isInCalendar} />
+      <TextField {...props} rule={(text) => isInCalendar(text) ?? order(text)} />
       <PickDay
         of={ariaLabel ?? label}
         value={value.slice(0, DAY_LENGTH)}
-        onDay={(day) => onCommit(`${day}${value.slice(DAY_LENGTH)}`)}
+        onDay={(day) => {
+          const picked = `${day}${value.slice(DAY_LENGTH)}`;
+          setRefused(order(picked));
+          if (order(picked) === null) onCommit(picked);
+        }}
       />
+      {refused && (
+        <span role="alert" className="pb-1.5 text-[13px] text-warning">
+          {refused}
+        </span>
+      )}
     </span>
   );
 }
 
 const DAY_LENGTH = "2026-11-27".length;
+
+/** Whether something begins when something else is over; a day is over at its end. */
+const isLater = (from: string, until: string): boolean =>
+  (from.length === DAY_LENGTH ? `${from}T00:00` : from) > (until.length === DAY_LENGTH ? `${until}T24:00` : until);

@@ -235,6 +235,27 @@ describe("a day", () => {
     expect(screen.getByRole("alert").textContent).not.toBe("");
     expect(onCommit).toHaveBeenCalledTimes(1);
   });
+
+  it.each([
+    ["until", { after: "2026-11-27T09:00" }, "2026-11-26", "earlier than it begins, 2026-11-27T09:00"],
+    ["from", { before: "2026-11-27" }, "2026-11-28", "later than it ends, 2026-11-27"],
+    ["from", { before: "2026-11-27" }, "2026-11-27T23:59", null],
+  ])("says why %s beside %j cannot be %s", async (side, other, typed, why) => {
+    const onCommit = vi.fn();
+    const { container } = render(
+      <DayField label={side} value="2026-11-27" leaf="offer/schedule/from" {...other} onCommit={onCommit} />,
+    );
+    await type(typed);
+    expect(screen.queryByRole("alert")?.textContent ?? null).toBe(why);
+    expect(onCommit).toHaveBeenCalledTimes(why === null ? 1 : 0);
+    if (why === null) return;
+    // The same word where it was picked.
+    await userEvent.type(screen.getByRole("textbox"), "{Escape}");
+    const calendar = container.querySelector("input[type=date]");
+    if (calendar) fireEvent.change(calendar, { target: { value: typed } });
+    expect(screen.getByRole("alert").textContent).toBe(why);
+    expect(onCommit).not.toHaveBeenCalled();
+  });
 });
 
 describe("marks for bold and links", () => {

@@ -4,6 +4,7 @@ import type { Calendars, Location } from "../../../core/places/location.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { daysWords, momentWords } from "../../names/moment-words.ts";
+import { COUNTRY_NAMES } from "../../names/place-names.ts";
 import { arrives } from "./kinds/arrives-editor.tsx";
 import { ready } from "./kinds/ready-editor.tsx";
 import type { PromiseFieldsProps, PromiseKindEditor, PromiseOf } from "./promise-kind-editor.ts";
@@ -89,7 +90,7 @@ function Promised({ promise, plan, calendars, at }: PromisedProps) {
       {location.holidays && (
         <span className="text-quiet">
           {" "}
-          · public holidays of {location.holidays} and the location's own rest days are kept
+          · public holidays of {calendarName(location.holidays)} and the location's own rest days are kept
         </span>
       )}
     </p>
@@ -109,3 +110,9 @@ function promisedWords(
   if (found.readyAt !== undefined) return `is ready ${momentWords(Date.parse(found.readyAt), timeZone, LOCALE)}`;
   return `arrives ${daysWords(found.earliest, found.latest, LOCALE)}`;
 }
+
+/** @example calendarName("ES-CT") // "Spain, ES-CT" */
+const calendarName = (code: string): string => {
+  const country = COUNTRY_NAMES[code.slice(0, 2)] ?? code;
+  return code.includes("-") ? `${country}, ${code}` : country;
+};

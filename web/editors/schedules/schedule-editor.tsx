@@ -34,6 +34,7 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
                 key={side}
                 label={side === "from" ? "From" : "Until, a day included"}
                 value={stretch[side]}
+                {...(side === "from" ? { before: stretch.until } : { after: stretch.from })}
                 leaf={`offer/schedule/${side}`}
                 onCommit={(local) => setSide(i, side, local)}
                 onEmpty={() => setSide(i, side, undefined)}

@@ -1,17 +1,14 @@
-import { useState } from "react";
+import { useId, useState } from "react";
 import { ListField } from "../../fields/list-field.tsx";
-import { TypedField } from "../../fields/typed-field.tsx";
+import { makeCodes } from "./make-codes.ts";
 
 type Props = { codes: readonly string[]; onCodes: (codes: string[]) => void };
 
-/** Letters and digits that are not mistaken for one another when read aloud or from paper. */
-const ALPHABET = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789";
 const MOST = 10_000;
-const isCount = (text: string) => Number.isInteger(Number(text)) && Number(text) >= 1 && Number(text) <= MOST;
 
 /** Codes: one that everybody shares, or a batch of single ones, made here and saved as CSV. */
 export function CodesField({ codes, onCodes }: Props) {
-  const [count, setCount] = useState(100);
+  const room = MOST - codes.length;
   const csv = `code\r\n${codes.join("\r\n")}\r\n`;
   return (
     <span className="flex flex-wrap items-end gap-2">
@@ -25,21 +22,7 @@ export function CodesField({ codes, onCodes }: Props) {
           </button>
         </span>
       )}
-      <details className="pb-1.5 text-[13px]">
-        <summary className="cursor-pointer text-quiet">A batch</summary>
-        <span className="flex items-end gap-2">
-          <TypedField
-            label="How many"
-            className="w-28"
-            value={String(count)}
-            problemOf={(text) => (isCount(text) ? null : `a whole number from 1 to ${MOST}`)}
-            onCommit={(text) => setCount(Number(text))}
-          />
-          <button type="button" className="btn btn-sm" onClick={() => onCodes(batch(count, codes))}>
-            Make
-          </button>
-        </span>
-      </details>
+      <Batch most={room} onMake={(count) => onCodes([...codes, ...makeCodes(count, codes)])} />
       <a
         className="btn btn-ghost btn-xs mb-1.5"
         download="codes.csv"
@@ -51,14 +34,39 @@ export function CodesField({ codes, onCodes }: Props) {
   );
 }
 
-/** Codes nobody can guess from one another, ten letters each, none of them there already. */
-function batch(count: number, taken: readonly string[]): string[] {
-  const made = new Set<string>();
-  while (made.size < count) {
-    const bytes = crypto.getRandomValues(new Uint8Array(10));
-    // 256 is a multiple of the alphabet's 32 letters: all letters are equally likely.
-    const code = [...bytes].map((byte) => ALPHABET[byte % ALPHABET.length]).join("");
-    if (!taken.includes(code)) made.add(code);
-  }
-  return [...made];
+type BatchProps = { most: number; onMake: (count: number) => void };
+
+/** Makes so many more; those that are there stay. */
+function Batch({ most, onMake }: BatchProps) {
+  const id = useId();
+  const [typed, setTyped] = useState("100");
+  const count = Number(typed);
+  const problem = Number.isInteger(count) && count >= 1 && count <= most ? null : `a whole number from 1 to ${most}`;
+  const make = () => problem === null && onMake(count);
+  return (
+    <details className="pb-1.5 text-[13px]">
+      <summary className="cursor-pointer text-quiet">A batch</summary>
+      <span className="flex items-end gap-2">
+        <label className="grid gap-1 text-quiet">
+          How many more
+          <input
+            className={`input input-sm w-28 text-base-content ${problem ? "input-error" : ""}`}
+            value={typed}
+            aria-invalid={problem !== null}
+            aria-describedby={problem ? id : undefined}
+            onChange={(event) => setTyped(event.target.value)}
+            onKeyDown={(event) => event.key === "Enter" && make()}
+          />
+          {problem && (
+            <span id={id} role="alert" className="text-warning">
+              {problem}
+            </span>
+          )}
+        </label>
+        <button type="button" className="btn btn-sm" disabled={problem !== null} onClick={make}>
+          Make them
+        </button>
+      </span>
+    </details>
+  );
 }

@@ -7,6 +7,7 @@ import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
+import { counted } from "../../names/counted.ts";
 import { accept, FindingLine, FindingsContext, PAGES, reopen } from "../../state/findings-context.tsx";
 import { useLooked } from "../../state/quote-context.ts";
 import type { ChecksState } from "../../state/use-checks.ts";
@@ -96,10 +97,8 @@ function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
       </ul>
       {letBe.length > 0 && (
         <details className="mt-4">
-          <summary className="cursor-pointer text-quiet">
-            {letBe.length === 1 ? "One finding" : `${letBe.length} findings`} let be
-          </summary>
-          <ul aria-label="Findings let be">
+          <summary className="cursor-pointer text-quiet">{counted(letBe.length, "finding")} accepted</summary>
+          <ul aria-label="Findings accepted">
             {letBe.map((finding) => (
               <li key={causeOf(finding)} className="border-b border-base-300 py-2 text-quiet">
                 {finding.sentence} <em>{acceptedReason(finding, accepted)}</em>{" "}
@@ -119,7 +118,7 @@ function AcceptForm({ plan, finding }: { plan: Plan; finding: Finding }) {
   const [reason, setReason] = useState("");
   return (
     <details className="mt-1 text-[13px]">
-      <summary className="cursor-pointer text-quiet">Let it be</summary>
+      <summary className="cursor-pointer text-quiet">Accept it</summary>
       <form
         className="mt-1 flex items-end gap-2"
         onSubmit={(event) => {
@@ -137,7 +136,7 @@ function AcceptForm({ plan, finding }: { plan: Plan; finding: Finding }) {
           />
         </label>
         <button type="submit" className="btn btn-sm" disabled={reason.trim() === ""}>
-          Let it be
+          Accept it
         </button>
       </form>
     </details>

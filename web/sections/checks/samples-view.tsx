@@ -10,6 +10,7 @@ import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { SetAsideList } from "../../fields/set-aside.tsx";
+import { counted } from "../../names/counted.ts";
 import { ApiError, api } from "../../state/api.ts";
 import { FindingsContext } from "../../state/findings-context.tsx";
 import { keptSamples } from "../../state/server-queries.ts";
@@ -71,8 +72,11 @@ export function SamplesView({ compiled, request, quote }: Props) {
     <>
       <p className={fallen.length > 0 ? "mb-2 font-semibold text-warning" : "mb-2"}>
         {samples.length === 0 && "No cart is kept with what it should see yet."}
-        {samples.length > 0 && fallen.length === 0 && `${samples.length} sample carts see what they should.`}
-        {fallen.length > 0 && `${fallen.length} of ${samples.length} sample carts see something else now.`}
+        {samples.length > 0 &&
+          fallen.length === 0 &&
+          `${counted(samples.length, "sample cart sees what it", "sample carts see what they")} should.`}
+        {fallen.length > 0 &&
+          `${fallen.length} of ${samples.length === 1 ? "one sample cart sees" : `${samples.length} sample carts see`} something else now.`}
       </p>
       <div className="mb-3 flex flex-wrap items-end gap-3">
         <KeepForm

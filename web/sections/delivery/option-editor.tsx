@@ -138,6 +138,7 @@ function Heading({ option, onSwitch, order, onDuplicate, onRemove }: HeadingProp
   const { plan, context } = useEditing();
   const saved = savedOf(plan);
   const isOff = option.on === false;
+  const cost = chargeWords(option.charge, context, saved);
   return (
     <header className="flex flex-wrap items-center gap-x-1">
       <h2 className="mr-auto min-w-0 text-[20px] leading-7 font-bold">{optionName(option)}</h2>
@@ -153,7 +154,7 @@ function Heading({ option, onSwitch, order, onDuplicate, onRemove }: HeadingProp
       </button>
       <p className="w-full text-quiet">
         {isOff ? "Switched off. " : ""}
-        Costs {chargeWords(option.charge, context, saved)}
+        {cost === "free" ? "Free" : `Costs ${cost}`}
         {option.when && <>; only when {conditionWords(option.when, context, saved)}</>}.
       </p>
     </header>

@@ -12,6 +12,7 @@ import { DISTANCE_UNITS, QuantityField } from "../../fields/quantity-field.tsx";
 import { isOnePostcodeOf } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { UnitsContext } from "../../fields/units-context.ts";
+import { counted } from "../../names/counted.ts";
 import { distanceWords } from "../../names/distance-words.ts";
 import { FIRST_UNITS } from "../../names/units.ts";
 import { CoordinatesField } from "./coordinates-field.tsx";
@@ -40,7 +41,7 @@ export function PostcodeTableEditor({ location, onTable }: Props) {
       <p className="text-quiet">
         {codes.length === 0
           ? "How far an address is from here cannot be told by its postcode: it is known only where the shop sends a position. A file of postcodes with latitude and longitude says it for both."
-          : `${codes.length === 1 ? "One postcode is" : `${codes.length} postcodes are`} known, as the crow flies from here; of others it cannot be told.`}
+          : `${counted(codes.length, "postcode is", "postcodes are")} known, as the crow flies from here; of others it cannot be told.`}
       </p>
       <PostcodeFile location={location} onTable={onTable} />
       {codes.length > MOST_ROWS && (

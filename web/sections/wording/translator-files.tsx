@@ -11,6 +11,7 @@ import {
 import { downloadText } from "../../fields/download-text.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
+import { counted } from "../../names/counted.ts";
 import { draftStore } from "../../state/use-draft.ts";
 
 /** Texts for translators, out and in, as XLIFF or as JSON of ICU messages. All of a file is taken, or none of it. */
@@ -66,10 +67,10 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
         <span className="text-[13px] text-quiet">
           {untranslated === 0
             ? `Nothing is missing in ${target}.`
-            : `${untranslated === 1 ? "One text is" : `${untranslated} texts are`} missing in ${target}.`}
+            : `${counted(untranslated, "text is", "texts are")} missing in ${target}.`}
         </span>
       </div>
-      {taken !== null && <p className="mt-2">{taken === 1 ? "One text" : `${taken} texts`} read.</p>}
+      {taken !== null && <p className="mt-2">{counted(taken, "text")} read.</p>}
       {problems.length > 0 && (
         <div role="alert" className="mt-2 text-warning">
           <p className="font-semibold">This file was not taken:</p>

@@ -34,7 +34,7 @@ export const STATE_WORDS: Readonly<Record<MessageState, string>> = {
   between: "An earlier step is earned",
   reached: "Reached",
   top: "Top of the ladder",
-  covered: "Has as much already",
+  covered: "Has it without this",
   "code-missing": "Only the code is missing",
   blocked: "Cannot be reached",
   "sign-in": "Only signing in is missing",

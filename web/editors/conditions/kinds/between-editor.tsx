@@ -11,6 +11,7 @@ export function BetweenFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"
           key={side}
           label={side === "from" ? "From, such as 2026-11-27T09:00" : "Until, a day included"}
           value={clause[side]}
+          {...(side === "from" ? { before: clause.until } : { after: clause.from })}
           leaf={`when/between/${side}`}
           onCommit={(text) => onClause({ ...clause, [side]: text })}
           onEmpty={() => onClause(setOptional(clause, side, undefined))}
