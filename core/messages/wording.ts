@@ -109,9 +109,8 @@ export function wordingProblems(text: string, allowed: readonly string[], path: 
   try {
     elements = parse(text, { requiresOtherClause: true, ignoreTag: true });
   } catch (error) {
-    return [
-      { path, message: `cannot be read as an ICU message: ${error instanceof Error ? error.message : String(error)}` },
-    ];
+    const code = error instanceof Error ? error.message : "";
+    return [{ path, message: `cannot be read as an ICU message: ${unreadWords(code)}` }];
   }
   return [...new Set(variablesIn(elements))]
     .filter((name) => !allowed.includes(name))
@@ -120,6 +119,26 @@ export function wordingProblems(text: string, allowed: readonly string[], path: 
       message: `nothing fills the placeholder {${name}} here; there are ${allowed.join(", ")}`,
     }));
 }
+
+/** What the parser calls what it cannot read, in words for whoever wrote the text. */
+const UNREAD: Readonly<Record<string, string>> = {
+  EXPECT_ARGUMENT_CLOSING_BRACE: "a { is not closed",
+  EMPTY_ARGUMENT: "nothing stands between { and }",
+  MALFORMED_ARGUMENT: "what stands behind a { is no name",
+  EXPECT_ARGUMENT_TYPE: "behind a comma, plural, select or number is missing",
+  INVALID_ARGUMENT_TYPE: "behind a comma stands neither plural, select, number, date nor time",
+  EXPECT_PLURAL_ARGUMENT_SELECTOR: "a plural has no forms",
+  EXPECT_PLURAL_ARGUMENT_SELECTOR_FRAGMENT: "a form of a plural has no text in braces",
+  INVALID_PLURAL_ARGUMENT_SELECTOR: "a form of a plural is none, such as one, other or =1",
+  DUPLICATE_PLURAL_ARGUMENT_SELECTOR: "a form of a plural is there twice",
+  EXPECT_SELECT_ARGUMENT_OPTIONS: "a choice has no cases",
+  EXPECT_SELECT_ARGUMENT_SELECTOR: "a choice has no cases",
+  EXPECT_SELECT_ARGUMENT_SELECTOR_FRAGMENT: "a case of a choice has no text in braces",
+  DUPLICATE_SELECT_ARGUMENT_SELECTOR: "a case of a choice is there twice",
+  MISSING_OTHER_CLAUSE: "a plural or a choice has no form for other",
+};
+
+const unreadWords = (code: string) => UNREAD[code] ?? "what stands in braces is not written as figures and plurals are";
 
 /** The placeholders of a message, each as often as it is there. */
 function variablesIn(elements: readonly MessageFormatElement[]): string[] {

@@ -112,6 +112,7 @@ describe("texts for translators", () => {
     const notice = { id: "snow", position: 1, name: "Snow", on: true, zones: [], surfaces: ["cart" as const] };
     const filled: Plan = {
       ...plan,
+      markets: plan.markets.map((market) => ({ ...market, languages: [...market.languages, "fr"] })),
       options: [
         {
           ...option,
@@ -153,6 +154,9 @@ describe("texts for translators", () => {
     expect(refused("Voir {price}")).toEqual(["the link to /prices of the source is missing"]);
     expect(refused("[{prix}](/prices)")[0]).toContain("nothing fills the placeholder {prix}");
     expect(refused("x", "option:gone:name")).toEqual(["the plan has no such text"]);
+    expect(withTranslatorsTexts(filled, [{ unit: "notice:snow:text", locale: "xx", text: "x" }])).toEqual({
+      problems: [{ path: "xx", message: "is a language of no market" }],
+    });
   });
 
   it("tell which translations an edit has left behind", () => {

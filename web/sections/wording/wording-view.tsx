@@ -112,14 +112,16 @@ function Texts({ plan, example, offer }: TextsProps) {
             />
           ))}
         </fieldset>
-        <button
-          type="button"
-          className="btn btn-sm ml-auto"
-          aria-pressed={together}
-          onClick={() => setTogether(!together)}
-        >
-          {together ? "As a table" : "All states side by side"}
-        </button>
+        {offer && (
+          <button
+            type="button"
+            className="btn btn-sm ml-auto"
+            aria-pressed={together}
+            onClick={() => setTogether(!together)}
+          >
+            {together ? "As a table" : "All states side by side"}
+          </button>
+        )}
       </div>
       {surface !== null && (
         <p className="mb-2 text-[13px] text-quiet">
