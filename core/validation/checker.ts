@@ -79,8 +79,10 @@ function wordsOf({ keyword, message, params, parentSchema }: ErrorObject): strin
     case "discriminator":
       return `has no known ${params.tag}`;
     case "pattern": {
-      const meaning = parentSchema?.description;
-      return typeof meaning === "string" ? `must be: ${meaning}` : (message ?? "has the wrong form");
+      const { description, title, examples } = parentSchema ?? {};
+      if (typeof title === "string" && Array.isArray(examples))
+        return `must be ${title.charAt(0).toLowerCase()}${title.slice(1)} such as ${examples.join(" or ")}`;
+      return typeof description === "string" ? `must be: ${description}` : (message ?? "has the wrong form");
     }
     default:
       return message ?? "is not allowed";

@@ -111,6 +111,13 @@ describe("the catalogue as CSV", () => {
     ],
     ["a column twice", ["sku", "name", "name"], ["a", "A", "B"], 'row 1, column 3 the column "name" is there twice'],
     ["more cells than columns", ["sku", "name"], ["a", "A", "B"], "row 7 has more cells"],
+    ["fewer cells than columns", ["sku", "name", "weight"], ["a", "A"], "row 7 has 2 cells, the first row 3"],
+    [
+      "a weight below nothing",
+      ["sku", "name", "weight"],
+      ["a", "A", "-5"],
+      "row 7, column 3 must be a figure such as 2 or 0.5",
+    ],
     ["a delivery nobody knows", ["sku", "name", "delivery"], ["a", "A", "by-pigeon"], "row 7, column 3"],
   ])("says where %s stands", (_, header, row, said) => {
     const read = readProductRows(header, [row], 7);

@@ -60,6 +60,8 @@ export function readProductRows(
     if (cells.every((cell) => cell.trim() === "")) return [];
     if (cells.length > header.length)
       problems.push({ path: `row ${row}`, message: "has more cells than the first row" });
+    if (cells.length < header.length)
+      problems.push({ path: `row ${row}`, message: `has ${cells.length} cells, the first row ${header.length}` });
     const cell = (name: Plain) => cells[header.indexOf(name)]?.trim() ?? "";
     const money = moneyCells(header, cells, row, problems);
     const checked = checkProduct(productOf(cell, money));
