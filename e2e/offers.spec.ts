@@ -322,7 +322,16 @@ test("findings lead to their setting and are mended, shown, accepted; kept carts
   await page.getByRole("button", { name: "Should see this" }).click();
   await page.getByRole("button", { name: "Make carts for every edge" }).click();
   await expect(page.getByRole("status").filter({ hasText: "edges covered" })).toContainText("56 edges covered");
-  await expect(page.getByText(/sample carts see what they should/)).toBeVisible();
+  await expect(page.getByText("One sample cart sees what it should.")).toBeVisible();
+  // None of them is kept unasked, and all of them are forgotten at once.
+  const carts = page.getByRole("list", { name: "Sample carts" }).getByRole("listitem");
+  await page.getByRole("button", { name: /^Keep the \d+ new carts$/ }).click();
+  await expect(page.getByText(/^\d+ sample carts see what they should/)).toBeVisible();
+  await page.getByRole("button", { name: "Forget them again" }).click();
+  await expect(carts).toHaveCount(1);
+  await page.getByRole("button", { name: "Make carts for every edge" }).click();
+  await page.getByRole("button", { name: /^Keep the \d+ new carts$/ }).click();
+  await expect(page.getByText(/^\d+ sample carts see what they should/)).toBeVisible();
 
   await page.goto("/offers#free-standard");
   await page.getByRole("button", { name: /^Goal: €45/ }).click();
@@ -346,9 +355,9 @@ test("findings lead to their setting and are mended, shown, accepted; kept carts
   const kept = page.getByRole("list", { name: "Sample carts" });
   await expect(page.getByText(/sample carts see something else now/)).toBeVisible();
   const fallen = kept.getByRole("listitem").filter({ hasText: "Sketcher in Coimbra" });
-  await expect(fallen).toContainText("price of standard");
+  await expect(fallen).toContainText("price of Standard (Mainland Portugal)");
   await fallen.getByRole("button", { name: /This is what it should see now/ }).click();
-  await expect(fallen).not.toContainText("price of standard");
+  await expect(fallen).not.toContainText("price of Standard (Mainland Portugal)");
   await page.getByRole("button", { name: "Edge walk" }).click();
   await expect(page.getByRole("table", { name: /^Edges of/ })).toContainText("just below");
 });

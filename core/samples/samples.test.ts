@@ -32,7 +32,7 @@ describe("samples for every edge", () => {
     );
     const at = fallen.find(({ side, edge }) => side === "at" && edge.includes("Free standard"));
     expect(at && runSample(moved, at.sample).differences).toContainEqual({
-      about: "price of standard",
+      about: "price of Standard (Mainland Portugal)",
       expected: "free",
       found: "€4.90",
     });

@@ -1,11 +1,11 @@
 import { createElement } from "react";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import { optionNameApart } from "../../../core/explain/option-name.ts";
 import type { Amount } from "../../../core/money/amount.ts";
 import { type DeliveryReward, isOnOrder, type Reward } from "../../../core/rewards/reward.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { ChoicesField } from "../../fields/choices-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
-import { optionNameApart } from "../../names/option-name.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
 import { EditedAmounts } from "../amounts/edited-amounts.tsx";

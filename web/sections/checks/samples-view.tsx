@@ -23,6 +23,8 @@ export function SamplesView({ compiled, request, quote }: Props) {
   const { show } = useContext(FindingsContext);
   const { data } = useQuery(keptSamples);
   const [note, setNote] = useState<{ lines: readonly string[]; wrong: boolean } | null>(null);
+  /** Carts at edges: shown before they are kept, and forgotten again together. */
+  const [made, setMade] = useState<{ samples: readonly Sample[]; areKept: boolean } | null>(null);
   const samples = data?.samples ?? [];
   const runs = useMemo(() => (data?.samples ?? []).map((sample) => runSample(compiled, sample)), [compiled, data]);
   const fallen = runs.filter(({ differences }) => differences.length > 0);
@@ -35,7 +37,7 @@ export function SamplesView({ compiled, request, quote }: Props) {
     },
   });
   const forgetting = useMutation({
-    mutationFn: (id: string) => api.dropSamples([id]),
+    mutationFn: (ids: readonly string[]) => api.dropSamples(ids),
     onSuccess: (kept) => client.setQueryData(keptSamples.queryKey, kept),
     onError: (error) => setNote({ lines: [error.message], wrong: true }),
   });
@@ -54,10 +56,14 @@ export function SamplesView({ compiled, request, quote }: Props) {
       taken.push(id);
       return { ...sample, id };
     });
-    keep(named, [
-      `${covered} edges covered by ${made.length} carts, ${named.length} of them new.`,
-      ...left.map(({ edge, why }) => `Not covered: ${edge}, since ${why}.`),
-    ]);
+    setNote({
+      lines: [
+        `${covered} edges covered by ${made.length} carts, ${named.length} of them new.`,
+        ...left.map(({ edge, why }) => `Not covered: ${edge}, since ${why}.`),
+      ],
+      wrong: false,
+    });
+    setMade(named.length > 0 ? { samples: named, areKept: false } : null);
   };
   const read = async (file: File) => {
     try {
@@ -111,7 +117,18 @@ export function SamplesView({ compiled, request, quote }: Props) {
           ))}
         </ul>
       )}
-      <SetAsideList list={data?.setAside ?? []} onForget={(id) => forgetting.mutate(id)} />
+      {made && (
+        <MadeAtEdges
+          {...made}
+          onKeep={() => keeping.mutate(made.samples, { onSuccess: () => setMade({ ...made, areKept: true }) })}
+          onLeave={() => {
+            if (made.areKept) forgetting.mutate(made.samples.map(({ id }) => id));
+            setMade(null);
+            setNote(null);
+          }}
+        />
+      )}
+      <SetAsideList list={data?.setAside ?? []} onForget={(id) => forgetting.mutate([id])} />
       <ul aria-label="Sample carts" className="max-h-[520px] overflow-y-auto">
         {[...fallen, ...runs.filter(({ differences }) => differences.length === 0)].map((run) => (
           <Row
@@ -119,13 +136,31 @@ export function SamplesView({ compiled, request, quote }: Props) {
             run={run}
             onShow={() => show(run.sample.request)}
             onAccept={() => run.seen && keep([{ ...run.sample, expected: run.seen }])}
-            onDrop={() => forgetting.mutate(run.sample.id)}
+            onDrop={() => forgetting.mutate([run.sample.id])}
           />
         ))}
       </ul>
     </>
   );
 }
+
+type MadeProps = { samples: readonly Sample[]; areKept: boolean; onKeep: () => void; onLeave: () => void };
+
+/** What to do with carts that were made at edges. */
+const MadeAtEdges = ({ samples, areKept, onKeep, onLeave }: MadeProps) => (
+  <p className="mb-3 flex flex-wrap items-center gap-3">
+    {areKept ? (
+      `${counted(samples.length, "new cart is", "new carts are")} kept.`
+    ) : (
+      <button type="button" className="btn btn-sm btn-neutral" onClick={onKeep}>
+        {samples.length === 1 ? "Keep the new cart" : `Keep the ${samples.length} new carts`}
+      </button>
+    )}
+    <button type="button" className="btn btn-sm" onClick={onLeave}>
+      {areKept ? "Forget them again" : "Keep none of them"}
+    </button>
+  </p>
+);
 
 /** Keeps what is on screen under a name. */
 function KeepForm({ disabled, onKeep }: { disabled: boolean; onKeep: (name: string) => void }) {

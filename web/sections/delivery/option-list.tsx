@@ -10,7 +10,7 @@ import { CSS } from "@dnd-kit/utilities";
 import GripVertical from "lucide-react/icons/grip-vertical";
 import { memo, useMemo, useState } from "react";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
-import { optionName } from "../../names/option-name.ts";
+import { optionName } from "../../../core/explain/option-name.ts";
 import { afterPaint } from "../../state/after-paint.ts";
 
 /** An option as it stands in the list. */

@@ -1,12 +1,12 @@
 import Plus from "lucide-react/icons/plus";
 import X from "lucide-react/icons/x";
 import { isOn } from "../../../core/conditions/on-channels.ts";
+import { optionName } from "../../../core/explain/option-name.ts";
 import type { Plan, Store } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId } from "../../../core/schema/positions.ts";
 import { IconButton } from "../../fields/icon-button.tsx";
 import { TextField } from "../../fields/text-field.tsx";
-import { optionName } from "../../names/option-name.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = { plan: Plan; onStore: (store: Store) => void };

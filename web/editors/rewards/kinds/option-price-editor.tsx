@@ -1,5 +1,5 @@
+import { optionNameApart } from "../../../../core/explain/option-name.ts";
 import { choicesOf, SelectField } from "../../../fields/select-field.tsx";
-import { optionNameApart } from "../../../names/option-name.ts";
 import { useEditing } from "../../editing.ts";
 import { onKept } from "../kept-parts.ts";
 import type { RewardFieldsProps, RewardKindEditor, RewardOf } from "../reward-kind-editor.ts";

@@ -1,6 +1,6 @@
-import type { DeliveryOption } from "../../core/delivery/option.ts";
-import { pickText } from "../../core/messages/locale.ts";
-import type { Plan } from "../../core/plan/plan.ts";
+import type { DeliveryOption } from "../delivery/option.ts";
+import { pickText } from "../messages/locale.ts";
+import type { Plan } from "../plan/plan.ts";
 
 /** So many zones tell an option apart; more are told by their number. */
 const MOST_ZONES = 2;
