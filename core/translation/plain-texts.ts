@@ -1,5 +1,6 @@
+import { markedText, readMarked } from "../messages/marked-text.ts";
 import { OPTION_VARIABLE_KINDS, OPTION_VARIABLE_NAMES } from "../messages/option-variables.ts";
-import { markedText, readMarked, runsOf } from "../messages/rich-text.ts";
+import { runsOf } from "../messages/rich-text.ts";
 import { formattingProblems, wordingProblems } from "../messages/wording.ts";
 import { type Entity, entitiesOf, entityKey } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";

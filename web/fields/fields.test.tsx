@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { readMarked } from "../../core/messages/rich-text.ts";
+import { readMarked } from "../../core/messages/marked-text.ts";
 import { ChoicesField } from "./choices-field.tsx";
 import { DayField } from "./day-field.tsx";
 import { ListField } from "./list-field.tsx";

@@ -1,4 +1,4 @@
-import { useQueries, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import type { Region } from "../../server/places/regions.ts";
 import { regionsOf } from "./server-queries.ts";
 
@@ -6,12 +6,3 @@ const NONE: readonly Region[] = [];
 
 /** The regions of one country by name, none until they are there. */
 export const useRegions = (country: string): readonly Region[] => useQuery(regionsOf(country)).data?.regions ?? NONE;
-
-/** What the regions of these countries are called, by code. */
-export function useRegionNames(countries: readonly string[]): ReadonlyMap<string, string> {
-  return useQueries({ queries: countries.map(regionsOf), combine: namesIn });
-}
-
-function namesIn(answers: readonly { data?: { regions: Region[] } | undefined }[]): ReadonlyMap<string, string> {
-  return new Map(answers.flatMap(({ data }) => data?.regions ?? []).map(({ code, name }) => [code, name]));
-}

@@ -1,5 +1,6 @@
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
-import { markedText, readMarked, runsOf } from "../../../core/messages/rich-text.ts";
+import { markedText, readMarked } from "../../../core/messages/marked-text.ts";
+import { runsOf } from "../../../core/messages/rich-text.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import { useEditing } from "../../editors/editing.ts";
 import { leafProblem } from "../../fields/leaf-problem.ts";

@@ -10,7 +10,7 @@ import { namesOf } from "../../names/entity-words.ts";
 import { placeNamer } from "../../names/place-names.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
-import { useRegionNames } from "../../state/use-regions.ts";
+import { useRegionNames } from "../../state/use-region-names.ts";
 import { useSelected } from "../../state/use-selected.ts";
 import { CoverageView } from "./coverage-view.tsx";
 import { LocationEditor } from "./location-editor.tsx";

@@ -4,7 +4,8 @@ import { describe, expect, it } from "vitest";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { oneZonePlan } from "../tests/one-zone.ts";
 import { checkPlan } from "../validation/documents.ts";
-import { markedText, plainText, readMarked, runsOf, type TextRun } from "./rich-text.ts";
+import { markedText, readMarked } from "./marked-text.ts";
+import { plainText, runsOf, type TextRun } from "./rich-text.ts";
 
 type Node = { type: string; value?: string; url?: string; children?: Node[] };
 
