@@ -25,8 +25,10 @@ export function withTranslatorsTexts(
   plan: Plan,
   incoming: readonly IncomingText[],
 ): { entities: Entity[] } | { problems: Problem[] } {
-  const languages = new Set([sourceLanguageOf(plan), ...plan.markets.flatMap((market) => market.languages)]);
-  const unread = [...new Set(incoming.map(({ locale }) => locale))].filter((locale) => !languages.has(locale));
+  const read = [sourceLanguageOf(plan), ...plan.markets.flatMap((market) => market.languages)];
+  // A text in pt is read where pt-PT is.
+  const isRead = (locale: string) => read.some((tag) => tag === locale || tag.startsWith(`${locale}-`));
+  const unread = [...new Set(incoming.map(({ locale }) => locale))].filter((locale) => !isRead(locale));
   if (unread.length > 0)
     return { problems: unread.map((locale) => ({ path: locale, message: "is a language of no market" })) };
   const plain = new Set(plainTexts(plan).map(({ id }) => id));
