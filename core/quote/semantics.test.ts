@@ -7,6 +7,7 @@ import { checkPlan, checkQuoteRequest } from "../validation/documents.ts";
 /** An example as docs/semantics.md writes it, before it is checked as a plan and a request. */
 type Example = {
   options: Record<string, object>;
+  locations?: Record<string, object>;
   offers?: Record<string, { steps: Record<string, Rung> }>;
   lines?: object[];
   request?: object;
@@ -34,7 +35,7 @@ const examples = [...page.matchAll(/^## (.+)\n([\s\S]*?)(?=^## |$(?![\s\S]))/gm)
   ]),
 );
 
-function planOf({ options, offers = {} }: Example) {
+function planOf({ options, locations = {}, offers = {} }: Example) {
   const listed = (entries: Record<string, object>, more: object) =>
     Object.entries(entries).map(([id, entry], position) => ({ id, position, ...more, ...entry }));
   const steps = (rungs: Record<string, Rung>) =>
@@ -44,6 +45,10 @@ function planOf({ options, offers = {} }: Example) {
     }));
   const checked = checkPlan({
     ...oneZonePlan({ options: [] }),
+    locations: listed(locations, { country: "PT", timeZone: "Europe/Lisbon" }).map((one) => ({
+      name: { en: one.id },
+      ...one,
+    })),
     options: listed(options, { zones: ["z"] }).map((option) => ({ name: { en: option.id }, ...option })),
     offers: listed(offers, { on: true, zones: ["z"], counts: { kind: "value", basis: BASIS } }).map((offer) => ({
       name: offer.id,
