@@ -121,6 +121,7 @@ const VIEWS = [
     path: "/checks#samples",
     before: async (page) => {
       await page.getByRole("button", { name: "Make carts for every edge" }).click();
+      await page.getByRole("button", { name: /^Keep the .* new carts$/ }).click();
       await page.getByText("edges covered").waitFor();
     },
   },
