@@ -66,6 +66,7 @@ type FromLocation = Pick<Location, "at" | "country" | "postcodeTable">;
 export type LineFigure = "unitPrice" | "quantity" | "weight";
 
 const NO_CODES: Facts["codes"] = new Set();
+const NO_DISTANCES: Facts["distances"] = new Map();
 const NONE_BOOKED: Facts["booked"] = new Map();
 const NO_USES: Facts["uses"] = new Map();
 
@@ -101,12 +102,14 @@ function distancesFrom(
   told: Coordinates | undefined,
   place: Place,
 ): Facts["distances"] {
-  const distances = new Map<string, number>();
+  let distances: Map<string, number> | undefined;
   for (const [id, from] of locations) {
     const position = told ?? positionOf(from, place);
-    if (position) distances.set(id, distanceBetween(from.at, position));
+    if (!position) continue;
+    distances ??= new Map();
+    distances.set(id, distanceBetween(from.at, position));
   }
-  return distances;
+  return distances ?? NO_DISTANCES;
 }
 
 /** Whether a condition holds, unknown taken as the situation says; without one, everything holds. */
