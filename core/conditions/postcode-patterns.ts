@@ -1,4 +1,4 @@
-import { postcodePattern } from "../postcodes/postcode.ts";
+import { type PostcodePattern, postcodePattern } from "../postcodes/postcode.ts";
 import type { Problem } from "../schema/problem.ts";
 import { Type } from "../schema/type.ts";
 
@@ -14,3 +14,7 @@ export const postcodePatternProblems = (country: string, patterns: readonly stri
       ? []
       : [{ path: `${path}/patterns/${i}`, message: `"${text}" is no postcode, pattern or range` }],
   );
+
+/** The patterns made ready to be matched; what cannot be read was refused before. */
+export const compiledPatterns = (country: string, patterns: readonly string[]): PostcodePattern[] =>
+  patterns.flatMap((text) => postcodePattern(country, text) ?? []);

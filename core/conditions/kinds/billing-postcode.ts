@@ -1,11 +1,11 @@
 import { billingCountry } from "../../facts/shopper/billing-country.ts";
 import { billingPostcode as postcodeOfTheBill } from "../../facts/shopper/billing-postcode.ts";
-import { normalPostcode, postcodePattern } from "../../postcodes/postcode.ts";
+import { normalPostcode } from "../../postcodes/postcode.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { POSTCODE_PATTERNS, postcodePatternProblems } from "../postcode-patterns.ts";
+import { compiledPatterns, POSTCODE_PATTERNS, postcodePatternProblems } from "../postcode-patterns.ts";
 
 /** The bill goes to postcodes of a country, wherever the goods go; unknown unless the request says country and postcode. */
 export const billingPostcode = defineCondition({
@@ -17,7 +17,7 @@ export const billingPostcode = defineCondition({
   ),
   example: { kind: "billing-postcode", country: "PT", patterns: ["9000..9399"] },
   compile: ({ country, patterns }) => {
-    const compiled = patterns.flatMap((text) => postcodePattern(country, text) ?? []);
+    const compiled = compiledPatterns(country, patterns);
     return leaf(
       ({ facts: { shopper, at } }) => {
         const [to, code] = [billingCountry.read(shopper, at), postcodeOfTheBill.read(shopper, at)];

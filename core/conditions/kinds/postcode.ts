@@ -1,10 +1,9 @@
 import { destinationPostcode } from "../../facts/place/postcode.ts";
-import { postcodePattern } from "../../postcodes/postcode.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
 import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
-import { POSTCODE_PATTERNS, postcodePatternProblems } from "../postcode-patterns.ts";
+import { compiledPatterns, POSTCODE_PATTERNS, postcodePatternProblems } from "../postcode-patterns.ts";
 
 /** It goes to postcodes of a country, by the same patterns zones use. Unknown while the postcode is. */
 export const postcode = defineCondition({
@@ -13,7 +12,7 @@ export const postcode = defineCondition({
   schema: Type.Object({ kind: Type.Literal("postcode"), country: CountryCode, patterns: POSTCODE_PATTERNS }, closed),
   example: { kind: "postcode", country: "PT", patterns: ["9000..9399"] },
   compile: ({ country, patterns }) => {
-    const compiled = patterns.flatMap((text) => postcodePattern(country, text) ?? []);
+    const compiled = compiledPatterns(country, patterns);
     return leaf(
       ({ facts: { place } }) => {
         if (place.countries.length > 0 && !place.countries.includes(country)) return false;
