@@ -42,7 +42,9 @@ export function SamplesView({ compiled, request, quote }: Props) {
     onError: (error) => setNote({ lines: [error.message], wrong: true }),
   });
   const keep = (more: readonly Sample[], said: readonly string[] = []) => {
-    const tell = () => setNote(said.length > 0 ? { lines: said, wrong: false } : null);
+    // Not once it is kept: by then the note may be about something later.
+    setNote(null);
+    const tell = () => said.length > 0 && setNote({ lines: said, wrong: false });
     if (more.length > 0) keeping.mutate(more, { onSuccess: tell });
     else tell();
   };
