@@ -3,7 +3,7 @@ import type { Condition, SavedConditions } from "../conditions/condition.ts";
 import type { ConditionReferences } from "../conditions/definition.ts";
 import type { MeasureNumber } from "../measures/measure-numbers.ts";
 import type { MeasureSpec } from "../measures/measure-spec.ts";
-import type { Amount, AmountContext } from "../money/amount.ts";
+import type { Amount, AmountContext, ReadersNames } from "../money/amount.ts";
 import type { LinearAmount } from "../money/linear-amount.ts";
 import { type KindSchema, ownKind } from "../schema/kinds.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -79,7 +79,7 @@ export type ChargeSpeech = AmountContext & {
 };
 
 /** The same for what a charge came to. */
-export type AccountSpeech<When> = Pick<ChargeSpeech, "measured"> & {
+export type AccountSpeech<When> = Pick<ChargeSpeech, "measured" | keyof ReadersNames> & {
   readonly exactMoney: (text: string) => string;
   readonly when: (found: When) => string;
   readonly account: (charge: AnyCharge, account: ChargeAccount<When>) => string;

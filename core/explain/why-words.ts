@@ -6,7 +6,7 @@ import { actualWords, conditionWords } from "../conditions/words.ts";
 import { type DeliveryOption, optionIn } from "../delivery/option.ts";
 import { measured } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
-import type { AmountContext } from "../money/amount.ts";
+import type { AmountContext, ReadersNames } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
 import { makersMoney } from "../money/format.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
@@ -22,15 +22,22 @@ export type WhySentence = {
  * The account of one option in sentences, in English for the people who make the plan. Made on demand: the account itself
  * is data.
  *
+ * @param names what is read for ids of locations and carriers; the ids unless given
  * @example whySentences(plan, why, "standard", "EUR")[0].text // "Standard costs €4.90."
  */
-export function whySentences(plan: Plan, why: Why, option: string, currency: string): WhySentence[] {
+export function whySentences(
+  plan: Plan,
+  why: Why,
+  option: string,
+  currency: string,
+  names: ReadersNames = {},
+): WhySentence[] {
   const account = why.options.find((one) => one.option === option);
   const shared = plan.options.find(({ id }) => id === option);
   const zone = plan.zones.find(({ id }) => id === why.zone);
   if (!account || !shared || !zone) return [];
   const definition = optionIn(shared, zone.id);
-  const words = new Words(plan, { zone: zone.id, market: zone.market, currency, rates: ratesOf(plan) });
+  const words = new Words(plan, { zone: zone.id, market: zone.market, currency, rates: ratesOf(plan) }, names);
   return [
     ...words.optionSentences(account, definition, why.zone),
     ...account.offers
@@ -76,9 +83,11 @@ const TRUTH_WORDS = (truth: boolean | null) => (truth === null ? "not known" : t
 class Words {
   private readonly plan: Plan;
   private readonly context: AmountContext;
-  constructor(plan: Plan, context: AmountContext) {
+  private readonly names: ReadersNames;
+  constructor(plan: Plan, context: Omit<AmountContext, keyof ReadersNames>, names: ReadersNames) {
     this.plan = plan;
-    this.context = context;
+    this.context = { ...context, ...names };
+    this.names = names;
   }
 
   optionSentences(account: WhyOption, definition: DeliveryOption, zone: string): WhySentence[] {
@@ -142,6 +151,7 @@ class Words {
   private charge(charge: AnyCharge, account: WhyCharge): string {
     return chargeKind(charge).why(charge, account, {
       measured: (kind, count, style) => measured(kind, count, this.context.currency, "en", style),
+      ...this.names,
       exactMoney: (text) => this.money(text),
       when: (found: WhyCondition) => this.condition(found),
       account: (inner, its) => this.charge(inner, its),

@@ -1,5 +1,6 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import type { ReadersNames } from "../money/amount.ts";
 import { add, compare, type Rational, roundHalfAway, ZERO } from "../money/rational.ts";
 import type { Why } from "../quote/answer/why.ts";
 import { quote } from "../quote/quote.ts";
@@ -17,9 +18,15 @@ function exact(text: string): Rational {
 
 const NOTHING: Why = { zone: "", options: [], withoutAmount: [] };
 
+const NAMES: ReadersNames = {
+  locationName: (id) => `«${id}»`,
+  carrierNames: (carrier, service) => ({ carrier: `«${carrier}»`, service: `«${service}»` }),
+};
+
 describe("why", () => {
   it("never changes the answer, and its lines add up to the price, for whole random plans", () => {
     let priced = 0;
+    let withNames = 0;
     const uses = new Set<string>();
     fc.assert(
       fc.property(anyCase(9000), ({ plan, request }) => {
@@ -39,6 +46,12 @@ describe("why", () => {
           const sentences = whySentences(plan, why?.[0] ?? NOTHING, option.option, request.currency);
           expect(sentences.length).toBeGreaterThan(0);
           for (const { text } of sentences) expect(text).toMatch(/^[^{}]+\.$/);
+          // By name they say the same.
+          const named = whySentences(plan, why?.[0] ?? NOTHING, option.option, request.currency, NAMES);
+          expect(named.map(({ text }) => text.replaceAll("«", "").replaceAll("»", ""))).toEqual(
+            sentences.map(({ text }) => text),
+          );
+          for (const { text } of named) if (text.includes("«")) withNames += 1;
           if (option.price === null) continue;
           priced += 1;
           const sum = option.lines.reduce((total, { amount }) => add(total, exact(amount)), ZERO);
@@ -49,6 +62,7 @@ describe("why", () => {
       { numRuns: 400 },
     );
     expect(priced).toBeGreaterThan(300);
+    expect(withNames).toBeGreaterThan(0);
     expect([...uses]).toEqual(expect.arrayContaining(["used", "another-is-better", "not-earned", "condition"]));
   });
 });

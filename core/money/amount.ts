@@ -38,11 +38,15 @@ export const Amount = Type.Object(
 export type Amount = Static<typeof Amount>;
 
 /** Where an amount is asked for; without a zone: as the market's zones have it that have none of their own. */
-export type AmountContext = {
+export type AmountContext = ReadersNames & {
   readonly zone: string | null;
   readonly market: string;
   readonly currency: string;
   readonly rates: Rates;
+};
+
+/** What people read for ids in words about a plan. */
+export type ReadersNames = {
   /** What a location is called, for words about it; its id unless given. */
   readonly locationName?: (id: string) => string;
   /** What a live carrier and one of its services are called; their ids unless given. */

@@ -196,9 +196,9 @@ export const banded = defineCharge({
   compile: compileBands,
   problems: bandsProblems,
   words: bandWords,
-  why: ({ by, edges }, { counted, chosen }, { measured }) => {
+  why: ({ by, edges }, { counted, chosen }, { measured, locationName }) => {
     const found = counted === null || counted === undefined ? "not known" : measured(by.kind, counted);
     const band = chosen === undefined ? "" : `, in band ${chosen + 1} of ${edges.length + 1}`;
-    return `by ${measureWords(by)}: ${found}${band}`;
+    return `by ${measureWords(by, locationName ? { locationName } : {})}: ${found}${band}`;
   },
 });

@@ -114,9 +114,10 @@ export const carrier = defineCharge({
     const called = carrierNames?.(id, service) ?? { carrier: id, service };
     return `what ${called.carrier} asks for ${called.service}${fallback ? `, else ${charge(fallback)}` : ""}`;
   },
-  why: ({ carrier: id, service, fallback }, { of, chosen }, { account }) => {
+  why: ({ carrier: id, service, fallback }, { of, chosen }, { account, carrierNames }) => {
     const [answer, used] = of ?? [];
-    if (!fallback || !used || chosen !== 1) return `as ${id} answered for ${service}`;
+    const called = carrierNames?.(id, service) ?? { carrier: id, service };
+    if (!fallback || !used || chosen !== 1) return `as ${called.carrier} answered for ${called.service}`;
     return `the fallback, since ${reasonWords(answer?.price)}; ${account(fallback, used)}`;
   },
 });

@@ -1,24 +1,31 @@
+import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { Link } from "wouter";
 import { whySentences } from "../../../core/explain/why-words.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { carrierNamesIn } from "../../names/carrier-names.ts";
+import { locationNameIn } from "../../names/location-name.ts";
+import { carrierList } from "../../state/server-queries.ts";
 
 type Props = { compiled: CompiledPlan; request: QuoteRequest; option: string };
 
+const NO_CARRIERS: Parameters<typeof carrierNamesIn>[0] = [];
 const PAGES = { option: "/delivery", offer: "/offers", zone: "/places" } as const;
 
 /** Why an option costs what it does, line by line; each line leads to the setting that caused it. */
 export function WhyPanel({ compiled, request, option }: Props) {
+  const { data: carriers = NO_CARRIERS } = useQuery(carrierList);
   const sentences = useMemo(() => {
+    const names = { locationName: locationNameIn(compiled.plan), carrierNames: carrierNamesIn(carriers) };
     const result = quote(compiled, request, { text: false, why: true });
     const accounts = "quote" in result ? (result.quote.why ?? []) : [];
     return accounts.map((why) => ({
       zone: why.zone,
-      sentences: whySentences(compiled.plan, why, option, request.currency),
+      sentences: whySentences(compiled.plan, why, option, request.currency, names),
     }));
-  }, [compiled, request, option]);
+  }, [compiled, request, option, carriers]);
   return (
     <div className="mt-1.5 border-l-2 border-primary pl-3 text-[13px]" dir="ltr" lang="en">
       {sentences.map(({ zone, sentences: lines }) => (
