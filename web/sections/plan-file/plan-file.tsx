@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Market } from "../../../core/places/market.ts";
 import { type Change, type Entity, entityKey, planOf } from "../../../core/plan/entities.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { ApiError, api } from "../../state/api.ts";
 import type { DraftState } from "../../state/draft-store.ts";
@@ -10,26 +11,29 @@ import { EntityChange } from "../release/entity-change.tsx";
 type Props = { state: DraftState; market: Market | null; currency: string };
 
 type Difference = { change: Change; before: Entity | null; after: Entity | null };
+/** What a file would change, and its whole plan, which names what is new in it. */
+type Compared = { readonly differences: readonly Difference[]; readonly file: Plan | null };
 
 /** The whole plan as a file: out as JSON; in after it was checked, as a list of changes to look at first. */
 export function PlanFile({ state, market, currency }: Props) {
   const [problems, setProblems] = useState<readonly string[]>([]);
-  const [differences, setDifferences] = useState<readonly Difference[] | null>(null);
+  const [compared, setCompared] = useState<Compared | null>(null);
   const { draft, plan } = state;
   if (!draft) return null;
   const asFile = plan ? `${JSON.stringify(plan, null, 2)}\n` : "";
   const read = async (file: File) => {
     setProblems([]);
-    setDifferences(null);
+    setCompared(null);
     try {
       const { entities } = await api.checkPlan(await file.text());
-      setDifferences(differencesTo(entities, draft.entities));
+      setCompared({ differences: differencesTo(entities, draft.entities), file: planOf(entities) });
     } catch (error) {
       if (error instanceof ApiError) setProblems(error.lines.length > 0 ? error.lines : [error.message]);
       else throw error;
     }
   };
-  const shown = plan ?? planOf((differences ?? []).flatMap(({ after }) => after ?? []));
+  const { differences, file = null } = compared ?? {};
+  const shown = file ?? plan;
   return (
     <section aria-label="The plan as a file" className="mt-6 border border-base-300 bg-base-100 p-4">
       <h2 className="mb-2 font-semibold">The plan as a file</h2>
@@ -84,7 +88,7 @@ export function PlanFile({ state, market, currency }: Props) {
                 className="btn btn-neutral btn-sm"
                 onClick={() => {
                   draftStore.commit(...differences.map(({ change }) => change));
-                  setDifferences(null);
+                  setCompared(null);
                 }}
               >
                 Take {differences.length === 1 ? "it" : "them all"}
