@@ -30,11 +30,15 @@ import { cartAt } from "./cart-at.ts";
 import type { Climb, ClimbInterval, ClimbPrice, ClimbStep } from "./interval.ts";
 import { joined } from "./joined.ts";
 
+/** `progress`: unless it is false, intervals say where each step stands. */
+type ClimbForm = { readonly progress?: boolean };
+
 /**
  * The climb of a request's cart: `cartAt(cart, x)` quoted for every x at once. Not by sampling: every decision tells how
  * far it stands, and the next stretch begins where the first of them falls. It equals a quote at every minor unit.
  *
  * @param to the last shelf value, in minor units
+ * @param form without progress, intervals hold prices alone: a fraction of the work where goods are not like filler
  * @returns climb null when nobody serves the destination; while it is partly known, the climb of the first zone possible
  * @example const made = climb(compiled, request, 6000); if ("climb" in made) made.climb?.intervals
  */
@@ -42,6 +46,7 @@ export function climb(
   compiled: CompiledPlan,
   request: QuoteRequest,
   to: number,
+  form: ClimbForm = {},
 ): { climb: Climb | null } | { problems: Problem[] } {
   const prepared = prepareRequest(compiled, request);
   if ("problems" in prepared) return prepared;
@@ -51,7 +56,10 @@ export function climb(
   const { tariff } = terms;
   const sample = prepared.cart;
   const segments = segmentsOf(terms, sample, to);
-  const intervals = joined([emptyCart(terms, sample), ...segments.flatMap(climbSegment)]);
+  const intervals = joined([
+    emptyCart(terms, sample, form),
+    ...segments.flatMap((segment) => climbSegment(segment, form)),
+  ]);
   if (intervals.some(({ prices }) => prices.some((price) => typeof price === "number" && !Number.isSafeInteger(price))))
     return { problems: [{ path: "/cart", message: "delivery comes to more than can be counted" }] };
   return {
@@ -102,10 +110,10 @@ function segmentsOf(terms: Terms, sample: ReadCart, to: number): Segment[] {
   return segments;
 }
 
-function emptyCart(terms: Terms, sample: ReadCart): ClimbInterval {
+function emptyCart(terms: Terms, sample: ReadCart, form: ClimbForm): ClimbInterval {
   const cart = { ...sample, lines: [] };
   const now = evaluate(terms, cart);
-  const steps = terms.tariff.offers.flatMap((offer) =>
+  const steps = offersIn(terms, form).flatMap((offer) =>
     offer.steps.map((step): ClimbStep => {
       const { state, remaining } = stepStatus(offer, step, now, () =>
         ahead(forecastFiller(offer, step, growByFiller(terms, cart, offer.filler)), 0),
@@ -116,13 +124,15 @@ function emptyCart(terms: Terms, sample: ReadCart): ClimbInterval {
   return { from: 0, to: 0, ...pricesAt(now), steps };
 }
 
-function climbSegment(segment: Segment): ClimbInterval[] {
+const offersIn = ({ tariff }: Terms, { progress = true }: ClimbForm) => (progress ? tariff.offers : []);
+
+function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
   const { after, length, growth } = segment;
   const intervals: ClimbInterval[] = [];
   for (let units = 1; units <= length; ) {
     const now = evaluateAlong(growth, units, length - units);
     const prices = pricesAt(now);
-    const steps = growth.tariff.offers.flatMap((offer) =>
+    const steps = offersIn(growth, form).flatMap((offer) =>
       offer.steps.map((step): ClimbStep => {
         let slope: 0 | -1 = 0;
         const { state, remaining } = stepStatus(offer, step, now, () => {

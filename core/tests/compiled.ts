@@ -1,5 +1,5 @@
 import type { Plan } from "../plan/plan.ts";
-import type { Quote } from "../quote/answer/quote.ts";
+import type { Quote, QuoteForm } from "../quote/answer/quote.ts";
 import { quote } from "../quote/quote.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import { type CompiledPlan, compile } from "../tariff/compile.ts";
@@ -10,8 +10,8 @@ export function compiledPlan(plan: Plan): CompiledPlan {
   return result.compiled;
 }
 
-export function quoteOf(compiled: CompiledPlan, request: QuoteRequest): Quote {
-  const result = quote(compiled, request);
+export function quoteOf(compiled: CompiledPlan, request: QuoteRequest, form: QuoteForm = {}): Quote {
+  const result = quote(compiled, request, form);
   if ("problems" in result) throw new Error(JSON.stringify(result.problems));
   return result.quote;
 }
