@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addressesOf } from "../analysis/addresses.ts";
+import { filler } from "../cart/read-cart.ts";
 import { cartAt } from "../climb/cart-at.ts";
 import { climb } from "../climb/climb.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -74,14 +75,13 @@ describe("the overview", () => {
                 expect(before.find((one) => one.offer === offer && one.step === step)?.reached).toBe(false);
               } else {
                 counts.others += 1;
-                const pieces = {
-                  sku: "more",
-                  quantity: goal,
-                  unitPrice: 1,
-                  weight: { value: "1", unit: "kg" },
-                } as const;
-                const added = quoted({ lines: [...lines, pieces] }).options.find(({ id }) => id === option);
-                expect(added?.offers).toContain(offer);
+                const stands = now.progress.find((one) => one.offer === offer && one.step === step);
+                const short = Math.max(0, goal - (stands?.counted ?? 0));
+                const pieces = filler(measure, short);
+                const added = quoted({ lines: short === 0 ? lines : [...lines, pieces] }).options.find(
+                  ({ id }) => id === option,
+                );
+                expect(added).toMatchObject({ price, offers: expect.arrayContaining([offer]) });
               }
             }
           }

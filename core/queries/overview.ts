@@ -5,7 +5,7 @@ import { type Climb, type ClimbInterval, priceAt } from "../climb/interval.ts";
 import { type LadderMeasure, markAt } from "../measures/measure-spec.ts";
 import type { Zone } from "../places/market.ts";
 import { chargesIn } from "../plan/visit-charges.ts";
-import type { Progress, Quote, QuotedOption } from "../quote/answer/quote.ts";
+import type { Progress, Quote } from "../quote/answer/quote.ts";
 import type { OfferUse } from "../quote/answer/why.ts";
 import { quote } from "../quote/quote.ts";
 import type { CartLine, Destination, QuoteRequest } from "../request/request.ts";
@@ -69,20 +69,15 @@ export const overviewOf = (
     if ("problems" in now) return nothing(now.problems[0]?.message ?? "it cannot be quoted");
     const made = climb(compiled, request, climbEnd(tariff, request), { progress: false });
     if ("problems" in made || made.climb?.zone !== zone.id) return nothing("its climb cannot be drawn");
-    const optionFor: OptionFor = (option, more) => optionWith(compiled, request, option, more);
-    return { zone: zone.id, currency, cells: cellsOf(tariff, now.quote, made.climb, optionFor), problem: null };
+    const quoteWith: QuoteWith = (more) => quotedWith(compiled, request, more);
+    return { zone: zone.id, currency, cells: cellsOf(tariff, now.quote, made.climb, quoteWith), problem: null };
   });
 
-function optionWith(
-  compiled: CompiledPlan,
-  request: QuoteRequest,
-  option: string,
-  { line, code }: More,
-): QuotedOption | undefined {
+function quotedWith(compiled: CompiledPlan, request: QuoteRequest, { line, code }: More): Quote | null {
   const { lines, codes = [] } = request.cart;
   const cart = { ...request.cart, lines: line ? [...lines, line] : lines, codes: code ? [...codes, code] : codes };
   const answer = quote(compiled, { ...request, cart }, { text: false });
-  return "quote" in answer ? answer.quote.options.find(({ id }) => id === option) : undefined;
+  return "quote" in answer ? answer.quote : null;
 }
 
 /** Far enough that every goal and band of value lies on it. */
@@ -108,14 +103,14 @@ function climbEnd(
 
 /** What is added to a cart. */
 type More = { readonly line?: CartLine; readonly code?: string };
-/** What the cart with so much more would see of an option. */
-type OptionFor = (option: string, more: More) => QuotedOption | undefined;
+/** What the cart with so much more would get. */
+type QuoteWith = (more: More) => Quote | null;
 
 function cellsOf(
   tariff: Tariff,
   { options, progress, why }: Quote,
   drawn: Climb,
-  optionFor: OptionFor,
+  quoteWith: QuoteWith,
 ): OverviewCell[] {
   return options.map(({ id, price, reason }, number): OverviewCell => {
     const at = drawn.options.indexOf(id);
@@ -130,10 +125,13 @@ function cellsOf(
           return valueStep(drawn, drawnStep, at).map((gives) => ({ ...about, ...gives }));
         const use = account?.offers.find((one) => one.offer === offer.id)?.use;
         const asked = use !== undefined && OPEN.has(use) ? askedFor(offer, step, progress.find(isThis)) : null;
-        const then = asked && optionFor(id, asked.more);
-        return asked && then?.price !== null && then?.price !== undefined && then.offers.includes(offer.id)
-          ? [{ ...about, goal: asked.goal, price: then.price }]
-          : [];
+        const then = asked && quoteWith(asked.more);
+        const found = then?.options.find((one) => one.id === id);
+        if (!asked || !found || found.price === null || !found.offers.includes(offer.id)) return [];
+        // Where it betters something only together with a later step, the later one says so.
+        const goalOf = (one: Progress) => (one.offer === offer.id && one.reached ? one.goal : 0);
+        const isLater = asked.goal !== null && then?.progress.some((one) => goalOf(one) > (asked.goal ?? 0));
+        return isLater ? [] : [{ ...about, goal: asked.goal, price: found.price }];
       }),
     );
     return { option: id, now: price ?? reason ?? "not-offered", freeFrom: freeFromOn(drawn.intervals, at), steps };
