@@ -34,8 +34,9 @@ describe("the overview", () => {
     fc.assert(
       fc.property(fc.array(line, { maxLength: 3 }), shopper, (lines, who) => {
         const at = "2026-11-28T10:00:00Z";
-        const rows = overviewOf(compiled, plan.zones, addresses, (_, destination, currency) => ({
-          ...{ at, destination, currency, shopper: who, cart: { lines } },
+        const rows = overviewOf(compiled, plan.zones, addresses, ({ market }, destination) => ({
+          ...{ at, destination, shopper: who, cart: { lines } },
+          currency: plan.markets.find(({ id }) => id === market)?.currencies[0] ?? "",
         }));
         expect(rows.map(({ zone }) => zone)).toEqual(plan.zones.map(({ id }) => id));
         for (const { zone, currency, cells, problem } of rows) {

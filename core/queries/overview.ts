@@ -41,15 +41,15 @@ export type OverviewRow = {
   readonly problem: string | null;
 };
 
-/** What would be asked from a zone: the same cart and shopper, there. */
-type Asked = (zone: Zone, destination: Destination, currency: string) => QuoteRequest;
+/** What would be asked from a zone: the same cart and shopper, there, in a currency of its market. */
+type Asked = (zone: Zone, destination: Destination) => QuoteRequest;
 
 /**
  * What delivery costs and from when it is free, zone by zone: each figure is the engine's own answer for the shopper's cart there,
  * or read off the climb of that cart.
  *
  * @param addresses a whole address in each zone, see `addressesOf`
- * @example overviewOf(compiled, zones, addressesOf(compiled), (_, destination, currency) => ({ ...request, destination, currency }))
+ * @example overviewOf(compiled, zones, addressesOf(compiled), (_, destination) => ({ ...request, destination }))
  */
 export const overviewOf = (
   compiled: CompiledPlan,
@@ -58,13 +58,13 @@ export const overviewOf = (
   asked: Asked,
 ): OverviewRow[] =>
   zones.map((zone): OverviewRow => {
-    const [currency = ""] = compiled.currenciesOf(zone.id);
+    const [address] = addresses.get(zone.id) ?? [];
+    const request = asked(zone, address ?? {});
+    const { currency } = request;
     const nothing = (problem: string) => ({ zone: zone.id, currency, cells: [], problem });
     const tariff = compiled.tariffOf(zone.id, currency);
-    const [address] = addresses.get(zone.id) ?? [];
-    if (!tariff) return nothing("its market takes no currency");
+    if (!tariff) return nothing(`its market does not take ${currency}`);
     if (!address) return nothing(zone.on === false ? "it is switched off" : "no address is its own");
-    const request = asked(zone, address, currency);
     const now = quote(compiled, request, { text: false, why: true });
     if ("problems" in now) return nothing(now.problems[0]?.message ?? "it cannot be quoted");
     const made = climb(compiled, request, climbEnd(tariff, request), { progress: false });
@@ -106,37 +106,31 @@ type More = { readonly line?: CartLine; readonly code?: string };
 /** What the cart with so much more would get. */
 type QuoteWith = (more: More) => Quote | null;
 
-function cellsOf(
-  tariff: Tariff,
-  { options, progress, why }: Quote,
-  drawn: Climb,
-  quoteWith: QuoteWith,
-): OverviewCell[] {
-  return options.map(({ id, price, reason }, number): OverviewCell => {
+function cellsOf(tariff: Tariff, now: Quote, drawn: Climb, quoteWith: QuoteWith): OverviewCell[] {
+  return tariff.options.map(({ id, number }): OverviewCell => {
     const at = drawn.options.indexOf(id);
-    const account = why?.[0]?.options.find(({ option }) => option === id);
+    const { price = null, reason } = now.options.find((option) => option.id === id) ?? {};
     const steps = tariff.offers.flatMap((offer) =>
-      offer.steps.flatMap((step): OverviewStep[] => {
-        if (!step.options.includes(number)) return [];
-        const about = { offer: offer.id, step: step.step.id, measure: offer.offer.counts.kind };
-        const isThis = (one: { offer: string; step: string }) => one.offer === about.offer && one.step === about.step;
-        const drawnStep = drawn.steps.find(isThis);
-        if (about.measure === "value" && step.goal)
-          return valueStep(drawn, drawnStep, at).map((gives) => ({ ...about, ...gives }));
-        const use = account?.offers.find((one) => one.offer === offer.id)?.use;
-        const asked = use !== undefined && OPEN.has(use) ? askedFor(offer, step, progress.find(isThis)) : null;
-        const then = asked && quoteWith(asked.more);
-        const found = then?.options.find((one) => one.id === id);
-        if (!asked || !found || found.price === null || !found.offers.includes(offer.id)) return [];
-        // Where it betters something only together with a later step, the later one says so.
-        const goalOf = (one: Progress) => (one.offer === offer.id && one.reached ? one.goal : 0);
-        const isLater = asked.goal !== null && then?.progress.some((one) => goalOf(one) > (asked.goal ?? 0));
-        return isLater ? [] : [{ ...about, goal: asked.goal, price: found.price }];
-      }),
+      offer.steps
+        .filter((step) => step.options.includes(number))
+        .flatMap((step): OverviewStep[] => {
+          const about = { offer: offer.id, step: step.step.id, measure: offer.offer.counts.kind };
+          const gives =
+            about.measure === "value" && step.goal
+              ? valueStep(drawn, drawn.steps.find(isOf(about)), at)
+              : otherStep(offer, step, id, now, quoteWith);
+          return gives.map((one) => ({ ...about, ...one }));
+        }),
     );
     return { option: id, now: price ?? reason ?? "not-offered", freeFrom: freeFromOn(drawn.intervals, at), steps };
   });
 }
+
+type StepPlace = { readonly offer: string; readonly step: string };
+const isOf =
+  ({ offer, step }: StepPlace) =>
+  (one: StepPlace) =>
+    one.offer === offer && one.step === step;
 
 /** Where the last stretch without a price for it begins. */
 function freeFromOn(intervals: readonly ClimbInterval[], option: number): number | null {
@@ -148,13 +142,36 @@ function freeFromOn(intervals: readonly ClimbInterval[], option: number): number
   return from;
 }
 
+type Gives = Pick<OverviewStep, "goal" | "price">;
+
 /** A step that the climb reaches, where it is used then. */
-function valueStep({ intervals }: Climb, step: Climb["steps"][number] | undefined, option: number) {
+function valueStep({ intervals }: Climb, step: Climb["steps"][number] | undefined, option: number): Gives[] {
   const { flag = null, goal = null } = step ?? {};
   if (flag === null || goal === null) return [];
   const there = intervals.find(({ from, to }) => from <= flag && flag <= to);
   const price = there && priceAt(there, option, flag);
   return typeof price === "number" && there?.offers[option]?.includes(step?.offer ?? "") ? [{ goal, price }] : [];
+}
+
+/** A step that value does not bring nearer, where it is used once what it asks for is added. */
+function otherStep(
+  offer: TariffOffer,
+  step: TariffStep,
+  option: string,
+  { progress, why }: Quote,
+  quoteWith: QuoteWith,
+): Gives[] {
+  const account = why?.[0]?.options.find((one) => one.option === option);
+  const use = account?.offers.find((one) => one.offer === offer.id)?.use;
+  const stands = progress.find(isOf({ offer: offer.id, step: step.step.id }));
+  const asked = use !== undefined && OPEN.has(use) ? askedFor(offer, step, stands) : null;
+  const then = asked && quoteWith(asked.more);
+  const found = then?.options.find(({ id }) => id === option);
+  if (!asked || !found || found.price === null || !found.offers.includes(offer.id)) return [];
+  const { goal } = asked;
+  // Where it betters something only together with a later step, the later one says so.
+  const isLater = (one: Progress) => one.offer === offer.id && one.reached && goal !== null && one.goal > goal;
+  return then?.progress.some(isLater) ? [] : [{ goal, price: found.price }];
 }
 
 /** What the shopper has, or gets by adding goods or a code. */

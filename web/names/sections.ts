@@ -1,5 +1,6 @@
 /** The sections of the app, in the order people work. Each is at the address of its id. */
 export const SECTIONS = [
+  { id: "overview", name: "Overview" },
   { id: "places", name: "Places" },
   { id: "delivery", name: "Delivery" },
   { id: "offers", name: "Offers" },

@@ -51,7 +51,7 @@ export function Frame({ section, left, wayOut }: Props) {
   return (
     <UnitsContext value={plan ? unitsOf(plan) : "metric"}>
       <FindingsContext value={shown}>
-        <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden">
+        <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden print:block print:h-auto print:overflow-visible">
           <Header section={section} shopperOpen={shopperOpen} onShopper={setShopperOpen} wayOut={wayOut} />
           <div className="relative flex min-h-0">
             <Rail section={section} left={left} changes={draft?.changes.length ?? 0} findings={open?.length ?? 0} />
@@ -75,7 +75,7 @@ function Middle({ section }: { section: Section }) {
   const { request } = useLooked();
   const { plan, draft, conflict, loadError } = state;
   return (
-    <main className="min-w-0 flex-1 overflow-y-auto px-5 py-4">
+    <main className="min-w-0 flex-1 overflow-y-auto px-5 py-4 print:overflow-visible print:p-0">
       <Suspense>{conflict && <ConflictBar conflict={conflict} plan={plan} market={market} />}</Suspense>
       {loadError && (
         <p role="alert" className="alert alert-error mb-4">

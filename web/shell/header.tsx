@@ -27,7 +27,7 @@ export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
   const { plan } = state;
   return (
     <header className="flex min-h-14 flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-5 py-2">
-      <Link href="/offers" className="text-[17px] font-bold tracking-tight">
+      <Link href="/overview" className="text-[17px] font-bold tracking-tight">
         Summant
       </Link>
       <FaultBoundary what="The standpoint" watch={[standpoint, plan]} wayOut={wayOut}>
@@ -39,7 +39,7 @@ export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
           onChange={setStandpoint}
         />
       </FaultBoundary>
-      <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
+      <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1 print:hidden">
         <SaveMark state={state} />
         {section !== "release" && (
           <Link href="/release" className="btn btn-neutral btn-sm">

@@ -13,7 +13,7 @@ type Props = {
 /** The sections in the order people work, with a count where something waits. */
 export function Rail({ section, left, changes, findings }: Props) {
   return (
-    <nav aria-label="Sections" className="w-24 shrink-0 border-r border-base-300 bg-base-100 py-3">
+    <nav aria-label="Sections" className="w-24 shrink-0 print:hidden border-r border-base-300 bg-base-100 py-3">
       <ul>
         {SECTIONS.map(({ id, name }) => (
           <li key={id}>

@@ -3,6 +3,7 @@ import type { Section } from "../names/sections.ts";
 
 /** Each section is a script of its own, loaded when it is first wanted. */
 const SCRIPTS: Readonly<Record<Section, () => Promise<ComponentType>>> = {
+  overview: async () => (await import("../sections/overview/overview-view.tsx")).OverviewView,
   places: async () => (await import("../sections/places/places-view.tsx")).PlacesView,
   delivery: async () => (await import("../sections/delivery/delivery-view.tsx")).DeliveryView,
   offers: async () => (await import("../sections/offers/offers-view.tsx")).OffersView,

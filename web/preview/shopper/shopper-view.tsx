@@ -38,7 +38,7 @@ export function ShopperView({ plan }: { plan: Plan }) {
     <aside
       id="shopper-view"
       aria-label="Shopper view"
-      className={`${wide ? "w-[620px]" : "w-[340px]"} flex shrink-0 flex-col border-l border-base-300 bg-base-200 p-3.5 max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-6.5rem)] max-[900px]:shadow-xl`}
+      className={`${wide ? "w-[620px]" : "w-[340px]"} flex shrink-0 flex-col border-l border-base-300 bg-base-200 p-3.5 print:hidden max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-6.5rem)] max-[900px]:shadow-xl`}
     >
       <div className="mb-2.5 flex flex-wrap items-center gap-x-3 gap-y-1">
         <ShopPageTabs page={page} onPage={setPage} />

@@ -1,0 +1,56 @@
+import Papa from "papaparse";
+import { optionName } from "../../../core/explain/option-name.ts";
+import { exponentOf } from "../../../core/money/currency.ts";
+import { majorUnits } from "../../../core/money/decimal.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { OverviewRow } from "../../../core/queries/overview.ts";
+import { byPosition } from "../../../core/schema/atoms.ts";
+import { bandsWords, nowWords, stepWords } from "./overview-words.ts";
+
+const HEADER = [
+  "market",
+  "place",
+  "currency",
+  "option",
+  "price now",
+  "why none",
+  "free from",
+  "bands",
+  "goals",
+  "note",
+];
+
+/**
+ * The overview as CSV: a row for each option of each zone, figures in the currency's major units.
+ *
+ * @example overviewCsv(plan, rows).split("\r\n")[1] // "Portugal,Mainland Portugal,EUR,Standard,4.90,,45.00,,free from €45,"
+ */
+export function overviewCsv(plan: Plan, rows: ReadonlyMap<string, OverviewRow>): string {
+  const lines = [...plan.markets].sort(byPosition).flatMap((market) =>
+    plan.zones
+      .filter((zone) => zone.market === market.id)
+      .sort(byPosition)
+      .flatMap((zone) => {
+        const row = rows.get(zone.id);
+        if (!row) return [];
+        const { currency, cells, problem } = row;
+        const place = [market.name, zone.name, currency];
+        const major = (minor: number) => majorUnits(minor, exponentOf(currency) ?? 2);
+        if (problem !== null) return [[...place, "", "", "", "", "", "", problem]];
+        return cells.map((cell) => {
+          const option = plan.options.find(({ id }) => id === cell.option);
+          const { now, freeFrom, steps } = cell;
+          return [
+            ...place,
+            option ? optionName(option) : cell.option,
+            ...(typeof now === "number" ? [major(now), ""] : ["", nowWords(cell, currency)]),
+            freeFrom === null ? "" : major(freeFrom),
+            bandsWords(plan, zone, cell.option, currency) ?? "",
+            steps.map((step) => stepWords(step, currency)).join("; "),
+            "",
+          ];
+        });
+      }),
+  );
+  return `${Papa.unparse([HEADER, ...lines], { escapeFormulae: true })}\r\n`;
+}
