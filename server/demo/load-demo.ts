@@ -7,7 +7,7 @@ import { checkPlan } from "../../core/validation/documents.ts";
 import { writeProducts, writeSampleCarts } from "../catalogue/catalogue.ts";
 import { inTransaction } from "../database/pool.ts";
 import { applyChangeSet } from "../draft/change-set.ts";
-import { releaseDraft } from "../releases/releases.ts";
+import { releaseDraft } from "../releases/make-release.ts";
 import { checkCatalogue, checkSampleCarts } from "../validation/documents.ts";
 
 interface CountRow extends RowDataPacket {

@@ -3,7 +3,8 @@ import { afterAll, beforeEach, describe, expect, it } from "vitest";
 import { entitiesOf, planOf } from "../../core/plan/entities.ts";
 import { databaseUrl, openPool } from "../database/pool.ts";
 import { emptyStore, loadDemo } from "../demo/load-demo.ts";
-import { latestPlan, latestRelease, listReleases, releaseDraft } from "../releases/releases.ts";
+import { releaseDraft } from "../releases/make-release.ts";
+import { listReleases, planInForce, releaseInForce } from "../releases/releases.ts";
 import { applyChangeSet } from "./change-set.ts";
 import { readDraft } from "./read-draft.ts";
 
@@ -133,12 +134,12 @@ describe("the draft in MariaDB", () => {
     );
     expect(await releaseDraft(pool, sequence, "tester")).toEqual({ refused: "draft-moved", sequence: sequence + 1 });
     expect(await releaseDraft(pool, sequence + 1, "tester")).toHaveProperty("release.number", 2);
-    expect((await latestRelease(pool))?.compiled.plan.offers[0]?.on).toBe(false);
+    expect((await releaseInForce(pool))?.compiled.plan.offers[0]?.on).toBe(false);
     expect((await listReleases(pool)).map(({ number }) => number)).toEqual([2, 1]);
 
-    const latest = await latestPlan(pool);
+    const latest = await planInForce(pool);
     expect(latest && planOf(entitiesOf(latest.plan))).toEqual(latest?.plan);
     await pool.query("UPDATE releases SET plan = REPLACE(plan, 'Portugal', 'Elsewhere') WHERE number = 2");
-    await expect(latestPlan(pool)).rejects.toThrow(/damaged/);
+    await expect(planInForce(pool)).rejects.toThrow(/damaged/);
   });
 });

@@ -11,10 +11,10 @@ import {
 } from "../../core/plan/entities.ts";
 import { inSnapshot } from "../database/pool.ts";
 import { calendarsOf } from "../holidays/holidays.ts";
-import { latestPlan } from "../releases/releases.ts";
+import { planInForce, type ReleasedPlan, waitingPlans } from "../releases/releases.ts";
 import { readEntities, type UnreadableEntity } from "./entities.ts";
 
-/** What differs between the draft and the latest release; null on the side where it is not there. */
+/** What differs between the draft and the release in force; null on the side where it is not there. */
 export type DraftChange = { kind: EntityKind; id: string; released: Entity | null; draft: Entity | null };
 
 /** The draft as a screen needs it. `sequence` counts change-sets. */
@@ -24,10 +24,15 @@ export type Draft = {
   /** Rows that cannot be read as what they are, to be mended or removed. */
   unreadable: UnreadableEntity[];
   release: { number: number; releasedAt: string } | null;
+  /** Those whose moment has not come, the next first. */
+  waiting: WaitingRelease[];
   /** The public holidays that its locations keep. */
   calendars: Calendars;
   changes: DraftChange[];
 };
+
+/** `isDraft`: the draft says the same. `offersOn`: the offers that are on in it. */
+export type WaitingRelease = { number: number; moment: string; isDraft: boolean; offersOn: string[] };
 
 interface HeadRow extends RowDataPacket {
   sequence: number;
@@ -38,16 +43,27 @@ export function readDraft(pool: Pool): Promise<Draft> {
     const [[head]] = await connection.query<HeadRow[]>("SELECT sequence FROM draft_head WHERE id = 1");
     if (!head) throw new Error("the draft has no head row; the database was not migrated");
     const { entities, unreadable } = await readEntities(connection);
-    const latest = await latestPlan(connection);
+    const inForce = await planInForce(connection);
+    const waiting = await waitingPlans(connection);
     return {
       sequence: head.sequence,
       entities,
       unreadable,
       calendars: await calendarsOf(planOf(entities) ?? {}, Date.now()),
-      release: latest && { number: latest.release.number, releasedAt: latest.release.releasedAt },
-      changes: changesSince(latest ? entitiesOf(latest.plan) : [], entities),
+      release: inForce && { number: inForce.release.number, releasedAt: inForce.release.releasedAt },
+      waiting: waiting.map((one) => waitingRelease(one, entities)),
+      changes: changesSince(inForce ? entitiesOf(inForce.plan) : [], entities),
     };
   });
+}
+
+function waitingRelease({ release, plan }: ReleasedPlan, draft: readonly StoredEntity[]): WaitingRelease {
+  return {
+    number: release.number,
+    moment: release.moment ?? release.releasedAt,
+    isDraft: changesSince(entitiesOf(plan), draft).length === 0,
+    offersOn: plan.offers.filter(({ on }) => on).map(({ id }) => id),
+  };
 }
 
 function changesSince(released: readonly Entity[], draft: readonly StoredEntity[]): DraftChange[] {

@@ -18,9 +18,27 @@ export const KeepSampleCart = byKindOf(
 );
 
 export const ReleaseRequest = Type.Object(
-  { sequence: Type.Integer({ minimum: 0, description: "The draft's sequence that was looked at" }) },
+  {
+    sequence: Type.Integer({ minimum: 0, description: "The draft's sequence that was looked at" }),
+    moment: Type.Optional(Type.String({ format: "date-time", description: "From when it is to hold; else at once" })),
+    note: Type.Optional(Type.String({ maxLength: 1000 })),
+  },
   closed,
 );
+
+/** What is done with a release that waits. */
+export const ChangeRelease = byKindOf(
+  "do",
+  [
+    Type.Object({ do: Type.Literal("call-off") }, closed),
+    Type.Object({ do: Type.Literal("freeze-anew") }, closed),
+    Type.Object({ do: Type.Literal("switch-offer"), offer: Id, on: Type.Boolean() }, closed),
+  ],
+  "ChangeRelease",
+);
+
+/** Switches an offer in what shops get now. */
+export const SwitchOffer = Type.Object({ offer: Id, on: Type.Boolean() }, closed);
 
 export const KeepSamples = byKindOf(
   "do",

@@ -5,6 +5,7 @@ export const checkAskCarriers = checkedBy(validators.askCarriers);
 export const checkCalendars = checkedBy(validators.calendars);
 export const checkCancel = checkedBy(validators.cancel);
 export const checkCatalogue = checkedBy(validators.catalogue);
+export const checkChangeRelease = checkedBy(validators.changeRelease);
 export const checkChangeSet = checkedBy(validators.changeSet);
 export const checkClaim = checkedBy(validators.claim);
 export const checkImportProducts = checkedBy(validators.importProducts);
@@ -15,5 +16,6 @@ export const checkProduct = checkedBy(validators.product);
 export const checkReleaseRequest = checkedBy(validators.releaseRequest);
 export const checkSampleCarts = checkedBy(validators.sampleCarts);
 export const checkSaveProducts = checkedBy(validators.saveProducts);
+export const checkSwitchOffer = checkedBy(validators.switchOffer);
 /** The form alone; see `checkStandpoint` for what is in it. */
 export const checkStandpointForm = checkedBy(validators.standpoint);

@@ -4,12 +4,14 @@ import { Catalogue, Product, SampleCarts } from "../catalogue/product.ts";
 import { ChangeSet } from "../draft/change-set-schema.ts";
 import {
   AskCarriers,
+  ChangeRelease,
   ImportProducts,
   KeepSampleCart,
   KeepSamples,
   KeepStandpoint,
   ReleaseRequest,
   SaveProducts,
+  SwitchOffer,
 } from "../http/bodies.ts";
 import { Cancel, Claim } from "../redemptions/claim-schema.ts";
 import { Standpoint } from "../saved/standpoint-schema.ts";
@@ -20,6 +22,7 @@ export const SERVER_SCHEMAS = {
   calendars: Type.Record(Type.String(), Type.Array(Type.String())),
   cancel: Cancel,
   catalogue: Catalogue,
+  changeRelease: ChangeRelease,
   changeSet: ChangeSet,
   claim: Claim,
   importProducts: ImportProducts,
@@ -31,4 +34,5 @@ export const SERVER_SCHEMAS = {
   sampleCarts: SampleCarts,
   saveProducts: SaveProducts,
   standpoint: Standpoint,
+  switchOffer: SwitchOffer,
 } as const satisfies Record<string, TSchema>;

@@ -11,7 +11,8 @@ import type { Conflict, SavedChanges } from "../../server/draft/change-set.ts";
 import type { ChangeSet } from "../../server/draft/change-set-schema.ts";
 import type { Draft } from "../../server/draft/read-draft.ts";
 import type { Region } from "../../server/places/regions.ts";
-import type { Release } from "../../server/releases/releases.ts";
+import type { Release } from "../../server/releases/release.ts";
+import type { ReleasedPlan } from "../../server/releases/releases.ts";
 import type { Saved, SetAside } from "../../server/saved/saved.ts";
 import type { Standpoint } from "../../server/saved/standpoint-schema.ts";
 
@@ -74,6 +75,11 @@ async function callWith<T>(path: string, body: string | undefined): Promise<T> {
 export const problemWords = (error: Error): string =>
   [error.message, ...(error instanceof ApiError ? error.lines : [])].join("; ");
 
+/** What is done with a release that waits. */
+type ReleaseChange = { number: number } & (
+  | { do: "call-off" | "freeze-anew" }
+  | { do: "switch-offer"; offer: string; on: boolean }
+);
 type KeptStandpoints = { standpoints: Saved<Standpoint>[]; setAside: SetAside[] };
 type KeptSamples = { samples: Sample[]; setAside: SetAside[] };
 
@@ -114,5 +120,9 @@ export const api = {
   /** How often each offer has been used, by its id. */
   uses: () => call<{ uses: Record<string, number> }>("/api/redemptions"),
   releases: () => call<{ releases: Release[] }>("/api/releases"),
-  release: (sequence: number) => call<Release>("/api/releases", { sequence }),
+  release: (wanted: { sequence: number; moment?: string; note?: string }) => call<Release>("/api/releases", wanted),
+  releasedAs: (number: number) => call<ReleasedPlan>(`/api/releases/${number}`),
+  changeRelease: ({ number, ...change }: ReleaseChange) => call<Release>(`/api/releases/${number}`, change),
+  /** Switches an offer off, or on again, in what shops get now. */
+  switchOffer: (offer: string, on: boolean) => call<Release>("/api/releases/offers", { offer, on }),
 };

@@ -8,7 +8,7 @@ import { problemDocument } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { withUses } from "../../../server/redemptions/ledger.ts";
 import { withBooked } from "../../../server/redemptions/window-claims.ts";
-import { latestRelease } from "../../../server/releases/releases.ts";
+import { releaseInForce } from "../../../server/releases/releases.ts";
 
 const LARGEST_REQUEST = 256 * 1024;
 
@@ -17,7 +17,7 @@ export const POST: APIRoute = ({ request }) =>
   handle(async () => {
     const body = await readBody(request, LARGEST_REQUEST, checkQuoteRequest);
     if ("refusal" in body) return body.refusal;
-    const release = await latestRelease(sharedPool());
+    const release = await releaseInForce(sharedPool());
     if (!release)
       return problemDocument(404, "Nothing is released yet", { detail: "Release the draft, then ask again." });
     const { offers, options } = release.compiled.plan;

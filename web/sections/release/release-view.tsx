@@ -59,7 +59,7 @@ export function ReleaseView() {
             type="button"
             className="btn btn-neutral mt-4"
             disabled={releasing.isPending || unsaved > 0}
-            onClick={() => releasing.mutate(draft.sequence)}
+            onClick={() => releasing.mutate({ sequence: draft.sequence })}
           >
             {unsaved > 0 ? "Saving the draft first…" : `Release as number ${next}`}
           </button>

@@ -4,7 +4,7 @@ import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { claim, usesOf } from "../../../../server/redemptions/ledger.ts";
-import { latestRelease } from "../../../../server/releases/releases.ts";
+import { releaseInForce } from "../../../../server/releases/releases.ts";
 import { checkClaim } from "../../../../server/validation/documents.ts";
 
 const LARGEST_CLAIM = 16 * 1024;
@@ -22,7 +22,7 @@ export const POST: APIRoute = ({ request }) =>
       return problemDocument(422, "There is nothing to claim", {
         problems: [{ path: "/offers", message: "names no offer, and there is no window either" }],
       });
-    const release = await latestRelease(sharedPool());
+    const release = await releaseInForce(sharedPool());
     if (!release) return problemDocument(404, "Nothing is released yet");
     const result = await claim(sharedPool(), release.compiled.plan, body.value);
     if ("refused" in result) {

@@ -1,0 +1,30 @@
+import type { APIRoute } from "astro";
+import { sharedPool } from "../../../../server/database/pool.ts";
+import { handle, jsonResponse } from "../../../../server/http/handle.ts";
+import { problemDocument } from "../../../../server/http/problem-document.ts";
+import { readBody } from "../../../../server/http/read-body.ts";
+import { releaseAnswer } from "../../../../server/releases/answer-release.ts";
+import { callOff, freezeAnew, remakeWithOffer } from "../../../../server/releases/make-release.ts";
+import { readRelease } from "../../../../server/releases/releases.ts";
+import { checkChangeRelease } from "../../../../server/validation/documents.ts";
+
+const noSuchRelease = (number: string) => problemDocument(404, "There is no such release", { detail: number });
+
+/** One release with its plan and the holidays frozen with it. */
+export const GET: APIRoute = ({ params: { number = "" } }) =>
+  handle(async () => {
+    const found = /^[1-9]\d{0,8}$/.test(number) ? await readRelease(sharedPool(), Number(number)) : null;
+    return found ? jsonResponse(found) : noSuchRelease(number);
+  });
+
+/** Calls off a release that waits, or makes it anew. */
+export const POST: APIRoute = ({ params: { number = "" }, request }) =>
+  handle(async () => {
+    if (!/^[1-9]\d{0,8}$/.test(number)) return noSuchRelease(number);
+    const body = await readBody(request, 1024, checkChangeRelease);
+    if ("refusal" in body) return body.refusal;
+    const [pool, of, change] = [sharedPool(), Number(number), body.value];
+    if (change.do === "call-off") return releaseAnswer(await callOff(pool, of, "local"), 200);
+    if (change.do === "freeze-anew") return releaseAnswer(await freezeAnew(pool, of, "local"), 201);
+    return releaseAnswer(await remakeWithOffer(pool, of, "local", change.offer, change.on), 201);
+  });
