@@ -6,12 +6,13 @@ import { minorUnits } from "../money/decimal.ts";
 import { makersMoney } from "../money/format.ts";
 import { ENTITY_KINDS, type Entity, type List } from "../plan/entities.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
+import { byPosition } from "../schema/atoms.ts";
 
 /** One part of a thing as it was and as it is; null on the side where there is none. */
 export type ChangeLine = {
   /** As a path of keys within the thing; parts of a list that have an id stand under it. */
   readonly path: readonly string[];
-  /** @example "steps · goal · by currency · EUR" */
+  /** @example "step 1 · goal · EUR" */
   readonly what: string;
   readonly before: string | null;
   readonly after: string | null;
@@ -21,7 +22,7 @@ export type ChangeLine = {
  * What has changed in one thing of a plan, part by part: each line's sides differ, and whatever differs has a line. In English
  * for the people who make the plan; what is named is named by the plan of its side.
  *
- * @example changeLines(before, after, was, now) // [{ what: "charge · amount · by currency · EUR", before: "€4.90", after: "€5.50" }]
+ * @example changeLines(before, after, was, now) // [{ what: "charge · amount · EUR", before: "€4.90", after: "€5.50" }]
  */
 export function changeLines(before: Entity | null, after: Entity | null, was: Plan, now: Plan): ChangeLine[] {
   const either = after ?? before;
@@ -30,8 +31,10 @@ export function changeLines(before: Entity | null, after: Entity | null, was: Pl
   return sides.compare([], before?.body, after?.body);
 }
 
-/** What is not read: places in a list, what a text was made from, and what a thing is known by. */
-const SILENT = new Set(["kind"]);
+/** Keys that tell a reader nothing on the way to what has changed. */
+const SILENT = new Set(["kind", "steps", "trigger", "at", "byCurrency", "surcharges", "wording"]);
+/** Records whose keys are ids. */
+const KEYED_BY_ID = new Set(["byZone", "byMarket"]);
 
 /** The list that an id under a key is of. */
 const REFERS_TO: Readonly<Record<string, List>> = {
@@ -108,12 +111,20 @@ class Sides {
   private label(path: readonly string[], key: string, i: number): string {
     if (SILENT.has(key)) return path.length === i + 1 ? key : "";
     const around = path[i - 1] ?? "";
-    const list = REFERS_TO[around];
+    if (around === "steps" && this.stepNumber(key) !== null) return `step ${this.stepNumber(key)}`;
+    const list = KEYED_BY_ID.has(around) ? REFERS_TO[around] : undefined;
     if (list) return nameIn(this.now, list, key) ?? nameIn(this.was, list, key) ?? key;
     if (/^#\d+$/.test(key)) return String(Number(key.slice(1)) + 1);
     return key
       .replaceAll(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`)
       .replaceAll("-", " ");
+  }
+
+  /** As people count them. */
+  private stepNumber(id: string): number | null {
+    if (this.entity.kind !== "offer") return null;
+    const at = [...this.entity.body.steps].sort(byPosition).findIndex((step) => step.id === id);
+    return at < 0 ? null : at + 1;
   }
 
   private words(path: readonly string[], value: unknown, plan: Plan): string | null {

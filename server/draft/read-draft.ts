@@ -11,7 +11,7 @@ import {
 } from "../../core/plan/entities.ts";
 import { inSnapshot } from "../database/pool.ts";
 import { calendarsOf } from "../holidays/holidays.ts";
-import { planInForce, type ReleasedPlan, waitingPlans } from "../releases/releases.ts";
+import { lastNumber, planInForce, type ReleasedPlan, waitingPlans } from "../releases/releases.ts";
 import { readEntities, type UnreadableEntity } from "./entities.ts";
 
 /** What differs between the draft and the release in force; null on the side where it is not there. */
@@ -24,6 +24,8 @@ export type Draft = {
   /** Rows that cannot be read as what they are, to be mended or removed. */
   unreadable: UnreadableEntity[];
   release: { number: number; releasedAt: string } | null;
+  /** The highest number so far, whatever became of it; 0 before the first. */
+  lastRelease: number;
   /** Those whose moment has not come, the next first. */
   waiting: WaitingRelease[];
   /** The public holidays that its locations keep. */
@@ -51,6 +53,7 @@ export function readDraft(pool: Pool): Promise<Draft> {
       unreadable,
       calendars: await calendarsOf(planOf(entities) ?? {}, Date.now()),
       release: inForce && { number: inForce.release.number, releasedAt: inForce.release.releasedAt },
+      lastRelease: await lastNumber(connection),
       waiting: waiting.map((one) => waitingRelease(one, entities)),
       changes: changesSince(inForce ? entitiesOf(inForce.plan) : [], entities),
     };

@@ -11,7 +11,7 @@ import { lockHead } from "../draft/change-set.ts";
 import { readEntities } from "../draft/entities.ts";
 import { calendarsOf } from "../holidays/holidays.ts";
 import { checksumOf, IN_FORCE, type Release } from "./release.ts";
-import { planInForce, type ReleasedPlan, readRelease } from "./releases.ts";
+import { lastNumber, planInForce, type ReleasedPlan, readRelease } from "./releases.ts";
 
 export type Refusal =
   | "nothing-changed"
@@ -144,10 +144,6 @@ interface BeforeRow extends RowDataPacket {
   checksum: string;
 }
 
-interface LastRow extends RowDataPacket {
-  number: number | null;
-}
-
 async function write(connection: PoolConnection, snapshot: Snapshot): Promise<ReleaseResult> {
   const { sequence, by, moment, note = "" } = snapshot;
   const at = moment === undefined ? null : new Date(moment);
@@ -164,8 +160,7 @@ async function write(connection: PoolConnection, snapshot: Snapshot): Promise<Re
       )
     : await connection.query<BeforeRow[]>(`SELECT checksum FROM releases WHERE ${IN_FORCE}`);
   if (before?.checksum === checksum) return { refused: "nothing-changed", sequence };
-  const [[last]] = await connection.query<LastRow[]>("SELECT MAX(number) AS number FROM releases");
-  const number = (last?.number ?? 0) + 1;
+  const number = (await lastNumber(connection)) + 1;
   await connection.execute(
     "INSERT INTO releases (number, sequence, plan, calendars, checksum, released_by, released_at, moment, note) VALUES (?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3), ?, ?)",
     [number, sequence, plan, calendars, checksum, by, at, note],

@@ -23,6 +23,14 @@ async function inForceNumber(connection: Pool | Connection): Promise<number | nu
   return row?.number ?? null;
 }
 
+/** The highest number so far, whatever became of it; 0 before the first. */
+export async function lastNumber(connection: Pool | Connection): Promise<number> {
+  const [[row]] = await connection.query<(RowDataPacket & { number: number | null })[]>(
+    "SELECT MAX(number) AS number FROM releases",
+  );
+  return row?.number ?? 0;
+}
+
 /** All releases, newest first. */
 export async function listReleases(connection: Pool | Connection): Promise<Release[]> {
   const inForce = await inForceNumber(connection);

@@ -6,6 +6,7 @@ import type { Plan } from "../../core/plan/plan.ts";
 import type { Section } from "../names/sections.ts";
 import { useStandpoint } from "../state/standpoint-context.ts";
 import { useDraft } from "../state/use-draft.ts";
+import { useReleaseDue } from "../state/use-release-due.ts";
 import { FaultBoundary } from "./fault-boundary.tsx";
 import { SaveMark } from "./save-mark.tsx";
 import { StandpointSentence } from "./standpoint-sentence.tsx";
@@ -25,6 +26,7 @@ export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
   const state = useDraft();
   const { standpoint, setStandpoint, market } = useStandpoint();
   const { plan } = state;
+  useReleaseDue(state.draft);
   return (
     <header className="flex min-h-14 flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-5 py-2">
       <Link href="/overview" className="text-[17px] font-bold tracking-tight">

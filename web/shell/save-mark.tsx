@@ -8,6 +8,7 @@ import { draftStore } from "../state/use-draft.ts";
 export function SaveMark({ state }: { state: DraftState }) {
   const { draft, save, unsaved, isKept, canUndo, canRedo } = state;
   const changes = draft?.changes.length ?? 0;
+  const waits = unsaved === 0 ? draft?.waiting.find(({ isDraft }) => isDraft) : undefined;
   return (
     <div className="flex flex-wrap items-center gap-x-3 text-[13px]">
       <span className="flex">
@@ -40,7 +41,8 @@ export function SaveMark({ state }: { state: DraftState }) {
         <span className="whitespace-nowrap text-quiet">
           {draft.release === null && "Nothing released yet"}
           {draft.release !== null && changes === 0 && `Same as release ${draft.release.number}`}
-          {draft.release !== null && changes > 0 && (
+          {changes > 0 && waits && `Waits as release ${waits.number}`}
+          {draft.release !== null && changes > 0 && !waits && (
             <>
               Draft, <strong className="text-warning">{changes === 1 ? "1 change" : `${changes} changes`}</strong> since
               release {draft.release.number}

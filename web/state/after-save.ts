@@ -25,6 +25,8 @@ export function afterSave(
     entities: [...now.values()].sort(asStored),
     unreadable: held.unreadable.filter((one) => !keys.has(entityKey(one))),
     changes: changesAfter(held, touched, now),
+    // Whether one says the same again is known when the draft is read the next time.
+    waiting: held.waiting.map((one) => ({ ...one, isDraft: false })),
   };
 }
 

@@ -11,6 +11,10 @@ export const keptSamples = queryOptions({ queryKey: ["samples"], queryFn: api.sa
 
 export const keptStandpoints = queryOptions({ queryKey: ["standpoints"], queryFn: api.standpoints });
 
+/** A release is as it was made for ever; only where it stands may change, which the list says. */
+export const releaseAt = (number: number) =>
+  queryOptions({ queryKey: ["release", number], queryFn: () => api.releasedAs(number), staleTime: FOR_EVER });
+
 export const releaseList = queryOptions({ queryKey: ["releases"], queryFn: api.releases });
 
 /** How often each offer has been used. */

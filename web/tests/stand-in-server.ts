@@ -43,6 +43,7 @@ export function draftOf(entities: readonly Entity[]): Draft {
     entities: entities.map((entity) => ({ ...entity, revision: sequence })).sort(asStored),
     unreadable: [],
     release: null,
+    lastRelease: 0,
     waiting: [],
     calendars: {},
     changes: [],

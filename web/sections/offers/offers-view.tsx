@@ -21,6 +21,7 @@ import { GoalGrid } from "./goal-grid.tsx";
 import { newOffer } from "./new-offer.ts";
 import { OfferHeading } from "./offer-heading.tsx";
 import { homeOf } from "./offer-home.ts";
+import { TakeOffNow } from "./take-off-now.tsx";
 
 // Opened rarely: loaded when they are.
 const OfferEditor = lazy(() => import("./offer-editor.tsx").then((module) => ({ default: module.OfferEditor })));
@@ -107,6 +108,7 @@ export function OffersView() {
               currency={currency}
               at={Date.parse(request.at)}
             />
+            <TakeOffNow offer={chosen} timeZone={market?.timeZone ?? "UTC"} />
             <ClimbPanel />
             <EditingContext value={editingIn({ plan, context, zones: chosen.zones, explain })}>
               <OfferEditor

@@ -1,16 +1,15 @@
 import { useState } from "react";
 import type { Market } from "../../../core/places/market.ts";
-import { type Change, type Entity, entityKey, planOf } from "../../../core/plan/entities.ts";
+import { planOf } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { ApiError, api } from "../../state/api.ts";
 import type { DraftState } from "../../state/draft-store.ts";
 import { draftStore } from "../../state/use-draft.ts";
-import { EntityChange } from "../release/entity-change.tsx";
+import { type Difference, differencesBetween, PlanDifferences } from "../release/plan-differences.tsx";
 
 type Props = { state: DraftState; market: Market | null; currency: string };
 
-type Difference = { change: Change; before: Entity | null; after: Entity | null };
 /** What a file would change, and its whole plan, which names what is new in it. */
 type Compared = { readonly differences: readonly Difference[]; readonly file: Plan | null };
 
@@ -26,7 +25,7 @@ export function PlanFile({ state, market, currency }: Props) {
     setCompared(null);
     try {
       const { entities } = await api.checkPlan(await file.text());
-      setCompared({ differences: differencesTo(entities, draft.entities), file: planOf(entities) });
+      setCompared({ differences: differencesBetween(draft.entities, entities), file: planOf(entities) });
     } catch (error) {
       if (error instanceof ApiError) setProblems(error.lines.length > 0 ? error.lines : [error.message]);
       else throw error;
@@ -69,20 +68,15 @@ export function PlanFile({ state, market, currency }: Props) {
           </p>
           {differences.length > 0 && shown && (
             <>
-              <ul className="my-2 max-h-64 space-y-2 overflow-y-auto border-l-2 border-base-300 pl-3">
-                {differences.map(({ change, before, after }) => (
-                  <EntityChange
-                    key={entityKey(change)}
-                    kind={change.kind}
-                    before={before}
-                    after={after}
-                    plan={shown}
-                    former={plan ?? shown}
-                    market={market ?? shown.markets[0] ?? null}
-                    currency={currency}
-                  />
-                ))}
-              </ul>
+              <div className="my-2 max-h-64 overflow-y-auto border-l-2 border-base-300 pl-3">
+                <PlanDifferences
+                  differences={differences}
+                  was={plan ?? shown}
+                  now={shown}
+                  market={market}
+                  currency={currency}
+                />
+              </div>
               <button
                 type="button"
                 className="btn btn-neutral btn-sm"
@@ -99,15 +93,4 @@ export function PlanFile({ state, market, currency }: Props) {
       )}
     </section>
   );
-}
-
-function differencesTo(file: readonly Entity[], draft: readonly Entity[]): Difference[] {
-  const before = new Map(draft.map((entity) => [entityKey(entity), entity]));
-  const after = new Map(file.map((entity) => [entityKey(entity), entity]));
-  return [...new Set([...before.keys(), ...after.keys()])].flatMap((key): Difference[] => {
-    const [old, now] = [before.get(key) ?? null, after.get(key) ?? null];
-    if (now)
-      return JSON.stringify(old?.body) === JSON.stringify(now.body) ? [] : [{ change: now, before: old, after: now }];
-    return old ? [{ change: { kind: old.kind, id: old.id, body: null }, before: old, after: null }] : [];
-  });
 }

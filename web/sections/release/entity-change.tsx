@@ -1,5 +1,6 @@
+import { type ChangeLine, changeLines } from "../../../core/explain/change-lines.ts";
 import type { Market } from "../../../core/places/market.ts";
-import type { Entity, EntityKind } from "../../../core/plan/entities.ts";
+import { ENTITY_KINDS, type Entity, type EntityKind } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { entityWords } from "../../names/entity-words.ts";
 
@@ -14,16 +15,42 @@ type Props = {
   currency: string;
 };
 
-/** One thing as it was and as it shall be, in words. */
+/** So many parts are told at once; the rest when they are asked for. */
+const MOST_AT_ONCE = 8;
+
+/** One thing as it was and as it shall be: in a sentence, and part by part. */
 export function EntityChange({ kind, before, after, plan, former, market, currency }: Props) {
   const words = (entity: Entity, of: Plan) => entityWords(entity, of, market, currency);
+  const [was, is] = [before && words(before, former), after && words(after, plan)];
+  // What is new or gone is told by its sentence.
+  const lines = before && after ? changeLines(before, after, former, plan) : [];
   return (
     <li>
       <p className="text-[13px] text-quiet">
-        {before === null ? "New" : after === null ? "Removed" : "Changed"} {kind}
+        {before === null ? "New" : after === null ? "Removed" : "Changed"} {ENTITY_KINDS[kind].words}
       </p>
-      {before && <p className={after ? "text-quiet line-through" : ""}>{words(before, former)}</p>}
-      {after && <p className="font-semibold">{words(after, plan)}</p>}
+      {was !== null && was !== is && <p className={after ? "text-quiet line-through" : ""}>{was}</p>}
+      {is !== null && <p className="font-semibold">{is}</p>}
+      <Lines lines={lines.slice(0, MOST_AT_ONCE)} />
+      {lines.length > MOST_AT_ONCE && (
+        <details className="text-[13px]">
+          <summary className="min-h-6 cursor-pointer text-quiet">And {lines.length - MOST_AT_ONCE} more parts</summary>
+          <Lines lines={lines.slice(MOST_AT_ONCE)} />
+        </details>
+      )}
     </li>
   );
 }
+
+const Lines = ({ lines }: { lines: readonly ChangeLine[] }) =>
+  lines.length > 0 && (
+    <ul className="mt-0.5 grid gap-0.5 text-[13px]">
+      {lines.map(({ path, what, before, after }) => (
+        <li key={path.join("/")} className="break-words">
+          <span className="text-quiet">{what}:</span> {before !== null && <s className="text-quiet">{before}</s>}
+          {before !== null && after !== null && " "}
+          {after === null ? <span className="text-quiet">(gone)</span> : <span>{after}</span>}
+        </li>
+      ))}
+    </ul>
+  );

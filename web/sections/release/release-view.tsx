@@ -1,68 +1,69 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { horizonOf } from "../../../core/time/occurrences.ts";
 import type { Stretch } from "../../../core/time/stretch.ts";
+import type { WaitingRelease } from "../../../server/draft/read-draft.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { momentWords } from "../../names/moment-words.ts";
 import { api, problemWords } from "../../state/api.ts";
 import { releasedPlan } from "../../state/released-plan.ts";
 import { releaseList } from "../../state/server-queries.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
+import { useSelected } from "../../state/use-selected.ts";
 import { PlanFile } from "../plan-file/plan-file.tsx";
-import { EntityChange } from "./entity-change.tsx";
+import { OpenedRelease } from "./opened-release.tsx";
+import { PlanDifferences } from "./plan-differences.tsx";
+import { ReleaseForm } from "./release-form.tsx";
+import { ReleaseTable } from "./release-table.tsx";
 
 /** What would change for shops, the step that changes it, and every release so far. */
 export function ReleaseView() {
   const state = useDraft();
   const {
-    market,
+    market: here,
     standpoint: { currency },
   } = useStandpoint();
+  const [opened] = useSelected("release");
   const client = useQueryClient();
-  const releases = useQuery(releaseList);
   const releasing = useMutation({
     mutationFn: api.release,
     // What is there is read again, whether it was released or why it was not.
     onSettled: () => Promise.all([draftStore.load(), client.invalidateQueries(releaseList)]),
   });
-  const { draft, plan, unsaved } = state;
+  const { draft, plan, compiled, unsaved } = state;
   if (!draft || !plan) return null;
-  const next = (draft.release?.number ?? 0) + 1;
-
+  const market = here ?? plan.markets[0] ?? null;
+  const timeZone = market?.timeZone ?? "UTC";
+  const former = releasedPlan(draft) ?? plan;
+  const differences = draft.changes.map(({ kind, id, released, draft: now }) => ({
+    change: now ?? { kind, id, body: null },
+    before: released,
+    after: now,
+  }));
+  const isOpened = opened !== null && /^\d+$/.test(opened);
   return (
     <div className="mx-auto max-w-[900px]">
       <SectionHeading className="text-[19px] font-bold">Release</SectionHeading>
-      <p className="mt-1 text-quiet">Shops are answered from the latest release. The draft is only seen here.</p>
+      <p className="mt-1 text-quiet">Shops are answered from the release in force. The draft is only seen here.</p>
       <section aria-label="Changes" className="mt-4 border border-base-300 bg-base-100 p-4">
-        {draft.changes.length === 0 ? (
+        {differences.length === 0 ? (
           <p>
             Nothing has changed since release {draft.release?.number}. Change a goal in Offers, and it is listed here.
           </p>
         ) : (
-          <ul className="space-y-3">
-            {draft.changes.map((change) => (
-              <EntityChange
-                key={`${change.kind}/${change.id}`}
-                kind={change.kind}
-                before={change.released}
-                after={change.draft}
-                plan={plan}
-                former={releasedPlan(draft) ?? plan}
-                market={market ?? plan.markets[0] ?? null}
-                currency={currency}
-              />
-            ))}
-          </ul>
+          <PlanDifferences differences={differences} was={former} now={plan} market={market} currency={currency} />
         )}
-        {draft.changes.length > 0 && (
-          <button
-            type="button"
-            className="btn btn-neutral mt-4"
-            disabled={releasing.isPending || unsaved > 0}
-            onClick={() => releasing.mutate({ sequence: draft.sequence })}
-          >
-            {unsaved > 0 ? "Saving the draft first…" : `Release as number ${next}`}
-          </button>
+        <Waiting waiting={draft.waiting} timeZone={timeZone} />
+        {differences.length > 0 && compiled && (
+          <ReleaseForm
+            next={nextNumber(draft)}
+            timeZone={timeZone}
+            compiled={compiled}
+            busy={releasing.isPending}
+            unsaved={unsaved > 0}
+            onRelease={(wanted) => releasing.mutate({ sequence: draft.sequence, ...wanted })}
+          />
         )}
         <Horizon plan={plan} />
         {releasing.error && (
@@ -72,40 +73,29 @@ export function ReleaseView() {
         )}
       </section>
       <h2 className="mt-6 mb-2 font-semibold">Releases</h2>
-      <div className="border border-base-300 bg-base-100">
-        <table className="table text-[14px]">
-          <thead>
-            <tr className="text-[13px] text-quiet">
-              <th scope="col">Number</th>
-              <th scope="col">Released</th>
-              <th scope="col">By</th>
-              <th scope="col">Checksum</th>
-            </tr>
-          </thead>
-          <tbody>
-            {(releases.data?.releases ?? []).map(({ number, releasedAt, releasedBy, checksum }, i) => (
-              <tr key={number}>
-                <th scope="row">
-                  {number}
-                  {i === 0 && <span className="ml-2 font-normal text-primary">what shops get</span>}
-                </th>
-                <td>{new Date(releasedAt).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}</td>
-                <td>{releasedBy}</td>
-                <td className="text-quiet">{checksum.slice(0, 12)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {releases.error && (
-          <p role="alert" className="p-3 text-warning">
-            The releases could not be loaded: {releases.error.message}
-          </p>
-        )}
-      </div>
-      <PlanFile state={state} market={market ?? plan.markets[0] ?? null} currency={currency} />
+      <ReleaseTable timeZone={timeZone} opened={opened} />
+      {isOpened && (
+        <OpenedRelease key={opened} number={Number(opened)} draft={plan} market={market} currency={currency} />
+      )}
+      <PlanFile state={state} market={market} currency={currency} />
     </div>
   );
 }
+
+const nextNumber = ({ lastRelease }: { lastRelease: number }) => lastRelease + 1;
+
+/** What waits replaces whatever is released before its moment: that is said where one releases. */
+const Waiting = ({ waiting, timeZone }: { waiting: readonly WaitingRelease[]; timeZone: string }) =>
+  waiting.length > 0 && (
+    <ul aria-label="Releases that wait" className="mt-3 border-l-2 border-primary pl-3 text-[13px]">
+      {waiting.map(({ number, moment, isDraft }) => (
+        <li key={number}>
+          Release {number} waits until {momentWords(Date.parse(moment), timeZone, "en-GB")}
+          {isDraft ? ", and says what the draft says." : "."} What is released before is replaced by it then.
+        </li>
+      ))}
+    </ul>
+  );
 
 const endless = ({ again }: Stretch) => again !== undefined && again.until === undefined && again.times === undefined;
 

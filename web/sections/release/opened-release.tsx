@@ -1,0 +1,96 @@
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { Link } from "wouter";
+import type { Market } from "../../../core/places/market.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { SelectField } from "../../fields/select-field.tsx";
+import { counted } from "../../names/counted.ts";
+import { releaseAt, releaseList } from "../../state/server-queries.ts";
+import { draftStore } from "../../state/use-draft.ts";
+import { PlanDifferences, plansDiffer } from "./plan-differences.tsx";
+
+type Props = { number: number; draft: Plan; market: Market | null; currency: string };
+
+const DRAFT = "draft";
+
+/** One release: saved as a file, compared with any other or the draft, made the draft again. */
+export function OpenedRelease({ number, draft, market, currency }: Props) {
+  const [against, setAgainst] = useState(DRAFT);
+  const opened = useQuery(releaseAt(number));
+  const other = useQuery({ ...releaseAt(Number(against)), enabled: against !== DRAFT });
+  const releases = useQuery(releaseList);
+  const plan = opened.data?.plan;
+  const compared = against === DRAFT ? draft : other.data?.plan;
+  const differences = useMemo(() => (plan && compared ? plansDiffer(plan, compared) : null), [plan, compared]);
+  const others = (releases.data?.releases ?? []).filter((one) => one.number !== number);
+  const failure = opened.error ?? other.error;
+  return (
+    <section aria-label={`Release ${number}`} className="mt-6 border border-base-300 bg-base-100 p-4">
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 className="font-semibold">Release {number}</h2>
+        <Link href="/release" className="link ml-auto text-[13px]">
+          Close it
+        </Link>
+      </div>
+      {failure && (
+        <p role="alert" className="mt-2 text-warning">
+          It could not be read: {failure.message}.
+        </p>
+      )}
+      {plan && (
+        <>
+          <p className="mt-1 text-[13px] text-quiet">
+            {counted(plan.options.length, "delivery option", "delivery options")},{" "}
+            {counted(plan.offers.filter(({ on }) => on).length, "offer", "offers").toLowerCase()} on,{" "}
+            {counted(plan.zones.length, "zone").toLowerCase()} in {counted(plan.markets.length, "market").toLowerCase()}
+            . Checksum {opened.data?.release.checksum.slice(0, 12)}.
+          </p>
+          <div className="mt-3 flex flex-wrap items-end gap-3">
+            <SelectField
+              label="Compared with"
+              value={against}
+              choices={{
+                [DRAFT]: "the draft",
+                ...Object.fromEntries(others.map((one) => [String(one.number), `release ${one.number}`])),
+              }}
+              onCommit={setAgainst}
+            />
+            <a
+              className="btn btn-sm"
+              download={`release-${number}.json`}
+              href={`data:application/json;charset=utf-8,${encodeURIComponent(`${JSON.stringify(plan, null, 2)}\n`)}`}
+            >
+              Save as JSON
+            </a>
+            <MakeDraft number={number} plan={plan} draft={draft} />
+          </div>
+        </>
+      )}
+      {differences && plan && compared && (
+        <div className="mt-3">
+          <p className="mb-2 font-semibold">
+            {differences.length === 0
+              ? `${against === DRAFT ? "The draft" : `Release ${against}`} says the same.`
+              : `${counted(differences.length, "thing", "things")} ${differences.length === 1 ? "is" : "are"} otherwise in ${against === DRAFT ? "the draft" : `release ${against}`}:`}
+          </p>
+          <PlanDifferences differences={differences} was={plan} now={compared} market={market} currency={currency} />
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** The release as edits of the draft: one undo takes all of them back. */
+function MakeDraft({ number, plan, draft }: { number: number; plan: Plan; draft: Plan }) {
+  const edits = useMemo(() => plansDiffer(draft, plan), [draft, plan]);
+  return (
+    <button
+      type="button"
+      className="btn btn-sm"
+      disabled={edits.length === 0}
+      onClick={() => draftStore.commit(...edits.map(({ change }) => change))}
+    >
+      Make the draft what release {number} was
+    </button>
+  );
+}

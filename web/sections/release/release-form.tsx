@@ -1,0 +1,124 @@
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { runSample } from "../../../core/samples/compare.ts";
+import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { momentOf } from "../../../core/time/zone-clock.ts";
+import { CheckField } from "../../fields/check-field.tsx";
+import { DayField } from "../../fields/day-field.tsx";
+import { RadioField } from "../../fields/radio-field.tsx";
+import { counted } from "../../names/counted.ts";
+import { momentWords } from "../../names/moment-words.ts";
+import { useOpenFindings } from "../../state/findings-context.tsx";
+import { keptSamples } from "../../state/server-queries.ts";
+
+type Props = {
+  next: number;
+  timeZone: string;
+  compiled: CompiledPlan;
+  busy: boolean;
+  unsaved: boolean;
+  onRelease: (wanted: { moment?: string; note?: string }) => void;
+};
+
+/** The step that changes what shops get: at once or from a moment on, with what is known to be wrong in sight. */
+export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease }: Props) {
+  const [isLater, setIsLater] = useState(false);
+  const [local, setLocal] = useState("");
+  const [note, setNote] = useState("");
+  const [known, setKnown] = useState(false);
+  const wrong = useOpenFindings().filter(({ severity }) => severity === "wrong");
+  const { data } = useQuery(keptSamples);
+  const fallen = useMemo(
+    () => (data?.samples ?? []).filter((sample) => runSample(compiled, sample).differences.length > 0),
+    [compiled, data],
+  );
+  const instant = isLater && local !== "" ? momentOf(local, timeZone, "start") : null;
+  const isMissing = isLater && instant === null;
+  const asks = wrong.length > 0 || fallen.length > 0;
+  return (
+    <form
+      aria-label="Release"
+      className="mt-4 grid gap-3 border-t border-base-300 pt-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const text = note.trim();
+        onRelease({
+          ...(instant === null ? {} : { moment: new Date(instant).toISOString() }),
+          ...(text === "" ? {} : { note: text }),
+        });
+        setNote("");
+        setLocal("");
+        setIsLater(false);
+        setKnown(false);
+      }}
+    >
+      <fieldset className="flex flex-wrap items-end gap-x-5 gap-y-2">
+        <legend className="mb-1 text-[13px] text-quiet">Shops get it</legend>
+        <RadioField name="release-when" label="at once" checked={!isLater} onChoose={() => setIsLater(false)} />
+        <RadioField name="release-when" label="from a moment on" checked={isLater} onChoose={() => setIsLater(true)} />
+        {isLater && (
+          <DayField
+            label={`Moment in ${timeZone.replaceAll("_", " ")}`}
+            placeholder="2026-12-24T08:00"
+            leaf="offer/schedule/from"
+            value={local}
+            onCommit={setLocal}
+            onEmpty={() => setLocal("")}
+          />
+        )}
+        {instant !== null && (
+          <span className="pb-1.5 text-[13px] text-quiet">
+            {momentWords(instant, timeZone, "en-GB")} there, {momentWords(instant, "UTC", "en-GB")} UTC
+          </span>
+        )}
+      </fieldset>
+      <label className="grid gap-1 text-[13px] text-quiet">
+        A note for those who look at it later
+        <input
+          className="input input-sm w-full max-w-xl text-base-content"
+          value={note}
+          maxLength={1000}
+          onChange={(event) => setNote(event.target.value)}
+        />
+      </label>
+      {asks && (
+        <div className="border-l-2 border-warning pl-3">
+          {wrong.length > 0 && (
+            <ul aria-label="Known to be wrong" className="grid gap-1 text-[13px] text-warning">
+              {wrong.slice(0, MOST_SHOWN).map(({ sentence }) => (
+                <li key={sentence}>{sentence}</li>
+              ))}
+              {wrong.length > MOST_SHOWN && <li>and {wrong.length - MOST_SHOWN} more in Checks</li>}
+            </ul>
+          )}
+          {fallen.length > 0 && (
+            <p className="text-[13px] text-warning">
+              {counted(fallen.length, "sample cart sees something else", "sample carts see something else")} than it
+              should:{" "}
+              {fallen
+                .slice(0, MOST_SHOWN)
+                .map(({ name }) => name)
+                .join(", ")}
+              {fallen.length > MOST_SHOWN && " and more"}.
+            </p>
+          )}
+          <CheckField
+            className="mt-1.5 min-h-6"
+            label="I have seen this, and release it all the same"
+            checked={known}
+            onCommit={setKnown}
+          />
+        </div>
+      )}
+      <div>
+        <button type="submit" className="btn btn-neutral" disabled={busy || unsaved || isMissing || (asks && !known)}>
+          {unsaved
+            ? "Saving the draft first…"
+            : `Release as number ${next}${instant === null ? "" : `, from ${momentWords(instant, timeZone, "en-GB")}`}`}
+        </button>
+      </div>
+    </form>
+  );
+}
+
+const MOST_SHOWN = 6;

@@ -1,0 +1,106 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link } from "wouter";
+import type { Release } from "../../../server/releases/release.ts";
+import { momentWords } from "../../names/moment-words.ts";
+import { api, problemWords } from "../../state/api.ts";
+import { releaseList } from "../../state/server-queries.ts";
+import { draftStore } from "../../state/use-draft.ts";
+
+type Props = { timeZone: string; opened: string | null };
+
+/** Every release, where it stands, and what can be done with one that waits. */
+export function ReleaseTable({ timeZone, opened }: Props) {
+  const client = useQueryClient();
+  const releases = useQuery(releaseList);
+  const changing = useMutation({
+    mutationFn: api.changeRelease,
+    onSettled: () => Promise.all([draftStore.load(), client.invalidateQueries(releaseList)]),
+  });
+  return (
+    <div className="overflow-x-auto border border-base-300 bg-base-100">
+      <table aria-label="Releases" className="table text-[14px]">
+        <thead>
+          <tr className="text-[13px] text-quiet">
+            <th scope="col">Number</th>
+            <th scope="col">Made</th>
+            <th scope="col">Where it stands</th>
+            <th scope="col">Note</th>
+            <th scope="col">
+              <span className="sr-only">What can be done</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {(releases.data?.releases ?? []).map((release) => (
+            <tr key={release.number} className={String(release.number) === opened ? "bg-base-200" : ""}>
+              <th scope="row">
+                <Link
+                  className="link"
+                  href={`/release#${release.number}`}
+                  aria-label={`Open release ${release.number}`}
+                >
+                  {release.number}
+                </Link>
+              </th>
+              <td>
+                {new Date(release.releasedAt).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}
+                <span className="block text-[13px] text-quiet">by {release.releasedBy}</span>
+              </td>
+              <td>{stateWords(release, timeZone)}</td>
+              <td className="max-w-64 break-words">{release.note}</td>
+              <td className="whitespace-nowrap text-right">
+                {release.state === "waiting" && (
+                  <>
+                    <button
+                      type="button"
+                      className="btn btn-xs mr-2"
+                      title="Takes the draft's rates and today's public holidays into it"
+                      disabled={changing.isPending}
+                      onClick={() => changing.mutate({ number: release.number, do: "freeze-anew" })}
+                    >
+                      Freeze rates anew<span className="sr-only"> in release {release.number}</span>
+                    </button>
+                    <button
+                      type="button"
+                      className="btn btn-xs"
+                      disabled={changing.isPending}
+                      onClick={() => changing.mutate({ number: release.number, do: "call-off" })}
+                    >
+                      Call off<span className="sr-only"> release {release.number}</span>
+                    </button>
+                  </>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {(changing.error ?? releases.error) && (
+        <p role="alert" className="p-3 text-warning">
+          {changing.error
+            ? `Not done: ${problemWords(changing.error)}.`
+            : `The releases could not be loaded: ${releases.error?.message}`}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function stateWords({ state, moment }: Release, timeZone: string) {
+  const from = moment === null ? null : momentWords(Date.parse(moment), timeZone, "en-GB");
+  switch (state) {
+    case "in-force":
+      return (
+        <span className="text-primary">
+          what shops get
+          {from !== null && <span className="block text-[13px] text-quiet">since {from}</span>}
+        </span>
+      );
+    case "waiting":
+      return <span className="font-semibold">waits until {from}</span>;
+    case "called-off":
+      return <span className="text-quiet">called off</span>;
+    case "past":
+      return <span className="text-quiet">replaced</span>;
+  }
+}
