@@ -2,6 +2,7 @@ import { AxeBuilder } from "@axe-core/playwright";
 import { expect, test } from "./demo-store.ts";
 
 for (const path of [
+  "/overview",
   "/places",
   "/delivery",
   "/offers",

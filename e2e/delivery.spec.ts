@@ -324,6 +324,7 @@ test("a note with bold, a link and a picture is shown as the answer says it", as
 
   // The same in what shops are answered.
   await page.getByRole("link", { name: "Review and release" }).click();
+  await page.getByLabel("I have seen this").check();
   await page.getByRole("button", { name: "Release as number 2" }).click();
   await expect(page.getByText("Same as release 2")).toBeVisible();
   const at = "2026-11-26T12:00:00Z";

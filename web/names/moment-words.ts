@@ -9,6 +9,10 @@ export const momentWords = (at: number, timeZone: string, locale: string): strin
     timeZone,
   }).format(at);
 
+/** The same with its year, for what may be far off. @example momentOfYear(at, "Europe/Lisbon") // "24 Dec 2031, 08:00" */
+export const momentOfYear = (at: number, timeZone: string): string =>
+  new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short", timeZone }).format(at);
+
 /** Days from one to another, as "2026-11-25"; one where both are the same. Days are days: no clock moves them. */
 export function daysWords(earliest: string, latest: string, locale: string): string {
   const format = new Intl.DateTimeFormat(locale, { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });

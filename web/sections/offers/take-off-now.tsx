@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Offer } from "../../../core/offers/offer.ts";
-import { momentWords } from "../../names/moment-words.ts";
+import { momentOfYear } from "../../names/moment-words.ts";
 import { api, problemWords } from "../../state/api.ts";
 import { releasedPlan } from "../../state/released-plan.ts";
 import { releaseList } from "../../state/server-queries.ts";
@@ -66,7 +66,7 @@ export function TakeOffNow({ offer, timeZone }: Props) {
         <ul aria-label="Releases that would bring it back" className="mt-1 grid gap-1 border-l-2 border-warning pl-3">
           {turning.map(({ number, moment }) => (
             <li key={number}>
-              Release {number} brings it back on {momentWords(Date.parse(moment), timeZone, "en-GB")}.{" "}
+              Release {number} brings it back on {momentOfYear(Date.parse(moment), timeZone)}.{" "}
               <button
                 type="button"
                 className="link min-h-6"

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { useContext, useMemo, useState } from "react";
 import { runSample } from "../../../core/samples/compare.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { momentOf } from "../../../core/time/zone-clock.ts";
@@ -7,8 +7,8 @@ import { CheckField } from "../../fields/check-field.tsx";
 import { DayField } from "../../fields/day-field.tsx";
 import { RadioField } from "../../fields/radio-field.tsx";
 import { counted } from "../../names/counted.ts";
-import { momentWords } from "../../names/moment-words.ts";
-import { useOpenFindings } from "../../state/findings-context.tsx";
+import { momentOfYear } from "../../names/moment-words.ts";
+import { FindingsContext, useOpenFindings } from "../../state/findings-context.tsx";
 import { keptSamples } from "../../state/server-queries.ts";
 
 type Props = {
@@ -17,7 +17,8 @@ type Props = {
   compiled: CompiledPlan;
   busy: boolean;
   unsaved: boolean;
-  onRelease: (wanted: { moment?: string; note?: string }) => void;
+  /** `whenMade` is called once it is. */
+  onRelease: (wanted: { moment?: string; note?: string }, whenMade: () => void) => void;
 };
 
 /** The step that changes what shops get: at once or from a moment on, with what is known to be wrong in sight. */
@@ -26,6 +27,10 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
   const [local, setLocal] = useState("");
   const [note, setNote] = useState("");
   const [known, setKnown] = useState(false);
+  const { checks } = useContext(FindingsContext);
+  // Nothing is released before somebody could have been told what is wrong with it.
+  const isLooking = checks.findings === null && checks.failure === null;
+  const waitsFor = unsaved ? "Saving the draft first…" : isLooking ? "Checking the draft first…" : null;
   const wrong = useOpenFindings().filter(({ severity }) => severity === "wrong");
   const { data } = useQuery(keptSamples);
   const fallen = useMemo(
@@ -33,25 +38,22 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
     [compiled, data],
   );
   const instant = isLater && local !== "" ? momentOf(local, timeZone, "start") : null;
+  const text = note.trim();
+  const wanted = {
+    ...(instant === null ? {} : { moment: new Date(instant).toISOString() }),
+    ...(text === "" ? {} : { note: text }),
+  };
+  const forget = () => {
+    setNote("");
+    setLocal("");
+    setIsLater(false);
+    setKnown(false);
+  };
   const isMissing = isLater && instant === null;
   const asks = wrong.length > 0 || fallen.length > 0;
   return (
-    <form
-      aria-label="Release"
-      className="mt-4 grid gap-3 border-t border-base-300 pt-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        const text = note.trim();
-        onRelease({
-          ...(instant === null ? {} : { moment: new Date(instant).toISOString() }),
-          ...(text === "" ? {} : { note: text }),
-        });
-        setNote("");
-        setLocal("");
-        setIsLater(false);
-        setKnown(false);
-      }}
-    >
+    // No form: Enter in a field of it keeps what was typed, and must not release.
+    <section aria-label="How it is released" className="mt-4 grid gap-3 border-t border-base-300 pt-4">
       <fieldset className="flex flex-wrap items-end gap-x-5 gap-y-2">
         <legend className="mb-1 text-[13px] text-quiet">Shops get it</legend>
         <RadioField name="release-when" label="at once" checked={!isLater} onChoose={() => setIsLater(false)} />
@@ -68,7 +70,7 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
         )}
         {instant !== null && (
           <span className="pb-1.5 text-[13px] text-quiet">
-            {momentWords(instant, timeZone, "en-GB")} there, {momentWords(instant, "UTC", "en-GB")} UTC
+            {momentOfYear(instant, timeZone)} there, {momentOfYear(instant, "UTC")} UTC
           </span>
         )}
       </fieldset>
@@ -111,13 +113,17 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
         </div>
       )}
       <div>
-        <button type="submit" className="btn btn-neutral" disabled={busy || unsaved || isMissing || (asks && !known)}>
-          {unsaved
-            ? "Saving the draft first…"
-            : `Release as number ${next}${instant === null ? "" : `, from ${momentWords(instant, timeZone, "en-GB")}`}`}
+        <button
+          type="button"
+          className="btn btn-neutral"
+          disabled={busy || waitsFor !== null || isMissing || (asks && !known)}
+          onClick={() => onRelease(wanted, forget)}
+        >
+          {waitsFor ??
+            `Release as number ${next}${instant === null ? "" : `, from ${momentOfYear(instant, timeZone)}`}`}
         </button>
       </div>
-    </form>
+    </section>
   );
 }
 

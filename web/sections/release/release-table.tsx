@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "wouter";
 import type { Release } from "../../../server/releases/release.ts";
-import { momentWords } from "../../names/moment-words.ts";
+import { momentOfYear } from "../../names/moment-words.ts";
 import { api, problemWords } from "../../state/api.ts";
 import { releaseList } from "../../state/server-queries.ts";
 import { draftStore } from "../../state/use-draft.ts";
@@ -87,7 +87,7 @@ export function ReleaseTable({ timeZone, opened }: Props) {
 }
 
 function stateWords({ state, moment }: Release, timeZone: string) {
-  const from = moment === null ? null : momentWords(Date.parse(moment), timeZone, "en-GB");
+  const from = moment === null ? null : momentOfYear(Date.parse(moment), timeZone);
   switch (state) {
     case "in-force":
       return (

@@ -4,7 +4,7 @@ import { horizonOf } from "../../../core/time/occurrences.ts";
 import type { Stretch } from "../../../core/time/stretch.ts";
 import type { WaitingRelease } from "../../../server/draft/read-draft.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
-import { momentWords } from "../../names/moment-words.ts";
+import { momentOfYear } from "../../names/moment-words.ts";
 import { api, problemWords } from "../../state/api.ts";
 import { releasedPlan } from "../../state/released-plan.ts";
 import { releaseList } from "../../state/server-queries.ts";
@@ -62,7 +62,9 @@ export function ReleaseView() {
             compiled={compiled}
             busy={releasing.isPending}
             unsaved={unsaved > 0}
-            onRelease={(wanted) => releasing.mutate({ sequence: draft.sequence, ...wanted })}
+            onRelease={(wanted, whenMade) =>
+              releasing.mutate({ sequence: draft.sequence, ...wanted }, { onSuccess: whenMade })
+            }
           />
         )}
         <Horizon plan={plan} />
@@ -90,7 +92,7 @@ const Waiting = ({ waiting, timeZone }: { waiting: readonly WaitingRelease[]; ti
     <ul aria-label="Releases that wait" className="mt-3 border-l-2 border-primary pl-3 text-[13px]">
       {waiting.map(({ number, moment, isDraft }) => (
         <li key={number}>
-          Release {number} waits until {momentWords(Date.parse(moment), timeZone, "en-GB")}
+          Release {number} waits until {momentOfYear(Date.parse(moment), timeZone)}
           {isDraft ? ", and says what the draft says." : "."} What is released before is replaced by it then.
         </li>
       ))}
