@@ -13,6 +13,7 @@ import { conditionNeverHolds } from "./findings/condition-never-holds.ts";
 import { convertedGoalNotRound } from "./findings/converted-goal-not-round.ts";
 import { entryNeverFires } from "./findings/entry-never-fires.ts";
 import { forgottenOnChannel } from "./findings/forgotten-on-channel.ts";
+import { giftNotSold } from "./findings/gift-not-sold.ts";
 import { givesNothing } from "./findings/gives-nothing.ts";
 import { goalMetByOneProduct } from "./findings/goal-met-by-one-product.ts";
 import { goalOutOfReach } from "./findings/goal-out-of-reach.ts";
@@ -23,6 +24,7 @@ import { listLeavesGap } from "./findings/list-leaves-gap.ts";
 import { narrowZoneLacksOptions } from "./findings/narrow-zone-lacks-options.ts";
 import { offerEnded } from "./findings/offer-ended.ts";
 import { offerNowhere } from "./findings/offer-nowhere.ts";
+import { offerSaysNothing } from "./findings/offer-says-nothing.ts";
 import { optionWithoutPrice } from "./findings/option-without-price.ts";
 import { optionsShareName } from "./findings/options-share-name.ts";
 import { placeClaimedTwice } from "./findings/place-claimed-twice.ts";
@@ -62,6 +64,7 @@ export const CHECKS: readonly Check[] = [
   convertedGoalNotRound,
   entryNeverFires,
   forgottenOnChannel,
+  giftNotSold,
   givesNothing,
   goalMetByOneProduct,
   goalOutOfReach,
@@ -72,6 +75,7 @@ export const CHECKS: readonly Check[] = [
   narrowZoneLacksOptions,
   offerEnded,
   offerNowhere,
+  offerSaysNothing,
   optionWithoutPrice,
   optionsShareName,
   placeClaimedTwice,

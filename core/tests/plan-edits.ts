@@ -265,6 +265,21 @@ export const BREAKING: readonly (PlanEdit & { readonly caughtBy: string | null }
     },
   },
   {
+    name: "every text of an offer taken away",
+    caughtBy: "offer-says-nothing",
+    edit: (d) => {
+      for (const step of offer(d, "heavy-paper").steps) step.wording = {};
+    },
+  },
+  {
+    name: "a gift that nobody sells",
+    caughtBy: "gift-not-sold",
+    edit: (d) => {
+      for (const step of offer(d, "trade-islands").steps)
+        if (step.reward.kind === "gift") step.reward.sku = "blotter-gone";
+    },
+  },
+  {
     name: "one option switched off that an offer still leans on",
     caughtBy: "reward-option-not-there",
     edit: (d) => {

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useCallback, useMemo } from "react";
-import { acceptedReason } from "../../core/checks/finding.ts";
+import { acceptedReason, type Finding } from "../../core/checks/finding.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import { UnitsContext } from "../fields/units-context.ts";
 import type { Section } from "../names/sections.ts";
@@ -23,6 +23,7 @@ const StartAPlan = lazy(() =>
   import("../sections/plan-file/start-a-plan.tsx").then((module) => ({ default: module.StartAPlan })),
 );
 
+const NO_FINDINGS: readonly Finding[] = [];
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
 type Props = {
@@ -54,7 +55,7 @@ export function Frame({ section, left, wayOut }: Props) {
         <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden print:block print:h-auto print:overflow-visible">
           <Header section={section} shopperOpen={shopperOpen} onShopper={setShopperOpen} wayOut={wayOut} />
           <div className="relative flex min-h-0">
-            <Rail section={section} left={left} changes={draft?.changes.length ?? 0} findings={open?.length ?? 0} />
+            <Rail section={section} left={left} changes={draft?.changes.length ?? 0} findings={open ?? NO_FINDINGS} />
             <Middle section={section} />
             {shopperOpen && compiled && plan && (
               <FaultBoundary what="The Shopper view" watch={[compiled, request, plan]} wayOut={wayOut}>

@@ -1,6 +1,10 @@
+import { freeDeliveryTexts } from "../../../core/messages/house-texts.ts";
 import type { Offer, Step } from "../../../core/offers/offer.ts";
+import { marketsOf } from "../../../core/places/markets-of.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
+import { sourceLanguageOf } from "../../../core/translation/translation-units.ts";
+import { languagesRead } from "../../names/languages.ts";
 
 const BASIS = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;
 
@@ -22,7 +26,7 @@ export function newOffer(plan: Plan, zones: readonly string[], name: string): Of
       goal: { at: { byCurrency: Object.fromEntries(currencies.map((code) => [code, "50"])) }, edge: "from" },
     },
     reward: { kind: "free", options: [option.id] },
-    wording: {},
+    wording: textsOf(plan, zones),
   };
   return {
     id,
@@ -37,7 +41,7 @@ export function newOffer(plan: Plan, zones: readonly string[], name: string): Of
 }
 
 /** One more step above the others: half as much again where the highest goal is a spend. */
-export function nextStep(offer: Offer, options: readonly string[]): Step {
+export function nextStep(plan: Plan, offer: Offer, options: readonly string[]): Step {
   const id = freeId(
     `step-${offer.steps.length + 1}`,
     offer.steps.map((step) => step.id),
@@ -49,6 +53,10 @@ export function nextStep(offer: Offer, options: readonly string[]): Step {
     position: lastPosition(offer.steps),
     trigger: trigger ? { kind: "goal", goal: trigger.goal } : { kind: "nothing" },
     reward: { kind: "free", options: [...options] },
-    wording: {},
+    wording: textsOf(plan, offer.zones),
   };
 }
+
+/** What shoppers of the zones' markets read about free delivery, in each of their languages. */
+const textsOf = (plan: Plan, zones: readonly string[]): Step["wording"] =>
+  freeDeliveryTexts(languagesRead(marketsOf(plan, zones)), sourceLanguageOf(plan));

@@ -203,7 +203,7 @@ function Ladder({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
         type="button"
         className="btn btn-sm"
         disabled={optionIds.length === 0 || offer.steps.length >= MOST_STEPS}
-        onClick={() => set([...steps, nextStep(offer, optionIds.slice(0, 1))])}
+        onClick={() => set([...steps, nextStep(plan, offer, optionIds.slice(0, 1))])}
       >
         Add a step
       </button>

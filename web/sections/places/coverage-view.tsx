@@ -1,13 +1,22 @@
-import { type ReactNode, useMemo, useState } from "react";
+import { lazy, type ReactNode, Suspense, useMemo, useState } from "react";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { coverageOf } from "../../../core/queries/coverage.ts";
+import { counted } from "../../names/counted.ts";
 import { COUNTRIES } from "../../names/place-names.ts";
 import { useOpenFindings } from "../../state/findings-context.tsx";
 
-type Props = { plan: Plan; nameOf: (code: string) => string; onZone: (id: string) => void };
+const CoverageMap = lazy(() => import("./map/coverage-map.tsx").then((module) => ({ default: module.CoverageMap })));
+
+type Props = {
+  plan: Plan;
+  nameOf: (code: string) => string;
+  /** The zone that is looked at. */
+  chosen: string | null;
+  onZone: (id: string) => void;
+};
 
 /** Every country and carved-out region at a glance: who serves it, who does not, and what is odd about it. */
-export function CoverageView({ plan, nameOf, onZone }: Props) {
+export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
   const [search, setSearch] = useState("");
   const coverage = useMemo(
     () =>
@@ -18,7 +27,10 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
     [plan],
   );
   const zoneName = (id: string) => plan.zones.find((zone) => zone.id === id)?.name ?? id;
+  // Where a zone has nothing to offer, nobody serves.
+  const hasOptions = (zone: string) => !coverage.emptyZones.includes(zone);
   const served = coverage.rows.filter(({ zones }) => zones.length > 0);
+  const withOptions = coverage.rows.filter(({ zones, code }) => zones.some(hasOptions) && !code.includes("-"));
   const unserved = coverage.rows.filter(({ zones, code }) => zones.length === 0 && !code.includes("-"));
   const carved = coverage.rows.filter(({ zones, code }) => zones.length === 0 && code.includes("-"));
   const wanted = search.trim().toLowerCase();
@@ -40,7 +52,8 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
       <div className="mb-2 flex flex-wrap items-baseline gap-x-4">
         <h2 className="text-[17px] font-bold">Who serves where</h2>
         <p className="text-[13px] text-quiet">
-          {served.filter(({ code }) => !code.includes("-")).length} countries served, {unserved.length} not
+          {counted(withOptions.length, "country", "countries")} served,{" "}
+          {coverage.rows.filter(({ code }) => !code.includes("-")).length - withOptions.length} not
         </p>
         <input
           className="input input-sm ml-auto w-52"
@@ -50,6 +63,9 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
           onChange={(event) => setSearch(event.target.value)}
         />
       </div>
+      <Suspense fallback={<div className="mb-3 aspect-[800/420] border border-base-300 bg-base-200" />}>
+        <CoverageMap coverage={coverage} nameOf={nameOf} zoneName={zoneName} chosen={chosen} onZone={onZone} />
+      </Suspense>
       {findings.length > 0 && wanted === "" && (
         <ul className="mb-3 grid gap-1 border-l-2 border-warning pl-3 text-[13px]">
           {findings.map(({ sentence, at, severity }) => (
@@ -74,13 +90,15 @@ export function CoverageView({ plan, nameOf, onZone }: Props) {
           </tr>
         </thead>
         <tbody>
-          {served.filter(fits).map(({ code, zones, orNowhere, stopped }) => (
+          {served.filter(fits).map(({ code, zones, orNowhere, stopped, claimedTwice }) => (
             <tr key={code}>
               <th scope="row" className="font-normal">
                 {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
               </th>
               <td>
                 {zones.map(zoneLink)}
+                {!zones.some(hasOptions) && <span className="text-[13px] text-warning">nothing is offered there</span>}
+                {claimedTwice.length > 1 && <span className="text-[13px] text-warning">claimed twice </span>}
                 {orNowhere && <span className="text-[13px] text-warning">some addresses by nobody</span>}
                 <Stopped zones={stopped.map(zoneLink)} />
               </td>

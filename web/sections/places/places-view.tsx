@@ -21,6 +21,9 @@ import { StoreEditor } from "./store-editor.tsx";
 import { TryAddress } from "./try-address.tsx";
 import { ZoneEditor } from "./zone-editor.tsx";
 
+/** @example zoneIn("zone/madeira") // "madeira" */
+const zoneIn = (selected: string): string | null => /^zone\/(.+)$/.exec(selected)?.[1] ?? null;
+
 /** Markets with their zones, and locations; the selected one beside them; who serves where below. */
 export function PlacesView() {
   const state = useDraft();
@@ -62,7 +65,7 @@ export function PlacesView() {
             </p>
           )}
           {compiled && <TryAddress compiled={compiled} />}
-          <CoverageView plan={plan} nameOf={nameOf} onZone={(id) => select(`zone/${id}`)} />
+          <CoverageView plan={plan} nameOf={nameOf} chosen={zoneIn(selected)} onZone={(id) => select(`zone/${id}`)} />
         </div>
       </div>
     </div>
