@@ -8,8 +8,9 @@ import type { GeometryCollection, Topology } from "topojson-specification";
 type World = Topology<{ countries: GeometryCollection<{ name: string }> }>;
 
 const WIDTH = 800;
-const HEIGHT = 390;
+const HEIGHT = 345;
 /** A country that covers less of the sphere than this is too small to be hit with a pointer. */
+const ANTARCTICA = "010";
 const SMALLEST = 2e-5;
 
 const require = createRequire(import.meta.url);
@@ -21,11 +22,13 @@ const CODES = new Map(iso31661.map(({ numeric, alpha2 }) => [numeric, alpha2]));
  * carries it: those of the coarse set as they are, the small ones as a point each.
  */
 export function worldShapes(): { land: [string, string][]; points: [string, number, number][] } {
-  const projection = geoEqualEarth().fitSize([WIDTH, HEIGHT], { type: "Sphere" });
+  const projection = geoEqualEarth().fitWidth(WIDTH, { type: "Sphere" });
   const path = geoPath(projection).digits(1);
   const coarse = feature(read("countries-110m"), read("countries-110m").objects.countries);
   const fine = feature(read("countries-50m"), read("countries-50m").objects.countries);
-  const land: [string, string][] = coarse.features.map((one) => [CODES.get(String(one.id)) ?? "", path(one) ?? ""]);
+  // Nobody lives where nothing is sold to: without it the rest has more room.
+  const peopled = coarse.features.filter(({ id }) => String(id) !== ANTARCTICA);
+  const land: [string, string][] = peopled.map((one) => [CODES.get(String(one.id)) ?? "", path(one) ?? ""]);
   const drawn = new Set(coarse.features.filter((one) => geoArea(one) >= SMALLEST).map((one) => String(one.id)));
   const points = fine.features.flatMap((one): [string, number, number][] => {
     const code = CODES.get(String(one.id));

@@ -63,9 +63,6 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
           onChange={(event) => setSearch(event.target.value)}
         />
       </div>
-      <Suspense fallback={<div className="mb-3 aspect-[800/420] border border-base-300 bg-base-200" />}>
-        <CoverageMap coverage={coverage} nameOf={nameOf} zoneName={zoneName} chosen={chosen} onZone={onZone} />
-      </Suspense>
       {findings.length > 0 && wanted === "" && (
         <ul className="mb-3 grid gap-1 border-l-2 border-warning pl-3 text-[13px]">
           {findings.map(({ sentence, at, severity }) => (
@@ -82,53 +79,62 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
           ))}
         </ul>
       )}
-      <table className="table table-sm border border-base-300 bg-base-100 text-[14px] [&_td]:text-[14px]">
-        <thead>
-          <tr className="text-[13px] text-quiet">
-            <th scope="col">Place</th>
-            <th scope="col">Served by</th>
-          </tr>
-        </thead>
-        <tbody>
-          {served.filter(fits).map(({ code, zones, orNowhere, stopped, claimedTwice }) => (
-            <tr key={code}>
-              <th scope="row" className="font-normal">
-                {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
-              </th>
-              <td>
-                {zones.map(zoneLink)}
-                {!zones.some(hasOptions) && <span className="text-[13px] text-warning">nothing is offered there</span>}
-                {claimedTwice.length > 1 && <span className="text-[13px] text-warning">claimed twice </span>}
-                {orNowhere && <span className="text-[13px] text-warning">some addresses by nobody</span>}
-                <Stopped zones={stopped.map(zoneLink)} />
-              </td>
-            </tr>
-          ))}
-          {carved.filter(fits).map(({ code, stopped }) => (
-            <tr key={code}>
-              <th scope="row" className="font-normal">
-                {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
-              </th>
-              <td className="text-warning">
-                {stopped.length > 0 ? "nobody" : "carved out, and served by nobody"}
-                <Stopped zones={stopped.map(zoneLink)} />
-              </td>
-            </tr>
-          ))}
-          {wanted !== "" &&
-            unserved.filter(fits).map(({ code, stopped }) => (
-              <tr key={code}>
-                <th scope="row" className="font-normal">
-                  {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
-                </th>
-                <td className="text-quiet">
-                  nobody
-                  <Stopped zones={stopped.map(zoneLink)} />
-                </td>
+      <div className="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] items-start gap-4 max-[1000px]:grid-cols-1">
+        <Suspense fallback={<div className="mb-3 aspect-[800/420] border border-base-300 bg-base-200" />}>
+          <CoverageMap coverage={coverage} nameOf={nameOf} zoneName={zoneName} chosen={chosen} onZone={onZone} />
+        </Suspense>
+        <div className="max-h-[460px] overflow-y-auto">
+          <table className="table table-sm border border-base-300 bg-base-100 text-[14px] [&_td]:text-[14px]">
+            <thead>
+              <tr className="text-[13px] text-quiet">
+                <th scope="col">Place</th>
+                <th scope="col">Served by</th>
               </tr>
-            ))}
-        </tbody>
-      </table>
+            </thead>
+            <tbody>
+              {served.filter(fits).map(({ code, zones, orNowhere, stopped, claimedTwice }) => (
+                <tr key={code}>
+                  <th scope="row" className="font-normal">
+                    {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
+                  </th>
+                  <td>
+                    {zones.map(zoneLink)}
+                    {!zones.some(hasOptions) && (
+                      <span className="text-[13px] text-warning">nothing is offered there</span>
+                    )}
+                    {claimedTwice.length > 1 && <span className="text-[13px] text-warning">claimed twice </span>}
+                    {orNowhere && <span className="text-[13px] text-warning">some addresses by nobody</span>}
+                    <Stopped zones={stopped.map(zoneLink)} />
+                  </td>
+                </tr>
+              ))}
+              {carved.filter(fits).map(({ code, stopped }) => (
+                <tr key={code}>
+                  <th scope="row" className="font-normal">
+                    {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
+                  </th>
+                  <td className="text-warning">
+                    {stopped.length > 0 ? "nobody" : "carved out, and served by nobody"}
+                    <Stopped zones={stopped.map(zoneLink)} />
+                  </td>
+                </tr>
+              ))}
+              {wanted !== "" &&
+                unserved.filter(fits).map(({ code, stopped }) => (
+                  <tr key={code}>
+                    <th scope="row" className="font-normal">
+                      {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
+                    </th>
+                    <td className="text-quiet">
+                      nobody
+                      <Stopped zones={stopped.map(zoneLink)} />
+                    </td>
+                  </tr>
+                ))}
+            </tbody>
+          </table>
+        </div>
+      </div>
       {wanted === "" && unserved.length > 0 && (
         <details className="mt-2 text-[13px] text-quiet">
           <summary className="cursor-pointer">Served by nobody: {unserved.length} countries</summary>

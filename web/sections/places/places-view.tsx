@@ -65,9 +65,9 @@ export function PlacesView() {
             </p>
           )}
           {compiled && <TryAddress compiled={compiled} />}
-          <CoverageView plan={plan} nameOf={nameOf} chosen={zoneIn(selected)} onZone={(id) => select(`zone/${id}`)} />
         </div>
       </div>
+      <CoverageView plan={plan} nameOf={nameOf} chosen={zoneIn(selected)} onZone={(id) => select(`zone/${id}`)} />
     </div>
   );
 }

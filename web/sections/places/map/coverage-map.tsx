@@ -39,7 +39,7 @@ export function CoverageMap({ coverage, nameOf, zoneName, chosen, onZone }: Prop
     };
   };
   return (
-    <figure className="mb-3 border border-base-300 bg-base-200">
+    <figure className="border border-base-300 bg-base-200">
       <svg
         viewBox={`0 0 ${MAP_SIZE.width} ${MAP_SIZE.height}`}
         className="block w-full"
