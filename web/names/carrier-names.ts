@@ -9,3 +9,6 @@ export const carrierNamesIn =
     const service = carrier?.services.find((one) => one.id === serviceId);
     return { carrier: carrier?.name ?? id, service: service?.name ?? serviceId };
   };
+
+/** While they are not read yet: their ids are shown. */
+export const NO_CARRIERS: Parameters<typeof carrierNamesIn>[0] = [];

@@ -43,13 +43,17 @@ export function optionTexts(
     texts && pickText(texts, locale, market.languages)?.text;
   const address = told(pickup?.address);
   const instructions = told(pickup?.instructions);
+  // Once no goal is left, a note about it has nothing to tell.
+  const isTold = (text: string) => !ABOUT_GOAL.test(text) || nextGoal(number, progress).goal !== null;
   return {
     name: (called && filled(called)) ?? id,
-    ...(note ? noteOf(note.text, (text) => filled({ locale: note.locale, text })) : {}),
+    ...(note ? noteOf(note.text, (text) => (isTold(text) ? filled({ locale: note.locale, text }) : undefined)) : {}),
     ...(option.picture ? { picture: pictureOf(option.picture, told(option.picture.alt)) } : {}),
     ...(address === undefined ? {} : { pickup: { address, ...(instructions === undefined ? {} : { instructions }) } }),
   };
 }
+
+const ABOUT_GOAL = /\{(goal|remaining)\}/;
 
 /** A note with its figures: what it says, and its stretches where they look different. One that cannot be filled is left out whole. */
 function noteOf(note: RichText, filled: (text: string) => string | undefined): Pick<QuotedOption, "note" | "noteRuns"> {

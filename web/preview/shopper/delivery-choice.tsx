@@ -158,6 +158,6 @@ function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
 }
 
 function shownPrice(price: number, from: boolean, money: (minor: number) => string, locale: string): string {
-  const text = price === 0 && !from ? shopWord("free", locale) : money(price);
-  return from ? shopWord("from", locale, { price: text }) : text;
+  if (price === 0) return shopWord(from ? "freeSomewhere" : "free", locale);
+  return from ? shopWord("from", locale, { price: money(price) }) : money(price);
 }

@@ -17,6 +17,7 @@ import { SampleChoice } from "./sample-choice.tsx";
 import { SavedCartsMenu } from "./saved-carts-menu.tsx";
 import { ShopPage } from "./shop-page.tsx";
 import { type ShopPageName, ShopPageTabs } from "./shop-page-tabs.tsx";
+import { WhyNoMessage } from "./why-no-message.tsx";
 
 /** Said beside the shop's page, to the people who look: shoppers are told nothing. */
 const ADDRESS_WORDS: Readonly<Record<AddressNote, string>> = {
@@ -38,7 +39,7 @@ export function ShopperView({ plan }: { plan: Plan }) {
     <aside
       id="shopper-view"
       aria-label="Shopper view"
-      className={`${wide ? "w-[620px]" : "w-[340px]"} flex shrink-0 flex-col border-l border-base-300 bg-base-200 p-3.5 print:hidden max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-6.5rem)] max-[900px]:shadow-xl`}
+      className={`${wide ? "w-[620px]" : "w-[340px]"} flex shrink-0 flex-col border-l border-base-300 bg-base-200 p-3.5 print:hidden max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-7.5rem)] max-[900px]:shadow-xl`}
     >
       <div className="mb-2.5 flex flex-wrap items-center gap-x-3 gap-y-1">
         <ShopPageTabs page={page} onPage={setPage} />
@@ -77,6 +78,7 @@ export function ShopperView({ plan }: { plan: Plan }) {
         onMoods={(moods) => setStandpoint({ ...standpoint, moods })}
       />
       <OfferSwitches plan={plan} zones={zones} off={off} onOff={setOff} />
+      <WhyNoMessage compiled={compiled} request={request} />
       {cursor === null && !witness && (
         <ProductFinder currency={request.currency} onAdd={(sku) => setCart(withOneMore(cart, sku))} />
       )}

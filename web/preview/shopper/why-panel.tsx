@@ -5,13 +5,12 @@ import { whySentences } from "../../../core/explain/why-words.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
-import { carrierNamesIn } from "../../names/carrier-names.ts";
+import { carrierNamesIn, NO_CARRIERS } from "../../names/carrier-names.ts";
 import { locationNameIn } from "../../names/location-name.ts";
 import { carrierList } from "../../state/server-queries.ts";
 
 type Props = { compiled: CompiledPlan; request: QuoteRequest; option: string };
 
-const NO_CARRIERS: Parameters<typeof carrierNamesIn>[0] = [];
 const PAGES = { option: "/delivery", offer: "/offers", zone: "/places" } as const;
 
 /** Why an option costs what it does, line by line; each line leads to the setting that caused it. */

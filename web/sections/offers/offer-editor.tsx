@@ -32,6 +32,7 @@ import { draftStore } from "../../state/use-draft.ts";
 import { CountedCart } from "./counted-cart.tsx";
 import { firstMark } from "./first-mark.ts";
 import { GoalGrid } from "./goal-grid.tsx";
+import { inZones } from "./in-zones.ts";
 import { nextStep } from "./new-offer.ts";
 import { StackingEditor } from "./stacking-editor.tsx";
 import { StepEditor } from "./step-editor.tsx";
@@ -86,7 +87,7 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
           label="Zones it holds in"
           zones={plan.zones}
           chosen={offer.zones}
-          onChoose={(zones) => save({ ...offer, zones })}
+          onChoose={(zones) => save(inZones(plan, offer, zones))}
         />
         <div className="mt-2">
           <ChannelChoice

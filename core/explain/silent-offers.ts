@@ -1,0 +1,91 @@
+import type { StepState } from "../messages/states.ts";
+import type { ReadersNames } from "../money/amount.ts";
+import type { Offer } from "../offers/offer.ts";
+import type { Quote } from "../quote/answer/quote.ts";
+import type { OfferUse, Why } from "../quote/answer/why.ts";
+import { quote } from "../quote/quote.ts";
+import type { QuoteRequest } from "../request/request.ts";
+import { byPosition } from "../schema/atoms.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
+import { whySentences } from "./why-words.ts";
+
+/** An offer that shoppers read nothing of here, and why. */
+export type SilentOffer = { readonly offer: string; readonly why: string };
+
+/** What keeps an offer from shoppers altogether; of these "why" has a sentence with what was wanted and found. */
+const KEPT_BACK: ReadonlySet<OfferUse> = new Set<OfferUse>([
+  "condition",
+  "condition-unknown",
+  "not-in-time",
+  "limit-reached",
+  "limit-unknown",
+]);
+
+/** Where its steps stand, when that alone explains it. */
+const BY_STATE: Readonly<Partial<Record<StepState, string>>> = {
+  covered: "It would change nothing here: what it betters is that cheap already, or another offer does more.",
+  blocked: "No amount of goods earns it with this cart.",
+  "weight-unknown": "Its goal is a weight, and one in the cart is not known.",
+  "used-up": "It has been used as often as it may be.",
+  ended: "Its time is over.",
+  "not-yet": "Its time has not come.",
+  "code-missing": "Only its code is missing, and it has no text for that.",
+};
+
+/**
+ * Why an offer of the plan says nothing to this shopper: for each that has no message in the answer, in English for the people who
+ * make the plan.
+ *
+ * @example silentOffers(compiled, request) // [{ offer: "members", why: "“Signed in abroad” is not for this shopper …" }]
+ */
+export function silentOffers(compiled: CompiledPlan, request: QuoteRequest, names: ReadersNames = {}): SilentOffer[] {
+  const answer = quote(compiled, request, { why: true });
+  if ("problems" in answer) return [];
+  const spoken = new Set(answer.quote.messages.map(({ offer }) => offer));
+  return [...compiled.plan.offers]
+    .sort(byPosition)
+    .filter(({ id }) => !spoken.has(id))
+    .map((offer) => ({ offer: offer.id, why: reasonOf(compiled, request, answer.quote, offer, names) }));
+}
+
+function reasonOf(
+  { plan }: CompiledPlan,
+  request: QuoteRequest,
+  { zone, zonesPossible = [], why = [], progress }: Quote,
+  offer: Offer,
+  names: ReadersNames,
+): string {
+  if (!offer.on) return "It is switched off.";
+  const zones = [...(zone === null ? [] : [zone]), ...zonesPossible];
+  if (zones.length === 0) return "Nobody delivers to this place.";
+  if (!offer.zones.some((id) => zones.includes(id))) {
+    const here = zones.map((id) => plan.zones.find((one) => one.id === id)?.name ?? id);
+    return `It does not hold in ${new Intl.ListFormat("en", { type: "disjunction" }).format(here)}.`;
+  }
+  const account = why.find((one) => one.zone === zone) ?? why[0];
+  if (account?.withoutAmount.some((one) => one.offer === offer.id)) return `It has no amount in ${request.currency}.`;
+  const kept = account && keptBack(plan, account, offer, request.currency, names);
+  if (kept) return kept;
+  const states = progress.filter((one) => one.offer === offer.id).map(({ state }) => state);
+  for (const state of states) {
+    const words = BY_STATE[state];
+    if (words) return words;
+  }
+  return "It has no text for where this shopper stands, in a language of the market.";
+}
+
+function keptBack(
+  plan: CompiledPlan["plan"],
+  account: Why,
+  offer: Offer,
+  currency: string,
+  names: ReadersNames,
+): string | undefined {
+  const option = account.options.find(({ offers }) =>
+    offers.some((one) => one.offer === offer.id && KEPT_BACK.has(one.use)),
+  );
+  if (!option) return undefined;
+  return whySentences(plan, account, option.option, currency, names).find(
+    ({ about }) => about.kind === "offer" && about.id === offer.id,
+  )?.text;
+}
