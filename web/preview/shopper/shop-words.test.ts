@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { HOUSE_LANGUAGES } from "../../../core/messages/house-texts.ts";
-import { type ShopWord, shopWord } from "./shop-words.ts";
+import { loadShopWords, type ShopWord, shopWord } from "./shop-words.ts";
 
 const WORDS: readonly ShopWord[] = [
   "free",
@@ -14,7 +14,8 @@ const WORDS: readonly ShopWord[] = [
 ];
 
 describe("the words of a shop", () => {
-  it("are there in every language that texts are shipped in, and fill in what they are about", () => {
+  it("are there in every language that texts are shipped in, and fill in what they are about", async () => {
+    await Promise.all(HOUSE_LANGUAGES.map(loadShopWords));
     for (const word of WORDS) {
       const said = HOUSE_LANGUAGES.map((language) =>
         shopWord(word, language, { price: "¤", when: "¤", what: "¤", place: "¤", code: "¤" }),

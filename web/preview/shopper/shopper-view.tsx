@@ -1,6 +1,6 @@
 import Monitor from "lucide-react/icons/monitor";
 import Smartphone from "lucide-react/icons/smartphone";
-import { useState } from "react";
+import { type ReactNode, Suspense, use, useState } from "react";
 import { makersMoney } from "../../../core/money/format.ts";
 import type { AddressNote } from "../../../core/places/place.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
@@ -17,6 +17,7 @@ import { SampleChoice } from "./sample-choice.tsx";
 import { SavedCartsMenu } from "./saved-carts-menu.tsx";
 import { ShopPage } from "./shop-page.tsx";
 import { type ShopPageName, ShopPageTabs } from "./shop-page-tabs.tsx";
+import { hasShopWords, loadShopWords } from "./shop-words.ts";
 import { WhyNoMessage } from "./why-no-message.tsx";
 
 /** Said beside the shop's page, to the people who look: shoppers are told nothing. */
@@ -67,9 +68,13 @@ export function ShopperView({ plan }: { plan: Plan }) {
         className="flex min-h-0 flex-1 flex-col overflow-y-auto bg-base-100 p-4"
       >
         <Notes />
-        {quote && (
-          <ShopPage plan={plan} compiled={compiled} quote={quote} page={page} placeName={place} locale={locale} />
-        )}
+        <Suspense>
+          <InLanguage locale={locale}>
+            {quote && (
+              <ShopPage plan={plan} compiled={compiled} quote={quote} page={page} placeName={place} locale={locale} />
+            )}
+          </InLanguage>
+        </Suspense>
       </section>
       <CarrierBehaviours
         asked={asked}
@@ -84,6 +89,12 @@ export function ShopperView({ plan }: { plan: Plan }) {
       )}
     </aside>
   );
+}
+
+/** Waits for the shop's words in the shopper's language. */
+function InLanguage({ locale, children }: { locale: string; children: ReactNode }) {
+  if (!hasShopWords(locale)) use(loadShopWords(locale));
+  return children;
 }
 
 /** Said while something else is looked at than the shopper's own cart, with the way back. */

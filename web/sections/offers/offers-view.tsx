@@ -18,13 +18,12 @@ import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { useSelected } from "../../state/use-selected.ts";
 import { GoalGrid } from "./goal-grid.tsx";
-import { newOffer } from "./new-offer.ts";
 import { OfferHeading } from "./offer-heading.tsx";
 import { homeOf } from "./offer-home.ts";
-import { TakeOffNow } from "./take-off-now.tsx";
 
 // Opened rarely: loaded when they are.
 const OfferEditor = lazy(() => import("./offer-editor.tsx").then((module) => ({ default: module.OfferEditor })));
+const TakeOffNow = lazy(() => import("./take-off-now.tsx").then((module) => ({ default: module.TakeOffNow })));
 const OfferList = lazy(() => import("./offer-list.tsx").then((module) => ({ default: module.OfferList })));
 const RatesView = lazy(() => import("../rates/rates-view.tsx").then((module) => ({ default: module.RatesView })));
 const SavedConditions = lazy(() =>
@@ -87,7 +86,11 @@ export function OffersView() {
         <button
           type="button"
           className="btn btn-sm mb-1 ml-auto"
-          onClick={() => add(newOffer(plan, zones.slice(0, 1), "New offer"))}
+          onClick={async () => {
+            // With the texts in all their languages.
+            const { newOffer } = await import("./new-offer.ts");
+            add(newOffer(plan, zones.slice(0, 1), "New offer"));
+          }}
         >
           Add an offer
         </button>
