@@ -55,11 +55,19 @@ const VIEWS = [
     path: "/offers",
     before: (page) => page.getByLabel("Country", { exact: true }).selectOption("KW"),
   },
+  {
+    name: "overview",
+    path: "/overview",
+    before: (page) => page.getByRole("table", { name: /Portugal$/ }).getByText("free from €45").waitFor(),
+  },
   { name: "places", path: "/places" },
   {
     name: "coverage",
-    path: "/places",
-    before: (page) => page.getByRole("heading", { name: "Who serves where" }).scrollIntoViewIfNeeded(),
+    path: "/places#zone/euro-area",
+    before: async (page) => {
+      await page.locator("[data-country=FR]").waitFor();
+      await page.getByText("Who serves where").evaluate((heading) => heading.scrollIntoView());
+    },
   },
   { name: "delivery", path: "/delivery#courier", before: (page) => seenFrom(page, "ES", "41001") },
   {
@@ -106,17 +114,6 @@ const VIEWS = [
   },
   { name: "checks", path: "/checks", before: (page) => page.getByRole("list", { name: "Open findings" }).waitFor() },
   {
-    name: "finding-beside",
-    path: "/offers#free-standard",
-    edits: true,
-    before: async (page) => {
-      await page.getByRole("region", { name: "What counts" }).getByLabel("Tax").selectOption("without");
-      await page.getByRole("list", { name: "Findings" }).waitFor();
-      await page.locator("main").evaluate((main) => main.scrollTo(0, 0));
-      await page.getByRole("button", { name: "Undo" }).focus();
-    },
-  },
-  {
     name: "expectations",
     path: "/checks#samples",
     before: async (page) => {
@@ -125,7 +122,6 @@ const VIEWS = [
       await page.getByText("edges covered").waitFor();
     },
   },
-  { name: "edge-walk", path: "/checks#edges/free-post" },
   { name: "offers-narrow", path: "/offers", width: 768 },
   {
     name: "release",
@@ -133,7 +129,17 @@ const VIEWS = [
     before: async (page) => {
       await newGoal(page);
       await page.getByRole("link", { name: "Review and release" }).click();
-      await page.getByRole("button", { name: /^Release as/ }).waitFor();
+      await page.getByText("I have seen this").waitFor();
+    },
+  },
+  {
+    name: "release-compared",
+    path: "/offers#free-standard",
+    before: async (page) => {
+      await page.getByText(/changes? since/).waitFor();
+      await page.goto(`${new URL(page.url()).origin}/release#1`);
+      await page.getByText("otherwise in the draft").waitFor();
+      await page.getByRole("heading", { name: "Releases" }).evaluate((heading) => heading.scrollIntoView());
     },
   },
 ];

@@ -14,7 +14,9 @@ const ANTARCTICA = "010";
 const SMALLEST = 2e-5;
 
 const require = createRequire(import.meta.url);
-const read = (file: string): World => JSON.parse(readFileSync(require.resolve(`world-atlas/${file}.json`), "utf8"));
+const read = (file: string): World => JSON.parse(readFileSync(file, "utf8"));
+const COARSE = require.resolve("world-atlas/countries-110m.json");
+const FINE = require.resolve("world-atlas/countries-50m.json");
 const CODES = new Map(iso31661.map(({ numeric, alpha2 }) => [numeric, alpha2]));
 
 /**
@@ -24,8 +26,8 @@ const CODES = new Map(iso31661.map(({ numeric, alpha2 }) => [numeric, alpha2]));
 export function worldShapes(): { land: [string, string][]; points: [string, number, number][] } {
   const projection = geoEqualEarth().fitWidth(WIDTH, { type: "Sphere" });
   const path = geoPath(projection).digits(1);
-  const coarse = feature(read("countries-110m"), read("countries-110m").objects.countries);
-  const fine = feature(read("countries-50m"), read("countries-50m").objects.countries);
+  const coarse = feature(read(COARSE), read(COARSE).objects.countries);
+  const fine = feature(read(FINE), read(FINE).objects.countries);
   // Nobody lives where nothing is sold to: without it the rest has more room.
   const peopled = coarse.features.filter(({ id }) => String(id) !== ANTARCTICA);
   const land: [string, string][] = peopled.map((one) => [CODES.get(String(one.id)) ?? "", path(one) ?? ""]);
