@@ -260,7 +260,7 @@ test("the plan is saved as a file, a broken one is refused with its places, the 
   await expect(page.getByRole("alert")).toContainText("This file was not taken");
   await choose(before.replace('"45.00"', '"46.00"'));
   await expect(page.getByText("One change to the draft:")).toBeVisible();
-  await expect(page.getByRole("region", { name: "The plan as a file" })).toContainText("from €46");
+  await expect(page.getByRole("region", { name: "The plan as a whole" })).toContainText("from €46");
 
   const pool = openPool(databaseUrl(), 1);
   await emptyStore(pool);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { HOUSE_LANGUAGES } from "../../../core/messages/house-texts.ts";
-import { loadShopWords, type ShopWord, shopWord } from "./shop-words.ts";
+import type { ShopWord } from "./shop-words/en.ts";
+import { loadShopWords, shopWord } from "./shop-words.ts";
 
 const WORDS: readonly ShopWord[] = [
   "free",

@@ -1,34 +1,6 @@
-/** The words around a cart and a checkout, in English; other languages are loaded when a shopper reads them. */
-const ENGLISH = {
-  cart: "Your cart",
-  empty: "The cart is empty",
-  otherGoods: "Other goods",
-  goods: "Goods",
-  discount: "Discount",
-  delivery: "Delivery to {place}",
-  from: "from {price}",
-  deliverySomewhere: "Delivery",
-  free: "Free",
-  freeSomewhere: "Free in some places",
-  total: "Total",
-  taxIncluded: "including {tax} tax",
-  notServed: "We do not deliver to {place}.",
-  notAvailable: "Not available for this cart",
-  arrives: "Arrives {when}",
-  ready: "Ready {when}",
-  asks: "Asks for: {what}",
-  phone: "phone number",
-  "entry-code": "entry code",
-  "delivery-window": "delivery window",
-  code: "Code",
-  useCode: "Use it",
-  close: "Close",
-  front: "Any page of the shop, before the cart",
-  dropCode: "Take {code} away",
-};
+import { WORDS as ENGLISH, type ShopWord, type ShopWords } from "./shop-words/en.ts";
 
-export type ShopWord = keyof typeof ENGLISH;
-export type ShopWords = Readonly<Record<ShopWord, string>>;
+// English is here at once; other languages are loaded when a shopper reads them.
 
 const LANGUAGES: Readonly<Record<string, () => Promise<{ WORDS: ShopWords }>>> = {
   pt: () => import("./shop-words/pt.ts"),

@@ -13,6 +13,9 @@ type Props = { state: DraftState; market: Market | null; currency: string };
 /** What a file would change, and its whole plan, which names what is new in it. */
 type Compared = { readonly differences: readonly Difference[]; readonly file: Plan | null };
 
+/** The demo's plan ships with the app; it is loaded when it is asked for. */
+const demoPlan = async (): Promise<string> => (await import("../../../demo/plan.json?raw")).default;
+
 /** The whole plan as a file: out as JSON; in after it was checked, as a list of changes to look at first. */
 export function PlanFile({ state, market, currency }: Props) {
   const [problems, setProblems] = useState<readonly string[]>([]);
@@ -20,11 +23,11 @@ export function PlanFile({ state, market, currency }: Props) {
   const { draft, plan } = state;
   if (!draft) return null;
   const asFile = plan ? `${JSON.stringify(plan, null, 2)}\n` : "";
-  const read = async (file: File) => {
+  const read = async (text: () => Promise<string>) => {
     setProblems([]);
     setCompared(null);
     try {
-      const { entities } = await api.checkPlan(await file.text());
+      const { entities } = await api.checkPlan(await text());
       setCompared({ differences: differencesBetween(draft.entities, entities), file: planOf(entities) });
     } catch (error) {
       if (error instanceof ApiError) setProblems(error.lines.length > 0 ? error.lines : [error.message]);
@@ -34,8 +37,11 @@ export function PlanFile({ state, market, currency }: Props) {
   const { differences, file = null } = compared ?? {};
   const shown = file ?? plan;
   return (
-    <section aria-label="The plan as a file" className="mt-6 border border-base-300 bg-base-100 p-4">
-      <h2 className="mb-2 font-semibold">The plan as a file</h2>
+    <section aria-label="The plan as a whole" className="mt-6 border border-base-300 bg-base-100 p-4">
+      <h2 className="mb-2 font-semibold">The plan as a whole</h2>
+      <p className="mb-2 text-[13px] text-quiet">
+        What it would change is shown first, and can be undone. Shops get nothing of it before it is released.
+      </p>
       <div className="flex flex-wrap items-center gap-3">
         {plan && (
           <a
@@ -46,7 +52,23 @@ export function PlanFile({ state, market, currency }: Props) {
             Save the draft as JSON
           </a>
         )}
-        <FileField label="Read a plan" accept="application/json,.json" onFile={(file) => void read(file)} />
+        <FileField
+          label="Read a plan"
+          accept="application/json,.json"
+          onFile={(file) => void read(() => file.text())}
+        />
+        <button type="button" className="btn btn-sm" onClick={() => void read(demoPlan)}>
+          The demo store
+        </button>
+        {plan && (
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() => setCompared({ differences: differencesBetween(draft.entities, []), file: null })}
+          >
+            An empty store
+          </button>
+        )}
       </div>
       {problems.length > 0 && (
         <div role="alert" className="mt-3 text-warning">
@@ -63,7 +85,7 @@ export function PlanFile({ state, market, currency }: Props) {
         <div className="mt-3">
           <p className="font-semibold">
             {differences.length === 0
-              ? "The file says what the draft says."
+              ? "The draft says the same."
               : `${differences.length === 1 ? "One change" : `${differences.length} changes`} to the draft:`}
           </p>
           {differences.length > 0 && shown && (

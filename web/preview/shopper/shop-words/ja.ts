@@ -1,4 +1,4 @@
-import type { ShopWords } from "../shop-words.ts";
+import type { ShopWords } from "./en.ts";
 
 export const WORDS: ShopWords = {
   cart: "カート",
