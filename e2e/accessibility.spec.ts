@@ -56,3 +56,57 @@ test("the pages keep to their content security policy, and carry no unsafe sourc
   expect(policy).not.toContain("unsafe");
   expect(complaints).toEqual([]);
 });
+
+test("Tab leads past the sections to the work; ? shows the keys until it is switched off; a chosen theme stays", async ({
+  page,
+}) => {
+  await page.goto("/overview");
+  await expect(page.getByRole("table", { name: "What delivery costs in Portugal" })).toContainText("free from");
+  await page.keyboard.press("Tab");
+  const skip = page.getByRole("button", { name: "Skip to the work" });
+  await expect(skip).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("main")).toBeFocused();
+  await page.keyboard.press("Tab");
+  await expect(page.getByRole("main").getByRole("button", { name: "Print" })).toBeFocused();
+
+  const menu = page.getByRole("dialog", { name: "Menu" });
+  await page.keyboard.press("?");
+  await expect(menu).toContainText("undo the last edit");
+  const paper = await page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  await menu.getByLabel("dark").check();
+  const ink = await page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  expect(ink).not.toBe(paper);
+  await menu.getByLabel("Single keys do something").uncheck();
+  await page.keyboard.press("Escape");
+  await expect(menu).toBeHidden();
+  await page.keyboard.press("?");
+  await expect(menu).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole("table", { name: "What delivery costs in Portugal" })).toContainText("free from");
+  expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe(ink);
+});
+
+test("no page runs off the side at 1280, 768, 640 and 390, with the Shopper view folded or open", async ({ page }) => {
+  test.setTimeout(90_000);
+  for (const path of [
+    "/overview",
+    "/places",
+    "/delivery",
+    "/offers",
+    "/offers#free-post",
+    "/wording",
+    "/checks",
+    "/release",
+  ]) {
+    await page.goto(path);
+    await expect(page.getByRole("navigation", { name: "Sections" })).toBeVisible();
+    await expect(page.getByRole("main").getByRole("heading").first()).toBeAttached();
+    for (const width of [1280, 768, 640, 390]) {
+      await page.setViewportSize({ width, height: 800 });
+      const [page_, window_] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
+      expect([path, width, page_ <= window_]).toEqual([path, width, true]);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
+  }
+});

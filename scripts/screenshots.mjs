@@ -58,7 +58,11 @@ const VIEWS = [
   {
     name: "overview",
     path: "/overview",
-    before: (page) => page.getByRole("table", { name: /Portugal$/ }).getByText("free from €45").waitFor(),
+    before: (page) =>
+      page
+        .getByRole("table", { name: /Portugal$/ })
+        .getByText("free from €45")
+        .waitFor(),
   },
   { name: "places", path: "/places" },
   {

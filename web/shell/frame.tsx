@@ -53,6 +53,7 @@ export function Frame({ section, left, wayOut }: Props) {
     <UnitsContext value={plan ? unitsOf(plan) : "metric"}>
       <FindingsContext value={shown}>
         <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden print:block print:h-auto print:overflow-visible">
+          <SkipToWork />
           <Header section={section} shopperOpen={shopperOpen} onShopper={setShopperOpen} wayOut={wayOut} />
           <div className="relative flex min-h-0">
             <Rail section={section} left={left} changes={draft?.changes.length ?? 0} findings={open ?? NO_FINDINGS} />
@@ -69,6 +70,17 @@ export function Frame({ section, left, wayOut }: Props) {
   );
 }
 
+/** Past the standpoint and the sections, for who goes by Tab: seen while it has the focus. */
+const SkipToWork = () => (
+  <button
+    type="button"
+    className="btn btn-sm sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-30"
+    onClick={() => document.getElementById("work")?.focus()}
+  >
+    Skip to the work
+  </button>
+);
+
 /** What needs a word before anything else, and the section. */
 function Middle({ section }: { section: Section }) {
   const state = useDraft();
@@ -76,7 +88,11 @@ function Middle({ section }: { section: Section }) {
   const { request } = useLooked();
   const { plan, draft, conflict, loadError } = state;
   return (
-    <main className="min-w-0 flex-1 overflow-y-auto px-5 py-4 print:overflow-visible print:p-0">
+    <main
+      id="work"
+      tabIndex={-1}
+      className="outline-none min-w-0 flex-1 overflow-y-auto px-5 py-4 print:overflow-visible print:p-0"
+    >
       <Suspense>{conflict && <ConflictBar conflict={conflict} plan={plan} market={market} />}</Suspense>
       {loadError && (
         <p role="alert" className="alert alert-error mb-4">

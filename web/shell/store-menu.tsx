@@ -1,0 +1,58 @@
+import { useEffect, useRef } from "react";
+import { CheckField } from "../fields/check-field.tsx";
+import { Popover } from "../fields/popover.tsx";
+import { RadioField } from "../fields/radio-field.tsx";
+import { type Theme, useTheme } from "../state/theme.ts";
+import { useStored } from "../state/use-stored.ts";
+import { SHORTCUTS } from "./shortcuts.ts";
+
+const THEMES: readonly { theme: Theme; words: string }[] = [
+  { theme: "system", words: "as this computer has it" },
+  { theme: "light", words: "light" },
+  { theme: "dark", words: "dark" },
+];
+const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
+
+/** What is not daily work, under the store's name: how it looks, and what keys do. */
+export function StoreMenu({ name }: { name: string }) {
+  const [theme, setTheme] = useTheme();
+  const [isOn, setIsOn] = useStored("summant.single-keys", true, isBoolean);
+  const menu = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    if (!isOn) return undefined;
+    const onKey = ({ key, target, ctrlKey, metaKey, altKey }: KeyboardEvent) => {
+      const types = target instanceof HTMLElement && target.matches("input, textarea, select, [contenteditable=true]");
+      if (key === "?" && !types && !ctrlKey && !metaKey && !altKey) menu.current?.querySelector("button")?.click();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [isOn]);
+  return (
+    <span ref={menu} className="text-[13px]">
+      <Popover label="Menu" shown={name} isQuiet>
+        <fieldset className="mb-4 grid gap-1.5 text-[14px]">
+          <legend className="mb-1 font-semibold">How it looks</legend>
+          {THEMES.map(({ theme: one, words }) => (
+            <RadioField key={one} name="theme" label={words} checked={theme === one} onChoose={() => setTheme(one)} />
+          ))}
+        </fieldset>
+        <h2 className="mb-1 text-[14px] font-semibold">Keys</h2>
+        <dl className="grid gap-1.5 text-[13px]">
+          {SHORTCUTS.map(({ keys, does }) => (
+            <div key={does} className="grid grid-cols-[7.5rem_1fr] items-baseline gap-2">
+              <dt className="flex flex-wrap gap-1">
+                {keys.map((key) => (
+                  <kbd key={key} className="kbd kbd-xs">
+                    {key}
+                  </kbd>
+                ))}
+              </dt>
+              <dd>{does}</dd>
+            </div>
+          ))}
+        </dl>
+        <CheckField className="mt-3 text-[13px]" label="Single keys do something" checked={isOn} onCommit={setIsOn} />
+      </Popover>
+    </span>
+  );
+}
