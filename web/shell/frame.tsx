@@ -56,7 +56,13 @@ export function Frame({ section, left, wayOut }: Props) {
           <SkipToWork />
           <Header section={section} shopperOpen={shopperOpen} onShopper={setShopperOpen} wayOut={wayOut} />
           <div className="relative flex min-h-0">
-            <Rail section={section} left={left} changes={draft?.changes.length ?? 0} findings={open ?? NO_FINDINGS} />
+            <Rail
+              section={section}
+              left={left}
+              store={plan?.store.name ?? null}
+              changes={draft?.changes.length ?? 0}
+              findings={open ?? NO_FINDINGS}
+            />
             <Middle section={section} />
             {shopperOpen && compiled && plan && (
               <FaultBoundary what="The Shopper view" watch={[compiled, request, plan]} wayOut={wayOut}>

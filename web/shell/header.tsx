@@ -10,7 +10,6 @@ import { useReleaseDue } from "../state/use-release-due.ts";
 import { FaultBoundary } from "./fault-boundary.tsx";
 import { SaveMark } from "./save-mark.tsx";
 import { StandpointSentence } from "./standpoint-sentence.tsx";
-import { StoreMenu } from "./store-menu.tsx";
 
 type Props = {
   section: Section;
@@ -33,7 +32,6 @@ export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
       <Link href="/overview" className="text-[17px] font-bold tracking-tight">
         Summant
       </Link>
-      {plan && <StoreMenu name={plan.store.name} />}
       <FaultBoundary what="The standpoint" watch={[standpoint, plan]} wayOut={wayOut}>
         <StandpointSentence
           standpoint={standpoint}

@@ -12,11 +12,14 @@ import { counted } from "../names/counted.ts";
 import { sectionOf } from "../names/finding-section.ts";
 import { SECTIONS, type Section } from "../names/sections.ts";
 import { loadSection } from "./section-view.tsx";
+import { StoreMenu } from "./store-menu.tsx";
 
 type Props = {
   section: Section;
   /** Where each section was left, as addresses. */
   left: Readonly<Partial<Record<Section, string>>>;
+  /** What the store is called; null before there is one. */
+  store: string | null;
   changes: number;
   /** What is wrong or risky, and nobody has accepted. */
   findings: readonly Finding[];
@@ -33,39 +36,46 @@ const ICONS: Readonly<Record<Section, LucideIcon>> = {
 };
 
 /** The sections in the order people work, with a count where something waits. */
-export function Rail({ section, left, changes, findings }: Props) {
+export function Rail({ section, left, store, changes, findings }: Props) {
   const inSection = new Map<Section, number>();
   for (const finding of findings) inSection.set(sectionOf(finding), (inSection.get(sectionOf(finding)) ?? 0) + 1);
   return (
-    <nav aria-label="Sections" className="w-28 shrink-0 print:hidden border-r border-base-300 bg-base-100 py-3">
-      <ul>
-        {SECTIONS.map(({ id, name }) => {
-          const Icon = ICONS[id];
-          const mark = markOf(id, { changes, findings: findings.length, here: inSection.get(id) ?? 0 });
-          return (
-            <li key={id}>
-              <Link
-                href={(id !== section && left[id]) || `/${id}`}
-                aria-current={id === section ? "page" : undefined}
-                // Its script is on its way before the finger is off, and before the section in sight is looked over once more.
-                onPointerDown={() => void loadSection(id)}
-                onClick={() => void loadSection(id)}
-                className="flex items-center gap-1.5 border-l-[3px] border-transparent py-2.5 pl-3 text-quiet hover:text-base-content aria-[current]:border-neutral aria-[current]:bg-base-200 aria-[current]:font-semibold aria-[current]:text-base-content"
-              >
-                <Icon size={15} aria-hidden className="shrink-0" />
-                {name}
-                {mark && (
-                  <span className="text-[13px] font-bold text-warning" title={mark.words}>
-                    <span aria-hidden>{mark.shown}</span>
-                    <span className="sr-only">, {mark.words}</span>
-                  </span>
-                )}
-              </Link>
-            </li>
-          );
-        })}
-      </ul>
-    </nav>
+    <div className="w-28 shrink-0 border-r border-base-300 bg-base-100 py-3 print:hidden">
+      {store !== null && (
+        <div className="mb-2 px-3 break-words">
+          <StoreMenu name={store} />
+        </div>
+      )}
+      <nav aria-label="Sections">
+        <ul>
+          {SECTIONS.map(({ id, name }) => {
+            const Icon = ICONS[id];
+            const mark = markOf(id, { changes, findings: findings.length, here: inSection.get(id) ?? 0 });
+            return (
+              <li key={id}>
+                <Link
+                  href={(id !== section && left[id]) || `/${id}`}
+                  aria-current={id === section ? "page" : undefined}
+                  // Its script is on its way before the finger is off, and before the section in sight is looked over once more.
+                  onPointerDown={() => void loadSection(id)}
+                  onClick={() => void loadSection(id)}
+                  className="flex items-center gap-1.5 border-l-[3px] border-transparent py-2.5 pl-3 text-quiet hover:text-base-content aria-[current]:border-neutral aria-[current]:bg-base-200 aria-[current]:font-semibold aria-[current]:text-base-content"
+                >
+                  <Icon size={15} aria-hidden className="shrink-0" />
+                  {name}
+                  {mark && (
+                    <span className="text-[13px] font-bold text-warning" title={mark.words}>
+                      <span aria-hidden>{mark.shown}</span>
+                      <span className="sr-only">{mark.words}</span>
+                    </span>
+                  )}
+                </Link>
+              </li>
+            );
+          })}
+        </ul>
+      </nav>
+    </div>
   );
 }
 
