@@ -97,7 +97,7 @@ function Middle({ section }: { section: Section }) {
     <main
       id="work"
       tabIndex={-1}
-      className="outline-none min-w-0 flex-1 overflow-y-auto px-5 py-4 print:overflow-visible print:p-0"
+      className="relative min-w-0 flex-1 overflow-y-auto px-5 py-4 outline-none print:overflow-visible print:p-0"
     >
       <Suspense>{conflict && <ConflictBar conflict={conflict} plan={plan} market={market} />}</Suspense>
       {loadError && (

@@ -65,7 +65,7 @@ export function ShopperView({ plan }: { plan: Plan }) {
         aria-labelledby={`tab-${page}`}
         lang={locale}
         dir={/^(ar|fa|he|ur)\b/.test(locale) ? "rtl" : "ltr"}
-        className="flex min-h-0 flex-1 flex-col overflow-y-auto bg-base-100 p-4"
+        className="relative flex min-h-0 flex-1 flex-col overflow-y-auto bg-base-100 p-4"
       >
         <Notes />
         <Suspense>
