@@ -39,9 +39,9 @@ export function SaveMark({ state }: { state: DraftState }) {
       </span>
       {draft && (
         <span className="whitespace-nowrap text-quiet">
-          {draft.release === null && "Nothing released yet"}
+          {draft.release === null && !waits && "Nothing released yet"}
           {draft.release !== null && changes === 0 && `Same as release ${draft.release.number}`}
-          {changes > 0 && waits && `Waits as release ${waits.number}`}
+          {waits && changes > 0 && `Waits as release ${waits.number}`}
           {draft.release !== null && changes > 0 && !waits && (
             <>
               Draft, <strong className="text-warning">{changes === 1 ? "1 change" : `${changes} changes`}</strong> since
