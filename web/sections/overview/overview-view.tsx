@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useCallback, useMemo } from "react";
 import type { Market, Zone } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
@@ -26,13 +26,11 @@ function Overview({ plan }: { plan: Plan }) {
   const { market: here, zones: zonesHere } = useStandpoint();
   const [opened, setOpened] = useStored<Readonly<Record<string, boolean>>>("summant.overview", {}, isOpened);
   const markets = useMemo(() => marketsOf(plan), [plan]);
-  const isOpen = (id: string) => opened[id] ?? (plan.zones.length <= MOST_AT_ONCE || id === here?.id);
-  const wanted = markets.filter(({ market }) => isOpen(market.id)).map(({ market }) => market.id);
-  const wantedKey = wanted.join(" ");
-  const zones = useMemo(
-    () => plan.zones.filter(({ market }) => wantedKey.split(" ").includes(market)),
-    [plan, wantedKey],
+  const isOpen = useCallback(
+    (id: string) => opened[id] ?? (plan.zones.length <= MOST_AT_ONCE || id === here?.id),
+    [opened, plan, here?.id],
   );
+  const zones = useMemo(() => plan.zones.filter(({ market }) => isOpen(market)), [plan, isOpen]);
   const { rows, failure } = useOverview(zones);
   return (
     <div className="mx-auto max-w-[1400px]">
