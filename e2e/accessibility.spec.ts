@@ -1,4 +1,5 @@
 import { AxeBuilder } from "@axe-core/playwright";
+import type { Draft } from "../server/draft/read-draft.ts";
 import { expect, test } from "./demo-store.ts";
 
 const PAGES = [
@@ -70,6 +71,8 @@ test("Tab leads past the sections to the work; ? shows the keys until it is swit
   await page.keyboard.press("Enter");
   await expect(page.getByRole("main")).toBeFocused();
   await page.keyboard.press("Tab");
+  await expect(page.getByRole("main").getByRole("button", { name: "Leave such lines out" })).toBeFocused();
+  await page.keyboard.press("Tab");
   await expect(page.getByRole("main").getByRole("button", { name: "Print" })).toBeFocused();
 
   const menu = page.getByRole("dialog", { name: "Menu" });
@@ -89,8 +92,49 @@ test("Tab leads past the sections to the work; ? shows the keys until it is swit
   expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe(ink);
 });
 
-test("no page runs off the side at 1280, 768, 640 and 390, with the Shopper view folded or open", async ({ page }) => {
+test("type comes in five sizes, none under 13 pixels", async ({ page }) => {
+  test.setTimeout(60_000);
+  const sizes = new Map<string, string>();
+  for (const path of [...PAGES, "/wording#words", "/offers#rates", "/places#store/settings"]) {
+    await page.goto(path);
+    await expect(page.getByRole("main").getByRole("heading").first()).toBeAttached();
+    await page.waitForTimeout(300);
+    const found = await page.evaluate(() => {
+      const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+      const seen: [string, string][] = [];
+      for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+        const { parentElement } = node;
+        if (!node.textContent?.trim() || !parentElement?.checkVisibility()) continue;
+        seen.push([
+          getComputedStyle(parentElement).fontSize,
+          `${parentElement.tagName} ${node.textContent.slice(0, 40)}`,
+        ]);
+      }
+      for (const field of document.querySelectorAll("input, select, textarea"))
+        if (field.checkVisibility())
+          seen.push([getComputedStyle(field).fontSize, `${field.tagName} ${field.className}`]);
+      return seen;
+    });
+    for (const [size, where] of found) if (!sizes.has(size)) sizes.set(size, `${path}: ${where}`);
+  }
+  const known = ["13px", "14px", "15px", "17px", "20px"];
+  expect([...sizes].filter(([size]) => !known.includes(size))).toEqual([]);
+});
+
+test("no page runs off the side at 1280, 768, 640 and 390, whatever things are called", async ({ page, request }) => {
   test.setTimeout(90_000);
+  // As long as a name may be, without a space to break at.
+  const long = "W".repeat(100);
+  const draft: Draft = await (await request.get("/api/draft")).json();
+  const named = draft.entities.flatMap(({ kind, id, body, revision }): object[] => {
+    if (kind === "option" || kind === "location")
+      return [{ kind, id, seen: revision, body: { ...body, name: { en: long } } }];
+    return ["market", "zone", "offer", "condition"].includes(kind)
+      ? [{ kind, id, seen: revision, body: { ...body, name: long } }]
+      : [];
+  });
+  const answer = await request.post("/api/draft/changes", { data: { writes: named } });
+  expect([answer.status(), await answer.text()]).toEqual([200, expect.any(String)]);
   for (const path of PAGES) {
     await page.goto(path);
     await expect(page.getByRole("navigation", { name: "Sections" })).toBeVisible();
@@ -99,6 +143,8 @@ test("no page runs off the side at 1280, 768, 640 and 390, with the Shopper view
       await page.setViewportSize({ width, height: 800 });
       const [page_, window_] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
       expect([path, width, page_ <= window_]).toEqual([path, width, true]);
+      const [work, room] = await page.getByRole("main").evaluate((main) => [main.scrollWidth, main.clientWidth]);
+      expect([path, width, work <= room]).toEqual([path, width, true]);
       // Nor down: what lies far below scrolls within its part, and the header stays where it is.
       await page.getByRole("main").evaluate((main) => main.lastElementChild?.scrollIntoView({ block: "end" }));
       expect([

@@ -370,7 +370,11 @@ test("an offer for new accounts is not known of a guest, and holds for whom the 
   const whom = editorPart(page, "For whom");
   await whom.getByLabel("Add a clause").selectOption({ label: "the shopper opened the account at most 30 days ago" });
   await expect(whom.getByText("not known", { exact: true }).first()).toBeVisible();
-  await describeShopper(page, (form) => form.getByLabel("Account opened on").fill("2026-11-17"));
+  await describeShopper(page, async (form) => {
+    const opened = form.getByRole("textbox", { name: "Account opened on" });
+    await opened.fill("2026-11-17");
+    await opened.press("Enter");
+  });
   await expect(whom.getByText(/^holds/).first()).toBeVisible();
   await whom.locator("summary", { hasText: "opened the account" }).click();
   await whom.getByLabel("Days").fill("6");
@@ -403,4 +407,21 @@ test("a clause kept under a name is one step: undone, the clause is back and not
   ).json();
   const kept = entities.filter(({ kind }) => kind === "condition").map(({ body }) => JSON.stringify(body));
   expect(kept.join()).not.toContain("more than 8 items");
+});
+
+test("a day of rates is added once it is told, and never twice", async ({ page }) => {
+  await page.goto("/offers#rates");
+  const add = page.getByRole("button", { name: "Add the day" });
+  const day = page.getByRole("textbox", { name: "A further day, with the newest rates to start from" });
+  await expect(add).toBeDisabled();
+  await day.fill("2026-06-01");
+  await day.press("Enter");
+  await expect(page.getByRole("alert")).toContainText("2026-06-01 is there already");
+  await expect(add).toBeDisabled();
+  await day.fill("2027-01-04");
+  await day.press("Tab");
+  await add.click();
+  await expect(page.getByRole("textbox", { name: "Day of the rates of 2027-01-04" })).toBeVisible();
+  await expect(add).toBeDisabled();
+  await saved(page);
 });

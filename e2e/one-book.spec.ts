@@ -158,3 +158,23 @@ test("a section whose script is slow leaves the one before in sight, and one who
   await fault.getByRole("button", { name: "Try again" }).click();
   await expect(heading(page, "What shoppers read")).toBeFocused();
 });
+
+test("a first visit says in one line what a section is for, and a second one does not", async ({ page }) => {
+  await page.goto("/offers");
+  const line = page.getByText("drag a goal's flag");
+  await expect(line).toBeVisible();
+  await page.getByRole("navigation", { name: "Sections" }).getByRole("link", { name: "Wording" }).click();
+  await expect(page.getByText("What shoppers read in each state")).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("heading", { name: "What shoppers read" })).toBeVisible();
+  await expect(page.getByText("What shoppers read in each state")).toHaveCount(0);
+  await page.getByRole("navigation", { name: "Sections" }).getByRole("link", { name: "Offers" }).click();
+  await expect(page.getByRole("slider", { name: "Goal of Free standard delivery" })).toBeVisible();
+  await expect(line).toHaveCount(0);
+  // Left out for good, in sections that were not seen yet too.
+  await page.getByRole("navigation", { name: "Sections" }).getByRole("link", { name: "Delivery" }).click();
+  await page.getByRole("button", { name: "Leave such lines out" }).click();
+  await page.getByRole("navigation", { name: "Sections" }).getByRole("link", { name: "Places" }).click();
+  await expect(page.getByRole("heading", { name: "Places" })).toBeFocused();
+  await expect(page.getByText("try an address below")).toHaveCount(0);
+});

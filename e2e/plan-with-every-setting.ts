@@ -42,7 +42,8 @@ const doubled = (mark: object): object =>
 /** Amounts in every form: of a currency, of one market or zone, converted. */
 const everyForm = (market: string, zone: string) => ({
   ...CONVERTED,
-  byMarket: { [market]: { EUR: "6.00" }, portugal: { EUR: "7.00" } },
+  byCurrency: { EUR: "5.00", GBP: "4.00" },
+  byMarket: { [market]: { EUR: "6.00" }, portugal: { EUR: "6.50" } },
   byZone: { [zone]: { EUR: "8.00" } },
 });
 
@@ -51,7 +52,7 @@ const ONLY = { ...SOME_GOODS, name: { en: "goods on sale" } };
 const PRICED = { price: { from: AMOUNT, upTo: { byCurrency: { EUR: "50.00" } } } };
 const SCHEDULE = [
   {
-    ...{ from: "2026-11-27", until: "2026-11-30T09:00" },
+    ...{ from: "2026-11-27", until: "2026-12-30T09:00" },
     again: { every: "week", interval: 2, days: [5], until: "2027-11-30", times: 5 },
   },
 ];
@@ -100,7 +101,7 @@ export function planWithEverySetting(): Plan {
   });
   const offer = (id: string, counts: unknown, steps: unknown[], more: object = {}) => ({
     ...{ id, position: 1000, name: id, purpose: "Everything there is", on: true, zones: [zone, other], counts, steps },
-    ...{ schedule: SCHEDULE, channels: ["web"], limits: { overall: 5, perShopper: 1 } },
+    ...{ schedule: SCHEDULE, channels: ["web"], limits: { overall: 5, perShopper: 1, guests: "every-time" } },
     ...{ stacking: { kind: "with", offers: [plan.offers[0]?.id] }, when: { kind: "signed-in" }, ...more },
   });
   const basis = { lineDiscounts: "in", orderDiscounts: "in", codes: "out", tax: "with", leavesOut: { tags: ["sale"] } };
@@ -122,8 +123,14 @@ export function planWithEverySetting(): Plan {
         channels: [{ id: "web", name: "Web shop" }],
         carriers: { osprelle: { account: "OS-4711" } },
         chosenAtFirst: { rule: "fastest-under", price: AMOUNT },
+        words: { free: { en: "Free of charge" } },
         accepted: [{ code: "price-cliff", kind: "option", id: option, cause: "x", reason: "It is meant." }],
       },
+      // By which an amount may be converted as well.
+      rates: [
+        ...(plan.rates ?? []),
+        { id: "for-one-gbp", base: "GBP", days: [{ date: "2026-06-01", rates: { USD: "1.23", JPY: "193.5" } }] },
+      ],
       zones: [
         ...plan.zones,
         {
@@ -147,14 +154,14 @@ export function planWithEverySetting(): Plan {
           ...{ id: `charged-${i}`, position: 1000 + i, name: { en: `Charged ${i}` }, zones: [zone, other], charge },
           ...{
             byZone: { [zone]: { charge, handling: { fixed: AMOUNT }, promise: promises[i % 2] } },
-            base: CONVERTED,
             minimum: AMOUNT,
           },
           ...{ markUp: { percent: "5", amount: AMOUNT }, handling: { fixed: AMOUNT, percentOfCharge: "5" } },
           ...{ rounding: { EUR: { step: "0.5", direction: "up", lessOne: true } }, entered: "with-tax", taxRate: "23" },
           // In every form, where a currency is converted into.
           ...{
-            maximum: everyForm(abroad.market, zone),
+            base: everyForm(abroad.market, zone),
+            maximum: CONVERTED,
             costsStore: COSTS[i % 3],
             channels: ["web"],
             ...(i === 0 ? { zones: [zone, abroad.id] } : {}),

@@ -15,6 +15,7 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
   const TEXTS = [
     "7",
     "2.5",
+    "12",
     "zz",
     "ES",
     "USD",
@@ -28,6 +29,12 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
     "/more",
     "40.1, -8.2",
     "#123456",
+    "{price}",
+    "{when}",
+    "{what}",
+    "{place}",
+    "{tax}",
+    "{code}",
   ];
   const wait = (ms = 0) => new Promise((resolve) => setTimeout(resolve, ms));
   const undo = () => [...document.querySelectorAll("button")].find(({ title }) => title.startsWith("Undo"));
@@ -43,6 +50,8 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
   const ofRow = (control: HTMLElement) => [...(control.closest("tr")?.querySelectorAll<HTMLElement>("button") ?? [])];
   /** Not what is part of the page alone, nor more than the ends of a row of amounts or texts. */
   const usable = (control: HTMLElement) => {
+    // Sections that were looked at before stay on the page, out of sight.
+    if (!control.checkVisibility()) return false;
     if (control.matches("[disabled], [type=file], [type=search], [type=radio]")) return false;
     // Of many that are ticked alike, three.
     if (control.matches("fieldset [type=checkbox]"))
@@ -60,7 +69,9 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
     const kinds: HTMLSelectElement[] = [];
     let around = control.parentElement;
     while (around && !around.matches("section, main") && kinds.length < 2) {
-      const kind = [...around.querySelectorAll("select")].find((select) => select !== control);
+      const kind = [...around.querySelectorAll("select")].find(
+        (select) => select !== control && !wordsOf(select).startsWith("Unit of"),
+      );
       if (kind && !kinds.includes(kind)) kinds.push(kind);
       around = around.parentElement;
     }
@@ -123,16 +134,26 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
   };
   const waysOf = (control: HTMLElement): (() => Promise<void> | void)[] => {
     if (control instanceof HTMLSelectElement)
-      return [...control.options]
-        .filter(({ value, disabled }) => value !== control.value && !disabled)
-        .slice(0, 4)
-        .map(
-          ({ value }) =>
-            () =>
-              set(control, value, "change"),
-        );
+      return (
+        [...control.options]
+          .filter(({ value, disabled }) => value !== control.value && !disabled)
+          // To choose nothing takes away what depends on it.
+          .sort((a, b) => Number(a.value === "") - Number(b.value === ""))
+          .slice(0, 4)
+          .map(
+            ({ value }) =>
+              () =>
+                set(control, value, "change"),
+          )
+      );
     if (control instanceof HTMLInputElement && ["checkbox", "radio"].includes(control.type))
-      return [() => control.click()];
+      // What is drawn from it is drawn before the next one is tried.
+      return [
+        () => {
+          control.click();
+          return new Promise<void>((drawn) => requestAnimationFrame(() => drawn()));
+        },
+      ];
     if (control instanceof HTMLInputElement || control instanceof HTMLTextAreaElement)
       return [...TEXTS.map((text) => () => type(control, text)), () => void key(control, "Escape")];
     if (control.getAttribute("role") === "slider") return [() => void key(control, "ArrowRight")];
@@ -144,12 +165,18 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
   const found: Poked[] = [];
   const done = new Set(tried);
   const address = location.href;
-  const count = controls().length;
-  for (let i = 0; i < count; i += 1) {
-    const control = controls()[i];
-    if (!control) continue;
+  const most = controls().length * 2;
+  const idle = new Set<string>();
+  const tryAll = async () => {
+    // What is chosen can bring up more controls.
+    for (let i = 0; i < Math.min(most, controls().length); i += 1) {
+      const control = controls()[i];
+      if (control) await poke(control);
+    }
+  };
+  const poke = async (control: HTMLElement) => {
     const name = nameOf(control);
-    if (done.has(name)) continue;
+    if (done.has(name)) return;
     done.add(name);
     for (const way of waysOf(control)) {
       if (!control.isConnected) break;
@@ -160,6 +187,11 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
     const read = (text: string | undefined) => (text === undefined ? undefined : JSON.parse(text));
     const pairs = changed().map(([at, now]) => ({ key: at, was: read(before.get(at)), now: read(now) }));
     found.push({ name, changed: pairs });
+    // What it brings up may have to be looked up first.
+    if (pairs.length === 0 && control.matches("select")) {
+      idle.add(name);
+      await wait(200);
+    }
     // Where there would be other controls now, the change is taken back.
     if (!control.matches("input, textarea")) {
       undo()?.click();
@@ -170,6 +202,10 @@ export async function pokeControls(tried: readonly string[]): Promise<Poked[]> {
       history.replaceState(null, "", address);
       await wait(30);
     }
-  }
+  };
+  await tryAll();
+  // What was brought up may have gone with the first of it that was tried: brought up anew for the others.
+  for (const name of idle) done.delete(name);
+  await tryAll();
   return found;
 }

@@ -220,9 +220,9 @@ test("options are reordered by keyboard, duplicated, switched off, and removed o
   await expect(names.first()).toHaveAccessibleName("Move Standard");
   await page.getByRole("button", { name: "Move Express" }).focus();
   await page.keyboard.press("Space");
-  await expect(page.getByText(/express was moved over droppable area express/)).toBeAttached();
+  await expect(page.getByText(/Express is over place 2 of \d+, Express/)).toBeAttached();
   await page.keyboard.press("ArrowUp");
-  await expect(page.getByText(/express was moved over droppable area standard/)).toBeAttached();
+  await expect(page.getByText(/Express is over place 1 of \d+, Standard/)).toBeAttached();
   await page.keyboard.press("Space");
   await expect(names.first()).toHaveAccessibleName("Move Express");
   await saved(page);

@@ -20,6 +20,7 @@ export async function lookFrom(page: Page, country: string, postcode: string): P
 export async function lookAt(page: Page, moment: string): Promise<void> {
   await page.locator("button[aria-label^='Moment:']").click();
   await page.getByLabel(/^At this time in/).fill(moment);
+  await page.keyboard.press("Enter");
   await page.keyboard.press("Escape");
 }
 

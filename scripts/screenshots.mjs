@@ -53,7 +53,10 @@ const VIEWS = [
   {
     name: "kuwait-right-to-left",
     path: "/offers",
-    before: (page) => page.getByLabel("Country", { exact: true }).selectOption("KW"),
+    before: async (page) => {
+      await page.getByLabel("Country", { exact: true }).selectOption("KW");
+      await page.getByRole("tab", { name: "Front" }).click();
+    },
   },
   {
     name: "overview",
@@ -165,6 +168,8 @@ try {
   const browser = await chromium.launch(BROWSER);
   for (const { name, path, dark, width = 1280, edits, before } of VIEWS) {
     const page = await browser.newPage({ viewport: { width, height: 800 }, colorScheme: dark ? "dark" : "light" });
+    // Without the line for first visits.
+    await page.addInitScript(() => localStorage.setItem("summant.first-lines-closed", "true"));
     await page.goto(app.address + path);
     await page.getByText("Saved", { exact: true }).waitFor();
     if (path === "/offers") await page.getByRole("slider", { name: "Cart value" }).waitFor();

@@ -1,14 +1,14 @@
 import type { Condition } from "../conditions/condition.ts";
 import { readFor } from "../evaluate/prepared-request.ts";
 import { zonesWithOwnAmounts } from "../money/amounts-in.ts";
-import { ratesOf, savedOf } from "../plan/plan.ts";
+import { savedOf } from "../plan/plan.ts";
 import { explainerIn } from "../queries/explain-at.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import { constraintsOf } from "./constraints.ts";
 import { type Disjunct, toDisjuncts } from "./normal-form.ts";
 import { placesNamed } from "./places-named.ts";
 import { requestsFor } from "./witness/requests.ts";
-import type { World, ZoneContext } from "./world.ts";
+import { clauseContext, type World, type ZoneContext } from "./world.ts";
 
 /** `witness`: a request for which it is so, confirmed by asking the engine; `never`: there is none; else not decided. */
 export type Decision =
@@ -53,19 +53,11 @@ function contextsFor({ compiled, contexts }: World, condition: Condition): reado
 
 function decideWay(world: World, where: ZoneContext, way: Disjunct, condition: Condition, wanted: boolean): Decision {
   const { compiled } = world;
-  const { zone, market, currency } = where;
-  const context = {
-    zone: zone.id,
-    market: market.id,
-    currency,
-    rates: ratesOf(compiled.plan),
-    timeZone: market.timeZone,
-  };
   let undecided = false;
-  for (const constraints of constraintsOf(way, context)) {
+  for (const constraints of constraintsOf(way, clauseContext(world, where))) {
     const requests = requestsFor(world, where, constraints);
     if (!requests) continue;
-    const tariff = compiled.tariffOf(where.zone.id, currency);
+    const tariff = compiled.tariffOf(where.zone.id, where.currency);
     const explain = tariff ? explainerIn(compiled, tariff, condition) : () => null;
     let tries = 0;
     for (const request of requests) {

@@ -1,6 +1,6 @@
 import type { Condition } from "../conditions/condition.ts";
 import type { Market, Zone } from "../places/market.ts";
-import { savedOf } from "../plan/plan.ts";
+import { ratesOf, savedOf } from "../plan/plan.ts";
 import { visitConditions } from "../plan/visit-conditions.ts";
 import type { Destination } from "../request/request.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
@@ -37,6 +37,18 @@ export function worldOf(compiled: CompiledPlan, at: number, about: readonly Cond
   });
   return { compiled, contexts, at };
 }
+
+/** What clauses are read with at one place: whose amounts, whose clocks. */
+export const clauseContext = (
+  { compiled: { plan } }: Pick<World, "compiled">,
+  { zone, market, currency }: ZoneContext,
+) => ({
+  zone: zone.id,
+  market: market.id,
+  currency,
+  rates: ratesOf(plan),
+  timeZone: market.timeZone,
+});
 
 /** The same, looked at from some zones only. */
 export const within = (world: World, zones: readonly string[]): World => ({

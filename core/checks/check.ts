@@ -82,7 +82,17 @@ export class CheckContext {
   }
 }
 
-export type FoundFault = Omit<Finding, "code" | "severity"> & { readonly severity?: Severity };
+/** Steps of one offer that the same is found of: "Step 2", or "Steps 2 and 3". */
+export type StepsNamed = { readonly words: string; readonly several: boolean };
+
+/**
+ * What a check has found. Where it is found of one step, `sentence` says it of any of the offer's steps, so that what is the same of
+ * several is one finding.
+ */
+export type FoundFault = Omit<Finding, "code" | "severity" | "sentence"> & { readonly severity?: Severity } & (
+    | { readonly sentence: string; readonly step?: undefined }
+    | { readonly sentence: (steps: StepsNamed) => string; readonly step: number }
+  );
 
 /** One check: what it is called, how bad what it finds is, and how it finds it. */
 export type Check = {

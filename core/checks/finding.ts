@@ -1,6 +1,7 @@
 import type { Change, EntityKind } from "../plan/entities.ts";
 import type { Accepted } from "../plan/plan.ts";
 import type { QuoteRequest } from "../request/request.ts";
+import { fnv1a } from "../schema/fnv.ts";
 
 /** How bad it is: shoppers are charged or told something wrong; they may be; it is worth a look. */
 export type Severity = "wrong" | "risky" | "odd";
@@ -23,13 +24,8 @@ export type Finding = {
 /** The same text for the same cause: what was found, where, and in which words. */
 export function causeOf({ code, at, sentence }: Finding): string {
   const text = JSON.stringify([code, at, sentence]);
-  // FNV-1a over two seeds: enough to tell causes apart, and the same everywhere.
-  const hash = (seed: number) => {
-    let value = seed;
-    for (let i = 0; i < text.length; i += 1) value = Math.imul(value ^ text.charCodeAt(i), 16_777_619) >>> 0;
-    return value.toString(16).padStart(8, "0");
-  };
-  return hash(2_166_136_261) + hash(3_735_928_559);
+  // Two seeds are enough to tell causes apart.
+  return [fnv1a(text), fnv1a(text, 3_735_928_559)].map((hash) => hash.toString(16).padStart(8, "0")).join("");
 }
 
 /** The reason a finding was accepted for, while its cause is still the same. */

@@ -19,13 +19,17 @@ import { goalMetByOneProduct } from "./findings/goal-met-by-one-product.ts";
 import { goalOutOfReach } from "./findings/goal-out-of-reach.ts";
 import { goalsDiffer } from "./findings/goals-differ.ts";
 import { goalsFall } from "./findings/goals-fall.ts";
+import { goodsNotSold } from "./findings/goods-not-sold.ts";
+import { guestsLockedOut } from "./findings/guests-locked-out.ts";
 import { limitUsedUp } from "./findings/limit-used-up.ts";
 import { listLeavesGap } from "./findings/list-leaves-gap.ts";
 import { narrowZoneLacksOptions } from "./findings/narrow-zone-lacks-options.ts";
+import { nothingOfferedYet } from "./findings/nothing-offered-yet.ts";
 import { offerEnded } from "./findings/offer-ended.ts";
 import { offerNowhere } from "./findings/offer-nowhere.ts";
 import { offerSaysNothing } from "./findings/offer-says-nothing.ts";
 import { optionWithoutPrice } from "./findings/option-without-price.ts";
+import { optionsCouldBeOne } from "./findings/options-could-be-one.ts";
 import { optionsShareName } from "./findings/options-share-name.ts";
 import { placeClaimedTwice } from "./findings/place-claimed-twice.ts";
 import { pluralMissing } from "./findings/plural-missing.ts";
@@ -40,15 +44,20 @@ import { scheduleNeverRuns } from "./findings/schedule-never-runs.ts";
 import { scheduleOverlaps } from "./findings/schedule-overlaps.ts";
 import { shareOfFlatCharge } from "./findings/share-of-flat-charge.ts";
 import { stepWithoutAmount } from "./findings/step-without-amount.ts";
+import { sumCountsTwice } from "./findings/sum-counts-twice.ts";
 import { textPromisesFree } from "./findings/text-promises-free.ts";
 import { translationMissing } from "./findings/translation-missing.ts";
 import { translationOutdated } from "./findings/translation-outdated.ts";
+import { vanishAtEdge } from "./findings/vanish-at-edge.ts";
 import { visitorMayBeDenied } from "./findings/visitor-may-be-denied.ts";
 import { weightFarFromItsClass } from "./findings/weight-far-from-its-class.ts";
 import { weightMissing } from "./findings/weight-missing.ts";
+import { zoneLeftOut } from "./findings/zone-left-out.ts";
 import { zoneOffersNothingForSome } from "./findings/zone-offers-nothing-for-some.ts";
+import { zoneWithOneOption } from "./findings/zone-with-one-option.ts";
 import { zoneWithoutOptions } from "./findings/zone-without-options.ts";
 import { zoneWithoutPlaces } from "./findings/zone-without-places.ts";
+import { joinedSteps } from "./joined-steps.ts";
 
 /** Every check. A new one is a file of its own and its name in this list. */
 export const CHECKS: readonly Check[] = [
@@ -70,13 +79,17 @@ export const CHECKS: readonly Check[] = [
   goalOutOfReach,
   goalsDiffer,
   goalsFall,
+  goodsNotSold,
+  guestsLockedOut,
   limitUsedUp,
   listLeavesGap,
   narrowZoneLacksOptions,
+  nothingOfferedYet,
   offerEnded,
   offerNowhere,
   offerSaysNothing,
   optionWithoutPrice,
+  optionsCouldBeOne,
   optionsShareName,
   placeClaimedTwice,
   pluralMissing,
@@ -91,13 +104,17 @@ export const CHECKS: readonly Check[] = [
   scheduleOverlaps,
   shareOfFlatCharge,
   stepWithoutAmount,
+  sumCountsTwice,
   textPromisesFree,
   translationMissing,
   translationOutdated,
+  vanishAtEdge,
   visitorMayBeDenied,
   weightFarFromItsClass,
   weightMissing,
+  zoneLeftOut,
   zoneOffersNothingForSome,
+  zoneWithOneOption,
   zoneWithoutOptions,
   zoneWithoutPlaces,
 ];
@@ -118,7 +135,7 @@ export type CheckRun = {
 export function* runChecks(compiled: CompiledPlan, around: CheckInputs): Generator<CheckRun> {
   const context = new CheckContext(compiled, around);
   for (const [i, { code, severity, find }] of CHECKS.entries()) {
-    const findings = [...find(context)].map((found): Finding => ({ severity, ...found, code }));
+    const findings = joinedSteps(find(context)).map((found): Finding => ({ severity, ...found, code }));
     yield { check: code, done: i + 1, of: CHECKS.length, findings };
   }
 }

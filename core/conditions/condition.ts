@@ -24,7 +24,12 @@ export const ConditionSchema: TSchema = Type.Unsafe<Condition>({
 
 /** A condition kept under a name, to be used in many places. */
 export const SavedCondition = Type.Object(
-  { id: Id, name: Type.String({ minLength: 1, maxLength: 100 }), when: ConditionRef },
+  {
+    id: Id,
+    name: Type.String({ minLength: 1, maxLength: 100 }),
+    purpose: Type.Optional(Type.String({ minLength: 1, maxLength: 1000, description: "Internal" })),
+    when: ConditionRef,
+  },
   { ...closed, title: "SavedCondition" },
 );
 export type SavedCondition = Static<typeof SavedCondition>;

@@ -124,7 +124,8 @@ function restWords(plan: Plan, offer: Offer, context: AmountContext): string[] {
       .filter(Boolean)
       .join(" ");
   const often = [
-    limits?.perShopper && `${times(limits.perShopper)} per shopper`,
+    limits?.perShopper &&
+      `${times(limits.perShopper)} per shopper${limits.guests === "every-time" ? " and each time for guests" : ""}`,
     limits?.overall && `${times(limits.overall)} in all`,
   ].filter((words) => words !== undefined && words !== 0);
   return [

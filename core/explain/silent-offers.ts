@@ -48,6 +48,23 @@ export function silentOffers(compiled: CompiledPlan, request: QuoteRequest, name
     .map((offer) => ({ offer: offer.id, why: reasonOf(compiled, request, answer.quote, offer, names) }));
 }
 
+/**
+ * What keeps one offer from this shopper, whether or not it says something.
+ *
+ * @param answer with its account: quoted with `why`
+ * @example offerReason(compiled, request, answer, members) // "It does not hold in Madeira."
+ */
+export function offerReason(
+  compiled: CompiledPlan,
+  request: QuoteRequest,
+  answer: Quote,
+  offer: Offer,
+  names: ReadersNames = {},
+): string {
+  const isAhead = answer.progress.some((one) => one.offer === offer.id && one.remaining !== null && !one.reached);
+  return isAhead ? "Its goal is not reached yet." : reasonOf(compiled, request, answer, offer, names);
+}
+
 function reasonOf(
   { plan }: CompiledPlan,
   request: QuoteRequest,

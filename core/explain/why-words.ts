@@ -18,6 +18,15 @@ export type WhySentence = {
   readonly about: { readonly kind: "option" | "offer" | "zone"; readonly id: string };
 };
 
+/** A sentence of an account with where it leads: to a part of a setting, by a JSON pointer within it. */
+export type WhyLead = WhySentence & { readonly to: WhySentence["about"] & { readonly path: string } };
+
+const lead = (text: string, about: WhySentence["about"], path: string): WhyLead => ({
+  text,
+  about,
+  to: { ...about, path },
+});
+
 /**
  * The account of one option in sentences, in English for the people who make the plan. Made on demand: the account itself
  * is data.
@@ -32,6 +41,15 @@ export function whySentences(
   currency: string,
   names: ReadersNames = {},
 ): WhySentence[] {
+  return whyLeads(plan, why, option, currency, names).map(({ text, about }) => ({ text, about }));
+}
+
+/**
+ * The same with what each sentence leads to.
+ *
+ * @example whyLeads(plan, why, "standard", "EUR")[1].to // { kind: "option", id: "standard", path: "/charge" }
+ */
+export function whyLeads(plan: Plan, why: Why, option: string, currency: string, names: ReadersNames = {}): WhyLead[] {
   const account = why.options.find((one) => one.option === option);
   const shared = plan.options.find(({ id }) => id === option);
   const zone = plan.zones.find(({ id }) => id === why.zone);
@@ -42,12 +60,52 @@ export function whySentences(
     ...words.optionSentences(account, definition, why.zone),
     ...account.offers
       .filter(({ use }) => use !== "nothing-for-this-option")
-      .map((offer) => ({ text: words.offerSentence(offer), about: { kind: "offer" as const, id: offer.offer } })),
-    ...why.withoutAmount.map(({ offer, step }) => ({
-      text: `“${words.offerName(offer)}” has no amount in ${currency} for its step ${step}.`,
-      about: { kind: "offer" as const, id: offer },
-    })),
+      .map((offer) => lead(words.offerSentence(offer), { kind: "offer", id: offer.offer }, USE_PATHS[offer.use])),
+    ...why.withoutAmount.map(({ offer, step }) =>
+      lead(
+        `“${words.offerName(offer)}” has no amount in ${currency} for its step ${step}.`,
+        { kind: "offer", id: offer },
+        "/steps",
+      ),
+    ),
   ];
+}
+
+/** What of an offer decides on its use. */
+const USE_PATHS: Readonly<Record<OfferUse, string>> = {
+  used: "/steps",
+  "changes-nothing": "/stacking",
+  "another-is-better": "/stacking",
+  "nothing-for-this-option": "/steps",
+  "not-earned": "/steps",
+  condition: "/when",
+  "condition-unknown": "/when",
+  "not-in-time": "/schedule",
+  "limit-reached": "/limits",
+  "limit-unknown": "/limits",
+  "no-price": "/steps",
+};
+
+/** What of an option makes each line of its price; what products and offers make is not the option's. */
+const PART_PATHS: Readonly<Record<WhyLine["part"], string>> = {
+  charge: "/charge",
+  base: "/base",
+  "mark-up": "/markUp",
+  minimum: "/minimum",
+  maximum: "/maximum",
+  tax: "/taxRate",
+  rounding: "/rounding",
+  handling: "/handling",
+  surcharge: "/surcharges",
+  "own-charge": "",
+  offers: "",
+};
+
+/** Where a line comes from; what a zone has of its own stands there. */
+function pathOf({ part, id }: WhyLine, { byZone, surcharges = [] }: DeliveryOption, zone: string): string {
+  if ((part === "charge" || part === "handling") && byZone?.[zone]?.[part]) return `/byZone/${zone}/${part}`;
+  const index = part === "surcharge" ? surcharges.findIndex((one) => one.id === id) : -1;
+  return index >= 0 ? `/surcharges/${index}` : PART_PATHS[part];
 }
 
 const USE_WORDS: Readonly<Record<OfferUse, string>> = {
@@ -90,7 +148,7 @@ class Words {
     this.names = names;
   }
 
-  optionSentences(account: WhyOption, definition: DeliveryOption, zone: string): WhySentence[] {
+  optionSentences(account: WhyOption, definition: DeliveryOption, zone: string): WhyLead[] {
     const { option, price, reason, when, lines } = account;
     const name = pickText(definition.name, "en", [])?.text ?? option;
     const about = { kind: "option", id: option } as const;
@@ -99,12 +157,15 @@ class Words {
         ? `${name} cannot be had: ${NO_PRICE_WORDS[reason ?? "not-offered"]}.`
         : `${name} costs ${this.money(price)}.`;
     return [
-      { text: head, about },
-      ...(when ? [{ text: `Asked: ${this.condition(when)}.`, about }] : []),
-      ...lines.map((line) => ({
-        text: this.line(line, account, definition),
-        about: line.part === "handling" && !definition.handling ? ({ kind: "zone", id: zone } as const) : about,
-      })),
+      lead(head, about, price === null && reason === "not-offered" ? "/when" : "/charge"),
+      ...(when ? [lead(`Asked: ${this.condition(when)}.`, about, "/when")] : []),
+      ...lines.map((line): WhyLead => {
+        const of = line.part === "handling" && !definition.handling ? ({ kind: "zone", id: zone } as const) : about;
+        const said = lead(this.line(line, account, definition), of, pathOf(line, definition, zone));
+        // What offers take off is changed where the first of them is.
+        const [offer] = line.part === "offers" ? (line.id?.split(" ") ?? []) : [];
+        return offer ? { ...said, to: { kind: "offer", id: offer, path: "/steps" } } : said;
+      }),
     ];
   }
 

@@ -36,7 +36,7 @@ export const ShareGoods = Type.Object({ ...picked, price }, { ...closed, title: 
 /** Goods picked out of a cart; `key` is the same for those that mean the same. */
 export type PickedGoods = {
   readonly key: string;
-  readonly has: (line: ReadLine) => boolean;
+  readonly has: (line: Pick<ReadLine, "sku" | "categories" | "tags" | "used" | "unitPrice">) => boolean;
   /** Prices of a piece, in minor units, from which on it is among them, or is not any more. */
   readonly turns: readonly number[];
 };

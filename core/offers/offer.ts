@@ -38,6 +38,11 @@ export const Offer = Type.Object(
         {
           overall: Type.Optional(Type.Integer({ minimum: 1, maximum: 1_000_000_000 })),
           perShopper: Type.Optional(Type.Integer({ minimum: 1, maximum: 1_000_000 })),
+          guests: Type.Optional(
+            Type.Literal("every-time", {
+              description: "Guests cannot be told apart: they get it each time, or never unless it says so",
+            }),
+          ),
         },
         { ...closed, title: "Limits", description: "How often it can be used" },
       ),

@@ -1,5 +1,5 @@
 import { Handling } from "../money/handling.ts";
-import { CurrencyCode, closed, Id, Locale, Percent, Position } from "../schema/atoms.ts";
+import { ByLocale, CurrencyCode, closed, Id, Locale, Percent, Position } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { ZoneDestination } from "./destination.ts";
 
@@ -27,6 +27,7 @@ export const Zone = Type.Object(
     position: Position,
     market: Id,
     name: Name,
+    called: Type.Optional({ ...ByLocale, description: "What shoppers read as {place}; its name unless given" }),
     on: Type.Optional(Type.Boolean({ description: "False: switched off" })),
     whenOff: Type.Optional(
       Type.Union([Type.Literal("falls-to-wider"), Type.Literal("stops-selling")], {

@@ -21,3 +21,7 @@ const OFF_THE_MAINLAND: ReadonlySet<string> = new Set([
 /** Whether a region lies apart from its country: off its mainland, or with a country code of its own. @example isOutlying("PT-30") // true */
 export const isOutlying = (region: string): boolean =>
   OFF_THE_MAINLAND.has(region) || territoryOf(region) !== undefined;
+
+/** The regions off a country's mainland that are commonly delivered to apart. @example outlyingRegions("PT") // ["PT-20", "PT-30"] */
+export const outlyingRegions = (country: string): readonly string[] =>
+  [...OFF_THE_MAINLAND].filter((region) => region.startsWith(`${country}-`));

@@ -2,6 +2,7 @@ import { CarrierAccounts } from "../charges/carrier-account.ts";
 import { SavedCondition, type SavedConditions } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
 import { Display } from "../messages/display.ts";
+import { OwnShopWords } from "../messages/shop-words.ts";
 import { StepWording } from "../messages/step-wording.ts";
 import { Amount } from "../money/amount.ts";
 import { type Rates, RateTable, ratesInForce } from "../money/rates.ts";
@@ -9,7 +10,7 @@ import { Notice } from "../offers/notice.ts";
 import { Offer } from "../offers/offer.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
-import { byKindOf, closed, Id, Locale } from "../schema/atoms.ts";
+import { byKindOf, closed, Id, Locale, Percent } from "../schema/atoms.ts";
 import { Name } from "../schema/identifier.ts";
 import { type Static, Type } from "../schema/type.ts";
 
@@ -49,9 +50,15 @@ export const Store = Type.Object(
     choosesEarned: Type.Optional(Type.Boolean()),
     wording: Type.Optional({ ...StepWording, description: "What is said where a step has no text of its own" }),
     display: Type.Optional(Display),
+    words: Type.Optional(OwnShopWords),
     sourceLanguage: Type.Optional({
       ...Locale,
       description: "The language texts are translated from; en unless given",
+    }),
+    goalsMayStray: Type.Optional({
+      ...Percent,
+      description:
+        "How far typed goals may be from each other at today's rates before it is a finding; 60 unless given",
     }),
     accepted: Type.Optional(Type.Array(Accepted, { maxItems: 1000, description: "Findings looked at and let be" })),
     channels: Type.Optional(

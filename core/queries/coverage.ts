@@ -17,12 +17,15 @@ export type CoverageRow = {
   readonly claimedTwice: readonly string[];
 };
 
+/** A zone of postcodes or regions only, and the zone of the country around it. */
+type ZoneWithin = { readonly zone: string; readonly around: string };
+
 export type Coverage = {
   readonly rows: readonly CoverageRow[];
   /** Zones in which nothing can be delivered. */
   readonly emptyZones: readonly string[];
   /** Narrow zones without options that the zone around them has. */
-  readonly lacking: readonly { readonly zone: string; readonly around: string; readonly options: readonly string[] }[];
+  readonly lacking: readonly (ZoneWithin & { readonly options: readonly string[] })[];
 };
 
 /**
@@ -31,25 +34,29 @@ export type Coverage = {
  * @param countries ISO 3166-1 codes to look at
  */
 export function coverageOf(plan: Plan, countries: readonly string[]): Coverage {
+  const named = new Set(
+    plan.zones.filter(claimsPlaces).flatMap(({ destinations }) => destinations.flatMap(regionsNamed)),
+  );
+  return {
+    rows: coverageRows(plan, [...countries, ...[...named].sort()]),
+    emptyZones: plan.zones.filter((zone) => isOn(zone) && optionsIn(plan, zone).length === 0).map(({ id }) => id),
+    lacking: lackingIn(plan),
+  };
+}
+
+/** Who serves countries or regions. @param codes ISO 3166-1, or 3166-2 */
+export function coverageRows(plan: Plan, codes: readonly string[]): CoverageRow[] {
   const index = indexPlaces(plan.zones);
   // Which postcodes lie in a region nobody has said, so that zones of postcodes are told of whole countries only.
   const withoutPostcodes = indexPlaces(
     plan.zones.map((zone) => ({ ...zone, destinations: zone.destinations.filter(isWhole) })),
   );
-  const named = new Set(
-    plan.zones.filter(claimsPlaces).flatMap(({ destinations }) => destinations.flatMap(regionsNamed)),
-  );
-  const codes = [...countries, ...[...named].sort()];
-  return {
-    rows: codes.map((code): CoverageRow => {
-      const isPart = code.includes("-") || parentOf(code) !== undefined;
-      const place = code.includes("-") ? { region: code } : { country: code };
-      const { zones, orNowhere, stopped } = resolvePlace(isPart ? withoutPostcodes : index, place);
-      return { code, zones, orNowhere, stopped, claimedTwice: claimedTwice(index, code) };
-    }),
-    emptyZones: plan.zones.filter((zone) => isOn(zone) && optionsIn(plan, zone).length === 0).map(({ id }) => id),
-    lacking: lackingIn(plan, index),
-  };
+  return codes.map((code): CoverageRow => {
+    const isPart = code.includes("-") || parentOf(code) !== undefined;
+    const place = code.includes("-") ? { region: code } : { country: code };
+    const { zones, orNowhere, stopped } = resolvePlace(isPart ? withoutPostcodes : index, place);
+    return { code, zones, orNowhere, stopped, claimedTwice: claimedTwice(index, code) };
+  });
 }
 
 const isWhole = (destination: ZoneDestination) => !("country" in destination && destination.postcodes);
@@ -69,24 +76,31 @@ function claimedTwice(index: PlaceIndex, code: string): string[] {
 const optionsIn = (plan: Plan, zone: Zone): DeliveryOption[] =>
   plan.options.filter((option) => option.on !== false && option.zones.includes(zone.id)).sort(byPosition);
 
-/** A zone of postcodes or regions only, against the zone of the country around it. */
-function lackingIn(plan: Plan, index: PlaceIndex): Coverage["lacking"] {
+/** Each zone of postcodes or regions only, with the zones of the countries around it. */
+export function zonesWithin(plan: Plan): ZoneWithin[] {
+  const index = indexPlaces(plan.zones);
   return plan.zones.filter(isOn).flatMap((zone) => {
-    const countries = new Set(zone.destinations.map(countryOf));
     const narrow = zone.destinations.every(
       (one) => "region" in one || ("country" in one && one.postcodes !== undefined),
     );
-    if (!narrow || zone.destinations.length === 0) return [];
-    // What shoppers see under the same name is the same to them, whatever it costs there.
-    const own = new Set(optionsIn(plan, zone).map(nameOf));
+    if (!narrow) return [];
+    const countries = new Set(zone.destinations.map(countryOf));
     const around = [...countries].flatMap((country) => index.countries.get(country ?? "")?.[0]?.zone ?? []);
-    return [...new Set(around)].flatMap((id) => {
-      const wide = plan.zones.find((candidate) => candidate.id === id);
-      const missing = wide
-        ? optionsIn(plan, wide).filter((option) => isShipped(option) && !own.has(nameOf(option)))
-        : [];
-      return missing.length > 0 ? [{ zone: zone.id, around: id, options: missing.map((option) => option.id) }] : [];
-    });
+    return [...new Set(around)].map((id) => ({ zone: zone.id, around: id }));
+  });
+}
+
+function lackingIn(plan: Plan): Coverage["lacking"] {
+  const zones = new Map(plan.zones.map((zone) => [zone.id, zone]));
+  const offeredIn = (id: string) => {
+    const zone = zones.get(id);
+    return zone ? optionsIn(plan, zone) : [];
+  };
+  return zonesWithin(plan).flatMap(({ zone, around }) => {
+    // What shoppers see under the same name is the same to them, whatever it costs there.
+    const own = new Set(offeredIn(zone).map(nameOf));
+    const missing = offeredIn(around).filter((option) => isShipped(option) && !own.has(nameOf(option)));
+    return missing.length > 0 ? [{ zone, around, options: missing.map((option) => option.id) }] : [];
   });
 }
 

@@ -46,6 +46,10 @@ export type RewardSpeech = {
 export type RewardFigure = {
   readonly money: (amount: Amount) => string;
   readonly percent: (text: string) => string;
+  /** "free delivery", in the shopper's language. */
+  readonly free: () => string;
+  /** The name of a delivery option as the shopper knows it. */
+  readonly option: (id: string) => string;
 };
 
 type Common<Schema extends KindSchema> = {
@@ -59,7 +63,7 @@ type Common<Schema extends KindSchema> = {
   readonly title: (reward: Static<Schema>, speech: Omit<RewardSpeech, "amount" | "first">) => string;
   /** The same with its figures: "Standard for €4.90". */
   readonly words: (reward: Static<Schema>, speech: RewardSpeech) => string;
-  /** Its figure, for texts that name it; free delivery has none. */
+  /** What texts call it: an amount, a percent, a gift, free delivery. Never empty where it is given. */
   readonly figure: (reward: Static<Schema>, write: RewardFigure) => string;
 };
 

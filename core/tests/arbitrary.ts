@@ -297,7 +297,12 @@ const offer = (currency: string, span: number, id: string, position: number): fc
               .map((offers) => ({ stacking: { kind: "with" as const, offers } })),
           },
         ),
-        fc.option(fc.constantFrom({ overall: 5 }, { perShopper: 1 }), { freq: 6 }),
+        fc.option(
+          fc.constantFrom({ overall: 5 }, { perShopper: 1 }, { perShopper: 1, guests: "every-time" as const }),
+          {
+            freq: 6,
+          },
+        ),
       )
       .map(([steps, stacking, limits]) => ({
         id,

@@ -30,6 +30,19 @@ function readPlan(data: unknown): Plan {
 const plan = readPlan(JSON.parse(read("plan.json")));
 const compiled = compiledPlan(plan);
 
+/** The checks that there were. */
+const CHECKS_THEN =
+  `amount-typed-in-text basis-before-discounts basis-unlike-prices breaks-a-rule carrier-without-fallback
+  code-collides condition-always-holds condition-never-holds converted-goal-not-round entry-never-fires
+  gives-nothing goal-met-by-one-product goal-out-of-reach goals-differ goals-fall limit-used-up list-leaves-gap
+  narrow-zone-lacks-options offer-ended offer-nowhere option-without-price options-share-name
+  place-claimed-twice plural-missing postcode-of-no-country price-cliff rates-old region-contradicts-postcode
+  region-undecided reward-option-not-there schedule-in-skipped-hour schedule-never-runs schedule-overlaps
+  step-without-amount text-promises-free translation-missing translation-outdated visitor-may-be-denied
+  weight-far-from-its-class weight-missing zone-offers-nothing-for-some zone-without-options zone-without-places`.split(
+    /\s+/,
+  );
+
 const checksum = (value: unknown) => createHash("sha256").update(JSON.stringify(value)).digest("hex");
 
 /** Everything that is said about one request, with the climb to so many minor units. */
@@ -88,7 +101,9 @@ describe("what the former version wrote", () => {
       uses: {},
       addresses: [],
     };
-    const found = [...runChecks(compiled, around)].flatMap(({ findings }) => findings);
+    const found = [...runChecks(compiled, around)].flatMap(({ check, findings }) =>
+      CHECKS_THEN.includes(check) ? findings : [],
+    );
     expect(JSON.parse(JSON.stringify(found))).toEqual(JSON.parse(aMinuteBefore(read("findings.json"))));
   });
 });

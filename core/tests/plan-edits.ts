@@ -715,4 +715,161 @@ export const MORE_FAULTS: readonly {
       zone(d, "azores").destinations.push({ country: "PT", postcodes: ["9500-012", "9501"] });
     },
   },
+  {
+    code: "amount-typed-in-text",
+    fault: (d) => {
+      option(d, "express").note = { en: [{ text: "Free from " }, { text: "EUR 1.000", bold: true }] };
+    },
+    healthy: (d) => {
+      option(d, "standard").note = { en: "Free from 45 euros", pt: "Grátis a partir de 45,00 €" };
+    },
+  },
+  {
+    // For the whole plan, an amount would have to be every offer's.
+    code: "amount-typed-in-text",
+    fault: (d) => {
+      d.store.wording = { reached: { en: "Past £50!" } };
+    },
+    healthy: (d) => {
+      d.store.wording = { reached: { en: "Past {goal}, 2 of 3" } };
+    },
+  },
+  {
+    // Within the sixty percent that are let be unless the store says another figure.
+    code: "goals-differ",
+    fault: (d) => {
+      d.store.goalsMayStray = "15";
+      goalOf(d, "free-post").byCurrency.GBP = "62.00";
+    },
+    healthy: (d) => {
+      goalOf(d, "free-post").byCurrency.GBP = "62.00";
+    },
+  },
+  {
+    code: "goods-not-sold",
+    fault: (d) => {
+      offer(d, "notebooks").counts.only = { categories: ["note-books"] };
+    },
+    healthy: (d) => {
+      offer(d, "notebooks").counts.only = { categories: ["note-books", "notebooks"] };
+    },
+  },
+  {
+    code: "goods-not-sold",
+    fault: (d) => {
+      option(d, "express").when = {
+        kind: "line",
+        how: "any",
+        figure: { kind: "price", is: "at-least", amount: { byCurrency: { EUR: "9000.00" } } },
+      };
+    },
+    healthy: (d) => {
+      option(d, "express").when = {
+        kind: "line",
+        how: "none",
+        figure: { kind: "price", is: "at-least", amount: { byCurrency: { EUR: "9000.00" } } },
+      };
+    },
+  },
+  {
+    code: "guests-locked-out",
+    fault: (d) => {
+      offer(d, "free-standard").limits = { perShopper: 1 };
+    },
+    healthy: (d) => {
+      offer(d, "members").limits = { perShopper: 1 };
+      offer(d, "free-standard").limits = { perShopper: 1, guests: "every-time" };
+    },
+  },
+  {
+    code: "nothing-offered-yet",
+    fault: (d) => {
+      Object.assign(d, { options: [], offers: [] });
+    },
+    healthy: (d) => {
+      Object.assign(d, { options: [option(d, "standard")], offers: [] });
+    },
+  },
+  {
+    code: "options-could-be-one",
+    fault: (d) => {
+      d.options.push({
+        ...structuredClone(option(d, "far-post")),
+        id: "islands-post",
+        position: 900,
+        zones: ["madeira"],
+      });
+    },
+    healthy: (d) => {
+      const other = {
+        ...structuredClone(option(d, "far-post")),
+        id: "islands-post",
+        position: 900,
+        zones: ["madeira"],
+      };
+      d.options.push({ ...other, code: "ISL" });
+    },
+  },
+  {
+    code: "sum-counts-twice",
+    fault: (d) => {
+      option(d, "express").charge = addedUp("at-least");
+    },
+    healthy: (d) => {
+      option(d, "express").charge = addedUp("more-than");
+    },
+  },
+  {
+    code: "vanish-at-edge",
+    fault: (d) => takeTurns(d, "more-than"),
+    healthy: (d) => takeTurns(d, "at-least"),
+  },
+  {
+    code: "zone-left-out",
+    fault: (d) => {
+      option(d, "standard").zones.push("madeira");
+      offer(d, "islands-sea").on = false;
+      offer(d, "trade-islands").on = false;
+    },
+    healthy: (d) => {
+      option(d, "standard").zones.push("madeira");
+      offer(d, "free-standard").zones.push("madeira");
+      offer(d, "advent-weekend").zones.push("madeira");
+      option(d, "express").zones.push("madeira");
+      offer(d, "islands-sea").on = false;
+      offer(d, "trade-islands").on = false;
+    },
+  },
+  {
+    code: "zone-with-one-option",
+    fault: (d) => {
+      option(d, "courier").zones = option(d, "courier").zones.filter((id: string) => id !== "kuwait");
+    },
+    healthy: (d) => {
+      option(d, "courier").zones = option(d, "courier").zones.filter((id: string) => id !== "japan");
+    },
+  },
 ];
+
+/** Two cases that are added up, the second from eight items on. */
+const addedUp = (is: string) => ({
+  kind: "conditional",
+  take: "sum",
+  entries: [
+    { is: "at-most", price: "4.00" },
+    { is, price: "6.00" },
+  ].map(({ is, price }, i) => ({
+    position: i,
+    when: { kind: "items", is, count: 8 },
+    charge: { kind: "flat", amount: { byCurrency: { EUR: price } } },
+  })),
+});
+
+/** Express below 80, the trade parcel above it. */
+function takeTurns(draft: Draft, is: string): void {
+  const { basis } = offer(draft, "free-standard").counts;
+  const amount = { byCurrency: { EUR: "80.00" } };
+  option(draft, "express").when = { kind: "value", basis, is: "less-than", amount };
+  option(draft, "trade-pallet").zones = ["portugal-mainland"];
+  option(draft, "trade-pallet").when = { kind: "value", basis, is, amount };
+}

@@ -1,6 +1,8 @@
 import { markedText, readMarked } from "../messages/marked-text.ts";
 import { OPTION_VARIABLE_KINDS, OPTION_VARIABLE_NAMES } from "../messages/option-variables.ts";
 import { runsOf } from "../messages/rich-text.ts";
+import { shopWordProblems } from "../messages/shop-word-problems.ts";
+import { SHOP_WORD_NAMES } from "../messages/shop-words.ts";
 import { formattingProblems, wordingProblems } from "../messages/wording.ts";
 import { type Entity, entitiesOf, entityKey } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -10,7 +12,7 @@ import type { IncomingText } from "./translation-units.ts";
 type Texts = Readonly<Record<string, string>>;
 
 /**
- * A text that shoppers read besides the messages of offers, in all its languages: of an option, a location or a notice. Bold and
+ * A text that shoppers read besides the messages of offers, in all its languages: of an option, a zone, a location, a notice or the words around the cart. Bold and
  * links are marks in it. `id` is an XML NMTOKEN.
  */
 export type PlainText = {
@@ -56,6 +58,17 @@ function textsIn(entity: Entity): PlainText[] {
         ),
       ];
     }
+    case "store":
+      return SHOP_WORD_NAMES.flatMap((word) =>
+        plain(
+          `word:${word}`,
+          body.words?.[word],
+          (texts) => ({ kind, id, body: { ...body, words: { ...body.words, [word]: texts } } }),
+          (text, _, path) => shopWordProblems(word, text, path),
+        ),
+      );
+    case "zone":
+      return plain("called", body.called, (called) => ({ kind, id, body: { ...body, called } }));
     case "location":
       return (["name", "address", "instructions"] as const).flatMap((part) =>
         plain(part, body[part], (texts) => ({ kind, id, body: { ...body, [part]: texts } })),

@@ -53,6 +53,15 @@ describe("claims", () => {
     expect(await claim(pool, { offers, options: [] }, { order: "d", offers: ["newsletter"] })).toMatchObject({
       refused: { reason: "shopper-needed" },
     });
+    // Guests come as often as they like where the plan says so, and count in all.
+    const open = { offers: limited({ overall: 3, perShopper: 1, guests: "every-time" }), options: [] };
+    for (const [order, claimed] of [
+      ["e", true],
+      ["f", true],
+      ["g", false],
+    ] as const)
+      expect("claimed" in (await claim(pool, open, { order, offers: ["newsletter"] }))).toBe(claimed);
+    for (const order of ["e", "f"]) await giveBack(pool, order);
     expect(await claim(pool, { offers, options: [] }, { ...asked, shopper: "s-2" })).toMatchObject({
       refused: { reason: "order-of-another" },
     });

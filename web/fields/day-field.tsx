@@ -7,13 +7,16 @@ type Props = Omit<TextFieldProps, "rule" | "read"> & {
   /** The other end, where it is one of two: what begins has to begin before it ends. */
   before?: string | undefined;
   after?: string | undefined;
+  /** Days that it cannot be, since they are there already. */
+  taken?: readonly string[];
 };
 
 /** A day, or a moment of one where its leaf takes that: typed, or picked from a calendar, which leaves the time as it is. */
-export function DayField({ before, after, ...props }: Props) {
+export function DayField({ before, after, taken = [], ...props }: Props) {
   const { label, ariaLabel, value = "", onCommit } = props;
   const [refused, setRefused] = useState<string | null>(null);
   const order = (text: string): string | null => {
+    if (text !== value && taken.includes(text)) return `${text} is there already`;
     if (before !== undefined && isLater(text, before)) return `later than it ends, ${before}`;
     return after !== undefined && isLater(after, text) ? `earlier than it begins, ${after}` : null;
   };
@@ -38,7 +41,7 @@ export function DayField({ before, after, ...props }: Props) {
   );
 }
 
-const DAY_LENGTH = "2026-11-27".length;
+export const DAY_LENGTH = "2026-11-27".length;
 
 /** Whether something begins when something else is over; a day is over at its end. */
 const isLater = (from: string, until: string): boolean =>

@@ -3,7 +3,7 @@ type Props = { label: string; accept: string; disabled?: boolean; onFile: (file:
 /** A file to be read; the same one can be chosen again. */
 export function FileField({ label, accept, disabled = false, onFile }: Props) {
   return (
-    <label className="flex items-center gap-2">
+    <label className="flex flex-wrap items-center gap-x-2">
       {label}
       <input
         type="file"

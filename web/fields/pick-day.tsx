@@ -1,31 +1,57 @@
 import CalendarDays from "lucide-react/icons/calendar-days";
-import { useRef } from "react";
+import { lazy, Suspense, useId, useRef, useState } from "react";
+import { placePanel } from "./place-panel.ts";
+
+// Opened rarely: loaded when it is.
+const Calendar = lazy(() => import("./calendar.tsx"));
 
 type Props = { of: string; value: string; onDay: (day: string) => void };
 
-/** The browser's own calendar beside a field that is typed into. */
+/** What a month takes. */
+const SIZE = { width: 276, height: 340 };
+
+/** A calendar beside a field that is typed into. */
 export function PickDay({ of, value, onDay }: Props) {
-  const field = useRef<HTMLInputElement>(null);
+  const id = useId();
+  const button = useRef<HTMLButtonElement>(null);
+  const panel = useRef<HTMLDialogElement>(null);
+  const [isOpen, setIsOpen] = useState(false);
   return (
-    <span className="relative inline-flex">
+    <>
       <button
+        ref={button}
         type="button"
+        popoverTarget={id}
         className="btn btn-ghost btn-sm btn-square"
         title={`Pick a day: ${of}`}
-        onClick={() => field.current?.showPicker()}
       >
         <CalendarDays size={14} aria-hidden />
         <span className="sr-only">Pick a day: {of}</span>
       </button>
-      <input
-        ref={field}
-        type="date"
-        tabIndex={-1}
-        aria-hidden
-        className="pointer-events-none absolute inset-0 opacity-0"
-        value={value}
-        onChange={(event) => event.target.value !== "" && onDay(event.target.value)}
-      />
-    </span>
+      <dialog
+        ref={panel}
+        id={id}
+        popover="auto"
+        aria-label="Calendar"
+        onBeforeToggle={(event) => {
+          if (event.newState === "open" && panel.current && button.current)
+            placePanel(panel.current, button.current, SIZE);
+        }}
+        onToggle={(event) => setIsOpen(event.newState === "open")}
+        className="fixed m-0 w-fit border border-base-300 bg-base-100 p-2 text-base-content shadow-lg"
+      >
+        {isOpen && (
+          <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+            <Calendar
+              value={value}
+              onDay={(day) => {
+                onDay(day);
+                panel.current?.hidePopover();
+              }}
+            />
+          </Suspense>
+        )}
+      </dialog>
+    </>
   );
 }

@@ -33,7 +33,7 @@ export function SelectField<Name extends string>({
   const isName = (text: string): text is Name => Object.hasOwn(choices, text);
   const names = Object.keys(choices).filter(isName);
   return (
-    <span className="inline-grid gap-0.5 text-[13px] text-quiet">
+    <span className="inline-grid max-w-full grid-cols-[minmax(0,auto)] gap-0.5 text-[13px] text-quiet">
       <label htmlFor={id} className={hideLabel ? "sr-only" : ""}>
         {label}
       </label>

@@ -8,7 +8,7 @@ export function SetAsideList({ list, onForget }: { list: readonly SetAside[]; on
       {list.map(({ id, name, why }) => (
         <li key={id}>
           “{name}” is set aside: {why}{" "}
-          <button type="button" className="link" onClick={() => onForget(id)}>
+          <button type="button" className="btn btn-xs" onClick={() => onForget(id)}>
             Forget it
           </button>
         </li>

@@ -22,7 +22,12 @@ export type TextsColumn = {
 
 type Props = { languages: readonly string[]; columns: readonly TextsColumn[] };
 
-const COLUMNS = ["", "grid-cols-[auto_1fr]", "grid-cols-[auto_1fr_1fr]", "grid-cols-[auto_1fr_1fr_1fr]"];
+const COLUMNS = [
+  "",
+  "grid-cols-[auto_minmax(0,1fr)]",
+  "grid-cols-[auto_minmax(0,1fr)_minmax(0,1fr)]",
+  "grid-cols-[auto_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)]",
+];
 
 const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
 

@@ -10,8 +10,8 @@ export type TypedFieldLook = {
   known?: readonly string[];
   /** In a line of words instead of on a line of its own. */
   inline?: boolean;
-  /** The browser's own field for times or days, which gives whole ones alone: they are kept as they are chosen. */
-  type?: "time" | "date";
+  /** The browser's own field for times, which gives whole ones alone: they are kept as they are chosen. */
+  type?: "time";
   /** By the text itself, where it may be in any language. */
   dir?: "auto";
 };
@@ -38,7 +38,9 @@ export function TypedField({ label, ariaLabel, value, problemOf, onCommit, class
     if (text !== value) onCommit(text);
   };
   return (
-    <label className={`${inline ? "inline-grid gap-0.5" : "grid gap-1"} text-[13px] text-quiet`}>
+    <label
+      className={`${inline ? "inline-grid gap-0.5" : "grid gap-1"} min-w-0 max-w-full grid-cols-[minmax(0,auto)] text-[13px] text-quiet`}
+    >
       {label}
       <input
         type={type ?? "text"}

@@ -18,7 +18,7 @@ export const WeekdaysField = ({ label, days, leaf, onCommit }: Props) => (
     value={days}
     choices={WEEKDAYS}
     leaf={leaf}
-    className="gap-2 text-[13px]"
+    className="flex-wrap gap-x-2 gap-y-1 text-[13px]"
     onCommit={(chosen) => onCommit(chosen.sort((a, b) => a - b))}
   />
 );

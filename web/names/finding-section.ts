@@ -25,4 +25,4 @@ const ABOUT_TEXTS: ReadonlySet<Finding["code"]> = new Set([
 
 /** The section in which a finding is mended. @example sectionOf({ code: "price-cliff", at: { kind: "option", … } }) // "delivery" */
 export const sectionOf = ({ code, at }: Pick<Finding, "code" | "at">): Section =>
-  ABOUT_TEXTS.has(code) ? "wording" : SECTION_OF_KIND[at.kind];
+  ABOUT_TEXTS.has(code) && at.kind !== "option" ? "wording" : SECTION_OF_KIND[at.kind];

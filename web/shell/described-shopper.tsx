@@ -1,10 +1,10 @@
 import { exponentOf } from "../../core/money/currency.ts";
 import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
 import { CheckField } from "../fields/check-field.tsx";
+import { DayField } from "../fields/day-field.tsx";
 import { ListField } from "../fields/list-field.tsx";
 import { MoneyField } from "../fields/money-field.tsx";
 import { NumberField } from "../fields/number-field.tsx";
-import { isInCalendar } from "../fields/rules.ts";
 import { SelectField } from "../fields/select-field.tsx";
 import { TextField } from "../fields/text-field.tsx";
 import { asChoices } from "../names/code-choices.ts";
@@ -49,23 +49,19 @@ export function DescribedShopper({ shopper, currency, limited, onChange }: Props
         onCommit={(orderCount) => change({ orderCount })}
         onEmpty={() => change({ orderCount: null })}
       />
-      <TextField
-        type="date"
+      <DayField
         label="Last ordered on"
         className={wide}
         value={shopper.lastOrder ?? undefined}
         leaf="standpoint/shopper/lastOrder"
-        rule={isInCalendar}
         onCommit={(lastOrder) => change({ lastOrder })}
         onEmpty={() => change({ lastOrder: null })}
       />
-      <TextField
-        type="date"
+      <DayField
         label="Account opened on"
         className={wide}
         value={shopper.accountOpened ?? undefined}
         leaf="standpoint/shopper/accountOpened"
-        rule={isInCalendar}
         onCommit={(accountOpened) => change({ accountOpened })}
         onEmpty={() => change({ accountOpened: null })}
       />

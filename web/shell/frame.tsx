@@ -5,6 +5,7 @@ import { UnitsContext } from "../fields/units-context.ts";
 import type { Section } from "../names/sections.ts";
 import { unitsOf } from "../names/units.ts";
 import { ShopperView } from "../preview/shopper/shopper-view.tsx";
+import type { DraftState } from "../state/draft-store.ts";
 import { FindingsContext } from "../state/findings-context.tsx";
 import { useLooked } from "../state/quote-context.ts";
 import { useStandpoint } from "../state/standpoint-context.ts";
@@ -13,11 +14,11 @@ import { draftStore, useDraft } from "../state/use-draft.ts";
 import { useStored } from "../state/use-stored.ts";
 import { FaultBoundary } from "./fault-boundary.tsx";
 import { Header } from "./header.tsx";
-import { PlanFaults } from "./plan-faults.tsx";
 import { Rail } from "./rail.tsx";
 import { VisitedSections } from "./visited-sections.tsx";
 
 // What few sessions ever see is loaded when it is wanted.
+const PlanFaults = lazy(() => import("./plan-faults.tsx").then((module) => ({ default: module.PlanFaults })));
 const ConflictBar = lazy(() => import("./conflict-bar.tsx").then((module) => ({ default: module.ConflictBar })));
 const StartAPlan = lazy(() =>
   import("../sections/plan-file/start-a-plan.tsx").then((module) => ({ default: module.StartAPlan })),
@@ -31,6 +32,9 @@ type Props = {
   left: Readonly<Partial<Record<Section, string>>>;
   wayOut: { readonly words: string; readonly take: () => void };
 };
+
+const hasFaults = ({ planProblems, draft }: DraftState) =>
+  planProblems.length > 0 || (draft?.unreadable ?? []).length > 0;
 
 /** Standpoint above, rail on the left, the section in the middle, Shopper view on the right. */
 export function Frame({ section, left, wayOut }: Props) {
@@ -108,7 +112,7 @@ function Middle({ section }: { section: Section }) {
           </button>
         </p>
       )}
-      <PlanFaults state={state} />
+      <Suspense>{hasFaults(state) && <PlanFaults state={state} />}</Suspense>
       {!draft && !loadError && <p className="text-quiet">Loading the plan…</p>}
       <Suspense>{draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}</Suspense>
       {plan && <VisitedSections section={section} watch={[plan, request]} />}

@@ -1,5 +1,8 @@
+import { lazy, Suspense } from "react";
 import { Popover } from "../fields/popover.tsx";
-import { RadioField } from "../fields/radio-field.tsx";
+
+// With the calendar and what days may be: loaded when it is opened.
+const MomentForm = lazy(() => import("./moment-form.tsx"));
 
 type Props = { moment: string | null; timeZone: string; onChange: (moment: string | null) => void };
 
@@ -7,21 +10,9 @@ type Props = { moment: string | null; timeZone: string; onChange: (moment: strin
 export function MomentPart({ moment, timeZone, onChange }: Props) {
   return (
     <Popover label="Moment" shown={momentWords(moment)}>
-      <fieldset className="grid gap-2.5">
-        <legend className="mb-1 font-semibold">When</legend>
-        <RadioField name="moment" label="Now" checked={moment === null} onChoose={() => onChange(null)} />
-        <label className="grid gap-1">
-          At this time in {timeZone.replaceAll("_", " ")}
-          <input
-            className="input input-sm w-full"
-            type="datetime-local"
-            value={moment ?? ""}
-            min="2016-01-01T00:00"
-            max="2044-12-31T23:59"
-            onChange={(event) => event.target.value !== "" && onChange(event.target.value.slice(0, 16))}
-          />
-        </label>
-      </fieldset>
+      <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+        <MomentForm moment={moment} timeZone={timeZone} onChange={onChange} />
+      </Suspense>
     </Popover>
   );
 }

@@ -23,7 +23,7 @@ export function SaveMark({ state }: { state: DraftState }) {
         {save.kind === "waiting" && (
           <span className="text-warning">
             Not saved: {save.why}.{" "}
-            <button type="button" className="link" onClick={() => draftStore.tryAgain()}>
+            <button type="button" className="btn btn-xs" onClick={() => draftStore.tryAgain()}>
               Try now
             </button>
           </span>

@@ -31,7 +31,7 @@ export function UnreadableRow({ broken }: { broken: Broken }) {
           As it is stored
           <textarea
             name="body"
-            className="textarea h-40 w-full font-mono text-[12px]"
+            className="textarea h-40 w-full font-mono text-[13px]"
             defaultValue={text}
             spellCheck={false}
           />

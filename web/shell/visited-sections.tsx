@@ -2,6 +2,7 @@ import { Activity, Suspense, useDeferredValue, useState } from "react";
 import { MovedContext } from "../fields/section-heading.tsx";
 import { type Section, sectionName } from "../names/sections.ts";
 import { FaultBoundary } from "./fault-boundary.tsx";
+import { FirstVisit } from "./first-visit.tsx";
 import { forgetFailed, SectionView } from "./section-view.tsx";
 
 type Props = {
@@ -21,6 +22,7 @@ export function VisitedSections({ section: wanted, watch }: Props) {
   return (
     <div aria-busy={section !== wanted} className="transition-opacity delay-300 aria-busy:opacity-50">
       <MovedContext value={visited.length > 1}>
+        <FirstVisit section={section} />
         <Suspense fallback={<p className="text-quiet">Loading…</p>}>
           {visited.map((each) => (
             <Activity key={each} mode={each === section ? "visible" : "hidden"}>

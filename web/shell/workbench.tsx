@@ -6,6 +6,7 @@ import { Frame } from "./frame.tsx";
 import { LookedAt, ServerAnswers } from "./looked-at.tsx";
 import { loadSection } from "./section-view.tsx";
 import { useDraftKeys } from "./use-draft-keys.ts";
+import { useFocusHabits } from "./use-focus-habits.ts";
 import { useSection } from "./use-section.ts";
 
 /** What is looked from is kept in this browser; without it the page begins as for a newcomer. */
@@ -23,6 +24,7 @@ export function Workbench({ section: first }: { section: Section }) {
   void loadSection(first);
   const { section, left } = useSection(first);
   useDraftKeys();
+  useFocusHabits();
   return (
     <ServerAnswers>
       <FaultBoundary what="Summant" watch={[section]} wayOut={FIRST_LOOK}>

@@ -1,4 +1,4 @@
-import { createContext, useContext } from "react";
+import { createContext, type ReactNode, useContext } from "react";
 import { acceptedReason, causeOf, type Finding } from "../../core/checks/finding.ts";
 import { type EntityKind, STORE_ID } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
@@ -21,18 +21,6 @@ export const FindingsContext = createContext<FindingsShown>({
 });
 
 const NONE: readonly Finding[] = [];
-
-export const PAGES: Readonly<Record<EntityKind, string>> = {
-  store: "/release",
-  market: "/places#market/",
-  zone: "/places#zone/",
-  location: "/places#location/",
-  option: "/delivery#",
-  offer: "/offers#",
-  notice: "/wording#notice/",
-  condition: "/offers#condition/",
-  rates: "/offers#rates/",
-};
 
 /** Findings that nobody has accepted. */
 export function useOpenFindings(): readonly Finding[] {
@@ -60,22 +48,25 @@ export function FindingsBeside({ kind, id }: { kind: EntityKind; id: string }) {
 const SEVERITIES = { wrong: "Wrong", risky: "Risky", odd: "Worth a look" } as const;
 
 /** One finding: what is the matter, show me, mend it. */
-export function FindingLine({ finding }: { finding: Finding }) {
+export function FindingLine({ finding, children }: { finding: Finding; children?: ReactNode }) {
   const { show } = useContext(FindingsContext);
   const { severity, sentence, witness, fix } = finding;
   return (
     <>
-      <strong className={severity === "odd" ? "text-quiet" : "text-warning"}>{SEVERITIES[severity]}.</strong> {sentence}{" "}
-      {witness && (
-        <button type="button" className="link" onClick={() => show(witness)}>
-          Show me
-        </button>
-      )}{" "}
-      {fix && (
-        <button type="button" className="link" onClick={() => draftStore.commit(...fix.changes)}>
-          {fix.words}
-        </button>
-      )}
+      <strong className={severity === "odd" ? "text-quiet" : "text-warning"}>{SEVERITIES[severity]}.</strong> {sentence}
+      <span className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 text-[13px] empty:hidden">
+        {witness && (
+          <button type="button" className="btn btn-xs" onClick={() => show(witness)}>
+            Show me
+          </button>
+        )}
+        {fix && (
+          <button type="button" className="btn btn-xs" onClick={() => draftStore.commit(...fix.changes)}>
+            {fix.words}
+          </button>
+        )}
+        {children}
+      </span>
     </>
   );
 }

@@ -1,41 +1,94 @@
 import { amountOf } from "../../measures/measure-spec.ts";
-import type { Amount } from "../../money/amount.ts";
-import { amountFor } from "../../money/amount.ts";
-import { exponentOf } from "../../money/currency.ts";
-import { minorUnits } from "../../money/decimal.ts";
+import { plainText } from "../../messages/rich-text.ts";
+import { type Amount, amountFor } from "../../money/amount.ts";
+import { amountsIn } from "../../money/amounts-in.ts";
+import { type FigureInText, figureReader } from "../../money/figures-in-text.ts";
 import type { Offer } from "../../offers/offer.ts";
 import { goalOf } from "../../offers/trigger.ts";
-import { isOnOrder } from "../../rewards/reward.ts";
+import { STORE_ID } from "../../plan/entities.ts";
+import { isOnOrder, rewardOptions } from "../../rewards/reward.ts";
 import { translationUnits } from "../../translation/translation-units.ts";
-import { type Check, type CheckContext, onOffer } from "../check.ts";
+import { type Check, type CheckContext, type FoundFault, onOffer, onOption } from "../check.ts";
 
-const SIGNS: Readonly<Record<string, string>> = { "€": "EUR", "£": "GBP", $: "USD", "¥": "JPY" };
-const FIGURE = /([€£$¥])\s?(\d+(?:[.,]\d{1,3})?)|(\d+(?:[.,]\d{1,3})?)\s?([€£$¥])/g;
-
-/** An amount typed into a text by hand that matches no goal or reward of its offer any more. */
+/** An amount typed into a text by hand that matches no amount of what the text is about any more. */
 export const amountTypedInText: Check = {
   code: "amount-typed-in-text",
   severity: "wrong",
   *find(context) {
-    for (const unit of translationUnits(context.plan)) {
-      const offer = context.plan.offers.find(({ id }) => id === unit.offer);
-      if (!offer?.on) continue;
-      const known = figuresOf(context, offer);
-      for (const text of Object.values(unit.texts)) {
-        for (const [shown, before, first, second, after] of text.matchAll(FIGURE)) {
-          const currency = SIGNS[before ?? after ?? ""] ?? "";
-          const read = minorUnits((first ?? second ?? "").replace(",", "."), exponentOf(currency) ?? 2);
-          if (!("minor" in read) || known.has(`${currency} ${read.minor}`)) continue;
-          yield {
-            sentence: `A text of “${offer.name}” says ${shown.trim()}, which is none of its amounts: “${text}”.`,
-            at: onOffer(offer, `/steps/${offer.steps.findIndex(({ id }) => id === unit.step)}/wording/${unit.state}`),
-            witness: null,
-          };
-        }
-      }
-    }
+    const { plan } = context;
+    const read = figureReader(
+      [...new Set(plan.markets.flatMap(({ currencies }) => currencies))],
+      [...new Set(plan.markets.flatMap(({ languages }) => languages))],
+    );
+    yield* inMessages(context, read);
+    yield* inOptions(context, read);
   },
 };
+
+type Read = ReturnType<typeof figureReader>;
+
+/** Figures of a text that are none of these, each `currency minor`. */
+const strayIn = (text: string, read: Read, known: ReadonlySet<string>): FigureInText[] =>
+  read(text).filter(({ means }) => !means.some(({ currency, minor }) => known.has(`${currency} ${minor}`)));
+
+/** Texts of offers, and those of the whole plan, which stand for every offer that is on. */
+function* inMessages(context: CheckContext, read: Read): Generator<FoundFault> {
+  const { plan } = context;
+  const offers = new Map(plan.offers.filter(({ on }) => on).map((offer) => [offer.id, offer]));
+  const figures = new Map([...offers].map(([id, offer]) => [id, figuresOf(context, offer)]));
+  const [first, ...others] = figures.values();
+  const common = new Set([...(first ?? [])].filter((figure) => others.every((known) => known.has(figure))));
+  for (const { offer: id, step, state, texts } of translationUnits(plan)) {
+    const offer = offers.get(id ?? "");
+    if (id !== null && !offer) continue;
+    for (const text of Object.values(texts))
+      for (const { shown } of strayIn(text, read, figures.get(id ?? "") ?? common)) {
+        if (offer) {
+          const index = offer.steps.findIndex((one) => one.id === step);
+          yield {
+            step: index,
+            sentence: () => `A text of “${offer.name}” says ${shown}, which is none of its amounts: “${text}”.`,
+            at: onOffer(offer, `/steps/${index}/wording/${state}`),
+            witness: null,
+          };
+        } else
+          yield {
+            sentence: `A text for the whole plan says ${shown}, which is not an amount of every offer: “${text}”.`,
+            at: { kind: "store", id: STORE_ID, path: `/wording/${state}` },
+            witness: null,
+          };
+      }
+  }
+}
+
+/** What shoppers read of options: names and notes, of what they cost and of offers on them. */
+function* inOptions(context: CheckContext, read: Read): Generator<FoundFault> {
+  for (const option of context.plan.options) {
+    if (option.on === false) continue;
+    const texts = [
+      ...Object.entries(option.name).map(([locale, text]) => ({ path: `/name/${locale}`, text })),
+      ...Object.entries(option.note ?? {}).map(([locale, text]) => ({
+        path: `/note/${locale}`,
+        text: plainText(text),
+      })),
+    ];
+    if (!texts.some(({ text }) => read(text).length > 0)) continue;
+    const offered = context.plan.offers.filter(
+      ({ on, steps }) => on && steps.some(({ reward }) => rewardOptions(reward).includes(option.id)),
+    );
+    const known = new Set([
+      ...inContexts(context, option.zones, amountsIn(option)),
+      ...offered.flatMap((offer) => [...figuresOf(context, offer)]),
+    ]);
+    for (const { path, text } of texts)
+      for (const { shown } of strayIn(text, read, known))
+        yield {
+          sentence: `${context.optionName(option.id)} says ${shown}, which is none of its amounts nor of an offer on it: “${text}”.`,
+          at: onOption(option, path),
+          witness: null,
+        };
+  }
+}
 
 /** Every amount an offer has, in every currency of its zones. */
 function figuresOf(context: CheckContext, offer: Offer): Set<string> {
@@ -48,12 +101,13 @@ function figuresOf(context: CheckContext, offer: Offer): Set<string> {
       ...(!isOnOrder(reward) && reward.limit ? [reward.limit] : []),
     ];
   });
-  return new Set(
-    context.contextsOf(offer.zones).flatMap((where) =>
-      amounts.flatMap((amount) => {
-        const minor = amountFor(amount, context.amountContext(where));
-        return minor === undefined ? [] : [`${where.currency} ${minor}`];
-      }),
-    ),
-  );
+  return new Set(inContexts(context, offer.zones, amounts));
 }
+
+const inContexts = (context: CheckContext, zones: readonly string[], amounts: readonly Amount[]): string[] =>
+  context.contextsOf(zones).flatMap((where) =>
+    amounts.flatMap((amount) => {
+      const minor = amountFor(amount, context.amountContext(where));
+      return minor === undefined ? [] : [`${where.currency} ${minor}`];
+    }),
+  );

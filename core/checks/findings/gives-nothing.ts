@@ -41,7 +41,9 @@ export const givesNothing: Check = {
         });
         if (idle.length === 0 || idle.length < context.contextsOf(offer.zones).length) continue;
         yield {
-          sentence: `Step ${i + 1} of “${offer.name}” gives nothing that shoppers do not have anyway.`,
+          step: i,
+          sentence: ({ words, several }) =>
+            `${words} of “${offer.name}” ${several ? "give" : "gives"} nothing that shoppers do not have anyway.`,
           at: onOffer(offer, `/steps/${i}`),
           witness: null,
         };

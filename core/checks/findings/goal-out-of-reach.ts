@@ -10,13 +10,15 @@ export const goalOutOfReach: Check = {
   severity: "wrong",
   *find(context) {
     for (const one of goalsIn(context.plan)) {
-      const { offer, step, name, index } = one;
+      const { offer, step, index } = one;
       if (!offer.on || !offer.when || triggerKind(step.trigger).codeRole === "stands-for-goal") continue;
       const met = goalMet(one);
       if (!met || context.decide(offer.zones, { kind: "all", of: [offer.when, met] }, true).kind !== "never") continue;
       if (context.decide(offer.zones, offer.when, true).kind === "never") continue;
       yield {
-        sentence: `The goal of ${name} cannot be reached: carts that large are not for the offer.`,
+        step: index,
+        sentence: ({ words, several }) =>
+          `The ${several ? "goals" : "goal"} of ${words.toLowerCase()} of “${offer.name}” cannot be reached: carts that large are not for the offer.`,
         at: onOffer(offer, `/steps/${index}/trigger/goal`),
         witness: null,
       };

@@ -4,8 +4,8 @@ import { ratesOf } from "../../plan/plan.ts";
 import { type Check, type CheckContext, onOffer } from "../check.ts";
 import { spendGoalsIn } from "../goals.ts";
 
-/** How far a typed goal may be from what the others come to at today's rates. */
-const FAR = 1.6;
+/** How far in percent a typed goal may be from what the others come to at today's rates, where the store says nothing. */
+const FAR = 60;
 
 /**
  * A goal typed for one currency that is far from the offer's others: a wrong currency, a slip, or left behind by a change. What a
@@ -16,12 +16,13 @@ export const goalsDiffer: Check = {
   severity: "risky",
   *find(context) {
     const rates = ratesOf(context.plan);
+    const most = 1 + Number(context.plan.store.goalsMayStray ?? FAR) / 100;
     for (const { offer, amount, index } of spendGoalsIn(context.plan)) {
       const [home, ...others] = typedIn(context, offer.zones, amount);
       if (!home) continue;
       for (const other of others) {
         const expected = inCurrency(home.minor, home.currency, other.currency, rates);
-        if (!expected || (other.minor <= expected * FAR && other.minor * FAR >= expected)) continue;
+        if (!expected || (other.minor <= expected * most && other.minor * most >= expected)) continue;
         const money = ({ minor, currency }: Typed) => context.money(minor, currency);
         yield {
           sentence: `Step ${index + 1} of “${offer.name}” asks for ${money(other)} in ${other.market} and ${money(home)} in ${home.market}: at today’s rates that would be about ${context.money(expected, other.currency)}.`,

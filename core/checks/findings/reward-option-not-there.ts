@@ -18,7 +18,9 @@ export const rewardOptionNotThere: Check = {
         });
         if (without.length === 0) continue;
         yield {
-          sentence: `“${offer.name}” gives nothing in ${list(without.map(zoneName))} by step ${i + 1}: ${list(options.map(optionName))} is not offered there.`,
+          step: i,
+          sentence: ({ words }) =>
+            `“${offer.name}” gives nothing in ${list(without.map(zoneName))} by ${words.toLowerCase()}: ${list(options.map(optionName))} is not offered there.`,
           at: onOffer(offer, `/steps/${i}/reward/options`),
           witness: null,
         };

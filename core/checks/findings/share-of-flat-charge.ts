@@ -18,7 +18,9 @@ export const shareOfFlatCharge: Check = {
         );
         if (flat.length > 0)
           yield {
-            sentence: `Step ${index + 1} of “${offer.name}” takes off the share of some goods, and ${list(flat.map(({ id }) => optionName(id)))} charges the same for any cart: beside other goods they have no share of it.`,
+            step: index,
+            sentence: ({ words, several }) =>
+              `${words} of “${offer.name}” ${several ? "take" : "takes"} off the share of some goods, and ${list(flat.map(({ id }) => optionName(id)))} charges the same for any cart: beside other goods they have no share of it.`,
             at: onOffer(offer, `/steps/${index}/reward/goods`),
             witness: null,
           };

@@ -15,7 +15,9 @@ export const stepWithoutAmount: Check = {
           said.add(key);
           const number = offer.steps.findIndex(({ id }) => id === lacking.step);
           yield {
-            sentence: `Step ${number + 1} of “${offer.name}” has no amount in ${currency}: in ${market.name} it is not there.`,
+            step: number,
+            sentence: ({ words, several }) =>
+              `${words} of “${offer.name}” ${several ? "have" : "has"} no amount in ${currency}: in ${market.name} ${several ? "they are" : "it is"} not there.`,
             at: onOffer(offer, `/steps/${number}`),
             witness: null,
           };

@@ -36,7 +36,9 @@ export const visitorMayBeDenied: Check = {
         const [first] = Object.keys(step.wording["place-unknown"] ?? {});
         if (plain === undefined || plain !== step.wording["place-unknown"]?.[first ?? ""]) continue;
         yield {
-          sentence: `“${offer.name}” tells visitors “${plain}” before their address is known; in ${list(denied.map(({ name }) => name))} it does not hold.`,
+          step: i,
+          sentence: () =>
+            `“${offer.name}” tells visitors “${plain}” before their address is known; in ${list(denied.map(({ name }) => name))} it does not hold.`,
           at: onOffer(offer, `/steps/${i}/wording/place-unknown`),
           witness: null,
         };

@@ -4,6 +4,8 @@ import { conditionDepth } from "../../conditions/visit.ts";
 import { RETIRED_MEASURE } from "../../measures/measure-spec.ts";
 import { OPTION_VARIABLE_KINDS } from "../../messages/option-variables.ts";
 import { runsOf } from "../../messages/rich-text.ts";
+import { shopWordProblems } from "../../messages/shop-word-problems.ts";
+import { SHOP_WORD_NAMES } from "../../messages/shop-words.ts";
 import { SURFACES } from "../../messages/states.ts";
 import { stepVariableKinds } from "../../messages/step-variables.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
@@ -53,7 +55,14 @@ function depthProblems(entity: Entity, saved: SavedConditions): Problem[] {
 function textProblems(entity: Entity): Problem[] {
   switch (entity.kind) {
     case "store":
-      return entity.body.wording ? wordingProblemsIn(entity.body.wording, null, "/wording") : [];
+      return [
+        ...(entity.body.wording ? wordingProblemsIn(entity.body.wording, null, "/wording") : []),
+        ...SHOP_WORD_NAMES.flatMap((word) =>
+          Object.entries(entity.body.words?.[word] ?? {}).flatMap(([locale, text]) =>
+            shopWordProblems(word, text, `/words/${word}/${locale}`),
+          ),
+        ),
+      ];
     case "offer":
       return entity.body.steps.flatMap((step, i) =>
         wordingProblemsIn(step.wording, entity.body.counts.kind, `/steps/${i}/wording`),

@@ -16,6 +16,15 @@ export function stepsToMention<Entry extends Rung>(ladder: readonly Entry[]): En
   return silent ? [silent] : [];
 }
 
+/** The steps that were earned before one that is, the highest first: where it has no text, they speak on. */
+export const earnedBelow = <Entry extends Rung>(entry: Entry, ladder: readonly Entry[]): Entry[] =>
+  entry.state === "reached"
+    ? ladder
+        .slice(0, ladder.indexOf(entry))
+        .filter(({ state }) => state === "reached")
+        .reverse()
+    : [];
+
 const isAhead = ({ state }: Rung) => state === "empty" || state === "on-the-way" || state === "sign-in";
 
 /** Whether what a step asks for leads to it alone: where a later step is earned with it, that one speaks. */

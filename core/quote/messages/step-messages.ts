@@ -1,6 +1,7 @@
 import { tellsACode } from "../../cart/codes.ts";
 import type { Terms } from "../../evaluate/evaluation.ts";
 import { formatMessage, formatOrTell, type UnsaidText } from "../../messages/format-message.ts";
+import { freeWord } from "../../messages/free-word.ts";
 import { goodsName } from "../../messages/goods-name.ts";
 import { pickText } from "../../messages/locale.ts";
 import { type MessageState, type StepState, SURFACES, type Surface } from "../../messages/states.ts";
@@ -15,7 +16,7 @@ import type { Progress, QuotedMessage } from "../answer/quote.ts";
 import { localeOf, type QuoteIn } from "../answer/quote-in.ts";
 import { inTime } from "../options/price-option.ts";
 import type { StepProgress } from "../progress/progress.ts";
-import { messageStates, stepsToMention } from "./mentioned.ts";
+import { earnedBelow, messageStates, stepsToMention } from "./mentioned.ts";
 
 /** A step that something is said about: how it stands, in which words of it, with which figures. */
 type Mention = {
@@ -35,19 +36,18 @@ export function stepMessages({ now, unsaid }: QuoteIn, progress: readonly StepPr
     return stepsToMention(ladder).flatMap((entry) => {
       // Where no amount that can be said earns the step, nothing is promised.
       if (entry.remaining !== null && entry.said === null) return [];
-      const states = messageStates(
-        entry.state,
-        ladder,
-        ladder.indexOf(entry),
-        entry.shown?.percent ?? 0,
-        offer.offer.nearlyThere,
-      );
-      return surfaceMessages(now, { ...entry, states }, unsaid);
+      const mentions = [entry, ...earnedBelow(entry, ladder)].map((one) => ({
+        ...one,
+        states: messageStates(one.state, ladder, ladder.indexOf(one), one.shown?.percent ?? 0, offer.offer.nearlyThere),
+      }));
+      return surfaceMessages(now, mentions, unsaid);
     });
   });
   const elsewhere = now.tariff.elsewhere.flatMap((offer) => {
     const [step] = offer.steps;
-    return step && inTime(offer, now) ? surfaceMessages(now, inState("not-for-place", offer, step, null), unsaid) : [];
+    return step && inTime(offer, now)
+      ? surfaceMessages(now, [inState("not-for-place", offer, step, null)], unsaid)
+      : [];
   });
   return [...here, ...elsewhere];
 }
@@ -63,7 +63,7 @@ export function placeUnknownMessages(
     for (const one of terms) {
       const offer = one.tariff.offers.find(({ id }) => id === entry.offer);
       const step = offer?.steps.find(({ step: { id } }) => id === entry.step);
-      const said = offer && step ? surfaceMessages(one, inState("place-unknown", offer, step, entry), unsaid) : [];
+      const said = offer && step ? surfaceMessages(one, [inState("place-unknown", offer, step, entry)], unsaid) : [];
       if (said.length > 0) return said;
     }
     return [];
@@ -77,14 +77,18 @@ const inState = (
   shown: Figures | null,
 ): Mention => ({ offer, step, state, states: [state], shown });
 
-/** One message for each surface that has a text, in words. */
-function surfaceMessages(terms: Terms, mention: Mention, unsaid: UnsaidText[]): QuotedMessage[] {
-  const { offer, step, state, states } = mention;
+/** One message for each surface that has a text, in words: of the first step that has one there. */
+function surfaceMessages(terms: Terms, mentions: readonly Mention[], unsaid: UnsaidText[]): QuotedMessage[] {
   const { store, market } = terms.tariff;
   return SURFACES.flatMap((surface) => {
-    const texts = textsFor(step.step.wording, store.wording, surface, states);
-    const picked = texts && pickText(texts, localeOf(terms), market.languages);
-    if (!picked) return [];
+    const [said] = mentions.flatMap((mention) => {
+      const texts = textsFor(mention.step.step.wording, store.wording, surface, mention.states);
+      const picked = texts && pickText(texts, localeOf(terms), market.languages);
+      return picked ? [{ mention, picked }] : [];
+    });
+    if (!said) return [];
+    const { mention, picked } = said;
+    const { offer, step, state } = mention;
     // Whoever reads that only a code is missing is not told which.
     if (state === "code-missing" && tellsACode(picked.text, step.codes)) return [];
     const values = () => stepValues(messageValues(terms, mention, picked.locale));
@@ -111,7 +115,8 @@ export const messageValues = (
   option: optionText(step.step.reward, tariff, locale),
   deadline: deadlineOf(offer, facts.at),
   timeZone: tariff.market.timeZone,
-  place: tariff.zone.name,
+  place:
+    (tariff.zone.called && pickText(tariff.zone.called, locale, tariff.market.languages)?.text) ?? tariff.zone.name,
   goods: goodsName(offer.offer.counts.only, locale, tariff.market.languages),
 });
 
@@ -131,8 +136,9 @@ export function textsFor(
   return undefined;
 }
 
-/** The figure of a reward, for sentences that name it: money, a percent, a gift. Free delivery has none. */
-function rewardText(reward: Reward, { zone, market, currency, rates }: Tariff, locale: string): string {
+/** What sentences call a reward: money, a percent, a gift, free delivery, another option's price. */
+function rewardText(reward: Reward, tariff: Tariff, locale: string): string {
+  const { zone, market, currency, rates } = tariff;
   return rewardKind(reward).figure(reward, {
     percent: (text) =>
       new Intl.NumberFormat(locale, { style: "percent", maximumFractionDigits: 6 }).format(Number(text) / 100),
@@ -140,13 +146,19 @@ function rewardText(reward: Reward, { zone, market, currency, rates }: Tariff, l
       const minor = amountFor(amount, { zone: zone.id, market: market.id, currency, rates });
       return minor === undefined ? "" : formatMoney(minor, currency, locale, "short");
     },
+    free: () => freeWord(locale, tariff.store.words, market.languages),
+    option: (id) => optionName(id, tariff, locale) || id,
   });
 }
 
 /** The first option a reward is given on, by the name the shopper knows it by; one with figures in it goes without. */
 function optionText(reward: Reward, tariff: Tariff, locale: string): string {
   const [first] = rewardOptions(reward);
-  const name = tariff.options.find(({ id }) => id === first)?.option.name;
+  return first === undefined ? "" : optionName(first, tariff, locale);
+}
+
+function optionName(option: string, tariff: Tariff, locale: string): string {
+  const name = tariff.options.find(({ id }) => id === option)?.option.name;
   const text = name && pickText(name, locale, tariff.market.languages)?.text;
   return text && !text.includes("{") ? text : "";
 }

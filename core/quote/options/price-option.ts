@@ -240,14 +240,15 @@ export function offerHolds(offer: TariffOffer, situation: Evaluation): boolean {
 export const inTime = ({ schedule }: Pick<TariffOffer, "schedule">, { facts }: Pick<Evaluation, "facts">): boolean =>
   schedule === null || schedule.some(([start, end]) => start <= facts.at && facts.at < end);
 
-/** A guest's own uses are not known. */
+/** A guest's own uses are not known: they are taken for none only where the plan says so. */
 export function withinLimits({ id, offer: { limits } }: TariffOffer, { facts }: Evaluation): Truth {
   if (!limits) return true;
   const uses = facts.uses.get(id);
   if (limits.overall !== undefined && (uses?.overall ?? 0) >= limits.overall) return false;
   if (limits.perShopper === undefined) return true;
   const own = uses?.byShopper ?? (facts.shopper.id === undefined ? null : 0);
-  return own === null ? null : own < limits.perShopper;
+  if (own === null) return limits.guests === "every-time" ? true : null;
+  return own < limits.perShopper;
 }
 
 /** Whether a step is earned: its trigger is met and its offer holds. */

@@ -15,5 +15,5 @@ export const free = defineDeliveryReward({
   rules: () => [],
   title: (_, { options }) => `Free ${options} delivery`,
   words: (_, { options, first }) => `${first ? "Free" : "free"} ${options} delivery`,
-  figure: () => "",
+  figure: (_, write) => write.free(),
 });

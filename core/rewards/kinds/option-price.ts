@@ -25,5 +25,5 @@ export const optionPrice = defineDeliveryReward({
     options.includes(of) ? [{ path: "/of", message: "an option cannot be had at its own price: name another" }] : [],
   title: ({ of }, { options, optionName }) => `${options} at the price of ${optionName(of)}`,
   words: ({ of }, { options, optionName }) => `${options} at the price of ${optionName(of)}`,
-  figure: () => "",
+  figure: ({ of }, write) => write.option(of),
 });

@@ -2,6 +2,7 @@ import { type ClipboardEvent, type ReactNode, useState } from "react";
 import type { Amount } from "../../../core/money/amount.ts";
 import { zonesWithOwnAmounts } from "../../../core/money/amounts-in.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { arrowsInTable } from "../../fields/arrow-keys.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { AmountCell } from "./amount-cell.tsx";
 import { ApartFor } from "./apart-for.tsx";
@@ -13,6 +14,8 @@ export type AmountRow = {
   readonly key: string;
   readonly label: string;
   readonly head?: ReactNode;
+  /** Where it stands in what is edited, as a JSON pointer. */
+  readonly at?: string;
   readonly amount: Amount | null;
   readonly instead?: ReactNode;
   readonly set: (amount: Amount, done: boolean) => void;
@@ -46,7 +49,11 @@ export function AmountsTable({ plan, name, rows, zones, onPasted }: Props) {
   };
   return (
     <div className="overflow-x-auto border border-base-300 bg-base-100" onPaste={paste}>
-      <table aria-label={name} className="table table-sm text-[14px] [&_td]:text-[14px] [&_th]:text-[14px]">
+      <table
+        aria-label={name}
+        className="table table-sm text-[14px] [&_td]:text-[14px] [&_th]:text-[14px]"
+        onKeyDown={arrowsInTable}
+      >
         <thead>
           <tr className="text-[13px] text-quiet">
             <th scope="col">{name}</th>
@@ -62,8 +69,8 @@ export function AmountsTable({ plan, name, rows, zones, onPasted }: Props) {
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ key, label, head, amount, instead, set }, row) => (
-            <tr key={key}>
+          {rows.map(({ key, label, head, at, amount, instead, set }, row) => (
+            <tr key={key} data-at={at}>
               <th scope="row" className="font-normal">
                 {head ?? label}
               </th>

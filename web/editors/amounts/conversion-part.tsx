@@ -2,6 +2,7 @@ import { lazy, Suspense, useState } from "react";
 import { type Amount, type ResolvedAmount, type Rounding, resolveAmount } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
+import type { RateTable } from "../../../core/money/rates.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { type Column, placeOf } from "./columns.ts";
@@ -49,22 +50,37 @@ export function ConversionPart({ plan, label, amount, found, column, onCommit }:
     onCommit(withAmount(setOptional(amount, "converted", left), placeOf(column), found.minor));
   };
   return (
-    <details className="text-right text-[12px] text-quiet" onToggle={(event) => setIsOpen(event.currentTarget.open)}>
+    <details className="text-right text-[13px] text-quiet" onToggle={(event) => setIsOpen(event.currentTarget.open)}>
       <summary className="min-h-6 cursor-pointer pt-1 whitespace-nowrap">{sourceWords(found, currency)}</summary>
       {isOpen && (
         <Suspense fallback={null}>
-          <RoundingFields label={label} rounding={rounding} onRounding={setRounding} onPin={pin} />
+          <RoundingFields
+            label={label}
+            rounding={rounding}
+            onRounding={setRounding}
+            onPin={pin}
+            tables={tablesFor(plan, amount, currency)}
+            table={amount.converted?.table ?? ""}
+            onTable={(table) => amount.converted && onCommit({ ...amount, converted: { ...amount.converted, table } })}
+          />
         </Suspense>
       )}
     </details>
   );
 }
 
+/** The rates by which an amount can be converted: those for one of a currency that it is typed in. */
+const tablesFor = ({ rates = [] }: Plan, { byCurrency }: Amount, currency: string): readonly RateTable[] =>
+  rates.filter(
+    ({ base, days }) =>
+      base !== currency && byCurrency?.[base] !== undefined && days.some(({ rates: of }) => of[currency] !== undefined),
+  );
+
 /** The amount with one currency converted instead of typed; null where no rate or no amount to convert is there. */
 function asConverted(plan: Plan, amount: Amount, column: Column): Amount | null {
   const { market, currency } = column;
-  const table = plan.rates?.find(({ base, days }) => base !== currency && days.some(({ rates }) => rates[currency]));
-  if (!table || amount.byCurrency?.[table.base] === undefined) return null;
+  const [table] = tablesFor(plan, amount, currency);
+  if (!table) return null;
   const shared = withoutOwnAmount(amount, { zone: null, market: market.id, currency });
   const context = { ...placeOf(column), rates: ratesOf(plan) };
   const by = (step: string): Amount => ({

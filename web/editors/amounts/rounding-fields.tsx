@@ -1,15 +1,32 @@
 import type { Rounding } from "../../../core/money/amount.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { isMoreThanNothing } from "../../fields/rules.ts";
-import { SelectField } from "../../fields/select-field.tsx";
+import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 
-type Props = { label: string; rounding: Rounding; onRounding: (rounding: Rounding) => void; onPin: () => void };
+type Props = {
+  label: string;
+  rounding: Rounding;
+  onRounding: (rounding: Rounding) => void;
+  onPin: () => void;
+  /** Rates that it may be converted by: their ids, with the currency of the amount that is converted. */
+  tables: readonly { readonly id: string; readonly base: string }[];
+  table: string;
+  onTable: (table: string) => void;
+};
 
 /** How a converted amount is made round, and whether it stays as it is now. */
-export const RoundingFields = ({ label, rounding, onRounding, onPin }: Props) => (
+export const RoundingFields = ({ label, rounding, onRounding, onPin, tables, table, onTable }: Props) => (
   <div className="flex items-end justify-end gap-1 py-1">
+    {tables.length > 1 && (
+      <SelectField
+        label="From the amount in"
+        value={table}
+        choices={choicesOf(tables, ({ base }) => base)}
+        onCommit={onTable}
+      />
+    )}
     <TextField
       label="To a multiple of"
       className="w-20"

@@ -83,7 +83,7 @@ export function BandsDrawing({ charge, context, onEdge, onCancel }: Props) {
       {y.ticks(3).map((tick) => (
         <g key={tick}>
           <line x1={LEFT} x2={WIDTH - 12} y1={y(tick)} y2={y(tick)} className="stroke-base-300" />
-          <text x={LEFT - 6} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-[11px]">
+          <text x={LEFT - 6} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-[13px]">
             {makersMoney(Math.round(tick), currency, "short")}
           </text>
         </g>
@@ -128,7 +128,7 @@ export function BandsDrawing({ charge, context, onEdge, onCancel }: Props) {
           <line x1={x(at)} x2={x(at)} y1={14} y2={HEIGHT - BOTTOM} className="stroke-neutral" strokeWidth={1.5} />
           <rect x={x(at) - 8} y={10} width={16} height={HEIGHT - BOTTOM - 6} fill="transparent" />
           <circle cx={x(at)} cy={14} r={5} className="fill-neutral" />
-          <text x={x(at)} y={HEIGHT - 8} textAnchor="middle" className="fill-base-content text-[11px] font-semibold">
+          <text x={x(at)} y={HEIGHT - 8} textAnchor="middle" className="fill-base-content text-[13px] font-semibold">
             {side === "above" ? "> " : ""}
             {words(at)}
           </text>
@@ -154,7 +154,7 @@ function BandLine({ band, x, y }: { band: Band; x: (value: number) => number; y:
           height={HEIGHT - BOTTOM - 14}
           className="fill-base-300/40"
         />
-        <text x={(left + right) / 2} y={HEIGHT / 2} textAnchor="middle" className="fill-quiet text-[11px]">
+        <text x={(left + right) / 2} y={HEIGHT / 2} textAnchor="middle" className="fill-quiet text-[13px]">
           not offered
         </text>
       </g>

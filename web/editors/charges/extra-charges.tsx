@@ -29,12 +29,13 @@ export function ExtraCharges({ option, onOption }: Props) {
   ): AmountRow => ({
     key,
     label,
+    at: `/${key}`,
     amount: amount ?? {},
     set: (next, done) => onOption(set(next), done),
   });
   const rows = [
     row("base", "Base charge, once when anything ships", option.base, (base) => ({ ...option, base })),
-    row("mark-up", "Mark-up", markUp?.amount, (amount) => ({ ...option, markUp: { ...markUp, amount } })),
+    row("markUp", "Mark-up", markUp?.amount, (amount) => ({ ...option, markUp: { ...markUp, amount } })),
     row("minimum", "At least", option.minimum, (minimum) => ({ ...option, minimum })),
     row("maximum", "At most", option.maximum, (maximum) => ({ ...option, maximum })),
     handlingRow(handling, (next, done) => onOption(setOptional(option, "handling", next), done)),

@@ -11,6 +11,7 @@ type Props = { handling: Handling | undefined; onHandling: OnHandling };
 export const handlingRow = (handling: Handling | undefined, onHandling: OnHandling): AmountRow => ({
   key: "handling",
   label: "Handling",
+  at: "/handling",
   amount: handling?.fixed ?? {},
   set: (fixed, done) => onHandling({ ...handling, fixed }, done),
 });

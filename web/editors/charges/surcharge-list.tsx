@@ -26,6 +26,7 @@ export function SurchargeList({ option, onOption }: Props) {
         <SurchargeItem
           key={surcharge.id}
           surcharge={surcharge}
+          at={`/surcharges/${(option.surcharges ?? []).indexOf(surcharge)}`}
           onSurcharge={(next, done) =>
             set(
               surcharges.map((one) => (one === surcharge ? next : one)),
@@ -58,15 +59,17 @@ export function SurchargeList({ option, onOption }: Props) {
 
 type ItemProps = {
   surcharge: Surcharge;
+  /** Where it stands in the option, as a JSON pointer. */
+  at: string;
   onSurcharge: (surcharge: Surcharge, done: boolean) => void;
   order: Order;
   onRemove: () => void;
 };
 
-function SurchargeItem({ surcharge, onSurcharge, order, onRemove }: ItemProps) {
+function SurchargeItem({ surcharge, at, onSurcharge, order, onRemove }: ItemProps) {
   const { plan, zones } = useEditing();
   return (
-    <section aria-label={surcharge.name.en ?? surcharge.id} className="border-l-2 border-base-300 pl-3">
+    <section aria-label={surcharge.name.en ?? surcharge.id} className="border-l-2 border-base-300 pl-3" data-at={at}>
       <div className="flex items-start gap-2">
         <TextsTable
           languages={languagesRead(marketsOf(plan, zones))}

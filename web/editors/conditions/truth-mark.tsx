@@ -9,7 +9,7 @@ export function TruthMark({ trace: { truth, condition, actual }, currency }: { t
   const found = actualWords(condition, actual, currency);
   return (
     <span
-      className={`ml-1 text-[12px] font-semibold ${truth === true ? "text-primary" : truth === null ? "text-quiet" : "text-warning"}`}
+      className={`ml-1 text-[13px] font-semibold ${truth === true ? "text-primary" : truth === null ? "text-quiet" : "text-warning"}`}
     >
       {words}
       {found !== undefined && `: ${found.length > LONGEST ? `${found.slice(0, LONGEST - 1)}…` : found}`}

@@ -78,7 +78,7 @@ export function ClimbChart({
   const nearestUnit = (value: number) => Math.min(to, Math.round(value / unit) * unit);
 
   return (
-    <div ref={frame} className="select-none">
+    <div ref={frame} className="overflow-x-auto select-none">
       {/* biome-ignore lint/a11y/useSemanticElements: a drawing cannot be a fieldset, and holds sliders */}
       <svg
         ref={svg}
@@ -99,7 +99,7 @@ export function ClimbChart({
         {y.ticks(4).map((tick) => (
           <g key={tick}>
             <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--color-base-300)" />
-            <text x={MARGIN.left - 8} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-[12px]">
+            <text x={MARGIN.left - 8} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-[13px]">
               {money(tick)}
             </text>
           </g>
@@ -108,7 +108,7 @@ export function ClimbChart({
           .ticks(Math.max(3, Math.floor(width / 110)))
           .filter((tick) => Math.abs(x(tick) - x(cursor)) > badge / 2 + 24)
           .map((tick) => (
-            <text key={tick} x={x(tick)} y={base + 17} textAnchor="middle" className="fill-quiet text-[12px]">
+            <text key={tick} x={x(tick)} y={base + 17} textAnchor="middle" className="fill-quiet text-[13px]">
               {money(tick)}
             </text>
           ))}

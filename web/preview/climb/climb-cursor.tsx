@@ -73,7 +73,7 @@ export function ClimbCursor(props: Props) {
         fill="var(--color-base-100)"
         stroke="var(--color-base-content)"
       />
-      <text x={x(cursor)} y={base + 17} textAnchor="middle" className="fill-base-content text-[12px] font-semibold">
+      <text x={x(cursor)} y={base + 17} textAnchor="middle" className="fill-base-content text-[13px] font-semibold">
         {makersMoney(cursor, climb.currency)}
       </text>
     </g>

@@ -53,7 +53,7 @@ export function ClimbLines({ climb, against, optionNames, costs, costWords, x, y
               strokeWidth={1}
               strokeDasharray="1 4"
             />
-            <text x={x(climb.to)} y={y(cost) - 4} textAnchor="end" className="text-[12px]" fill={lineColour(option)}>
+            <text x={x(climb.to)} y={y(cost) - 4} textAnchor="end" className="text-[13px]" fill={lineColour(option)}>
               {costWords(option, cost)}
             </text>
           </g>
@@ -72,13 +72,16 @@ export function ClimbLines({ climb, against, optionNames, costs, costWords, x, y
         />
       ))}
       {labels(climb, optionNames, x, y).map(({ name, left, top, option }) => (
-        <text key={name} x={left} y={top} className="text-[13px] font-semibold" fill={lineColour(option)}>
-          {name}
+        <text key={option} x={left} y={top} className="text-[13px] font-semibold" fill={lineColour(option)}>
+          {name.length > MOST_LETTERS ? `${name.slice(0, MOST_LETTERS - 1)}…` : name}
         </text>
       ))}
     </>
   );
 }
+
+/** Of a name on a line: what is longer would run out of the drawing. */
+const MOST_LETTERS = 32;
 
 /** The drawn line of one option; broken where it cannot be had. Lines that coincide are set off by `nudge` pixels. */
 function pathOf(intervals: readonly ClimbInterval[], option: number, x: Scale, y: Scale, nudge: number): string {

@@ -36,7 +36,7 @@ export function StripRow({
               height={STRIP.height}
               fill={gained > 0 ? "var(--tint-strong)" : "var(--tint)"}
             />
-            <text x={left + 7} y={top + 16} className="fill-base-content text-[12px]">
+            <text x={left + 7} y={top + 16} className="fill-base-content text-[13px]">
               {cutTo(text, (width - 14) / STRIP.letter)}
             </text>
           </g>

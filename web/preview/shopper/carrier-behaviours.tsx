@@ -20,7 +20,6 @@ const BEHAVIOURS: Readonly<Record<CarrierBehaviour, string>> = {
 /** How the simulated carriers behave, to see what shoppers get when a real one does. */
 export function CarrierBehaviours({ asked, moods, asking, onMoods }: Props) {
   const { data } = useQuery(carrierList);
-  if (asked.length === 0) return null;
   return (
     <div className="mt-2.5 grid gap-1 text-[13px] text-quiet">
       {asked.map((id) => {

@@ -4,25 +4,26 @@ import type { CartLine } from "../../../core/request/request.ts";
 import { IconButton } from "../../fields/icon-button.tsx";
 import type { ShownCart } from "../../state/standpoint.ts";
 import { AsSoldPart } from "./as-sold-part.tsx";
-import { shopWord } from "./shop-words.ts";
+import { GoodsPicture } from "./goods-picture.tsx";
+import { useShopWords } from "./shop-words.ts";
 
 type ShownLine = ShownCart["lines"][number];
 type Props = {
-  lines: readonly (CartLine & { name: string })[];
+  lines: readonly (CartLine & { name: string; categories: readonly string[] })[];
   currency: string;
   money: (minor: number) => string;
-  locale: string;
   /** The lines that these were made of. */
   cart: readonly ShownLine[];
   /** A line as it shall be, of no piece where it goes. Undefined while the cart follows something and cannot be changed. */
   onLine: ((line: ShownLine) => void) | undefined;
 };
 
-export function CartLines({ lines, currency, money, locale, cart, onLine }: Props) {
-  if (lines.length === 0) return <p className="py-6 text-quiet">{shopWord("empty", locale)}</p>;
+export function CartLines({ lines, currency, money, cart, onLine }: Props) {
+  const say = useShopWords();
+  if (lines.length === 0) return <p className="py-6 text-quiet">{say("empty")}</p>;
   return (
-    <ul aria-label={shopWord("cart", locale)} className="mb-1">
-      {lines.map(({ sku, name, quantity, unitPrice, discount = 0 }) => {
+    <ul aria-label={say("cart")} className="mb-1">
+      {lines.map(({ sku, name, categories, quantity, unitPrice, discount = 0 }) => {
         const line = cart.find((one) => one.sku === sku);
         const price = (
           <>
@@ -31,7 +32,10 @@ export function CartLines({ lines, currency, money, locale, cart, onLine }: Prop
           </>
         );
         return (
-          <li key={sku} className="border-b border-base-300 py-1.5">
+          <li key={sku} className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-2.5 border-b border-base-300 py-1.5">
+            <span className="row-span-2 pt-0.5">
+              <GoodsPicture name={name} categories={categories} />
+            </span>
             <div className="flex justify-between gap-3">
               <span className="break-words">{name}</span>
               <span className="whitespace-nowrap">{price}</span>

@@ -1,13 +1,14 @@
 import X from "lucide-react/icons/x";
 import { useState } from "react";
-import { shopWord } from "./shop-words.ts";
+import { useShopWords } from "./shop-words.ts";
 
-type Props = { codes: readonly string[]; locale: string; onCodes: (codes: string[]) => void };
+type Props = { codes: readonly string[]; onCodes: (codes: string[]) => void };
 
 const MOST_CODES = 50;
 
 /** Codes as a shopper enters them and takes them away. */
-export function CodeField({ codes, locale, onCodes }: Props) {
+export function CodeField({ codes, onCodes }: Props) {
+  const say = useShopWords();
   const [typed, setTyped] = useState("");
   const enter = () => {
     const code = typed.trim().slice(0, 64);
@@ -24,7 +25,7 @@ export function CodeField({ codes, locale, onCodes }: Props) {
           onClick={() => onCodes(codes.filter((other) => other !== code))}
         >
           {code} <X size={12} aria-hidden />
-          <span className="sr-only">{shopWord("dropCode", locale, { code })}</span>
+          <span className="sr-only">{say("dropCode", { code })}</span>
         </button>
       ))}
       <form
@@ -36,15 +37,15 @@ export function CodeField({ codes, locale, onCodes }: Props) {
       >
         <input
           className="input input-xs min-w-20 flex-1"
-          aria-label={shopWord("code", locale)}
-          placeholder={shopWord("code", locale)}
+          aria-label={say("code")}
+          placeholder={say("code")}
           value={typed}
           maxLength={64}
           autoComplete="off"
           onChange={(event) => setTyped(event.target.value)}
         />
         <button type="submit" className="btn btn-xs font-normal" disabled={typed.trim() === ""}>
-          {shopWord("useCode", locale)}
+          {say("useCode")}
         </button>
       </form>
     </div>

@@ -5,10 +5,10 @@ import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { promiseText } from "./promise-text.ts";
 import { RichNote } from "./rich-note.tsx";
-import { shopWord } from "./shop-words.ts";
-import { WindowChoice } from "./window-choice.tsx";
+import { type SayWord, useShopWords } from "./shop-words.ts";
 
 // Loaded when it is asked for.
+const WindowChoice = lazy(() => import("./window-choice.tsx").then((module) => ({ default: module.WindowChoice })));
 const WhyPanel = lazy(() => import("./why-panel.tsx").then((module) => ({ default: module.WhyPanel })));
 
 type Props = {
@@ -23,6 +23,7 @@ type Props = {
 
 /** The delivery options with their prices; in the checkout the shopper picks one and sees what it comes to. */
 export function DeliveryChoice({ quote, compiled, request, placeName, locale, money, choose }: Props) {
+  const say = useShopWords();
   const [picked, setPicked] = useState<string | null>(null);
   const [explained, setExplained] = useState<string | null>(null);
   const available = quote.options.filter((option) => option.available);
@@ -48,11 +49,13 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
         </div>
       )}
       {choose && option.shown && option.windows && (
-        <WindowChoice option={option} locale={locale} timeZone={zoneOfWindows(compiled, option.id)} />
+        <Suspense>
+          <WindowChoice option={option} locale={locale} timeZone={zoneOfWindows(compiled, option.id)} />
+        </Suspense>
       )}
       <button
         type="button"
-        className="min-h-6 min-w-6 cursor-pointer text-[12px] text-quiet underline decoration-dotted underline-offset-2 hover:text-base-content"
+        className="min-h-6 min-w-6 cursor-pointer text-[13px] text-quiet underline decoration-dotted underline-offset-2 hover:text-base-content"
         aria-expanded={explained === option.id}
         onClick={() => setExplained(explained === option.id ? null : option.id)}
       >
@@ -66,7 +69,7 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
   return (
     <>
       <h3 className="mt-3 mb-1 text-[13px] text-quiet">
-        {placeName === "" ? shopWord("deliverySomewhere", locale) : shopWord("delivery", locale, { place: placeName })}
+        {placeName === "" ? say("deliverySomewhere") : say("delivery", { place: placeName })}
       </h3>
       <ul>{quote.options.filter(({ shown }) => shown).map(row)}</ul>
       {hidden.length > 0 && (
@@ -80,12 +83,10 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
       {choose && current?.total != null && (
         <div className="mt-auto pt-4">
           <p className="flex justify-between text-[17px] font-bold">
-            <span>{shopWord("total", locale)}</span>
+            <span>{say("total")}</span>
             <span data-total>{money(current.total)}</span>
           </p>
-          <p className="text-end text-[13px] text-quiet">
-            {shopWord("taxIncluded", locale, { tax: money(current.tax ?? 0) })}
-          </p>
+          <p className="text-end text-[13px] text-quiet">{say("taxIncluded", { tax: money(current.tax ?? 0) })}</p>
         </div>
       )}
     </>
@@ -108,10 +109,11 @@ type OfferedProps = {
 
 function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
   const { products } = useLooked();
+  const say = useShopWords();
   const { name, pickup, price, fullPrice, from, asks, grants } = option;
   const reduced = price !== null && fullPrice !== null && price < fullPrice;
   const location = compiled.plan.locations?.find(({ id }) => id === option.location);
-  const promise = promiseText(option, locale, location?.timeZone ?? "UTC");
+  const promise = promiseText(option, locale, location?.timeZone ?? "UTC", say);
   return (
     <>
       <span className={option.available ? "min-w-0" : "min-w-0 text-quiet"}>
@@ -130,8 +132,8 @@ function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
         )}
         {asks && option.available && choose && (
           <span className="block text-[13px] text-quiet">
-            {shopWord("asks", locale, {
-              what: new Intl.ListFormat(locale).format(asks.map((what) => shopWord(what, locale))),
+            {say("asks", {
+              what: new Intl.ListFormat(locale).format(asks.map((what) => say(what))),
             })}
           </span>
         )}
@@ -146,10 +148,10 @@ function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
       <span className="ms-auto text-end">
         {reduced && <s className="me-2 text-[13px] text-quiet">{money(fullPrice)}</s>}
         {price === null ? (
-          <span className="text-[13px] text-quiet">{shopWord("notAvailable", locale)}</span>
+          <span className="text-[13px] text-quiet">{say("notAvailable")}</span>
         ) : (
           <span className={reduced ? "font-semibold text-primary" : ""} data-price>
-            {shownPrice(price, from, money, locale)}
+            {shownPrice(price, from, money, say)}
           </span>
         )}
       </span>
@@ -157,7 +159,7 @@ function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
   );
 }
 
-function shownPrice(price: number, from: boolean, money: (minor: number) => string, locale: string): string {
-  if (price === 0) return shopWord(from ? "freeSomewhere" : "free", locale);
-  return from ? shopWord("from", locale, { price: money(price) }) : money(price);
+function shownPrice(price: number, from: boolean, money: (minor: number) => string, say: SayWord): string {
+  if (price === 0) return say(from ? "freeSomewhere" : "free");
+  return from ? say("from", { price: money(price) }) : money(price);
 }

@@ -5,12 +5,13 @@ import type { Surface } from "../../../core/messages/states.ts";
 import type { Quote } from "../../../core/quote/answer/quote.ts";
 import { ProgressDisplay } from "./progress-display.tsx";
 import { ShopLink } from "./shop-link.tsx";
-import { shopWord } from "./shop-words.ts";
+import { useShopWords } from "./shop-words.ts";
 
-type Props = { quote: Quote; surface: Surface; display: Display | undefined; locale: string };
+type Props = { quote: Quote; surface: Surface; display: Display | undefined };
 
 /** What the shopper reads about each offer, with how far along the ladder they are. Silent where nothing can be promised. */
-export function ProgressMessage({ quote, surface, display = PLAIN_DISPLAY, locale }: Props) {
+export function ProgressMessage({ quote, surface, display = PLAIN_DISPLAY }: Props) {
+  const say = useShopWords();
   const [closed, setClosed] = useState<readonly string[]>([]);
   const speaking = [...new Set(quote.messages.map(({ offer }) => offer))].filter((offer) => !closed.includes(offer));
   const offers = display.several === "nearest" ? nearest(quote, speaking) : speaking;
@@ -41,7 +42,7 @@ export function ProgressMessage({ quote, surface, display = PLAIN_DISPLAY, local
                 onClick={() => setClosed([...closed, offer])}
               >
                 <X size={14} aria-hidden />
-                <span className="sr-only">{shopWord("close", locale)}</span>
+                <span className="sr-only">{say("close")}</span>
               </button>
             )}
             {messages.map(({ state, text }) => (

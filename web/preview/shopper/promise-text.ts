@@ -1,12 +1,16 @@
 import type { QuotedOption } from "../../../core/quote/answer/quote.ts";
 import { daysWords, momentWords } from "../../names/moment-words.ts";
-import { shopWord } from "./shop-words.ts";
+import type { SayWord } from "./shop-words.ts";
 
 /** When goods arrive or are ready, as the shopper reads it; null when nothing is promised. @param timeZone the location's */
-export function promiseText({ promise, available }: QuotedOption, locale: string, timeZone: string): string | null {
+export function promiseText(
+  { promise, available }: QuotedOption,
+  locale: string,
+  timeZone: string,
+  say: SayWord,
+): string | null {
   if (!promise || !available) return null;
   const { earliest, latest, readyAt } = promise;
-  if (readyAt !== undefined)
-    return shopWord("ready", locale, { when: momentWords(Date.parse(readyAt), timeZone, locale) });
-  return shopWord("arrives", locale, { when: daysWords(earliest, latest, locale) });
+  if (readyAt !== undefined) return say("ready", { when: momentWords(Date.parse(readyAt), timeZone, locale) });
+  return say("arrives", { when: daysWords(earliest, latest, locale) });
 }

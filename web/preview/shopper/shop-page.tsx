@@ -1,3 +1,4 @@
+import { lazy, Suspense } from "react";
 import { FILLER_SKU } from "../../../core/cart/read-cart.ts";
 import { formatMoney } from "../../../core/money/format.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
@@ -5,12 +6,19 @@ import type { Quote } from "../../../core/quote/answer/quote.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { CartLines } from "./cart-lines.tsx";
+import { withOneMore } from "./cart-of-view.ts";
 import { CodeField } from "./code-field.tsx";
 import { DeliveryChoice } from "./delivery-choice.tsx";
 import { OrderDiscounts } from "./order-discounts.tsx";
 import { ProgressMessage } from "./progress-message.tsx";
 import type { ShopPageName } from "./shop-page-tabs.tsx";
-import { shopWord } from "./shop-words.ts";
+import { useShopWords } from "./shop-words.ts";
+
+// Loaded when the front is looked at.
+const FrontGoods = lazy(() => import("./front-goods.tsx").then((module) => ({ default: module.FrontGoods })));
+
+// Loaded once a code is entered.
+const IdleCodesNote = lazy(() => import("./idle-codes-note.tsx").then((module) => ({ default: module.IdleCodesNote })));
 
 type Props = {
   plan: Plan;
@@ -21,33 +29,49 @@ type Props = {
   locale: string;
 };
 
-/** A page of the shop as its shopper sees it. */
+/** A page of the shop as its shopper sees it: the front with goods, the cart, the checkout. */
 export function ShopPage({ plan, compiled, quote, page, placeName, locale }: Props) {
   const { request, products, cart, setCart, cursor, witness } = useLooked();
+  const say = useShopWords();
   const { lines } = request.cart;
   const isOwn = cursor === null && !witness;
   const money = (minor: number) => formatMoney(minor, quote.currency, locale);
-  const nameOf = (sku: string) =>
-    sku === FILLER_SKU ? shopWord("otherGoods", locale) : (products.get(sku)?.name ?? sku);
+  const nameOf = (sku: string) => (sku === FILLER_SKU ? say("otherGoods") : (products.get(sku)?.name ?? sku));
   const chosen = quote.options.find((option) => option.chosen);
   const { totals } = quote;
   const { display } = plan.store;
-  const progress = <ProgressMessage quote={quote} surface={page} display={display} locale={locale} />;
+  const progress = <ProgressMessage quote={quote} surface={page} display={display} />;
+  const pieces = lines.reduce((sum, { quantity }) => sum + quantity, 0);
   return (
     <>
+      <header className="-mx-4 -mt-4 mb-3 flex items-baseline justify-between gap-3 border-b border-base-300 px-4 py-2.5">
+        <span className="min-w-0 truncate text-[17px] font-semibold">{plan.store.name}</span>
+        <span className="text-[13px] text-quiet">
+          {say("cart")} ({pieces})
+        </span>
+      </header>
       {page === "banner" && (
         <>
-          {progress}
-          <p className="mt-2 text-[13px] text-quiet">{shopWord("front", locale)}</p>
+          <div className="-mx-4 -mt-3 mb-3 bg-base-200 px-4 pt-2 empty:hidden">{progress}</div>
+          <Suspense>
+            <FrontGoods
+              currency={quote.currency}
+              money={money}
+              onAdd={isOwn ? (sku) => setCart(withOneMore(cart, sku)) : undefined}
+            />
+          </Suspense>
         </>
       )}
       {page !== "banner" && display?.position !== "below" && progress}
       {page === "cart" && (
         <CartLines
-          lines={lines.map((line) => ({ ...line, name: nameOf(line.sku) }))}
+          lines={lines.map((line) => ({
+            ...line,
+            name: nameOf(line.sku),
+            categories: products.get(line.sku)?.categories ?? [],
+          }))}
           currency={quote.currency}
           money={money}
-          locale={locale}
           cart={cart.lines}
           onLine={
             isOwn
@@ -65,7 +89,12 @@ export function ShopPage({ plan, compiled, quote, page, placeName, locale }: Pro
       {page !== "banner" && display?.position === "below" && progress}
       {page !== "banner" && isOwn && (
         <>
-          <CodeField codes={cart.codes ?? []} locale={locale} onCodes={(codes) => setCart({ ...cart, codes })} />
+          <CodeField codes={cart.codes ?? []} onCodes={(codes) => setCart({ ...cart, codes })} />
+          {(cart.codes ?? []).length > 0 && (
+            <Suspense>
+              <IdleCodesNote compiled={compiled} request={request} />
+            </Suspense>
+          )}
           <OrderDiscounts
             discounts={cart.discounts ?? []}
             currency={quote.currency}
@@ -75,18 +104,18 @@ export function ShopPage({ plan, compiled, quote, page, placeName, locale }: Pro
       )}
       {page === "checkout" && lines.length > 0 && (
         <dl className="mb-2 grid grid-cols-[1fr_auto] gap-y-1 border-b border-base-300 pb-2">
-          <dt>{shopWord("goods", locale)}</dt>
+          <dt>{say("goods")}</dt>
           <dd className="text-right">{money(totals.shelf)}</dd>
           {totals.lineDiscounts + totals.orderDiscounts > 0 && (
             <>
-              <dt>{shopWord("discount", locale)}</dt>
+              <dt>{say("discount")}</dt>
               <dd className="text-right">−{money(totals.lineDiscounts + totals.orderDiscounts)}</dd>
             </>
           )}
         </dl>
       )}
       {page === "banner" ? null : quote.zone === null && !quote.zonesPossible ? (
-        <p className="mt-3 text-warning">{shopWord("notServed", locale, { place: placeName })}</p>
+        <p className="mt-3 text-warning">{say("notServed", { place: placeName })}</p>
       ) : (
         <DeliveryChoice
           quote={quote}
@@ -100,7 +129,7 @@ export function ShopPage({ plan, compiled, quote, page, placeName, locale }: Pro
       )}
       {page === "cart" && chosen?.total != null && lines.length > 0 && (
         <p className="mt-auto flex justify-between pt-4 text-[17px] font-bold">
-          <span>{shopWord("total", locale)}</span>
+          <span>{say("total")}</span>
           <span data-total>{money(chosen.total)}</span>
         </p>
       )}

@@ -1,4 +1,6 @@
-import { WORDS as ENGLISH, type ShopWord, type ShopWords } from "./shop-words/en.ts";
+import { createContext, useContext } from "react";
+import type { OwnShopWords, ShopWord } from "../../../core/messages/shop-words.ts";
+import { WORDS as ENGLISH, type ShopWords } from "./shop-words/en.ts";
 
 // English is here at once; other languages are loaded when a shopper reads them.
 
@@ -40,8 +42,27 @@ export function loadShopWords(locale: string): Promise<void> {
   return begun;
 }
 
-/** @example shopWord("from", "pt-PT", { price: "4,90 €" }) // "desde 4,90 €" */
-export function shopWord(word: ShopWord, locale: string, values: Record<string, string> = {}): string {
-  const text = (loaded.get(languageOf(locale)) ?? ENGLISH)[word];
-  return text.replaceAll(/\{(\w+)\}/g, (_, name: string) => values[name] ?? "");
+/** What a shop says for a word, with what it is about. */
+export type SayWord = (word: ShopWord, values?: Readonly<Record<string, string>>) => string;
+
+/**
+ * The words of a shop in one language: the store's own, else those that ship, else English.
+ *
+ * @example wordsIn("pt-PT", {})("from", { price: "4,90 €" }) // "desde 4,90 €"
+ */
+export function wordsIn(locale: string, own: OwnShopWords): SayWord {
+  const language = languageOf(locale);
+  const shipped = loaded.get(language) ?? ENGLISH;
+  return (word, values = {}) => {
+    const text = own[word]?.[locale] ?? own[word]?.[language] ?? shipped[word];
+    return text.replaceAll(/\{(\w+)\}/g, (_, name: string) => values[name] ?? "");
+  };
 }
+
+/** How the shop on screen says its words; set where its page stands. */
+export const ShopWordsContext = createContext<SayWord>(wordsIn("en", {}));
+export const useShopWords = (): SayWord => useContext(ShopWordsContext);
+
+/** The words that ship in a language, once they are loaded. */
+export const shippedWord = (word: ShopWord, locale: string): string =>
+  (loaded.get(languageOf(locale)) ?? ENGLISH)[word];

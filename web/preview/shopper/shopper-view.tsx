@@ -1,24 +1,32 @@
 import Monitor from "lucide-react/icons/monitor";
 import Smartphone from "lucide-react/icons/smartphone";
-import { type ReactNode, Suspense, use, useState } from "react";
+import { lazy, type ReactNode, Suspense, use, useState } from "react";
+import type { OwnShopWords } from "../../../core/messages/shop-words.ts";
 import { makersMoney } from "../../../core/money/format.ts";
 import type { AddressNote } from "../../../core/places/place.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { carrierQuestions } from "../../../core/quote/carriers/carrier-questions.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
-import { type Looked, useLooked } from "../../state/quote-context.ts";
+import { useLooked } from "../../state/quote-context.ts";
 import type { Standpoint } from "../../state/standpoint.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { useStored } from "../../state/use-stored.ts";
-import { CarrierBehaviours } from "./carrier-behaviours.tsx";
+import { withOneMore } from "./cart-of-view.ts";
 import { OfferSwitches } from "./offer-switches.tsx";
 import { ProductFinder } from "./product-finder.tsx";
 import { SampleChoice } from "./sample-choice.tsx";
 import { SavedCartsMenu } from "./saved-carts-menu.tsx";
 import { ShopPage } from "./shop-page.tsx";
 import { type ShopPageName, ShopPageTabs } from "./shop-page-tabs.tsx";
-import { hasShopWords, loadShopWords } from "./shop-words.ts";
+import { hasShopWords, loadShopWords, ShopWordsContext, wordsIn } from "./shop-words.ts";
 import { WhyNoMessage } from "./why-no-message.tsx";
+
+// Where a live carrier is asked.
+const CarrierBehaviours = lazy(() =>
+  import("./carrier-behaviours.tsx").then((module) => ({ default: module.CarrierBehaviours })),
+);
+
+const NO_WORDS: OwnShopWords = {};
 
 /** Said beside the shop's page, to the people who look: shoppers are told nothing. */
 const ADDRESS_WORDS: Readonly<Record<AddressNote, string>> = {
@@ -40,7 +48,7 @@ export function ShopperView({ plan }: { plan: Plan }) {
     <aside
       id="shopper-view"
       aria-label="Shopper view"
-      className={`${wide ? "w-[620px]" : "w-[340px]"} flex shrink-0 flex-col border-l border-base-300 bg-base-200 p-3.5 print:hidden max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-7.5rem)] max-[900px]:shadow-xl`}
+      className={`${wide ? "w-[620px]" : "w-[360px]"} flex shrink-0 flex-col border-l border-base-300 bg-base-200 py-3.5 *:mx-3.5 [&>#shop-page]:mx-0 print:hidden max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-7.5rem)] max-[900px]:shadow-xl`}
     >
       <div className="mb-2.5 flex flex-wrap items-center gap-x-3 gap-y-1">
         <ShopPageTabs page={page} onPage={setPage} />
@@ -65,23 +73,27 @@ export function ShopperView({ plan }: { plan: Plan }) {
         aria-labelledby={`tab-${page}`}
         lang={locale}
         dir={/^(ar|fa|he|ur)\b/.test(locale) ? "rtl" : "ltr"}
-        className="relative flex min-h-0 flex-1 flex-col overflow-y-auto bg-base-100 p-4"
+        className="@container relative flex min-h-0 flex-1 flex-col overflow-y-auto border-y border-base-300 bg-base-100 p-4"
       >
         <Notes />
         <Suspense>
-          <InLanguage locale={locale}>
+          <InLanguage locale={locale} own={plan.store.words ?? NO_WORDS}>
             {quote && (
               <ShopPage plan={plan} compiled={compiled} quote={quote} page={page} placeName={place} locale={locale} />
             )}
           </InLanguage>
         </Suspense>
       </section>
-      <CarrierBehaviours
-        asked={asked}
-        moods={standpoint.moods}
-        asking={asking}
-        onMoods={(moods) => setStandpoint({ ...standpoint, moods })}
-      />
+      {asked.length > 0 && (
+        <Suspense>
+          <CarrierBehaviours
+            asked={asked}
+            moods={standpoint.moods}
+            asking={asking}
+            onMoods={(moods) => setStandpoint({ ...standpoint, moods })}
+          />
+        </Suspense>
+      )}
       <OfferSwitches plan={plan} zones={zones} off={off} onOff={setOff} />
       <WhyNoMessage compiled={compiled} request={request} />
       {cursor === null && !witness && (
@@ -92,9 +104,9 @@ export function ShopperView({ plan }: { plan: Plan }) {
 }
 
 /** Waits for the shop's words in the shopper's language. */
-function InLanguage({ locale, children }: { locale: string; children: ReactNode }) {
+function InLanguage({ locale, own, children }: { locale: string; own: OwnShopWords; children: ReactNode }) {
   if (!hasShopWords(locale)) use(loadShopWords(locale));
-  return children;
+  return <ShopWordsContext value={wordsIn(locale, own)}>{children}</ShopWordsContext>;
 }
 
 /** Said while something else is looked at than the shopper's own cart, with the way back. */
@@ -105,7 +117,7 @@ function LookedElsewhere({ place }: { place: string }) {
       {witness && (
         <p className="mb-2 text-[13px]">
           A made-up cart, <strong>{place}</strong>, {witnessWords(witness)}.{" "}
-          <button type="button" className="link" onClick={() => setWitness(null)}>
+          <button type="button" className="btn btn-xs" onClick={() => setWitness(null)}>
             Back to the shopper
           </button>
         </p>
@@ -113,7 +125,7 @@ function LookedElsewhere({ place }: { place: string }) {
       {cursor !== null && (
         <p className="mb-2 text-[13px]">
           Looking at a cart of <strong>{makersMoney(cursor, request.currency)}</strong>.{" "}
-          <button type="button" className="link" onClick={() => setCursor(null)}>
+          <button type="button" className="btn btn-xs" onClick={() => setCursor(null)}>
             Back to the sample
           </button>
         </p>
@@ -144,14 +156,6 @@ function Notes() {
       )}
     </>
   );
-}
-
-function withOneMore(cart: Looked["cart"], sku: string): Looked["cart"] {
-  const held = cart.lines.find((line) => line.sku === sku);
-  const lines = held
-    ? cart.lines.map((line) => (line === held ? { ...line, quantity: line.quantity + 1 } : line))
-    : [...cart.lines, { sku, quantity: 1 }];
-  return { ...cart, lines };
 }
 
 const placeOfWitness = ({ destination }: QuoteRequest) => ({

@@ -1,17 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { Link } from "wouter";
-import { whySentences } from "../../../core/explain/why-words.ts";
+import { whyLeads } from "../../../core/explain/why-words.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { carrierNamesIn, NO_CARRIERS } from "../../names/carrier-names.ts";
 import { locationNameIn } from "../../names/location-name.ts";
+import { fieldAddress } from "../../state/field-address.ts";
 import { carrierList } from "../../state/server-queries.ts";
 
 type Props = { compiled: CompiledPlan; request: QuoteRequest; option: string };
-
-const PAGES = { option: "/delivery", offer: "/offers", zone: "/places" } as const;
 
 /** Why an option costs what it does, line by line; each line leads to the setting that caused it. */
 export function WhyPanel({ compiled, request, option }: Props) {
@@ -22,16 +21,16 @@ export function WhyPanel({ compiled, request, option }: Props) {
     const accounts = "quote" in result ? (result.quote.why ?? []) : [];
     return accounts.map((why) => ({
       zone: why.zone,
-      sentences: whySentences(compiled.plan, why, option, request.currency, names),
+      sentences: whyLeads(compiled.plan, why, option, request.currency, names),
     }));
   }, [compiled, request, option, carriers]);
   return (
     <div className="mt-1.5 border-l-2 border-primary pl-3 text-[13px]" dir="ltr" lang="en">
       {sentences.map(({ zone, sentences: lines }) => (
         <ul key={zone} className="grid gap-1">
-          {lines.map(({ text, about }) => (
+          {lines.map(({ text, to }) => (
             <li key={text}>
-              <Link className="hover:underline" href={`${PAGES[about.kind]}#${about.id}`}>
+              <Link className="link" href={fieldAddress(to)}>
                 {text}
               </Link>
             </li>

@@ -4,11 +4,13 @@ import { acceptedReason, causeOf, type Finding } from "../../../core/checks/find
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { arrowsInList } from "../../fields/arrow-keys.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
 import { counted } from "../../names/counted.ts";
-import { accept, FindingLine, FindingsContext, PAGES, reopen } from "../../state/findings-context.tsx";
+import { fieldAddress } from "../../state/field-address.ts";
+import { accept, FindingLine, FindingsContext, reopen } from "../../state/findings-context.tsx";
 import { useLooked } from "../../state/quote-context.ts";
 import type { ChecksState } from "../../state/use-checks.ts";
 import { useDraft } from "../../state/use-draft.ts";
@@ -82,15 +84,16 @@ function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
       {open.length === 0 && (
         <p className="border border-base-300 bg-base-100 p-6">Nothing was found that is wrong, risky or odd.</p>
       )}
-      <ul aria-label="Open findings">
+      <ul aria-label="Open findings" onKeyDown={arrowsInList}>
         {[...open]
           .sort((a, b) => order[a.severity] - order[b.severity])
           .map((finding) => (
             <li key={causeOf(finding)} className="border-b border-base-300 py-2.5">
-              <FindingLine finding={finding} />{" "}
-              <Link className="link" href={PAGES[finding.at.kind] + finding.at.id}>
-                Go there
-              </Link>
+              <FindingLine finding={finding}>
+                <Link className="link" href={fieldAddress(finding.at)}>
+                  Go there
+                </Link>
+              </FindingLine>
               <AcceptForm plan={plan} finding={finding} />
             </li>
           ))}
@@ -102,7 +105,7 @@ function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
             {letBe.map((finding) => (
               <li key={causeOf(finding)} className="border-b border-base-300 py-2 text-quiet">
                 {finding.sentence} <em>{acceptedReason(finding, accepted)}</em>{" "}
-                <button type="button" className="link" onClick={() => reopen(plan, finding)}>
+                <button type="button" className="btn btn-xs" onClick={() => reopen(plan, finding)}>
                   Take it up again
                 </button>
               </li>

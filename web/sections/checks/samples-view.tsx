@@ -202,10 +202,10 @@ function Row({ run: { sample, differences, seen }, onShow, onAccept, onDrop }: R
       <div className="flex items-center gap-3">
         <span className={differences.length > 0 ? "font-semibold" : ""}>{sample.name}</span>
         <span className="ml-auto flex gap-3 text-[13px]">
-          <button type="button" className="link" onClick={onShow}>
+          <button type="button" className="btn btn-xs" onClick={onShow}>
             Show me
           </button>
-          <button type="button" className="link" onClick={onDrop}>
+          <button type="button" className="btn btn-xs" onClick={onDrop}>
             Forget<span className="sr-only"> {sample.name}</span>
           </button>
         </span>

@@ -17,6 +17,7 @@ import { SectionHeading } from "../../fields/section-heading.tsx";
 import { carrierNamesIn } from "../../names/carrier-names.ts";
 import { namesOf } from "../../names/entity-words.ts";
 import { locationNameIn } from "../../names/location-name.ts";
+import { openField } from "../../state/open-field.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { carrierList } from "../../state/server-queries.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
@@ -58,13 +59,13 @@ export function DeliveryView() {
     const [first] = made;
     if (!first) return;
     save(...made);
-    select(first.id);
+    openField({ kind: "option", id: first.id });
   };
   const duplicate = (option: DeliveryOption) => {
     const ids = options.map(({ id }) => id);
     const copy = { ...option, id: freeId(`${option.id}-copy`, ids), position: lastPosition(options), on: false };
     save(copy);
-    select(copy.id);
+    openField({ kind: "option", id: copy.id });
   };
 
   const move = (id: string, to: number) => draftStore.commit(...movedEntities(plan, "option", id, to));

@@ -50,35 +50,40 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
         onRemove={onRemove}
       />
       <FindingsBeside kind="option" id={option.id} />
-      <Part name="What shoppers call it">
+      <Part name="What shoppers call it" at="/name /note /picture">
         <OptionTexts option={option} onOption={(next) => onOption(next, true)} />
       </Part>
-      <Part name="What it costs">
+      <Part name="What it costs" at="/charge">
         <ChargeEditor
           key={option.id}
           charge={option.charge}
           onCharge={(charge, done) => onOption({ ...option, charge }, done)}
         />
-        <ZoneDifferences option={option} calendars={calendars} at={at} onOption={onOption} />
-        <div className="mt-3">
+        <div data-at="/byZone">
+          <ZoneDifferences option={option} calendars={calendars} at={at} onOption={onOption} />
+        </div>
+        <div className="mt-3" data-at="/costsStore">
           <StoreCostFields option={option} onOption={onOption} />
         </div>
         <details className="mt-3" open={hasExtras(option)}>
           <summary className="cursor-pointer text-quiet">Handling, limits, mark-up, tax and surcharges</summary>
-          <div className="mt-2 grid gap-4">
+          <div
+            className="mt-2 grid gap-4"
+            data-at="/base /markUp /minimum /maximum /handling /entered /taxRate /rounding"
+          >
             <ExtraCharges option={option} onOption={onOption} />
             <SurchargeList option={option} onOption={onOption} />
           </div>
         </details>
       </Part>
-      <Part name="Who can have it">
+      <Part name="Who can have it" at="/when">
         <ConditionBuilder
           condition={option.when}
           lead="It is offered for"
           onCondition={(when) => onOption(setOptional(option, "when", when), true)}
         />
       </Part>
-      <Part name="When it comes">
+      <Part name="When it comes" at="/promise /windows">
         <PromiseEditor
           plan={plan}
           calendars={calendars}
@@ -91,10 +96,10 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
           onWindows={(windows) => onOption(setOptional(option, "windows", windows), true)}
         />
       </Part>
-      <Part name="How it reaches the shopper">
+      <Part name="How it reaches the shopper" at="/way">
         <WayFields option={option} onOption={set} />
       </Part>
-      <Part name="Where it is offered">
+      <Part name="Where it is offered" at="/zones /channels">
         <ZoneChoice
           label="Where it is offered"
           zones={plan.zones}
@@ -109,7 +114,7 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
           />
         </div>
       </Part>
-      <Part name="At the checkout">
+      <Part name="At the checkout" at="/whenUnavailable /asks /code">
         <div className="grid justify-items-start gap-2">
           <AtCheckout option={option} onOption={(next) => onOption(next, true)} />
         </div>
@@ -118,8 +123,9 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
   );
 }
 
-const Part = ({ name, children }: { name: string; children: ReactNode }) => (
-  <div className="border-t border-base-300 pt-3">
+/** @param at what of the option is changed here, as JSON pointers */
+const Part = ({ name, at, children }: { name: string; at: string; children: ReactNode }) => (
+  <div className="border-t border-base-300 pt-3" data-at={at}>
     <h3 className="mb-2 font-semibold">{name}</h3>
     {children}
   </div>

@@ -1,4 +1,13 @@
-import { DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  type Announcements,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  type UniqueIdentifier,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
 import {
   arrayMove,
   SortableContext,
@@ -50,7 +59,7 @@ export function OptionList({ rows, selected, onSelect, onMove }: Props) {
     afterPaint(() => onMove(id, to));
   };
   return (
-    <DndContext sensors={sensors} onDragEnd={drop}>
+    <DndContext sensors={sensors} onDragEnd={drop} accessibility={{ announcements: announcementsFor(shown) }}>
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ul aria-label="Delivery options">
           {shown.map((row) => (
@@ -60,6 +69,24 @@ export function OptionList({ rows, selected, onSelect, onMove }: Props) {
       </SortableContext>
     </DndContext>
   );
+}
+
+/** What is said to who does not see it move: options by their names, and places by their number. */
+function announcementsFor(rows: readonly OptionRow[]): Announcements {
+  const nameOf = (id: UniqueIdentifier) => {
+    const row = rows.find(({ option }) => option.id === id);
+    return row ? optionName(row.option) : String(id);
+  };
+  const placeOf = (id: UniqueIdentifier) =>
+    `place ${rows.findIndex(({ option }) => option.id === id) + 1} of ${rows.length}`;
+  return {
+    onDragStart: ({ active }) => `Picked up ${nameOf(active.id)}, ${placeOf(active.id)}.`,
+    onDragOver: ({ active, over }) =>
+      over ? `${nameOf(active.id)} is over ${placeOf(over.id)}, ${nameOf(over.id)}.` : "",
+    onDragEnd: ({ active, over }) =>
+      over ? `${nameOf(active.id)} is at ${placeOf(over.id)} now.` : `${nameOf(active.id)} stays where it was.`,
+    onDragCancel: ({ active }) => `${nameOf(active.id)} stays where it was.`,
+  };
 }
 
 type RowProps = OptionRow & { selected: boolean; onSelect: (id: string) => void };
@@ -90,8 +117,8 @@ const Row = memo(function Row({ option, cost, places, here, selected, onSelect }
         <span className={`font-semibold ${option.on === false ? "text-quiet line-through" : ""}`}>
           {optionName(option)}
         </span>
-        {here && <span className="ml-1.5 text-[12px] text-primary">here</span>}
-        {!here && <span className="block truncate text-[12px] text-quiet">{places}</span>}
+        {here && <span className="ml-1.5 text-[13px] text-primary">here</span>}
+        {!here && <span className="block truncate text-[13px] text-quiet">{places}</span>}
         <span className="block truncate text-[13px] text-quiet">{option.on === false ? "switched off" : cost}</span>
       </button>
     </li>

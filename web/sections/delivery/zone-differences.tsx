@@ -71,7 +71,7 @@ function ZoneItem({ zone, option, own, calendars, at, onOwn }: ItemProps) {
   const given = partNames.filter((part) => own[part] !== undefined);
   const offered = partNames.filter((part) => own[part] === undefined && (part !== "promise" || option.promise));
   return (
-    <li className={given.length > 0 ? "border-l-2 border-primary pl-3" : "pl-3.5"}>
+    <li className={given.length > 0 ? "border-l-2 border-primary pl-3" : "pl-3.5"} data-at={`/byZone/${id}`}>
       <p className="flex flex-wrap items-center gap-2">
         <span className="font-semibold">{name}</span>
         {own.charge && <>costs {chargeWords(own.charge, there, savedOf(plan))}, unlike the others</>}

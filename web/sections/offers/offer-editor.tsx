@@ -27,6 +27,7 @@ import { isAtMostAll } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { type UnitSystem, unitsOf } from "../../names/units.ts";
+import { openField } from "../../state/open-field.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { CountedCart } from "./counted-cart.tsx";
@@ -61,15 +62,15 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
   return (
     <div>
       <Naming offer={offer} onOffer={save} onSelect={onSelect} onDuplicate={onDuplicate} onNextYear={onNextYear} />
-      <Part name="Ladder" heading="The ladder">
+      <Part name="Ladder" heading="The ladder" at="/steps">
         <GoalGrid plan={plan} offer={offer} tools />
         <Ladder offer={offer} onOffer={save} />
       </Part>
-      <Part name="What counts">
+      <Part name="What counts" at="/counts /nearlyThere">
         <WhatCounts offer={offer} onOffer={save} />
         {compiled && <CountedCart compiled={compiled} request={request} offer={offer} productName={productName} />}
       </Part>
-      <Part name="For whom" heading="For whom and which carts">
+      <Part name="For whom" heading="For whom and which carts" at="/when /signInLure">
         <ConditionBuilder
           condition={offer.when}
           lead="It is for"
@@ -82,7 +83,7 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
           onCommit={(isTold) => save(setOptional(offer, "signInLure", isTold || undefined))}
         />
       </Part>
-      <Part name="Where">
+      <Part name="Where" at="/zones /channels">
         <ZoneChoice
           label="Zones it holds in"
           zones={plan.zones}
@@ -97,7 +98,7 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
           />
         </div>
       </Part>
-      <Part name="When">
+      <Part name="When" at="/schedule">
         <ScheduleEditor
           always="It runs all the time."
           schedule={offer.schedule}
@@ -105,7 +106,7 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
           onSchedule={(schedule) => save(setOptional(offer, "schedule", schedule))}
         />
       </Part>
-      <Part name="How often, and with what else">
+      <Part name="How often, and with what else" at="/limits /stacking">
         <StackingEditor plan={plan} offer={offer} onOffer={save} />
       </Part>
       <p className={part}>
@@ -119,8 +120,16 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
 
 const part = "mt-4 border-t border-base-300 pt-3";
 
-const Part = ({ name, heading = name, children }: { name: string; heading?: string; children: ReactNode }) => (
-  <section aria-label={name} className={part}>
+type PartProps = {
+  name: string;
+  heading?: string;
+  /** What of the offer is changed here, as JSON pointers. */
+  at: string;
+  children: ReactNode;
+};
+
+const Part = ({ name, heading = name, at, children }: PartProps) => (
+  <section aria-label={name} className={part} data-at={at}>
     <h2 className="mb-1 font-semibold">{heading}</h2>
     {children}
   </section>
@@ -132,7 +141,7 @@ type NamingProps = Pick<Props, "offer" | "onSelect" | "onDuplicate" | "onNextYea
 function Naming({ offer, onOffer, onSelect, onDuplicate, onNextYear }: NamingProps) {
   const { plan } = useEditing();
   return (
-    <div className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-1">
+    <div className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-1" data-at="/name /purpose /on">
       <TextField
         label="Name, for your eyes only"
         value={offer.name}
@@ -190,6 +199,7 @@ function Ladder({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
           offer={offer}
           step={step}
           number={i + 1}
+          at={`/steps/${offer.steps.indexOf(step)}`}
           onStep={(next, done) =>
             set(
               steps.map((one) => (one.id === step.id ? next : one)),
@@ -204,7 +214,10 @@ function Ladder({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
         type="button"
         className="btn btn-sm"
         disabled={optionIds.length === 0 || offer.steps.length >= MOST_STEPS}
-        onClick={() => set([...steps, nextStep(plan, offer, optionIds.slice(0, 1))])}
+        onClick={() => {
+          set([...steps, nextStep(plan, offer, optionIds.slice(0, 1))]);
+          openField({ kind: "offer", id: offer.id, path: `/steps/${steps.length}/trigger` });
+        }}
       >
         Add a step
       </button>

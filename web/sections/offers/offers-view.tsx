@@ -8,6 +8,7 @@ import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { aYearLater } from "../../../core/time/occurrences.ts";
 import { type Editing, EditingContext, editingIn } from "../../editors/editing.ts";
+import { Popover } from "../../fields/popover.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
 import { locationNameIn } from "../../names/location-name.ts";
@@ -29,6 +30,8 @@ const RatesView = lazy(() => import("../rates/rates-view.tsx").then((module) => 
 const SavedConditions = lazy(() =>
   import("./saved-conditions.tsx").then((module) => ({ default: module.SavedConditions })),
 );
+
+const OfferPatterns = lazy(() => import("./offer-patterns.tsx"));
 
 const TABS = [
   { id: "here", name: "Here and now" },
@@ -65,7 +68,7 @@ export function OffersView() {
     setProblem(offer ? null : "There is no delivery option here to give something on: add one under Delivery first.");
     if (!offer) return;
     draftStore.commit({ kind: "offer", id: offer.id, body: offer });
-    select(offer.id);
+    void import("../../state/open-field.ts").then(({ openField }) => openField({ kind: "offer", id: offer.id }));
   };
   const duplicate = (offer: Offer) => {
     const ids = plan.offers.map(({ id }) => id);
@@ -83,17 +86,24 @@ export function OffersView() {
     <div className="mx-auto max-w-[1200px]">
       <SectionHeading className="sr-only">Offers</SectionHeading>
       <Tabs name="Offers" tabs={TABS} current={tab} onTab={select}>
-        <button
-          type="button"
-          className="btn btn-sm mb-1 ml-auto"
-          onClick={async () => {
-            // With the texts in all their languages.
-            const { newOffer } = await import("./new-offer.ts");
-            add(newOffer(plan, zones.slice(0, 1), "New offer"));
-          }}
-        >
-          Add an offer
-        </button>
+        <span className="mb-1 ml-auto flex items-center gap-1">
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={async () => {
+              // With the texts in all their languages.
+              const { newOffer } = await import("./new-offer.ts");
+              add(newOffer(plan, zones.slice(0, 1), "New offer"));
+            }}
+          >
+            Add an offer
+          </button>
+          <Popover label="Offers from a pattern" shown="From a pattern" look="button" side="right">
+            <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+              <OfferPatterns plan={plan} zone={zones[0] ?? null} currency={currency} onAdd={add} />
+            </Suspense>
+          </Popover>
+        </span>
       </Tabs>
       {problem && (
         <p role="alert" className="mt-2 text-warning">

@@ -4,6 +4,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx";
 import { useEditing } from "../../editors/editing.ts";
 import { TextField } from "../../fields/text-field.tsx";
+import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
 
 /** Conditions kept under a name, with everything that uses them: changed here, they change there. */
@@ -25,13 +26,21 @@ export function SavedConditions() {
             aria-label={saved.name}
             className="border-t border-base-300 pt-3"
           >
-            <div className="flex items-end gap-3">
+            <div className="flex flex-wrap items-end gap-3">
               <TextField
                 label="Reads as"
                 className="w-96"
                 value={saved.name}
                 leaf="condition/name"
                 onCommit={(name) => save({ ...saved, name })}
+              />
+              <TextField
+                label="What it is for"
+                className="w-72"
+                value={saved.purpose}
+                leaf="condition/purpose"
+                onCommit={(purpose) => save({ ...saved, purpose })}
+                onEmpty={() => save(setOptional(saved, "purpose", undefined))}
               />
               <button
                 type="button"

@@ -68,12 +68,40 @@ export function StackingEditor({ plan, offer, onOffer }: Props) {
             className="w-40"
             onCommit={(value) => onOffer({ ...offer, limits: { ...offer.limits, [limit]: value } })}
             onEmpty={() => {
-              const limits = setOptional(offer.limits ?? {}, limit, undefined);
+              const kept = setOptional(offer.limits ?? {}, limit, undefined);
+              // What holds for guests is about that limit alone.
+              const limits = limit === "perShopper" ? setOptional(kept, "guests", undefined) : kept;
               onOffer(setOptional(offer, "limits", Object.keys(limits).length > 0 ? limits : undefined));
             }}
           />
         ))}
       </div>
+      {offer.limits?.perShopper !== undefined && <GuestsField offer={offer} onOffer={onOffer} />}
+    </div>
+  );
+}
+
+/** What a limit per shopper means for whom it cannot count. */
+function GuestsField({ offer, onOffer }: Omit<Props, "plan">) {
+  const { limits } = offer;
+  return (
+    <div className="grid gap-1">
+      <SelectField
+        label="Guests, who cannot be told apart,"
+        value={limits?.guests ?? "never"}
+        choices={{ never: "never get it", "every-time": "get it each time" }}
+        onCommit={(guests) =>
+          onOffer({
+            ...offer,
+            limits: setOptional(limits ?? {}, "guests", guests === "every-time" ? guests : undefined),
+          })
+        }
+      />
+      <p className="text-[13px] text-quiet">
+        {limits?.guests === "every-time"
+          ? "Whoever buys without signing in can use it again and again."
+          : "Only who is known by an account can earn it; guests read nothing of it, since they may have had it before."}
+      </p>
     </div>
   );
 }

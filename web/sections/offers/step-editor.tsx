@@ -16,17 +16,19 @@ type Props = {
   offer: Offer;
   step: Step;
   number: number;
+  /** Where it stands in the offer, as a JSON pointer. */
+  at: string;
   onStep: (step: Step, done: boolean) => void;
   onMove: (by: -1 | 1) => void;
   onRemove: () => void;
 };
 
 /** One rung of the ladder: what earns it and what it gives. */
-export function StepEditor({ offer, step, number, onStep, onMove, onRemove }: Props) {
+export function StepEditor({ offer, step, number, at, onStep, onMove, onRemove }: Props) {
   const { plan } = useEditing();
   const last = offer.steps.length;
   return (
-    <section aria-label={`Step ${number}`} className="border-t border-base-300 py-3">
+    <section aria-label={`Step ${number}`} className="border-t border-base-300 py-3" data-at={at}>
       <header className="flex items-center gap-1">
         <h3 className="mr-auto font-semibold">
           {number}. {stepWords(plan, step)}
@@ -41,16 +43,20 @@ export function StepEditor({ offer, step, number, onStep, onMove, onRemove }: Pr
           <Trash2 size={14} aria-hidden />
         </IconButton>
       </header>
-      <TriggerEditor
-        trigger={step.trigger}
-        firstGoal={() => ({ at: firstMark(offer, unitsOf(plan)), edge: "from" })}
-        onTrigger={(trigger) => onStep({ ...step, trigger }, true)}
-      />
-      <RewardEditor
-        reward={step.reward}
-        options={optionsFor(plan, offer)}
-        onReward={(reward, done) => onStep({ ...step, reward }, done)}
-      />
+      <div data-at={`${at}/trigger`}>
+        <TriggerEditor
+          trigger={step.trigger}
+          firstGoal={() => ({ at: firstMark(offer, unitsOf(plan)), edge: "from" })}
+          onTrigger={(trigger) => onStep({ ...step, trigger }, true)}
+        />
+      </div>
+      <div data-at={`${at}/reward`}>
+        <RewardEditor
+          reward={step.reward}
+          options={optionsFor(plan, offer)}
+          onReward={(reward, done) => onStep({ ...step, reward }, done)}
+        />
+      </div>
     </section>
   );
 }

@@ -37,7 +37,7 @@ export function TakeOffNow({ offer, timeZone }: Props) {
   return (
     <div className="mt-2 text-[13px]">
       {!asking && (
-        <button type="button" className="link" onClick={() => setAsking(true)}>
+        <button type="button" className="btn btn-xs" onClick={() => setAsking(true)}>
           {isOn ? "Take it off for shoppers now" : "Shoppers do not have it now: bring it back"}
         </button>
       )}

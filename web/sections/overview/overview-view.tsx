@@ -35,7 +35,7 @@ function Overview({ plan }: { plan: Plan }) {
   return (
     <div className="mx-auto max-w-[1400px]">
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <SectionHeading className="text-[19px] font-bold">Overview</SectionHeading>
+        <SectionHeading className="text-[20px] font-bold">Overview</SectionHeading>
         <p className="text-quiet">What the cart on screen costs to deliver, and from when that is free.</p>
         <span className="ml-auto flex gap-2 print:hidden">
           <button type="button" className="btn btn-sm" onClick={() => window.print()}>

@@ -2,7 +2,7 @@ import { lazy, type ReactNode, Suspense, useMemo, useState } from "react";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { coverageOf } from "../../../core/queries/coverage.ts";
 import { counted } from "../../names/counted.ts";
-import { COUNTRIES } from "../../names/place-names.ts";
+import { COUNTRY_CODES } from "../../names/country-codes.ts";
 import { useOpenFindings } from "../../state/findings-context.tsx";
 
 const CoverageMap = lazy(() => import("./map/coverage-map.tsx").then((module) => ({ default: module.CoverageMap })));
@@ -18,14 +18,7 @@ type Props = {
 /** Every country and carved-out region at a glance: who serves it, who does not, and what is odd about it. */
 export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
   const [search, setSearch] = useState("");
-  const coverage = useMemo(
-    () =>
-      coverageOf(
-        plan,
-        COUNTRIES.map(({ code }) => code),
-      ),
-    [plan],
-  );
+  const coverage = useMemo(() => coverageOf(plan, COUNTRY_CODES), [plan]);
   const zoneName = (id: string) => plan.zones.find((zone) => zone.id === id)?.name ?? id;
   // Where a zone has nothing to offer, nobody serves.
   const hasOptions = (zone: string) => !coverage.emptyZones.includes(zone);
@@ -37,12 +30,7 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
   const fits = ({ code }: { code: string }) =>
     wanted === "" || code.toLowerCase() === wanted || nameOf(code).toLowerCase().includes(wanted);
   const zoneLink = (id: string) => (
-    <button
-      key={id}
-      type="button"
-      className="mr-2 min-h-6 cursor-pointer underline decoration-dotted underline-offset-2"
-      onClick={() => onZone(id)}
-    >
+    <button key={id} type="button" className="mr-2 link min-h-6 cursor-pointer" onClick={() => onZone(id)}>
       {zoneName(id)}
     </button>
   );
@@ -68,11 +56,7 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
           {findings.map(({ sentence, at, severity }) => (
             <li key={sentence} className={severity === "wrong" ? "text-warning" : ""}>
               {sentence}{" "}
-              <button
-                type="button"
-                className="min-h-6 cursor-pointer underline decoration-dotted"
-                onClick={() => onZone(at.id)}
-              >
+              <button type="button" className="link min-h-6 cursor-pointer" onClick={() => onZone(at.id)}>
                 Show it<span className="sr-only">: {zoneName(at.id)}</span>
               </button>
             </li>
@@ -81,7 +65,14 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
       )}
       <div className="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] items-start gap-4 max-[1000px]:grid-cols-1">
         <Suspense fallback={<div className="mb-3 aspect-[800/420] border border-base-300 bg-base-200" />}>
-          <CoverageMap coverage={coverage} nameOf={nameOf} zoneName={zoneName} chosen={chosen} onZone={onZone} />
+          <CoverageMap
+            plan={plan}
+            coverage={coverage}
+            nameOf={nameOf}
+            zoneName={zoneName}
+            chosen={chosen}
+            onZone={onZone}
+          />
         </Suspense>
         <div className="max-h-[460px] overflow-y-auto">
           <table className="table table-sm border border-base-300 bg-base-100 text-[14px] [&_td]:text-[14px]">
@@ -95,7 +86,7 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
               {served.filter(fits).map(({ code, zones, orNowhere, stopped, claimedTwice }) => (
                 <tr key={code}>
                   <th scope="row" className="font-normal">
-                    {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
+                    {nameOf(code)} <span className="text-[13px] text-quiet">{code}</span>
                   </th>
                   <td>
                     {zones.map(zoneLink)}
@@ -111,7 +102,7 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
               {carved.filter(fits).map(({ code, stopped }) => (
                 <tr key={code}>
                   <th scope="row" className="font-normal">
-                    {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
+                    {nameOf(code)} <span className="text-[13px] text-quiet">{code}</span>
                   </th>
                   <td className="text-warning">
                     {stopped.length > 0 ? "nobody" : "carved out, and served by nobody"}
@@ -123,7 +114,7 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
                 unserved.filter(fits).map(({ code, stopped }) => (
                   <tr key={code}>
                     <th scope="row" className="font-normal">
-                      {nameOf(code)} <span className="text-[12px] text-quiet">{code}</span>
+                      {nameOf(code)} <span className="text-[13px] text-quiet">{code}</span>
                     </th>
                     <td className="text-quiet">
                       nobody

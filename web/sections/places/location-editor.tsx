@@ -45,30 +45,32 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
         checked={plan.store.shipsFrom === location.id}
         onCommit={onShipsFrom}
       />
-      <TextsTable
-        languages={languagesRead(marketsAround(plan, location))}
-        columns={[
-          {
-            label: "Name",
-            texts: location.name,
-            leaf: "location/name/*",
-            onTexts: (texts) => texts && set({ name: texts }),
-            required: true,
-          },
-          {
-            label: "Address, told to who collects",
-            texts: location.address,
-            leaf: "location/address/*",
-            onTexts: (texts) => onLocation(setOptional(location, "address", texts)),
-          },
-          {
-            label: "Told with the address",
-            texts: location.instructions,
-            leaf: "location/instructions/*",
-            onTexts: (texts) => onLocation(setOptional(location, "instructions", texts)),
-          },
-        ]}
-      />
+      <div data-at="/name /address /instructions">
+        <TextsTable
+          languages={languagesRead(marketsAround(plan, location))}
+          columns={[
+            {
+              label: "Name",
+              texts: location.name,
+              leaf: "location/name/*",
+              onTexts: (texts) => texts && set({ name: texts }),
+              required: true,
+            },
+            {
+              label: "Address, told to who collects",
+              texts: location.address,
+              leaf: "location/address/*",
+              onTexts: (texts) => onLocation(setOptional(location, "address", texts)),
+            },
+            {
+              label: "Told with the address",
+              texts: location.instructions,
+              leaf: "location/instructions/*",
+              onTexts: (texts) => onLocation(setOptional(location, "instructions", texts)),
+            },
+          ]}
+        />
+      </div>
       <div className="grid grid-cols-2 items-end gap-4">
         <TextField
           label="Time zone"

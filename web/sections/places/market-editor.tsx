@@ -24,7 +24,7 @@ export function MarketEditor({ order, market, onMarket, onRemove }: Props) {
           <Trash2 size={14} aria-hidden /> Remove
         </button>
       </header>
-      <div className="grid grid-cols-2 gap-4">
+      <div className="grid grid-cols-2 gap-4" data-at="/name /currencies /languages /timeZone">
         <TextField
           label="Name"
           value={market.name}

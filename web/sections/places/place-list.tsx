@@ -2,6 +2,9 @@ import type { Zone } from "../../../core/places/market.ts";
 import { destinationWords } from "../../../core/places/words.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
+import { PatternList } from "../../fields/pattern-list.tsx";
+import { Popover } from "../../fields/popover.tsx";
+import { type ZonePattern, zonePatterns } from "./zone-patterns.ts";
 
 /** What can be selected among the places. */
 export type PlaceKind = "market" | "zone" | "location";
@@ -16,7 +19,7 @@ type Props = {
   nameOf: (code: string) => string;
   onSelect: (key: string) => void;
   /** @param market that a zone is added to */
-  onAdd: (kind: PlaceKind, market?: string) => void;
+  onAdd: (kind: PlaceKind, market?: string, like?: ZonePattern) => void;
 };
 
 /** Markets with their zones, and locations. */
@@ -56,6 +59,14 @@ export function PlaceList({ plan, selected, nameOf, onSelect, onAdd }: Props) {
           <button type="button" className="btn btn-ghost btn-xs mt-1" onClick={() => onAdd("zone", market.id)}>
             Add a zone<span className="sr-only"> to {market.name}</span>
           </button>
+          <Popover label={`Zones from a pattern for ${market.name}`} shown="From a pattern" look="button">
+            <CommonZones
+              plan={plan}
+              market={market.id}
+              nameOf={nameOf}
+              onTake={(pattern) => onAdd("zone", market.id, pattern)}
+            />
+          </Popover>
         </section>
       ))}
       <button type="button" className="btn btn-sm" onClick={() => onAdd("market")}>
@@ -79,6 +90,27 @@ export function PlaceList({ plan, selected, nameOf, onSelect, onAdd }: Props) {
         </button>
       </section>
     </nav>
+  );
+}
+
+type CommonProps = Pick<Props, "plan" | "nameOf"> & { market: string; onTake: (pattern: ZonePattern) => void };
+
+/** Zones that are often wanted and not there yet, with the places that each would claim. Looked for when it is opened. */
+function CommonZones({ plan, market, nameOf, onTake }: CommonProps) {
+  const patterns = zonePatterns(plan, market, nameOf);
+  return (
+    <PatternList
+      label="Common zones"
+      patterns={patterns.map(({ id, name, destinations }) => ({
+        id,
+        name,
+        says: [destinations.map((one) => destinationWords(one, nameOf)).join("; ")],
+      }))}
+      onTake={(id) => {
+        const pattern = patterns.find((one) => one.id === id);
+        if (pattern) onTake(pattern);
+      }}
+    />
   );
 }
 

@@ -8,6 +8,7 @@ import type { Order } from "../../fields/order-buttons.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { namesOf } from "../../names/entity-words.ts";
 import { placeNamer } from "../../names/place-names.ts";
+import { openField } from "../../state/open-field.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { useRegionNames } from "../../state/use-region-names.ts";
@@ -20,6 +21,7 @@ import { type PlaceKind, PlaceList, STORE } from "./place-list.tsx";
 import { StoreEditor } from "./store-editor.tsx";
 import { TryAddress } from "./try-address.tsx";
 import { ZoneEditor } from "./zone-editor.tsx";
+import type { ZonePattern } from "./zone-patterns.ts";
 
 /** @example zoneIn("zone/madeira") // "madeira" */
 const zoneIn = (selected: string): string | null => /^zone\/(.+)$/.exec(selected)?.[1] ?? null;
@@ -35,11 +37,11 @@ export function PlacesView() {
   if (!plan) return null;
 
   const selected = keyOf(chosen ?? here[0] ?? [...plan.zones].sort(byPosition)[0]?.id ?? "");
-  const add = (kind: PlaceKind, market = "") => {
+  const add = (kind: PlaceKind, market = "", like?: ZonePattern) => {
     setProblem(null);
-    const added = addedTo(plan, kind, market);
+    const added = addedTo(plan, kind, market, like);
     draftStore.commit(added);
-    select(`${kind}/${added.id}`);
+    openField({ kind, id: added.id });
   };
   const remove = (kind: PlaceKind, id: string) => {
     const users = usersOf(plan, kind, id);
@@ -142,14 +144,15 @@ function SelectedPlace({ plan, selected, nameOf, onRemove }: SelectedProps) {
 /** Zones are named without their kind too. @example keyOf("azores") // "zone/azores" */
 const keyOf = (selected: string) => (selected.includes("/") ? selected : `zone/${selected}`);
 
-function addedTo(plan: Plan, kind: PlaceKind, market: string): Change {
+function addedTo(plan: Plan, kind: PlaceKind, market: string, like?: ZonePattern): Change {
   switch (kind) {
     case "market": {
       const body = newMarket(plan);
       return { kind, id: body.id, body };
     }
     case "zone": {
-      const body = newZone(plan, market);
+      const plain = newZone(plan, market);
+      const body = like ? { ...plain, name: like.name.slice(0, 100), destinations: like.destinations } : plain;
       return { kind, id: body.id, body };
     }
     case "location": {

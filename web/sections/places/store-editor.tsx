@@ -4,6 +4,7 @@ import { byPosition } from "../../../core/schema/atoms.ts";
 import { EditedAmounts } from "../../editors/amounts/edited-amounts.tsx";
 import { EditingContext, editingIn } from "../../editors/editing.ts";
 import { CheckField } from "../../fields/check-field.tsx";
+import { readPercent } from "../../fields/read-figure.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { languagesRead } from "../../names/languages.ts";
@@ -32,7 +33,7 @@ export function StoreEditor({ plan }: { plan: Plan }) {
   return (
     <section aria-label="The store" className="grid gap-4">
       <h2 className="text-[20px] leading-7 font-bold">The store</h2>
-      <div className="grid grid-cols-2 items-end gap-4">
+      <div className="grid grid-cols-2 items-end gap-4" data-at="/name /shipsFrom /sourceLanguage /units">
         <TextField
           label="Its name"
           className="w-full"
@@ -65,6 +66,17 @@ export function StoreEditor({ plan }: { plan: Plan }) {
           onCommit={(units) => save(setOptional(store, "units", units === "metric" ? undefined : units))}
         />
       </div>
+      <div data-at="/goalsMayStray">
+        <TextField
+          label="A goal strays when it is more than so many percent off the others at today's rates (empty: 60)"
+          className="w-24"
+          value={store.goalsMayStray}
+          leaf="store/goalsMayStray"
+          read={readPercent}
+          onCommit={(goalsMayStray) => save({ ...store, goalsMayStray })}
+          onEmpty={() => save(setOptional(store, "goalsMayStray", undefined))}
+        />
+      </div>
       <ChosenAtFirst plan={plan} onStore={save} />
       <Channels plan={plan} onStore={save} />
       <CarrierAccounts store={store} onStore={save} />
@@ -86,7 +98,7 @@ function ChosenAtFirst({ plan, onStore }: ChosenProps) {
     explain: () => null,
   });
   return (
-    <fieldset className="grid justify-items-start gap-2">
+    <fieldset className="grid justify-items-start gap-2" data-at="/chosenAtFirst /choosesEarned">
       <legend className="mb-1 font-semibold">Chosen for the shopper at first</legend>
       <SelectField<Store["chosenAtFirst"]["rule"]>
         label="The option chosen at first"

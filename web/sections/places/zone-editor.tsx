@@ -13,6 +13,8 @@ import { readPercent } from "../../fields/read-figure.ts";
 import { isAtMostAll } from "../../fields/rules.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { TextsTable } from "../../fields/texts-table.tsx";
+import { languagesRead } from "../../names/languages.ts";
 import { FindingsBeside } from "../../state/findings-context.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
@@ -86,7 +88,7 @@ export function ZoneEditor({ order, plan, zone, nameOf, onZones, onRemove }: Pro
         </p>
       </header>
       <FindingsBeside kind="zone" id={zone.id} />
-      <div className="flex flex-wrap gap-4">
+      <div className="flex flex-wrap gap-4" data-at="/name /standardTaxRate">
         <TextField
           key={`name ${zone.id}`}
           label="Name"
@@ -104,11 +106,34 @@ export function ZoneEditor({ order, plan, zone, nameOf, onZones, onRemove }: Pro
           onCommit={(standardTaxRate) => onZones({ ...zone, standardTaxRate })}
         />
       </div>
+      {market && <Called zone={zone} market={market} onZones={onZones} />}
       {market && <ZoneHandling plan={plan} zone={zone} market={market} onZones={onZones} />}
-      <DestinationEditor plan={plan} zone={zone} nameOf={nameOf} onZones={onZones} />
+      <div data-at="/destinations">
+        <DestinationEditor plan={plan} zone={zone} nameOf={nameOf} onZones={onZones} />
+      </div>
     </section>
   );
 }
+
+/** What texts call the place, where that is not the name that the team knows it by. */
+const Called = ({ zone, market, onZones }: Pick<Props, "zone" | "onZones"> & { market: Market }) => (
+  <details open={zone.called !== undefined} data-at="/called">
+    <summary className="cursor-pointer text-quiet">What shoppers read as the place, {"{place}"} in texts</summary>
+    <div className="mt-2">
+      <TextsTable
+        languages={languagesRead([market])}
+        columns={[
+          {
+            label: "Called",
+            texts: zone.called,
+            leaf: "zone/called/*",
+            onTexts: (called) => onZones(setOptional(zone, "called", called)),
+          },
+        ]}
+      />
+    </div>
+  </details>
+);
 
 type HandlingProps = Pick<Props, "plan" | "zone" | "onZones"> & { market: Market };
 
@@ -121,7 +146,7 @@ function ZoneHandling({ plan, zone, market, onZones }: HandlingProps) {
     else draftStore.show({ kind: "zone", id: zone.id, body });
   };
   return (
-    <details open={zone.handling !== undefined}>
+    <details open={zone.handling !== undefined} data-at="/handling">
       <summary className="cursor-pointer text-quiet">Handling in this zone, on top of what each option charges</summary>
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <EditingContext value={editingIn({ plan, context, zones: [zone.id], explain: () => null })}>

@@ -101,7 +101,7 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
                     onClick={() => setChosen(product.sku === chosen ? null : product.sku)}
                   >
                     {product.name}
-                    <span className="ml-2 text-[12px] text-quiet">{product.sku}</span>
+                    <span className="ml-2 text-[13px] text-quiet">{product.sku}</span>
                   </button>
                 </th>
                 <td className={product.weight || isNotShipped(product) ? "" : "text-warning"}>

@@ -44,36 +44,42 @@ export function ConvertedPanel({ plan, table }: { plan: Plan; table: RateTable }
   return (
     <section aria-label="Converted goals">
       <h2 className="mb-1 font-semibold">Converted goals, as shoppers would have seen them</h2>
-      <table className="table table-sm text-[14px] [&_td]:text-[14px]">
-        <thead>
-          <tr className="text-[13px] text-quiet">
-            <th scope="col">Goal</th>
-            <th scope="col" className="text-right">
-              Lowest
-            </th>
-            <th scope="col" className="text-right">
-              Highest
-            </th>
-            <th scope="col" className="text-right">
-              Changes
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {goals.map(({ name, currency, least, most, changes }, i) => (
-            <tr key={name} className={i === chosen ? "bg-base-100" : ""}>
-              <th scope="row" className="font-normal">
-                <button type="button" className="cursor-pointer text-left hover:underline" onClick={() => setChosen(i)}>
-                  {name}
-                </button>
+      <div className="overflow-x-auto">
+        <table className="table table-sm text-[14px] [&_td]:text-[14px]">
+          <thead>
+            <tr className="text-[13px] text-quiet">
+              <th scope="col">Goal</th>
+              <th scope="col" className="text-right">
+                Lowest
               </th>
-              <td className="text-right">{makersMoney(least, currency)}</td>
-              <td className="text-right">{makersMoney(most, currency)}</td>
-              <td className="text-right">{changes === 0 ? "none" : changes}</td>
+              <th scope="col" className="text-right">
+                Highest
+              </th>
+              <th scope="col" className="text-right">
+                Changes
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {goals.map(({ name, currency, least, most, changes }, i) => (
+              <tr key={name} className={i === chosen ? "bg-base-100" : ""}>
+                <th scope="row" className="font-normal">
+                  <button
+                    type="button"
+                    className="cursor-pointer text-left hover:underline"
+                    onClick={() => setChosen(i)}
+                  >
+                    {name}
+                  </button>
+                </th>
+                <td className="text-right">{makersMoney(least, currency)}</td>
+                <td className="text-right">{makersMoney(most, currency)}</td>
+                <td className="text-right">{changes === 0 ? "none" : changes}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {current && <HistoryChart name={current.name} currency={current.currency} shown={current.shown} goal={null} />}
     </section>
   );

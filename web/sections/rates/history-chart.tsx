@@ -15,11 +15,11 @@ export function HistoryChart({ name, currency, shown, goal }: Props) {
       <ResponsiveContainer width="100%" height={180}>
         <LineChart data={[...shown]} margin={{ top: 10, right: 20, bottom: 0, left: 20 }}>
           <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
-          <XAxis dataKey="date" tick={{ fontSize: 12, fill: "var(--quiet)" }} minTickGap={40} />
+          <XAxis dataKey="date" tick={{ fontSize: 13, fill: "var(--quiet)" }} minTickGap={40} />
           <YAxis
             domain={["auto", "auto"]}
             tickFormatter={money}
-            tick={{ fontSize: 12, fill: "var(--quiet)" }}
+            tick={{ fontSize: 13, fill: "var(--quiet)" }}
             width={80}
           />
           <Tooltip formatter={(minor) => money(Number(minor))} />

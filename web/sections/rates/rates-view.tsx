@@ -3,6 +3,7 @@ import { type RateTable, rateDays, statedBase, withoutCurrency } from "../../../
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { freeId } from "../../../core/schema/positions.ts";
+import { DayField } from "../../fields/day-field.tsx";
 import { FileField } from "../../fields/file-field.tsx";
 import { readFigure } from "../../fields/read-figure.ts";
 import { isMoreThanNothing } from "../../fields/rules.ts";
@@ -176,14 +177,13 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
             {days.slice(0, NEWEST).map((day) => (
               <tr key={day.date}>
                 <th scope="row" className="font-normal whitespace-nowrap">
-                  <TextField
-                    type="date"
+                  <DayField
                     label=""
                     ariaLabel={`Day of the rates of ${day.date}`}
                     className="w-34"
                     value={day.date}
                     leaf="rates/days/date"
-                    rule={(date) => (table.days.some((one) => one.date === date) ? `${date} is there already` : null)}
+                    taken={table.days.map(({ date }) => date)}
                     onCommit={(date) =>
                       onTable({ ...table, days: table.days.map((one) => (one === day ? { ...one, date } : one)) })
                     }
@@ -214,22 +214,21 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
         className="mt-2 flex items-end gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          if (!newest || table.days.some((day) => day.date === date)) return;
+          if (!newest || date === "") return;
           onTable({ ...table, days: [...table.days, { date, rates: newest.rates }] });
           setDate("");
         }}
       >
-        <label className="grid gap-0.5 text-[13px] text-quiet">
-          A further day, with the newest rates to start from
-          <input
-            type="date"
-            className="input input-sm w-44"
-            value={date}
-            required
-            onChange={(event) => setDate(event.target.value)}
-          />
-        </label>
-        <button type="submit" className="btn btn-sm" disabled={table.days.some((day) => day.date === date)}>
+        <DayField
+          label="A further day, with the newest rates to start from"
+          className="w-44"
+          placeholder="2026-11-28"
+          value={date}
+          leaf="rates/days/date"
+          taken={table.days.map((day) => day.date)}
+          onCommit={setDate}
+        />
+        <button type="submit" className="btn btn-sm" disabled={date === ""}>
           Add the day
         </button>
       </form>

@@ -44,7 +44,7 @@ export function ReleaseView() {
   const isOpened = opened !== null && /^\d+$/.test(opened);
   return (
     <div className="mx-auto max-w-[900px]">
-      <SectionHeading className="text-[19px] font-bold">Release</SectionHeading>
+      <SectionHeading className="text-[20px] font-bold">Release</SectionHeading>
       <p className="mt-1 text-quiet">Shops are answered from the release in force. The draft is only seen here.</p>
       <section aria-label="Changes" className="mt-4 border border-base-300 bg-base-100 p-4">
         {differences.length === 0 ? (

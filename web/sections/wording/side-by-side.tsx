@@ -31,7 +31,7 @@ export function SideBySide({ store, example, offer, step, surface, locale }: Pro
         const share = hasShare(state) ? SHARE[state] : null;
         return (
           <li key={state} className="border border-base-300 bg-base-100 p-2.5">
-            <p className="text-[12px] text-quiet">{STATE_WORDS[state]}</p>
+            <p className="text-[13px] text-quiet">{STATE_WORDS[state]}</p>
             <p className={`text-[14px] font-semibold ${said ? "" : "text-quiet"}`} lang={picked?.locale} dir="auto">
               {said ? ("text" in said ? said.text : said.problem) : "says nothing"}
             </p>

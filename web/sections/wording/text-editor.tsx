@@ -93,7 +93,7 @@ export default function TextEditor({ label, text, locale, placeholders, validate
       }}
     >
       <div ref={host} className={`border-b-2 bg-base-100 ${problem ? "border-warning" : "border-primary"}`} />
-      <div className="mt-1 flex flex-wrap items-center gap-1 text-[12px]">
+      <div className="mt-1 flex flex-wrap items-center gap-1 text-[13px]">
         {placeholders.map((name) => (
           <button key={name} type="button" className="btn btn-ghost btn-xs font-normal" onClick={() => insert(name)}>
             + {name}

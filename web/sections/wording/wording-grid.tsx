@@ -11,6 +11,7 @@ import {
   type TranslationUnit,
   withText,
 } from "../../../core/translation/translation-units.ts";
+import { arrowsInTable } from "../../fields/arrow-keys.ts";
 import { chipsIn } from "./chips.ts";
 
 const TextEditor = lazy(() => import("./text-editor.tsx"));
@@ -19,6 +20,8 @@ type Props = {
   plan: Plan;
   example: ReturnType<typeof exampleMessages>;
   name: string;
+  /** Where the texts stand in the offer or the store, as a JSON pointer. */
+  at: string;
   wording: StepWording;
   offer: string | null;
   step: string | null;
@@ -49,12 +52,16 @@ const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
 
 /** States down, languages across: every text of a step with how it reads from the current standpoint. */
 export function WordingGrid(props: Props) {
-  const { plan, name, wording, surface, languages, onWording } = props;
+  const { plan, name, at, wording, surface, languages, onWording } = props;
   const [open, setOpen] = useState<string | null>(null);
   const source = sourceLanguageOf(plan);
   return (
     <div className="overflow-x-auto border border-base-300 bg-base-100">
-      <table aria-label={name} className="table table-sm text-[14px] [&_td]:align-top [&_td]:text-[14px]">
+      <table
+        aria-label={name}
+        className="table table-sm text-[14px] [&_td]:align-top [&_td]:text-[14px]"
+        onKeyDown={arrowsInTable}
+      >
         <thead>
           <tr className="text-[13px] text-quiet">
             <th scope="col">{name}</th>
@@ -70,7 +77,7 @@ export function WordingGrid(props: Props) {
           {MESSAGE_STATES.map((state) => {
             const texts = (surface === null ? wording[state] : wording.on?.[surface]?.[state]) ?? {};
             return (
-              <tr key={state}>
+              <tr key={state} data-at={`${at}/${state}`}>
                 <th scope="row" className="w-36 align-top font-normal text-quiet">
                   {STATE_WORDS[state]}
                 </th>
@@ -168,15 +175,15 @@ function Cell(props: CellProps) {
         </span>
       )}
       {reads && "text" in reads && room !== null && (
-        <span className={`text-[12px] ${reads.text.length > room ? "text-warning" : "text-quiet"}`}>
+        <span className={`text-[13px] ${reads.text.length > room ? "text-warning" : "text-quiet"}`}>
           {reads.text.length} of {room} letters
         </span>
       )}
       {isOutdated(unit, locale, source) && (
-        <span className="block text-[12px] text-warning">The source has changed since this was translated</span>
+        <span className="block text-[13px] text-warning">The source has changed since this was translated</span>
       )}
       {pluralHints(text, locale).map((hint) => (
-        <span key={hint} className="block text-[12px] text-warning">
+        <span key={hint} className="block text-[13px] text-warning">
           {hint}
         </span>
       ))}

@@ -9,6 +9,7 @@ import { exampleMessages } from "../../../core/queries/example-messages.ts";
 import type { Progress } from "../../../core/quote/answer/quote.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/translation/translation-units.ts";
+import { Popover } from "../../fields/popover.tsx";
 import { RadioField } from "../../fields/radio-field.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { languagesRead } from "../../names/languages.ts";
@@ -23,11 +24,17 @@ import { WordingGrid } from "./wording-grid.tsx";
 // Opened rarely: loaded when they are.
 const Notices = lazy(() => import("./notices.tsx").then((module) => ({ default: module.Notices })));
 
+const TextPatterns = lazy(() => import("./text-patterns.tsx"));
+const ShopWordsEditor = lazy(() =>
+  import("./shop-words-editor.tsx").then((module) => ({ default: module.ShopWordsEditor })),
+);
+
 const NO_PROGRESS: readonly Progress[] = [];
 
 /** In the address where an offer's id would stand. */
 const WHOLE_PLAN = "plan";
 const NOTICES = "notice/";
+const SHOP_WORDS = "words";
 
 /** What shoppers read: per offer and for the whole plan, every state and language, live from the current standpoint. */
 export function WordingView() {
@@ -44,13 +51,15 @@ export function WordingView() {
   const offers = [...plan.offers].sort(byPosition);
   const whole = selected === WHOLE_PLAN;
   const inNotices = selected?.startsWith(NOTICES) ?? false;
-  const offer = whole || inNotices ? undefined : (offers.find(({ id }) => id === selected) ?? offers[0]);
+  const inWords = selected === SHOP_WORDS;
+  const offer = whole || inNotices || inWords ? undefined : (offers.find(({ id }) => id === selected) ?? offers[0]);
   return (
     <div className="grid grid-cols-[minmax(150px,200px)_minmax(0,1fr)] gap-5 max-[1000px]:grid-cols-1">
       <nav aria-label="Wording of">
         <SectionHeading className="mb-2 font-semibold">What shoppers read</SectionHeading>
         <ul>
           <Entry name="For the whole plan" isCurrent={whole} behind={0} onSelect={() => select(WHOLE_PLAN)} />
+          <Entry name="Words around the cart" isCurrent={inWords} behind={0} onSelect={() => select(SHOP_WORDS)} />
           <Entry name="Notices" isCurrent={inNotices} behind={0} onSelect={() => select(NOTICES)} />
           {offers.map((one) => (
             <Entry
@@ -64,9 +73,9 @@ export function WordingView() {
         </ul>
       </nav>
       <div className="min-w-0">
-        {inNotices ? (
+        {inNotices || inWords ? (
           <Suspense fallback={<p className="text-quiet">Loading…</p>}>
-            <Notices />
+            {inNotices ? <Notices /> : <ShopWordsEditor plan={plan} languages={languagesOf(plan, undefined)} />}
           </Suspense>
         ) : (
           <>
@@ -132,6 +141,7 @@ function Texts({ plan, example, offer }: TextsProps) {
         <WordingGrid
           {...grid}
           name="Where a step says nothing of its own"
+          at="/wording"
           wording={plan.store.wording ?? {}}
           offer={null}
           step={null}
@@ -156,14 +166,31 @@ function Texts({ plan, example, offer }: TextsProps) {
                 />
               </>
             ) : (
-              <WordingGrid
-                {...grid}
-                name={`${i + 1}. ${stepWords(plan, step)}`}
-                wording={step.wording}
-                offer={offer.id}
-                step={step.id}
-                onWording={(wording) => saveStep(offer, step.id, wording)}
-              />
+              <>
+                {step.reward.kind === "free" && (
+                  <Popover label={`Texts for step ${i + 1} from a pattern`} shown="Texts from a pattern" look="button">
+                    <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+                      <TextPatterns
+                        example={example}
+                        offer={offer.id}
+                        step={step}
+                        languages={grid.languages}
+                        source={sourceLanguageOf(plan)}
+                        onWording={(wording) => saveStep(offer, step.id, wording)}
+                      />
+                    </Suspense>
+                  </Popover>
+                )}
+                <WordingGrid
+                  {...grid}
+                  name={`${i + 1}. ${stepWords(plan, step)}`}
+                  at={`/steps/${offer.steps.indexOf(step)}/wording`}
+                  wording={step.wording}
+                  offer={offer.id}
+                  step={step.id}
+                  onWording={(wording) => saveStep(offer, step.id, wording)}
+                />
+              </>
             )}
           </section>
         ))}
@@ -183,7 +210,7 @@ const Entry = ({ name, isCurrent, behind: count, onSelect }: EntryProps) => (
     >
       <span className="min-w-0 flex-1">{name}</span>
       {count > 0 && (
-        <span className="text-xs font-bold text-warning">
+        <span className="text-[13px] font-bold text-warning">
           {count}
           <span className="sr-only"> texts missing or outdated</span>
         </span>

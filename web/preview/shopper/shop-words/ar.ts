@@ -24,6 +24,5 @@ export const WORDS: ShopWords = {
   code: "الرمز",
   useCode: "استخدام",
   close: "إغلاق",
-  front: "أي صفحة في المتجر قبل السلة",
   dropCode: "إزالة {code}",
 };

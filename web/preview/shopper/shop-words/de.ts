@@ -24,6 +24,5 @@ export const WORDS: ShopWords = {
   code: "Code",
   useCode: "Einlösen",
   close: "Schließen",
-  front: "Eine Seite des Ladens, vor dem Warenkorb",
   dropCode: "{code} entfernen",
 };

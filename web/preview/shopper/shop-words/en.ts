@@ -1,5 +1,9 @@
+import type { ShopWord } from "../../../../core/messages/shop-words.ts";
+
+export type ShopWords = Readonly<Record<ShopWord, string>>;
+
 /** The words around a cart and a checkout, in English. */
-export const WORDS = {
+export const WORDS: ShopWords = {
   cart: "Your cart",
   empty: "The cart is empty",
   otherGoods: "Other goods",
@@ -23,9 +27,5 @@ export const WORDS = {
   code: "Code",
   useCode: "Use it",
   close: "Close",
-  front: "Any page of the shop, before the cart",
   dropCode: "Take {code} away",
 };
-
-export type ShopWord = keyof typeof WORDS;
-export type ShopWords = Readonly<Record<ShopWord, string>>;

@@ -24,6 +24,5 @@ export const WORDS: ShopWords = {
   code: "Código",
   useCode: "Usar",
   close: "Cerrar",
-  front: "Una página de la tienda, antes del carrito",
   dropCode: "Quitar {code}",
 };

@@ -24,6 +24,5 @@ export const WORDS: ShopWords = {
   code: "Code",
   useCode: "Utiliser",
   close: "Fermer",
-  front: "Une page de la boutique, avant le panier",
   dropCode: "Retirer {code}",
 };

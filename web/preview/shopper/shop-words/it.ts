@@ -24,6 +24,5 @@ export const WORDS: ShopWords = {
   code: "Codice",
   useCode: "Usa",
   close: "Chiudi",
-  front: "Una pagina del negozio, prima del carrello",
   dropCode: "Togli {code}",
 };

@@ -24,6 +24,5 @@ export const WORDS: ShopWords = {
   code: "コード",
   useCode: "使う",
   close: "閉じる",
-  front: "カートの前の、店のどのページでも",
   dropCode: "{code}を外す",
 };

@@ -24,6 +24,5 @@ export const WORDS: ShopWords = {
   code: "Code",
   useCode: "Gebruiken",
   close: "Sluiten",
-  front: "Een pagina van de winkel, vóór de winkelwagen",
   dropCode: "{code} verwijderen",
 };

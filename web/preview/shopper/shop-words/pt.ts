@@ -24,6 +24,5 @@ export const WORDS: ShopWords = {
   code: "Código",
   useCode: "Usar",
   close: "Fechar",
-  front: "Qualquer página da loja, antes do carrinho",
   dropCode: "Retirar {code}",
 };

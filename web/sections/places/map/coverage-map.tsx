@@ -1,8 +1,11 @@
 import { useMemo } from "react";
-import type { Coverage, CoverageRow } from "../../../../core/queries/coverage.ts";
-import { LAND, MAP_SIZE, POINTS } from "./world.js";
+import type { Plan } from "../../../../core/plan/plan.ts";
+import { type Coverage, type CoverageRow, coverageRows } from "../../../../core/queries/coverage.ts";
+import { LAND, MAP_SIZE, POINTS, REGIONS } from "./world.js";
 
 type Props = {
+  plan: Plan;
+  /** Of the countries. */
   coverage: Coverage;
   nameOf: (code: string) => string;
   zoneName: (id: string) => string;
@@ -22,9 +25,20 @@ const FILLS: Readonly<Record<Standing, string>> = {
   nobody: "fill-base-100",
 };
 
-/** The world in paper and ink: who is served, by the chosen zone in ultramarine. The table beside it says the same in words. */
-export function CoverageMap({ coverage, nameOf, zoneName, chosen, onZone }: Props) {
-  const rows = useMemo(() => new Map(coverage.rows.map((row) => [row.code, row])), [coverage]);
+const REGION_CODES = REGIONS.map(([code]) => code);
+const IN_REGIONS = new Set(REGION_CODES.map((code) => code.slice(0, 2)));
+/** Regions stand in the place of their country. */
+const OUTLINES = [...LAND.filter(([code]) => !IN_REGIONS.has(code)), ...REGIONS];
+
+/**
+ * The world in paper and ink, some countries by their regions: who is served, by the chosen zone in ultramarine. The table beside it
+ * says the same in words.
+ */
+export function CoverageMap({ plan, coverage, nameOf, zoneName, chosen, onZone }: Props) {
+  const rows = useMemo(
+    () => new Map([...coverage.rows, ...coverageRows(plan, REGION_CODES)].map((row) => [row.code, row])),
+    [coverage, plan],
+  );
   const empty = useMemo(() => new Set(coverage.emptyZones), [coverage]);
   const shape = (code: string) => {
     const row = rows.get(code);
@@ -44,7 +58,7 @@ export function CoverageMap({ coverage, nameOf, zoneName, chosen, onZone }: Prop
         viewBox={`0 0 ${MAP_SIZE.width} ${MAP_SIZE.height}`}
         className="block w-full"
         role="img"
-        aria-label="The countries that are served, as a map; the table below says the same"
+        aria-label="The countries and regions that are served, as a map; the table below says the same"
       >
         <defs>
           <pattern id="claimed-twice" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -52,7 +66,7 @@ export function CoverageMap({ coverage, nameOf, zoneName, chosen, onZone }: Prop
             <rect width="2" height="4" className="fill-warning" />
           </pattern>
         </defs>
-        {LAND.map(([code, outline], i) => {
+        {OUTLINES.map(([code, outline], i) => {
           const { title, ...looks } = shape(code);
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: the outlines never change

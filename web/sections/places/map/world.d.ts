@@ -4,3 +4,5 @@ export const MAP_SIZE: { readonly width: number; readonly height: number };
 export const LAND: readonly (readonly [string, string])[];
 /** Countries too small for an outline, and where they lie. */
 export const POINTS: readonly (readonly [string, number, number])[];
+/** Regions by code with their outlines: of the countries that have some, all. */
+export const REGIONS: readonly (readonly [string, string])[];

@@ -1,0 +1,114 @@
+import { clauseContext, type ZoneContext } from "../../analysis/world.ts";
+import { shapeOf } from "../../conditions/condition.ts";
+import type { LineNeed } from "../../conditions/constraint.ts";
+import { conditionKind } from "../../conditions/registry.ts";
+import { visitCondition } from "../../conditions/visit.ts";
+import { conditionWords } from "../../conditions/words.ts";
+import { onlyOf } from "../../measures/measure-spec.ts";
+import { type OnlyPieces, onlyWords, pickGoods } from "../../measures/only-goods.ts";
+import { savedOf } from "../../plan/plan.ts";
+import { goodsOf } from "../../rewards/reward.ts";
+import { askedConditions } from "../asked-conditions.ts";
+import { type Check, type CheckContext, type CheckedProduct, type FoundFault, onOffer } from "../check.ts";
+
+/** Goods that are asked for, or counted, or profit, and that the catalogue does not have: a category renamed, a range of prices too high. */
+export const goodsNotSold: Check = {
+  code: "goods-not-sold",
+  severity: "risky",
+  *find(context) {
+    // Without a catalogue nothing is known of what is sold.
+    if (context.around.products.length === 0) return;
+    yield* inOffers(context);
+    yield* inConditions(context);
+  },
+};
+
+function* inOffers(context: CheckContext): Generator<FoundFault> {
+  for (const offer of context.plan.offers) {
+    if (!offer.on) continue;
+    const contexts = context.contextsOf(offer.zones);
+    const [first] = contexts;
+    if (!first) continue;
+    const words = (only: OnlyPieces) => onlyWords(only, context.amountContext(first)).trim();
+    const counted = onlyOf(offer.counts);
+    if (counted && !contexts.some((where) => isSold(context, counted, where)))
+      yield {
+        sentence: `“${offer.name}” counts only goods ${words(counted)}: the catalogue has none.`,
+        at: onOffer(offer, "/counts/only"),
+        witness: null,
+      };
+    for (const [step, { reward }] of offer.steps.entries()) {
+      const goods = goodsOf(reward);
+      if (goods && !contexts.some((where) => isSold(context, goods, where)))
+        yield {
+          step,
+          sentence: (steps) =>
+            `${steps.words} of “${offer.name}” ${steps.several ? "are" : "is"} for goods ${words(goods)} alone: the catalogue has none.`,
+          at: onOffer(offer, `/steps/${step}/reward/goods`),
+          witness: null,
+        };
+    }
+  }
+}
+
+/** Used or new is not in the catalogue. */
+function isSold(context: CheckContext, { condition: _, ...only }: OnlyPieces, where: ZoneContext): boolean {
+  const picked = pickGoods(only, context.amountContext(where));
+  return (
+    picked === undefined ||
+    context.around.products.some((product) => {
+      const unitPrice = product.prices[where.currency];
+      return unitPrice !== undefined && picked.has({ ...product, used: false, unitPrice });
+    })
+  );
+}
+
+function* inConditions(context: CheckContext): Generator<FoundFault> {
+  const saved = savedOf(context.plan);
+  for (const { condition, zones, at, whose } of askedConditions(context.plan)) {
+    const contexts = context.contextsOf(zones);
+    const [first] = contexts;
+    for (const { condition: part, path } of visitCondition(condition, at.path)) {
+      const shape = shapeOf(part);
+      if (shape.role !== "plain" || !first) continue;
+      const unsold = contexts.every((where) =>
+        needsOf(context, shape.condition, where).some(
+          (need) => !context.around.products.some((product) => meets(product, need, where.currency)),
+        ),
+      );
+      if (!unsold) continue;
+      yield {
+        sentence: `${whose} asks whether ${conditionWords(part, context.amountContext(first), saved)}: the catalogue has no such goods.`,
+        at: { ...at, path },
+        witness: null,
+      };
+    }
+  }
+}
+
+/** Kinds of line that a clause wants to be there. */
+function needsOf(context: CheckContext, clause: Parameters<typeof conditionKind>[0], where: ZoneContext): LineNeed[] {
+  const within = conditionKind(clause).constrains(clause, clauseContext(context, where))?.within;
+  if (within?.kind === "line-for-each") return within.needs.map((need) => need(true));
+  return within?.kind === "lines" && within.how !== "none" ? [within.need(true)] : [];
+}
+
+/** Whether a product can be such a line, as far as the catalogue says. */
+function meets(product: CheckedProduct, { labels, figures }: LineNeed, currency: string): boolean {
+  const names = {
+    categories: product.categories,
+    tags: product.tags,
+    skus: [product.sku],
+    "parcel-classes": product.parcelClass === undefined ? [] : [product.parcelClass],
+  };
+  const price = product.prices[currency];
+  return (
+    labels.every(({ kind, in: list, wanted }) => names[kind].some((name) => list.includes(name)) === wanted) &&
+    figures.every(
+      ({ figure, within }) =>
+        figure !== "price" ||
+        (price !== undefined &&
+          within.some(({ from, until }) => (from === null || price >= from) && (until === null || price < until))),
+    )
+  );
+}

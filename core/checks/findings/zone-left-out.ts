@@ -1,0 +1,52 @@
+import type { Offer } from "../../offers/offer.ts";
+import type { Plan } from "../../plan/plan.ts";
+import { zonesWithin } from "../../queries/coverage.ts";
+import { rewardOptions } from "../../rewards/reward.ts";
+import { type Check, onOffer } from "../check.ts";
+
+/** An offer that holds around a narrow zone and not in it, though its options are there: often the zone was drawn later (F7). */
+export const zoneLeftOut: Check = {
+  code: "zone-left-out",
+  severity: "odd",
+  *find({ plan, list, zoneName }) {
+    const within = zonesWithin(plan);
+    const given = givenIn(plan);
+    for (const offer of plan.offers) {
+      if (!offer.on) continue;
+      const rewarded = rewardedBy(offer);
+      const options = plan.options.filter(({ id, on }) => on !== false && (rewarded.size === 0 || rewarded.has(id)));
+      const left = within.filter(
+        ({ zone, around }) =>
+          offer.zones.includes(around) &&
+          !offer.zones.includes(zone) &&
+          // Where its options are not, it could give nothing.
+          options.some(({ zones }) => zones.includes(zone)) &&
+          // Another on the same options is meant for it.
+          ![...rewarded].some((id) => given.get(zone)?.has(id)),
+      );
+      if (left.length === 0) continue;
+      const zones = [...new Set(left.map(({ zone }) => zone))];
+      yield {
+        sentence: `“${offer.name}” leaves out ${list(zones.map(zoneName))}, which ${zones.length > 1 ? "lie" : "lies"} within zones it holds in.`,
+        at: onOffer(offer, "/zones"),
+        witness: null,
+        fix: {
+          words: "Let it hold there too",
+          changes: [{ kind: "offer", id: offer.id, body: { ...offer, zones: [...offer.zones, ...zones] } }],
+        },
+      };
+    }
+  },
+};
+
+const rewardedBy = ({ steps }: Offer): ReadonlySet<string> =>
+  new Set(steps.flatMap(({ reward }) => rewardOptions(reward)));
+
+/** The options on which some offer gives something, by zone. */
+function givenIn({ offers }: Plan): ReadonlyMap<string, ReadonlySet<string>> {
+  const given = new Map<string, Set<string>>();
+  for (const offer of offers)
+    if (offer.on)
+      for (const zone of offer.zones) given.set(zone, new Set([...(given.get(zone) ?? []), ...rewardedBy(offer)]));
+  return given;
+}

@@ -1,0 +1,32 @@
+import { useMemo } from "react";
+import { offerSentence } from "../../../core/explain/offer-sentence.ts";
+import type { Offer } from "../../../core/offers/offer.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import { PatternList } from "../../fields/pattern-list.tsx";
+import { newOffer, OFFER_PATTERNS } from "./new-offer.ts";
+
+type Props = { plan: Plan; zone: string | null; currency: string; onAdd: (offer: Offer | null) => void };
+
+/** Common offers, each with the sentence that it would be; switched off when it comes. */
+export default function OfferPatterns({ plan, zone, currency, onAdd }: Props) {
+  const made = useMemo(() => {
+    const market = plan.zones.find(({ id }) => id === zone)?.market ?? "";
+    return OFFER_PATTERNS.flatMap(({ id, name, make }) => {
+      const plain = newOffer(plan, zone === null ? [] : [zone], name);
+      const offer = plain && make(plain, plan);
+      return offer ? [{ id, name, offer, says: [sentenceOf(plan, offer, market, currency)] }] : [];
+    });
+  }, [plan, zone, currency]);
+  return (
+    <PatternList
+      label="Common offers"
+      patterns={made}
+      onTake={(id) => onAdd(made.find((one) => one.id === id)?.offer ?? null)}
+    />
+  );
+}
+
+const sentenceOf = (plan: Plan, offer: Offer, market: string, currency: string): string =>
+  offerSentence(plan, offer, market, currency)
+    .map(({ text }) => text)
+    .join("");
