@@ -1,4 +1,6 @@
-import { exponentOf } from "./currency.ts";
+import type { Written } from "../phrases/phrase.ts";
+import { ENGLISH, speakValue } from "../phrases/speak.ts";
+import { type Exponent, exponentOf } from "./currency.ts";
 import { isNumeral, majorUnits } from "./decimal.ts";
 
 export type MoneyStyle = "exact" | "short";
@@ -16,12 +18,17 @@ export const formatMoney = (minor: number, currency: string, locale: string, sty
   written(minor, currency, locale, style, "narrowSymbol");
 
 /**
- * Money for the people who make plans, in English: dollars and pounds of several countries are told apart.
+ * Money for the people who make plans, as each of them writes it: dollars and pounds of several countries are told apart.
  *
- * @example makersMoney(4500, "CAD", "short") // "CA$45"
+ * @example speakValue(writtenMoney(4500, "CAD", "short"), ENGLISH) // "CA$45"
  */
+export function writtenMoney(minor: number, currency: string, style: MoneyStyle = "exact"): Written {
+  return { number: numeralOf(minor, currency), options: optionsOf(currency, style, "symbol") };
+}
+
+/** The same in English. @example makersMoney(4500, "CAD", "short") // "CA$45" */
 export const makersMoney = (minor: number, currency: string, style: MoneyStyle = "exact"): string =>
-  written(minor, currency, "en", style, "symbol");
+  speakValue(writtenMoney(minor, currency, style), ENGLISH);
 
 function written(
   minor: number,
@@ -30,22 +37,39 @@ function written(
   style: MoneyStyle,
   currencyDisplay: "symbol" | "narrowSymbol",
 ): string {
-  const exponent = exponentOf(currency);
-  if (exponent === undefined) throw new RangeError(`${currency} is not an active currency`);
   const key = `${locale} ${currency} ${style} ${currencyDisplay}`;
   let formatter = formatters.get(key);
   if (!formatter) {
-    formatter = new Intl.NumberFormat(locale, {
-      style: "currency",
-      currency,
-      currencyDisplay,
-      minimumFractionDigits: exponent,
-      maximumFractionDigits: exponent,
-      trailingZeroDisplay: style === "short" ? "stripIfInteger" : "auto",
-    });
+    formatter = new Intl.NumberFormat(locale, optionsOf(currency, style, currencyDisplay));
     formatters.set(key, formatter);
   }
-  const numeral = majorUnits(minor, exponent);
+  return formatter.format(numeralOf(minor, currency));
+}
+
+function optionsOf(
+  currency: string,
+  style: MoneyStyle,
+  currencyDisplay: "symbol" | "narrowSymbol",
+): Intl.NumberFormatOptions {
+  const exponent = exponentFor(currency);
+  return {
+    style: "currency",
+    currency,
+    currencyDisplay,
+    minimumFractionDigits: exponent,
+    maximumFractionDigits: exponent,
+    trailingZeroDisplay: style === "short" ? "stripIfInteger" : "auto",
+  };
+}
+
+function numeralOf(minor: number, currency: string): `${number}` {
+  const numeral = majorUnits(minor, exponentFor(currency));
   if (!isNumeral(numeral)) throw new RangeError(`${minor} is not an amount in minor units`);
-  return formatter.format(numeral);
+  return numeral;
+}
+
+function exponentFor(currency: string): Exponent {
+  const exponent = exponentOf(currency);
+  if (exponent === undefined) throw new RangeError(`${currency} is not an active currency`);
+  return exponent;
 }

@@ -1,4 +1,5 @@
 import { type ReactNode, useId, useState } from "react";
+import { type Shown, shown } from "../language/say.ts";
 import { CheckField } from "./check-field.tsx";
 import type { LeafName } from "./leaf-names.ts";
 import { leafProblem } from "./leaf-problem.ts";
@@ -9,7 +10,7 @@ type Props<Value extends string | number> = {
   /** What stands before them. */
   lead?: ReactNode;
   value: readonly Value[];
-  choices: readonly { readonly value: Value; readonly words: string }[];
+  choices: readonly { readonly value: Value; readonly words: Shown }[];
   /** The leaf of the schema that the list of what is chosen is. */
   leaf: LeafName;
   onCommit: (chosen: Value[]) => void;
@@ -30,7 +31,7 @@ export function ChoicesField<Value extends string | number>(props: Props<Value>)
       {choices.map(({ value: one, words }) => (
         <CheckField
           key={one}
-          label={words}
+          label={shown(words)}
           checked={ticked.includes(one)}
           onCommit={(isTicked) => {
             const others = ticked.filter((other) => other !== one);

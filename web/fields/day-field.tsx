@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { say } from "../language/say.ts";
 import { PickDay } from "./pick-day.tsx";
 import { isInCalendar } from "./rules.ts";
 import { TextField, type TextFieldProps } from "./text-field.tsx";
@@ -16,9 +17,9 @@ export function DayField({ before, after, taken = [], ...props }: Props) {
   const { label, ariaLabel, value = "", onCommit } = props;
   const [refused, setRefused] = useState<string | null>(null);
   const order = (text: string): string | null => {
-    if (text !== value && taken.includes(text)) return `${text} is there already`;
-    if (before !== undefined && isLater(text, before)) return `later than it ends, ${before}`;
-    return after !== undefined && isLater(after, text) ? `earlier than it begins, ${after}` : null;
+    if (text !== value && taken.includes(text)) return say("{text} is there already", { text });
+    if (before !== undefined && isLater(text, before)) return say("later than it ends, {before}", { before });
+    return after !== undefined && isLater(after, text) ? say("earlier than it begins, {after}", { after }) : null;
   };
   return (
     <span className="inline-flex items-end gap-0.5">

@@ -1,4 +1,5 @@
 import type { ErrorObject } from "ajv";
+import { say } from "../language/say.ts";
 import type { LeafName } from "./leaf-names.ts";
 import leafValidators, { type SchemaPart } from "./leaf-validators.js";
 
@@ -12,7 +13,7 @@ export function leafProblem(leaf: LeafName, value: unknown): string | null {
   if (allows(value)) return null;
   const errors = allows.errors ?? [];
   const error = errors.find(({ keyword }) => keyword !== "anyOf");
-  return error ? problemWords(error, schema, value) : "is not allowed here";
+  return error ? problemWords(error, schema, value) : say("is not allowed here");
 }
 
 function problemWords({ keyword, params, schemaPath, instancePath }: ErrorObject, schema: SchemaPart, value: unknown) {
@@ -20,15 +21,17 @@ function problemWords({ keyword, params, schemaPath, instancePath }: ErrorObject
   const of = one === null ? "" : `“${one}”: `;
   switch (keyword) {
     case "minLength":
-      return params.limit === 1 ? "may not be empty" : `${of}at least ${params.limit} letters`;
+      return params.limit === 1
+        ? say("may not be empty")
+        : say("{of}at least {limit} letters", { of, limit: params.limit });
     case "maxLength":
-      return `${of}${params.limit} letters at most`;
+      return say("{of}{limit} letters at most", { of, limit: params.limit });
     case "minItems":
-      return params.limit === 1 ? "needs at least one" : `needs at least ${params.limit}`;
+      return params.limit === 1 ? say("needs at least one") : say("needs at least {limit}", { limit: params.limit });
     case "maxItems":
-      return `${params.limit} at most`;
+      return say("{limit} at most", { limit: params.limit });
     case "uniqueItems":
-      return "each only once";
+      return say("each only once");
     case "type":
     case "minimum":
     case "maximum":
@@ -36,7 +39,7 @@ function problemWords({ keyword, params, schemaPath, instancePath }: ErrorObject
     case "pattern":
       return `${of}${patternWords(partAt(schema, schemaPath))}`;
     default:
-      return `${of}is not allowed here`;
+      return say("{of}is not allowed here", { of });
   }
 }
 
@@ -60,15 +63,19 @@ function partAt(schema: SchemaPart, schemaPath: string): SchemaPart {
 
 /** @example "a whole number from 0 to 365" */
 function numberWords({ type, minimum, maximum }: SchemaPart): string {
-  const figure = type === "integer" ? "a whole number" : type === "number" ? "a number" : "a text";
-  if (minimum !== undefined && maximum !== undefined) return `${figure} from ${minimum} to ${maximum}`;
-  return minimum === undefined ? figure : `${figure}, ${minimum} or more`;
+  const figure = type === "integer" ? say("a whole number") : type === "number" ? say("a number") : say("a text");
+  const least = String(minimum);
+  if (minimum !== undefined && maximum !== undefined)
+    return say("{figure} from {least} to {most}", { figure, least, most: String(maximum) });
+  return minimum === undefined ? figure : say("{figure}, {least} or more", { figure, least });
 }
 
 /** What a pattern asks for, as its schema says it. @example "a time of day such as 18:30" */
 function patternWords({ title, description, examples }: SchemaPart): string {
   const words = title ?? description;
-  if (typeof words !== "string") return "is not written like this";
+  if (typeof words !== "string") return say("is not written like this");
   const begun = `${words.charAt(0).toLowerCase()}${words.slice(1)}`;
-  return Array.isArray(examples) ? `${begun} such as ${examples.join(" or ")}` : begun;
+  return Array.isArray(examples)
+    ? say("{begun} such as {examples}", { begun, examples: examples.join(" or ") })
+    : begun;
 }

@@ -1,3 +1,4 @@
+import { say } from "../language/say.ts";
 import { AddSelect } from "./add-select.tsx";
 import type { LeafName } from "./leaf-names.ts";
 import { leafProblem } from "./leaf-problem.ts";
@@ -60,8 +61,8 @@ export function ListField({
     <span className={`items-end gap-1 ${look.inline === false ? "flex" : "inline-flex"}`}>
       {field}
       <AddSelect
-        label={`Add to ${look.ariaLabel ?? look.label}`}
-        shown="add…"
+        label={say("Add to {ariaLabel}", { ariaLabel: look.ariaLabel ?? look.label })}
+        shown={say("add…")}
         look="word"
         className="mb-1.5 max-w-20"
         choices={others}

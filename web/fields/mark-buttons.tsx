@@ -1,6 +1,7 @@
 import Bold from "lucide-react/icons/bold";
 import LinkIcon from "lucide-react/icons/link";
 import { type ReactNode, useRef } from "react";
+import { say } from "../language/say.ts";
 
 type Props = { of: string; children: ReactNode };
 
@@ -25,10 +26,10 @@ export function MarkButtons({ of, children }: Props) {
   return (
     <div ref={frame} className="flex items-start gap-0.5">
       <div className="min-w-0 flex-1">{children}</div>
-      <MarkButton words={`Bold in ${of}`} onMark={() => mark("**", "**")}>
+      <MarkButton words={say("Bold in {of}", { of })} onMark={() => mark("**", "**")}>
         <Bold size={14} aria-hidden />
       </MarkButton>
-      <MarkButton words={`A link in ${of}`} onMark={() => mark("[", "](/)")}>
+      <MarkButton words={say("A link in {of}", { of })} onMark={() => mark("[", "](/)")}>
         <LinkIcon size={14} aria-hidden />
       </MarkButton>
     </div>

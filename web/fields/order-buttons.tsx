@@ -1,5 +1,6 @@
 import ArrowDown from "lucide-react/icons/arrow-down";
 import ArrowUp from "lucide-react/icons/arrow-up";
+import { say } from "../language/say.ts";
 import { IconButton } from "./icon-button.tsx";
 
 export type Order = {
@@ -17,10 +18,10 @@ type Props = Order & {
 /** One place up or down among others of its kind. */
 export const OrderButtons = ({ name, place, of, onMove }: Props) => (
   <>
-    <IconButton words={`Move ${name} up`} disabled={place <= 0} onClick={() => onMove(place - 1)}>
+    <IconButton words={say("Move {name} up", { name })} disabled={place <= 0} onClick={() => onMove(place - 1)}>
       <ArrowUp size={14} aria-hidden />
     </IconButton>
-    <IconButton words={`Move ${name} down`} disabled={place >= of - 1} onClick={() => onMove(place + 1)}>
+    <IconButton words={say("Move {name} down", { name })} disabled={place >= of - 1} onClick={() => onMove(place + 1)}>
       <ArrowDown size={14} aria-hidden />
     </IconButton>
   </>

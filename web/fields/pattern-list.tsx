@@ -1,3 +1,4 @@
+import { say } from "../language/say.ts";
 /** Something common that can be made, and what it would come to. */
 export type ShownPattern = { readonly id: string; readonly name: string; readonly says: readonly string[] };
 
@@ -25,6 +26,6 @@ export const PatternList = ({ label, patterns, onTake }: Props) => (
         ))}
       </li>
     ))}
-    {patterns.length === 0 && <li className="text-quiet">Nothing of the kind is missing here.</li>}
+    {patterns.length === 0 && <li className="text-quiet">{say("Nothing of the kind is missing here.")}</li>}
   </ul>
 );

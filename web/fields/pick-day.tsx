@@ -1,5 +1,6 @@
 import CalendarDays from "lucide-react/icons/calendar-days";
 import { lazy, Suspense, useId, useRef, useState } from "react";
+import { say } from "../language/say.ts";
 import { placePanel } from "./place-panel.ts";
 
 // Opened rarely: loaded when it is.
@@ -23,16 +24,16 @@ export function PickDay({ of, value, onDay }: Props) {
         type="button"
         popoverTarget={id}
         className="btn btn-ghost btn-sm btn-square"
-        title={`Pick a day: ${of}`}
+        title={say("Pick a day: {of}", { of })}
       >
         <CalendarDays size={14} aria-hidden />
-        <span className="sr-only">Pick a day: {of}</span>
+        <span className="sr-only">{say("Pick a day: {of}", { of })}</span>
       </button>
       <dialog
         ref={panel}
         id={id}
         popover="auto"
-        aria-label="Calendar"
+        aria-label={say("Calendar")}
         onBeforeToggle={(event) => {
           if (event.newState === "open" && panel.current && button.current)
             placePanel(panel.current, button.current, SIZE);
@@ -41,7 +42,7 @@ export function PickDay({ of, value, onDay }: Props) {
         className="fixed m-0 w-fit border border-base-300 bg-base-100 p-2 text-base-content shadow-lg"
       >
         {isOpen && (
-          <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+          <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
             <Calendar
               value={value}
               onDay={(day) => {

@@ -1,4 +1,5 @@
 import { use } from "react";
+import { say } from "../language/say.ts";
 import { FIRST_UNITS, type UnitSystem } from "../names/units.ts";
 import { readFigure } from "./read-figure.ts";
 import { SelectField } from "./select-field.tsx";
@@ -41,7 +42,7 @@ export function QuantityField<Unit extends string>(props: Props<Unit>) {
       />
       {quantity ? (
         <SelectField
-          label={`Unit of ${ariaLabel ?? label}`}
+          label={say("Unit of {ariaLabel}", { ariaLabel: ariaLabel ?? label })}
           hideLabel
           value={unit}
           choices={units}

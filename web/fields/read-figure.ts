@@ -1,3 +1,4 @@
+import { say } from "../language/say.ts";
 /** A text as it is kept, or why nobody can tell what was meant. */
 export type ReadText = string | { readonly problem: string };
 
@@ -14,7 +15,12 @@ export function readFigure(text: string): ReadText {
   if (whole === undefined) return figure.replace(",", ".");
   const decimals = rest.replace(/0+$/, "");
   return {
-    problem: `“${figure}” can be read in two ways: write ${whole}${rest} or ${decimals === "" ? `${whole}.0` : `${whole}.${decimals}`}`,
+    problem: say("“{figure}” can be read in two ways: write {whole}{rest} or {part}", {
+      figure,
+      whole,
+      rest,
+      part: decimals === "" ? `${whole}.0` : `${whole}.${decimals}`,
+    }),
   };
 }
 

@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
 import { freeId } from "../../core/schema/positions.ts";
+import { say } from "../language/say.ts";
 import { problemWords } from "../state/api.ts";
 import { Popover } from "./popover.tsx";
 
@@ -59,7 +60,7 @@ export function SavedMenu({ label, shown, side, keepAs, saved, keep, forget, chi
           />
         </label>
         <button type="submit" className="btn btn-sm btn-neutral" disabled={called === "" || keeping.isPending}>
-          Keep
+          {say("Keep")}
         </button>
       </form>
       {error && (

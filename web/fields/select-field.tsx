@@ -1,10 +1,11 @@
 import { useId } from "react";
+import { type Shown, shown } from "../language/say.ts";
 
 type Props<Name extends string> = {
   label: string;
   value: Name;
   /** The choices there are, with their words, in order. */
-  choices: Readonly<Partial<Record<Name, string>>>;
+  choices: Readonly<Partial<Record<Name, Shown>>>;
   onCommit: (name: Name) => void;
   hideLabel?: boolean;
   /** A box of its own, or a word of the sentence that it stands in, whose label is heard alone. */
@@ -48,7 +49,7 @@ export function SelectField<Name extends string>({
       >
         {names.map((name) => (
           <option key={name} value={name}>
-            {choices[name]}
+            {shown(choices[name] ?? name)}
           </option>
         ))}
       </select>

@@ -1,4 +1,5 @@
 import type { SetAside } from "../../server/saved/saved.ts";
+import { say } from "../language/say.ts";
 
 /** What was kept and cannot be used any more, with why; it can be forgotten. */
 export function SetAsideList({ list, onForget }: { list: readonly SetAside[]; onForget: (id: string) => void }) {
@@ -7,9 +8,9 @@ export function SetAsideList({ list, onForget }: { list: readonly SetAside[]; on
     <ul className="mt-2 text-[13px] text-warning">
       {list.map(({ id, name, why }) => (
         <li key={id}>
-          “{name}” is set aside: {why}{" "}
+          {say("“{name}” is set aside: {why}", { name, why })}{" "}
           <button type="button" className="btn btn-xs" onClick={() => onForget(id)}>
-            Forget it
+            {say("Forget it")}
           </button>
         </li>
       ))}

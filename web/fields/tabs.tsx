@@ -1,8 +1,9 @@
 import type { ReactNode } from "react";
+import { type Shown, shown } from "../language/say.ts";
 
 type Props<Id extends string> = {
   name: string;
-  tabs: readonly { readonly id: Id; readonly name: string }[];
+  tabs: readonly { readonly id: Id; readonly name: Shown }[];
   current: Id | null;
   onTab: (id: Id) => void;
   /** What stands at the end of the row. */
@@ -21,7 +22,7 @@ export function Tabs<Id extends string>({ name, tabs, current, onTab, children }
           className="cursor-pointer border-b-2 border-transparent pb-1 text-quiet aria-[current]:border-neutral aria-[current]:font-semibold aria-[current]:text-base-content"
           onClick={() => onTab(tab.id)}
         >
-          {tab.name}
+          {shown(tab.name)}
         </button>
       ))}
       {children}

@@ -1,4 +1,6 @@
 import { Fragment } from "react";
+import { languageName } from "../language/codes.ts";
+import { say } from "../language/say.ts";
 import { setOptional } from "../state/set-optional.ts";
 import type { LeafName } from "./leaf-names.ts";
 import { MarkButtons } from "./mark-buttons.tsx";
@@ -29,8 +31,6 @@ const COLUMNS = [
   "grid-cols-[auto_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)]",
 ];
 
-const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
-
 /** Languages down, what is said across. An emptied text leaves its language to the others. */
 export function TextsTable({ languages, columns }: Props) {
   const written = columns.flatMap(({ texts }) => Object.keys(texts ?? {}));
@@ -44,7 +44,7 @@ export function TextsTable({ languages, columns }: Props) {
       ))}
       {[...new Set([...languages, ...written])].sort().map((language) => (
         <Fragment key={language}>
-          <span className="pt-1.5 text-quiet">{languageNames.of(language) ?? language}</span>
+          <span className="pt-1.5 text-quiet">{languageName(language)}</span>
           {columns.map((column) => (
             <Cell key={column.label} language={language} {...column} />
           ))}
@@ -58,7 +58,7 @@ function Cell(props: TextsColumn & { language: string }) {
   const { language, label, texts = {}, leaf, onTexts, required = false, marked } = props;
   const others = setOptional(texts, language, undefined);
   const isLast = Object.keys(others).length === 0;
-  const name = `${label} in ${languageNames.of(language) ?? language}`;
+  const name = say("{label} in {of}", { label, of: languageName(language) });
   const field = (
     <TextField
       label=""

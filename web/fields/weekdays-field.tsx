@@ -1,7 +1,16 @@
+import { phrase } from "../../core/phrases/phrase.ts";
 import { ChoicesField } from "./choices-field.tsx";
 import type { LeafName } from "./leaf-names.ts";
 
-const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"].map((words, i) => ({ value: i + 1, words }));
+const WEEKDAYS = [
+  phrase("Mon"),
+  phrase("Tue"),
+  phrase("Wed"),
+  phrase("Thu"),
+  phrase("Fri"),
+  phrase("Sat"),
+  phrase("Sun"),
+].map((words, i) => ({ value: i + 1, words }));
 
 type Props = {
   label: string;

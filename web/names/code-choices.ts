@@ -1,25 +1,27 @@
 import { currencyCodes } from "../../core/money/currency.ts";
+import { byReader } from "../language/by-reader.ts";
+import { currencyName, languageName } from "../language/codes.ts";
+import { theReader } from "../language/say.ts";
 
 /** A code to choose, by its name. */
 export type CodeChoice = { readonly value: string; readonly words: string };
 
-const currencyNames = new Intl.DisplayNames(["en"], { type: "currency" });
-const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
-
-const named = (codes: readonly string[], nameOf: (code: string) => string | undefined): CodeChoice[] =>
+const named = (codes: readonly string[], nameOf: (code: string) => string): CodeChoice[] =>
   codes
-    .map((code) => ({ value: code, words: `${nameOf(code) ?? code} (${code})` }))
-    .sort((a, b) => a.words.localeCompare(b.words, "en"));
+    .map((code) => ({ value: code, words: `${nameOf(code)} (${code})` }))
+    .sort((a, b) => a.words.localeCompare(b.words, theReader().locale));
 
 /** Every active currency of ISO 4217 by name. */
-export const CURRENCY_CHOICES: readonly CodeChoice[] = named(currencyCodes(), (code) => currencyNames.of(code));
+export const currencyChoices = byReader(() => named(currencyCodes(), currencyName));
 
 /** Languages that shops are often written in; any other tag can be typed. */
-export const LANGUAGE_CHOICES: readonly CodeChoice[] = named(
-  "ar bg cs da de el en en-CA en-GB en-US es et fi fr fr-CA ga he hr hu is it ja ko lt lv mt nl nb pl pt pt-BR ro sk sl sv th tr uk vi zh".split(
-    " ",
+export const languageChoicesOfAll = byReader(() =>
+  named(
+    "ar bg cs da de el en en-CA en-GB en-US es et fi fr fr-CA ga he hr hu is it ja ko lt lv mt nl nb pl pt pt-BR ro sk sl sv th tr uk vi zh".split(
+      " ",
+    ),
+    languageName,
   ),
-  (tag) => languageNames.of(tag),
 );
 
 /** Every time zone that the browser knows. */

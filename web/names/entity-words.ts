@@ -5,6 +5,7 @@ import type { Market } from "../../core/places/market.ts";
 import { destinationWords } from "../../core/places/words.ts";
 import { ENTITY_KINDS, type Entity } from "../../core/plan/entities.ts";
 import { type Plan, ratesOf, savedOf } from "../../core/plan/plan.ts";
+import { say } from "../language/say.ts";
 import { locationNameIn } from "./location-name.ts";
 
 /** What a thing of the plan is called. @example entityName({ kind: "zone", id: "pt", body: { name: "Portugal", … } }) // "Portugal" */
@@ -21,10 +22,10 @@ export function namesOf(entities: readonly Entity[]): string {
   const named = entities
     .slice(0, MOST_NAMED)
     .map((entity) =>
-      entity.kind === "store" ? "the store" : `${ENTITY_KINDS[entity.kind].words} “${entityName(entity)}”`,
+      entity.kind === "store" ? say("the store") : `${ENTITY_KINDS[entity.kind].words} “${entityName(entity)}”`,
     );
   const more = entities.length - named.length;
-  return `${named.join(", ")}${more > 0 ? ` and ${more} more` : ""}`;
+  return `${named.join(", ")}${more > 0 ? say(" and {more} more", { more }) : ""}`;
 }
 
 /** What a thing of the plan says, in a sentence where there is one. @param currency shown where the market takes it */
@@ -40,20 +41,25 @@ export function entityWords(entity: Entity, plan: Plan, market: Market | null, c
       currency: shownIn,
       rates: ratesOf(plan),
     });
-    return `${sentence} It ${details.join("; ")}.`;
+    return say("{sentence} It {details}.", { sentence, details: details.join("; ") });
   }
   if (entity.kind === "option") {
     const context = {
       ...{ zone: null, market: market?.id ?? "", currency: shownIn, rates: ratesOf(plan) },
       locationName: locationNameIn(plan),
     };
-    const off = entity.body.on === false ? ", switched off" : "";
+    const off = entity.body.on === false ? say(", switched off") : "";
     return `${entityName(entity)}: ${chargeWords(entity.body.charge, context, savedOf(plan))}${off}`;
   }
   if (entity.kind === "zone") {
     const { name, destinations, standardTaxRate, on } = entity.body;
     const places = destinations.map((one) => destinationWords(one, (code) => code)).join("; ");
-    return `${name}: ${places || "no place"}, tax ${standardTaxRate}%${on === false ? ", switched off" : ""}`;
+    return say("{name}: {places}, tax {standardTaxRate}%{value}", {
+      name,
+      places: places || say("no place"),
+      standardTaxRate,
+      value: on === false ? say(", switched off") : "",
+    });
   }
   return entityName(entity);
 }

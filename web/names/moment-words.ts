@@ -1,3 +1,4 @@
+import { sayValue } from "../language/say.ts";
 /** A moment by the clocks of a place. @example momentWords(Date.UTC(2026, 10, 25, 9), "Europe/Lisbon", "en-GB") // "Wed, 25 Nov, 09:00" */
 export const momentWords = (at: number, timeZone: string, locale: string): string =>
   new Intl.DateTimeFormat(locale, {
@@ -11,7 +12,7 @@ export const momentWords = (at: number, timeZone: string, locale: string): strin
 
 /** The same with its year, for what may be far off. @example momentOfYear(at, "Europe/Lisbon") // "24 Dec 2031, 08:00" */
 export const momentOfYear = (at: number, timeZone: string): string =>
-  new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short", timeZone }).format(at);
+  sayValue({ moment: at, options: { dateStyle: "medium", timeStyle: "short", timeZone } });
 
 /** Days from one to another, as "2026-11-25"; one where both are the same. Days are days: no clock moves them. */
 export function daysWords(earliest: string, latest: string, locale: string): string {

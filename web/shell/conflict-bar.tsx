@@ -3,6 +3,7 @@ import { differences } from "../../core/plan/differences.ts";
 import { type Entity, entityKinds } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { Conflict } from "../../server/draft/change-set.ts";
+import { say } from "../language/say.ts";
 import { entityName, entityWords } from "../names/entity-words.ts";
 import { draftStore } from "../state/use-draft.ts";
 
@@ -18,31 +19,31 @@ export function ConflictBar({ conflict, plan, market }: Props) {
   const mine = entityIn({ kind, id, body: conflict.yours });
   const name = mine ? entityName(mine) : saved ? entityName(saved) : id;
   const words = (entity: Entity | null) =>
-    entity === null ? "removed" : plan ? entityWords(entity, plan, market, "") : entityName(entity);
+    entity === null ? say("removed") : plan ? entityWords(entity, plan, market, "") : entityName(entity);
   const rows = saved && mine ? differences(saved.body, mine.body) : [];
   return (
     <section role="alert" className="mb-4 border border-warning bg-base-100 p-3">
       <h2 className="font-semibold text-warning">
-        Someone else changed this while you did: {kind} “{name}”
+        {say("Someone else changed this while you did: {kind} “{name}”", { kind, name })}
       </h2>
       <table className="my-2 w-full text-left">
         <thead className="text-[13px] text-quiet">
           <tr>
             <th scope="col" className="w-1/4 pr-3 font-normal">
-              What differs
+              {say("What differs")}
             </th>
             <th scope="col" className="pr-3 font-normal">
-              Saved now
+              {say("Saved now")}
             </th>
             <th scope="col" className="font-normal">
-              Yours
+              {say("Yours")}
             </th>
           </tr>
         </thead>
         <tbody className="align-top">
           <tr>
             <th scope="row" className="pr-3 font-normal text-quiet">
-              In words
+              {say("In words")}
             </th>
             <td className="pr-3">{words(saved)}</td>
             <td>{words(mine)}</td>
@@ -58,12 +59,14 @@ export function ConflictBar({ conflict, plan, market }: Props) {
           ))}
         </tbody>
       </table>
-      {rows.length > MOST_ROWS && <p className="mb-2 text-quiet">and {rows.length - MOST_ROWS} more differences</p>}
+      {rows.length > MOST_ROWS && (
+        <p className="mb-2 text-quiet">{say("and {count} more differences", { count: rows.length - MOST_ROWS })}</p>
+      )}
       <button type="button" className="btn btn-sm btn-neutral mr-2" onClick={() => void draftStore.settle("mine")}>
-        Save mine over it
+        {say("Save mine over it")}
       </button>
       <button type="button" className="btn btn-sm" onClick={() => void draftStore.settle("theirs")}>
-        Take what is saved
+        {say("Take what is saved")}
       </button>
     </section>
   );
@@ -92,6 +95,6 @@ const apart = (key: string) =>
   key.replace(/[a-z](?=[A-Z])/g, "$& ").replace(/ [A-Z](?=[a-z])/g, (letter) => letter.toLowerCase());
 
 function valueWords(value: unknown): string {
-  if (value === undefined) return "nothing";
+  if (value === undefined) return say("nothing");
   return typeof value === "string" ? value : JSON.stringify(value);
 }

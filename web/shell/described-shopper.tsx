@@ -7,8 +7,9 @@ import { MoneyField } from "../fields/money-field.tsx";
 import { NumberField } from "../fields/number-field.tsx";
 import { SelectField } from "../fields/select-field.tsx";
 import { TextField } from "../fields/text-field.tsx";
+import { say } from "../language/say.ts";
 import { asChoices } from "../names/code-choices.ts";
-import { COUNTRY_NAMES } from "../names/place-names.ts";
+import { countryChoices } from "../names/place-names.ts";
 import { useNamesAsked } from "../state/known-names.ts";
 import type { DescribedShopper as Shopper } from "../state/standpoint.ts";
 
@@ -28,29 +29,33 @@ export function DescribedShopper({ shopper, currency, limited, onChange }: Props
   const wide = "w-full";
   return (
     <div className="grid gap-2.5 border-t border-base-300 pt-2.5">
-      <CheckField label="Signed in" checked={shopper.signedIn} onCommit={(signedIn) => change({ signedIn })} />
-      <CheckField label="Buys for a company" checked={shopper.business} onCommit={(business) => change({ business })} />
+      <CheckField label={say("Signed in")} checked={shopper.signedIn} onCommit={(signedIn) => change({ signedIn })} />
+      <CheckField
+        label={say("Buys for a company")}
+        checked={shopper.business}
+        onCommit={(business) => change({ business })}
+      />
       <ListField
         inline={false}
-        label="Groups, with commas between"
+        label={say("Groups, with commas between")}
         className={wide}
-        placeholder="trade, readers"
+        placeholder={say("trade, readers")}
         value={shopper.groups}
         leaf="standpoint/shopper/groups"
         choices={asChoices(groups)}
         onCommit={(groups) => change({ groups })}
       />
       <NumberField
-        label="Orders so far"
+        label={say("Orders so far")}
         className={wide}
-        placeholder="not known"
+        placeholder={say("not known")}
         value={shopper.orderCount ?? undefined}
         leaf="standpoint/shopper/orderCount"
         onCommit={(orderCount) => change({ orderCount })}
         onEmpty={() => change({ orderCount: null })}
       />
       <DayField
-        label="Last ordered on"
+        label={say("Last ordered on")}
         className={wide}
         value={shopper.lastOrder ?? undefined}
         leaf="standpoint/shopper/lastOrder"
@@ -58,7 +63,7 @@ export function DescribedShopper({ shopper, currency, limited, onChange }: Props
         onEmpty={() => change({ lastOrder: null })}
       />
       <DayField
-        label="Account opened on"
+        label={say("Account opened on")}
         className={wide}
         value={shopper.accountOpened ?? undefined}
         leaf="standpoint/shopper/accountOpened"
@@ -66,9 +71,9 @@ export function DescribedShopper({ shopper, currency, limited, onChange }: Props
         onEmpty={() => change({ accountOpened: null })}
       />
       <MoneyField
-        label={`Spent so far, in ${currency}`}
+        label={say("Spent so far, in {currency}", { currency })}
         className={wide}
-        placeholder="not known"
+        placeholder={say("not known")}
         value={shopper.totalSpent == null ? undefined : majorUnits(shopper.totalSpent, exponentOf(currency) ?? 2)}
         currency={currency}
         onCommit={(text) => {
@@ -78,34 +83,34 @@ export function DescribedShopper({ shopper, currency, limited, onChange }: Props
         onEmpty={() => change({ totalSpent: null })}
       />
       <SelectField
-        label="The bill goes to"
+        label={say("The bill goes to")}
         className={wide}
         value={shopper.billingCountry ?? ""}
-        choices={{ "": "not known", ...COUNTRY_NAMES }}
+        choices={{ "": say("not known"), ...countryChoices() }}
         onCommit={(country) => change({ billingCountry: country === "" ? null : country })}
       />
       <TextField
-        label="and to the region, by its code"
+        label={say("and to the region, by its code")}
         className={wide}
-        placeholder="not known"
+        placeholder={say("not known")}
         value={shopper.billingRegion ?? undefined}
         leaf="standpoint/shopper/billingRegion"
         onCommit={(region) => change({ billingRegion: region })}
         onEmpty={() => change({ billingRegion: null })}
       />
       <TextField
-        label="and to the postcode"
+        label={say("and to the postcode")}
         className={wide}
-        placeholder="not known"
+        placeholder={say("not known")}
         value={shopper.billingPostcode ?? undefined}
         leaf="standpoint/shopper/billingPostcode"
         onCommit={(postcode) => change({ billingPostcode: postcode })}
         onEmpty={() => change({ billingPostcode: null })}
       />
       <TextField
-        label="Known to the shop as"
+        label={say("Known to the shop as")}
         className={wide}
-        placeholder="any shopper"
+        placeholder={say("any shopper")}
         value={shopper.id ?? undefined}
         leaf="standpoint/shopper/id"
         onCommit={(id) => change({ id })}
@@ -114,7 +119,7 @@ export function DescribedShopper({ shopper, currency, limited, onChange }: Props
       {limited.map(({ id, name }) => (
         <CheckField
           key={id}
-          label={`Has used “${name}”`}
+          label={say("Has used “{name}”", { name })}
           checked={(shopper.uses?.[id] ?? 0) > 0}
           onCommit={(hasUsed) => change({ uses: { ...shopper.uses, [id]: hasUsed ? 1 : 0 } })}
         />

@@ -6,6 +6,7 @@ import { distanceBetween } from "../../core/quantities/distance.ts";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
 import { UnitsContext } from "../fields/units-context.ts";
+import { say } from "../language/say.ts";
 import { distanceWords } from "../names/distance-words.ts";
 import { locationName } from "../names/location-name.ts";
 import { FIRST_UNITS } from "../names/units.ts";
@@ -33,25 +34,29 @@ export function DistancePart({ away, locations, place, onChange }: Props) {
   if (!first) return null;
   return (
     <Popover
-      label="Distance"
-      shown={away && from ? `${away.km} km from ${locationName(from)}` : distanceByPostcode(place, locations, unit)}
+      label={say("Distance")}
+      shown={
+        away && from
+          ? say("{km} km from {locationName}", { km: away.km, locationName: locationName(from) })
+          : distanceByPostcode(place, locations, unit)
+      }
     >
       <fieldset className="grid gap-2.5">
-        <legend className="mb-1 font-semibold">How far away</legend>
+        <legend className="mb-1 font-semibold">{say("How far away")}</legend>
         <RadioField
           name="distance"
-          label="As its postcode says, where a location knows it"
+          label={say("As its postcode says, where a location knows it")}
           checked={!from}
           onChoose={() => onChange(undefined)}
         />
         <RadioField
           name="distance"
-          label="So far from a location"
+          label={say("So far from a location")}
           checked={from !== undefined}
           onChoose={() => onChange({ location: first.id, km: FIRST_KM })}
         />
         {away && from && (
-          <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+          <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
             <SoFar away={away} locations={locations} onChange={onChange} />
           </Suspense>
         )}
@@ -73,6 +78,9 @@ function distanceByPostcode(
   });
   const [nearest] = told.sort((a, b) => a.metres - b.metres);
   return nearest
-    ? `${distanceWords(nearest.metres, unit)} from ${locationName(nearest.location)} by its postcode`
-    : "how far is not known";
+    ? say("{distanceWords} from {locationName} by its postcode", {
+        distanceWords: distanceWords(nearest.metres, unit),
+        locationName: locationName(nearest.location),
+      })
+    : say("how far is not known");
 }

@@ -1,4 +1,6 @@
 import { Component, type ReactNode } from "react";
+import type { Phrase } from "../../core/phrases/phrase.ts";
+import { say } from "../language/say.ts";
 import { draftStore } from "../state/use-draft.ts";
 
 type Props = {
@@ -7,7 +9,7 @@ type Props = {
   /** When one of these changes, it is tried again. */
   watch: readonly unknown[];
   /** A further way out, where there is one. */
-  wayOut?: { readonly words: string; readonly take: () => void };
+  wayOut?: { readonly words: Phrase; readonly take: () => void };
   /** Before it is tried again by hand. */
   onAgain?: () => void;
   children: ReactNode;
@@ -34,9 +36,9 @@ export class FaultBoundary extends Component<Props, State> {
     const { canUndo } = draftStore.snapshot();
     return (
       <section role="alert" className="m-3 max-w-xl border border-warning bg-base-100 p-3">
-        <h2 className="font-semibold text-warning">{what} cannot be shown</h2>
+        <h2 className="font-semibold text-warning">{say("{what} cannot be shown", { what })}</h2>
         <p className="my-1 break-words">{fault}</p>
-        <p className="mb-2 text-quiet">Everything else goes on working, and nothing that was kept is lost.</p>
+        <p className="mb-2 text-quiet">{say("Everything else goes on working, and nothing that was kept is lost.")}</p>
         <div className="flex flex-wrap gap-2">
           <button
             type="button"
@@ -46,16 +48,16 @@ export class FaultBoundary extends Component<Props, State> {
               this.setState({ fault: null });
             }}
           >
-            Try again
+            {say("Try again")}
           </button>
           {canUndo && (
             <button type="button" className="btn btn-sm" onClick={() => draftStore.undo()}>
-              Undo the last change
+              {say("Undo the last change")}
             </button>
           )}
           {wayOut && (
             <button type="button" className="btn btn-sm" onClick={wayOut.take}>
-              {wayOut.words}
+              {say(wayOut.words)}
             </button>
           )}
         </div>

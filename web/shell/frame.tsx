@@ -1,7 +1,9 @@
 import { lazy, Suspense, useCallback, useMemo } from "react";
 import { acceptedReason, type Finding } from "../../core/checks/finding.ts";
+import type { Phrase } from "../../core/phrases/phrase.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import { UnitsContext } from "../fields/units-context.ts";
+import { say } from "../language/say.ts";
 import type { Section } from "../names/sections.ts";
 import { unitsOf } from "../names/units.ts";
 import { ShopperView } from "../preview/shopper/shopper-view.tsx";
@@ -30,7 +32,7 @@ const isBoolean = (value: unknown): value is boolean => typeof value === "boolea
 type Props = {
   section: Section;
   left: Readonly<Partial<Record<Section, string>>>;
-  wayOut: { readonly words: string; readonly take: () => void };
+  wayOut: { readonly words: Phrase; readonly take: () => void };
 };
 
 const hasFaults = ({ planProblems, draft }: DraftState) =>
@@ -69,7 +71,7 @@ export function Frame({ section, left, wayOut }: Props) {
             />
             <Middle section={section} />
             {shopperOpen && compiled && plan && (
-              <FaultBoundary what="The Shopper view" watch={[compiled, request, plan]} wayOut={wayOut}>
+              <FaultBoundary what={say("The Shopper view")} watch={[compiled, request, plan]} wayOut={wayOut}>
                 <ShopperView plan={plan} />
               </FaultBoundary>
             )}
@@ -87,7 +89,7 @@ const SkipToWork = () => (
     className="btn btn-sm sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-30"
     onClick={() => document.getElementById("work")?.focus()}
   >
-    Skip to the work
+    {say("Skip to the work")}
   </button>
 );
 
@@ -106,14 +108,14 @@ function Middle({ section }: { section: Section }) {
       <Suspense>{conflict && <ConflictBar conflict={conflict} plan={plan} market={market} />}</Suspense>
       {loadError && (
         <p role="alert" className="alert alert-error mb-4">
-          The plan could not be loaded: {loadError}.
+          {say("The plan could not be loaded: {loadError}.", { loadError })}
           <button type="button" className="btn btn-sm" onClick={() => void draftStore.load()}>
-            Try again
+            {say("Try again")}
           </button>
         </p>
       )}
       <Suspense>{hasFaults(state) && <PlanFaults state={state} />}</Suspense>
-      {!draft && !loadError && <p className="text-quiet">Loading the plan…</p>}
+      {!draft && !loadError && <p className="text-quiet">{say("Loading the plan…")}</p>}
       <Suspense>{draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}</Suspense>
       {plan && <VisitedSections section={section} watch={[plan, request]} />}
     </main>

@@ -1,8 +1,10 @@
 import PanelRightClose from "lucide-react/icons/panel-right-close";
 import PanelRightOpen from "lucide-react/icons/panel-right-open";
 import { Link } from "wouter";
+import type { Phrase } from "../../core/phrases/phrase.ts";
 import type { Location } from "../../core/places/location.ts";
 import type { Plan } from "../../core/plan/plan.ts";
+import { say } from "../language/say.ts";
 import type { Section } from "../names/sections.ts";
 import { useStandpoint } from "../state/standpoint-context.ts";
 import { useDraft } from "../state/use-draft.ts";
@@ -15,7 +17,7 @@ type Props = {
   section: Section;
   shopperOpen: boolean;
   onShopper: (open: boolean) => void;
-  wayOut: { readonly words: string; readonly take: () => void };
+  wayOut: { readonly words: Phrase; readonly take: () => void };
 };
 
 const NO_LOCATIONS: readonly Location[] = [];
@@ -30,9 +32,9 @@ export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
   return (
     <header className="flex min-h-14 flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-5 py-2">
       <Link href="/overview" className="text-[17px] font-bold tracking-tight">
-        Summant
+        {say("Summant")}
       </Link>
-      <FaultBoundary what="The standpoint" watch={[standpoint, plan]} wayOut={wayOut}>
+      <FaultBoundary what={say("The standpoint")} watch={[standpoint, plan]} wayOut={wayOut}>
         <StandpointSentence
           standpoint={standpoint}
           market={market}
@@ -45,7 +47,7 @@ export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
         <SaveMark state={state} />
         {section !== "release" && (
           <Link href="/release" className="btn btn-neutral btn-sm">
-            Review and release
+            {say("Review and release")}
           </Link>
         )}
         <button
@@ -56,7 +58,7 @@ export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
           onClick={() => onShopper(!shopperOpen)}
         >
           {shopperOpen ? <PanelRightClose size={18} aria-hidden /> : <PanelRightOpen size={18} aria-hidden />}
-          <span className="sr-only">{shopperOpen ? "Fold the Shopper view" : "Open the Shopper view"}</span>
+          <span className="sr-only">{shopperOpen ? say("Fold the Shopper view") : say("Open the Shopper view")}</span>
         </button>
       </div>
     </header>

@@ -1,5 +1,6 @@
 import { DAY_LENGTH, DayField } from "../fields/day-field.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
+import { say } from "../language/say.ts";
 
 type Props = { moment: string | null; timeZone: string; onChange: (moment: string | null) => void };
 
@@ -7,10 +8,10 @@ type Props = { moment: string | null; timeZone: string; onChange: (moment: strin
 export default function MomentForm({ moment, timeZone, onChange }: Props) {
   return (
     <fieldset className="grid gap-2.5">
-      <legend className="mb-1 font-semibold">When</legend>
-      <RadioField name="moment" label="Now" checked={moment === null} onChoose={() => onChange(null)} />
+      <legend className="mb-1 font-semibold">{say("When")}</legend>
+      <RadioField name="moment" label={say("Now")} checked={moment === null} onChoose={() => onChange(null)} />
       <DayField
-        label={`At this time in ${timeZone.replaceAll("_", " ")}`}
+        label={say("At this time in {timeZone}", { timeZone: timeZone.replaceAll("_", " ") })}
         className="w-44"
         placeholder="2026-11-28T10:00"
         value={moment ?? undefined}

@@ -1,5 +1,6 @@
 import { lazy, Suspense } from "react";
 import { Popover } from "../fields/popover.tsx";
+import { say, theReader } from "../language/say.ts";
 
 // With the calendar and what days may be: loaded when it is opened.
 const MomentForm = lazy(() => import("./moment-form.tsx"));
@@ -9,8 +10,8 @@ type Props = { moment: string | null; timeZone: string; onChange: (moment: strin
 /** When it is looked at, by the market's clocks. */
 export function MomentPart({ moment, timeZone, onChange }: Props) {
   return (
-    <Popover label="Moment" shown={momentWords(moment)}>
-      <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+    <Popover label={say("Moment")} shown={momentWords(moment)}>
+      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
         <MomentForm moment={moment} timeZone={timeZone} onChange={onChange} />
       </Suspense>
     </Popover>
@@ -19,8 +20,8 @@ export function MomentPart({ moment, timeZone, onChange }: Props) {
 
 /** @example "Sat 28 Nov, 10:00" */
 function momentWords(moment: string | null): string {
-  if (moment === null) return "now";
-  const format = new Intl.DateTimeFormat("en-GB", {
+  if (moment === null) return say("now");
+  const format = new Intl.DateTimeFormat(theReader().clock, {
     weekday: "short",
     day: "numeric",
     month: "short",

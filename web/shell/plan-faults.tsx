@@ -1,5 +1,6 @@
 import { lazy, Suspense } from "react";
 import { entityKey } from "../../core/plan/entities.ts";
+import { say } from "../language/say.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 
@@ -12,25 +13,25 @@ export function PlanFaults({ state }: { state: DraftState }) {
     <>
       {planProblems.length > 0 && (
         <section role="alert" className="mb-3 border border-warning bg-base-100 p-3">
-          <h2 className="font-semibold text-warning">This cannot be quoted yet</h2>
+          <h2 className="font-semibold text-warning">{say("This cannot be quoted yet")}</h2>
           <ul className="my-1">
             {planProblems.slice(0, 8).map((problem) => (
               <li key={problem}>{problem}</li>
             ))}
-            {planProblems.length > 8 && <li>and {planProblems.length - 8} more</li>}
+            {planProblems.length > 8 && <li>{say("and {count} more", { count: planProblems.length - 8 })}</li>}
           </ul>
           <p className="text-quiet">
-            What you typed is kept here. Until it is mended, the last sound plan goes on answering.
+            {say("What you typed is kept here. Until it is mended, the last sound plan goes on answering.")}
           </p>
           <div className="mt-2 flex gap-2">
             {canUndo && (
               <button type="button" className="btn btn-sm" onClick={() => draftStore.undo()}>
-                Undo the last change
+                {say("Undo the last change")}
               </button>
             )}
             {unsaved > 0 && (
               <button type="button" className="btn btn-sm" onClick={() => draftStore.takeBack()}>
-                Give up what is not saved
+                {say("Give up what is not saved")}
               </button>
             )}
           </div>

@@ -8,7 +8,7 @@ import Table2 from "lucide-react/icons/table-2";
 import Truck from "lucide-react/icons/truck";
 import { Link } from "wouter";
 import type { Finding } from "../../core/checks/finding.ts";
-import { counted } from "../names/counted.ts";
+import { say } from "../language/say.ts";
 import { sectionOf } from "../names/finding-section.ts";
 import { SECTIONS, type Section } from "../names/sections.ts";
 import { loadSection } from "./section-view.tsx";
@@ -46,7 +46,7 @@ export function Rail({ section, left, store, changes, findings }: Props) {
           <StoreMenu name={store} />
         </div>
       )}
-      <nav aria-label="Sections">
+      <nav aria-label={say("Sections")}>
         <ul>
           {SECTIONS.map(({ id, name }) => {
             const Icon = ICONS[id];
@@ -62,7 +62,7 @@ export function Rail({ section, left, store, changes, findings }: Props) {
                   className="flex items-center gap-1.5 border-l-[3px] border-transparent py-2.5 pl-3 text-quiet hover:text-base-content aria-[current]:border-neutral aria-[current]:bg-base-200 aria-[current]:font-semibold aria-[current]:text-base-content"
                 >
                   <Icon size={15} aria-hidden className="shrink-0" />
-                  {name}
+                  {say(name)}
                   {mark && (
                     <span className="text-[13px] font-bold text-warning" title={mark.words}>
                       <span aria-hidden>{mark.shown}</span>
@@ -85,9 +85,14 @@ type Waiting = { changes: number; findings: number; here: number };
 function markOf(section: Section, { changes, findings, here }: Waiting): { shown: string; words: string } | null {
   if (section === "release")
     return changes > 0
-      ? { shown: String(changes), words: counted(changes, "change is not released", "changes are not released") }
+      ? {
+          shown: String(changes),
+          words: say("{count, plural, one {One change is not released} other {# changes are not released}}", {
+            count: changes,
+          }),
+        }
       : null;
-  const words = (count: number) => counted(count, "finding").toLowerCase();
+  const words = (count: number) => say("{count, plural, one {one finding} other {# findings}}", { count });
   if (section === "checks") return findings > 0 ? { shown: String(findings), words: words(findings) } : null;
   return here > 0 ? { shown: "•", words: words(here) } : null;
 }

@@ -3,6 +3,7 @@ import X from "lucide-react/icons/x";
 import { IconButton } from "../fields/icon-button.tsx";
 import { SavedMenu } from "../fields/saved-menu.tsx";
 import { SetAsideList } from "../fields/set-aside.tsx";
+import { say } from "../language/say.ts";
 import { api } from "../state/api.ts";
 import { keptStandpoints } from "../state/server-queries.ts";
 import type { Standpoint } from "../state/standpoint.ts";
@@ -18,9 +19,9 @@ export function SavedStandpointsMenu({ standpoint, onChange }: Props) {
     client.setQueryData(keptStandpoints.queryKey, await work);
   return (
     <SavedMenu
-      label="Kept standpoints"
-      shown={kept.length === 0 ? "keep" : `${kept.length} kept`}
-      keepAs="Keep this one as"
+      label={say("Kept standpoints")}
+      shown={kept.length === 0 ? say("keep") : say("{count} kept", { count: kept.length })}
+      keepAs={say("Keep this one as")}
       saved={kept}
       keep={({ id, name }) => saved(api.keepStandpoint({ id, name, body: standpoint }))}
       forget={(id) => saved(api.dropStandpoint(id))}
@@ -33,7 +34,7 @@ export function SavedStandpointsMenu({ standpoint, onChange }: Props) {
                 <button type="button" className="link min-w-0 flex-1 truncate text-left" onClick={() => onChange(body)}>
                   {name}
                 </button>
-                <IconButton words={`Forget ${name}`} onClick={() => forget(id)}>
+                <IconButton words={say("Forget {name}", { name })} onClick={() => forget(id)}>
                   <X size={13} aria-hidden />
                 </IconButton>
               </li>

@@ -2,6 +2,7 @@ import { lazy, Suspense } from "react";
 import { PLAIN_SHOPPER } from "../../core/facts/shopper-facts.ts";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
+import { say } from "../language/say.ts";
 import type { DescribedShopper, Standpoint } from "../state/standpoint.ts";
 
 // Loaded when the form is opened.
@@ -23,28 +24,31 @@ export function ShopperPart({ standpoint, limited, onChange }: Props) {
   const { shopper, channel } = standpoint;
   const describe = (next: Standpoint["shopper"]) => onChange({ ...standpoint, shopper: next });
   return (
-    <Popover label="Shopper" shown={`${shopperWords(shopper)}${channel === undefined ? "" : ` in ${channel}`}`}>
+    <Popover
+      label={say("Shopper")}
+      shown={`${shopperWords(shopper)}${channel === undefined ? "" : say(" in {channel}", { channel })}`}
+    >
       <fieldset className="mb-2.5 grid gap-2.5">
-        <legend className="mb-1 font-semibold">Who looks</legend>
+        <legend className="mb-1 font-semibold">{say("Who looks")}</legend>
         <RadioField
           name="shopper"
-          label="A guest, of whom nothing is known"
+          label={say("A guest, of whom nothing is known")}
           checked={shopper === null}
           onChoose={() => describe(null)}
         />
         <RadioField
           name="shopper"
-          label="A shopper like this"
+          label={say("A shopper like this")}
           checked={shopper !== null}
           onChoose={() => describe(PLAIN_SHOPPER)}
         />
         {shopper && (
-          <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+          <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
             <Described shopper={shopper} currency={standpoint.currency} limited={limited} onChange={describe} />
           </Suspense>
         )}
       </fieldset>
-      <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
         <Visit standpoint={standpoint} onChange={onChange} />
       </Suspense>
     </Popover>
@@ -53,10 +57,14 @@ export function ShopperPart({ standpoint, limited, onChange }: Props) {
 
 /** @example "a signed-in shopper in trade" */
 function shopperWords(shopper: DescribedShopper | null): string {
-  if (!shopper) return "a guest";
+  if (!shopper) return say("a guest");
   const { signedIn, groups, orderCount, business } = shopper;
-  const who = business ? "a company" : orderCount === 0 ? "a first-time shopper" : "a shopper";
-  return [who, groups.length > 0 ? `in ${groups.join(", ")}` : "", signedIn ? "" : "not signed in"]
+  const who = business ? say("a company") : orderCount === 0 ? say("a first-time shopper") : say("a shopper");
+  return [
+    who,
+    groups.length > 0 ? say("in {groups}", { groups: groups.join(", ") }) : "",
+    signedIn ? "" : say("not signed in"),
+  ]
     .filter((part) => part !== "")
     .join(" ");
 }

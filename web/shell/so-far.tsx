@@ -1,6 +1,7 @@
 import type { Location } from "../../core/places/location.ts";
 import { NumberField } from "../fields/number-field.tsx";
 import { choicesOf, SelectField } from "../fields/select-field.tsx";
+import { say } from "../language/say.ts";
 import { locationName } from "../names/location-name.ts";
 import type { Standpoint } from "../state/standpoint.ts";
 
@@ -11,14 +12,14 @@ type Props = { away: Away; locations: readonly Location[]; onChange: (away: Away
 export const SoFar = ({ away, locations, onChange }: Props) => (
   <div className="flex items-end gap-2">
     <NumberField
-      label="Kilometres"
+      label={say("Kilometres")}
       className="w-24"
       value={away.km}
       leaf="standpoint/away/km"
       onCommit={(km) => onChange({ ...away, km })}
     />
     <SelectField
-      label="from"
+      label={say("from")}
       value={away.location}
       choices={choicesOf(locations, locationName)}
       onCommit={(location) => onChange({ ...away, location })}

@@ -3,7 +3,9 @@ import type { Offer } from "../../core/offers/offer.ts";
 import type { Location } from "../../core/places/location.ts";
 import type { Market } from "../../core/places/market.ts";
 import { SelectField } from "../fields/select-field.tsx";
-import { COUNTRY_NAMES } from "../names/place-names.ts";
+import { currencyName, languageChoices } from "../language/codes.ts";
+import { say } from "../language/say.ts";
+import { countryChoices } from "../names/place-names.ts";
 import { setOptional } from "../state/set-optional.ts";
 import type { Standpoint } from "../state/standpoint.ts";
 import { useRegions } from "../state/use-regions.ts";
@@ -19,9 +21,6 @@ type Props = {
   locations: readonly Location[];
   onChange: (standpoint: Standpoint) => void;
 };
-
-const currencyNames = new Intl.DisplayNames(["en"], { type: "currency" });
-const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
 
 const strong = "text-[14px] font-semibold";
 
@@ -40,13 +39,13 @@ export function StandpointSentence({ standpoint, market, offers, locations, onCh
   const languages = [...new Set([...(market?.languages ?? []), standpoint.locale])];
   return (
     <div className="flex flex-wrap items-baseline gap-x-1.5 text-[14px] text-quiet">
-      Seen from
+      {say("Seen from")}
       <SelectField
-        label="Country"
+        label={say("Country")}
         look="word"
         className={`${strong} max-w-52`}
         value={standpoint.country}
-        choices={{ "": "a place not known yet", ...COUNTRY_NAMES }}
+        choices={{ "": say("a place not known yet"), ...countryChoices() }}
         onCommit={(country) => {
           setPostcode("");
           onChange(setOptional({ ...standpoint, country, region: "", postcode: "" }, "away", undefined));
@@ -54,22 +53,22 @@ export function StandpointSentence({ standpoint, market, offers, locations, onCh
       />
       {regions.length > 0 && standpoint.postcode === "" && (
         <SelectField
-          label="Region"
+          label={say("Region")}
           look="word"
           className={`${strong} max-w-36`}
           value={standpoint.region}
-          choices={{ "": "some region", ...Object.fromEntries(regions.map(({ code, name }) => [code, name])) }}
+          choices={{ "": say("some region"), ...Object.fromEntries(regions.map(({ code, name }) => [code, name])) }}
           onCommit={(region) => onChange({ ...standpoint, region })}
         />
       )}
       <label htmlFor={`${id}-postcode`} className="sr-only">
-        Postcode
+        {say("Postcode")}
       </label>
       <input
         id={`${id}-postcode`}
         className={`[field-sizing:content] border-b border-dotted border-quiet bg-transparent font-semibold text-base-content min-w-16 max-w-32 cursor-text`}
         value={postcode}
-        placeholder="postcode"
+        placeholder={say("postcode")}
         maxLength={16}
         autoComplete="off"
         onChange={(event) => setPostcode(event.target.value)}
@@ -82,34 +81,34 @@ export function StandpointSentence({ standpoint, market, offers, locations, onCh
         locations={locations}
         onChange={(away) => onChange(setOptional(standpoint, "away", away))}
       />
-      by
+      {say("by")}
       <ShopperPart
         standpoint={standpoint}
         limited={offers.filter(({ limits }) => limits?.perShopper !== undefined)}
         onChange={onChange}
       />
-      {standpoint.moment !== null && "on"}
+      {standpoint.moment !== null && say("on")}
       <MomentPart
         moment={standpoint.moment}
         timeZone={market?.timeZone ?? "UTC"}
         onChange={(moment) => onChange({ ...standpoint, moment })}
       />
-      in
+      {say("in")}
       <SelectField
-        label="Currency"
+        label={say("Currency")}
         look="word"
         className={strong}
         value={standpoint.currency}
-        choices={Object.fromEntries(currencies.map((code) => [code, currencyNames.of(code) ?? code]))}
+        choices={Object.fromEntries(currencies.map((code) => [code, currencyName(code)]))}
         onCommit={(currency) => onChange({ ...standpoint, currency })}
       />
-      and
+      {say("and")}
       <SelectField
-        label="Language"
+        label={say("Language")}
         look="word"
         className={strong}
         value={standpoint.locale}
-        choices={Object.fromEntries(languages.map((tag) => [tag, languageNames.of(tag) ?? tag]))}
+        choices={languageChoices(languages)}
         onCommit={(locale) => onChange({ ...standpoint, locale })}
       />
       <span aria-hidden>·</span>

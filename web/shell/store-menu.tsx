@@ -1,15 +1,17 @@
 import { useEffect, useRef } from "react";
+import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
 import { CheckField } from "../fields/check-field.tsx";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
+import { say } from "../language/say.ts";
 import { type Theme, useTheme } from "../state/theme.ts";
 import { useStored } from "../state/use-stored.ts";
 import { SHORTCUTS } from "./shortcuts.ts";
 
-const THEMES: readonly { theme: Theme; words: string }[] = [
-  { theme: "system", words: "as this computer has it" },
-  { theme: "light", words: "light" },
-  { theme: "dark", words: "dark" },
+const THEMES: readonly { theme: Theme; words: Phrase }[] = [
+  { theme: "system", words: phrase("as this computer has it") },
+  { theme: "light", words: phrase("light") },
+  { theme: "dark", words: phrase("dark") },
 ];
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
@@ -29,17 +31,23 @@ export function StoreMenu({ name }: { name: string }) {
   }, [isOn]);
   return (
     <span ref={menu} className="text-[13px]">
-      <Popover label="Menu" shown={name} isQuiet>
+      <Popover label={say("Menu")} shown={name} isQuiet>
         <fieldset className="mb-4 grid gap-1.5 text-[14px]">
-          <legend className="mb-1 font-semibold">How it looks</legend>
+          <legend className="mb-1 font-semibold">{say("How it looks")}</legend>
           {THEMES.map(({ theme: one, words }) => (
-            <RadioField key={one} name="theme" label={words} checked={theme === one} onChoose={() => setTheme(one)} />
+            <RadioField
+              key={one}
+              name="theme"
+              label={say(words)}
+              checked={theme === one}
+              onChoose={() => setTheme(one)}
+            />
           ))}
         </fieldset>
-        <h2 className="mb-1 text-[14px] font-semibold">Keys</h2>
+        <h2 className="mb-1 text-[14px] font-semibold">{say("Keys")}</h2>
         <dl className="grid gap-1.5 text-[13px]">
           {SHORTCUTS.map(({ keys, does }) => (
-            <div key={does} className="grid grid-cols-[7.5rem_1fr] items-baseline gap-2">
+            <div key={does.message} className="grid grid-cols-[7.5rem_1fr] items-baseline gap-2">
               <dt className="flex flex-wrap gap-1">
                 {keys.map((key) => (
                   <kbd key={key} className="kbd kbd-xs">
@@ -47,11 +55,16 @@ export function StoreMenu({ name }: { name: string }) {
                   </kbd>
                 ))}
               </dt>
-              <dd>{does}</dd>
+              <dd>{say(does)}</dd>
             </div>
           ))}
         </dl>
-        <CheckField className="mt-3 text-[13px]" label="Single keys do something" checked={isOn} onCommit={setIsOn} />
+        <CheckField
+          className="mt-3 text-[13px]"
+          label={say("Single keys do something")}
+          checked={isOn}
+          onCommit={setIsOn}
+        />
       </Popover>
     </span>
   );

@@ -1,3 +1,4 @@
+import { say } from "../language/say.ts";
 import type { DraftState } from "../state/draft-store.ts";
 import { draftStore } from "../state/use-draft.ts";
 
@@ -8,9 +9,7 @@ export function UnreadableRow({ broken }: { broken: Broken }) {
   const { kind, id, revision, text, problems } = broken;
   return (
     <section role="alert" className="mb-3 border border-warning bg-base-100 p-3">
-      <h2 className="font-semibold text-warning">
-        The {kind} “{id}” cannot be read
-      </h2>
+      <h2 className="font-semibold text-warning">{say("The {kind} “{id}” cannot be read", { kind, id })}</h2>
       <ul className="my-1">
         {problems.slice(0, 4).map(({ path, message }) => (
           <li key={path + message}>
@@ -28,7 +27,7 @@ export function UnreadableRow({ broken }: { broken: Broken }) {
         }}
       >
         <label className="grid gap-1 text-[13px] text-quiet">
-          As it is stored
+          {say("As it is stored")}
           <textarea
             name="body"
             className="textarea h-40 w-full font-mono text-[13px]"
@@ -38,10 +37,10 @@ export function UnreadableRow({ broken }: { broken: Broken }) {
         </label>
         <div className="mt-2 flex gap-2">
           <button type="submit" className="btn btn-sm btn-neutral">
-            Keep it like this
+            {say("Keep it like this")}
           </button>
           <button type="button" className="btn btn-sm" onClick={() => draftStore.mend({ kind, id, revision }, null)}>
-            Remove it
+            {say("Remove it")}
           </button>
         </div>
       </form>

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { useLocationProperty } from "wouter/use-browser-location";
+import { say } from "../language/say.ts";
 import { type Section, sectionAt, sectionName } from "../names/sections.ts";
 
 const readAddress = () => window.location.pathname + window.location.hash;
@@ -16,7 +17,7 @@ export function useSection(first: Section): { section: Section; left: Readonly<P
   const [left, setLeft] = useState<Readonly<Partial<Record<Section, string>>>>({});
   if (left[section] !== address) setLeft({ ...left, [section]: address });
   useEffect(() => {
-    document.title = `${sectionName(section)} · Summant`;
+    document.title = say("{sectionName} · Summant", { sectionName: sectionName(section) });
   }, [section]);
   return { section, left };
 }

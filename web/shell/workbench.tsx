@@ -1,3 +1,5 @@
+import { phrase } from "../../core/phrases/phrase.ts";
+import { say } from "../language/say.ts";
 import type { Section } from "../names/sections.ts";
 import { CART_KEY } from "../state/quote-context.ts";
 import { STANDPOINT_KEY } from "../state/standpoint-context.ts";
@@ -11,7 +13,7 @@ import { useSection } from "./use-section.ts";
 
 /** What is looked from is kept in this browser; without it the page begins as for a newcomer. */
 const FIRST_LOOK = {
-  words: "Look from the first standpoint",
+  words: phrase("Look from the first standpoint"),
   take: () => {
     for (const key of [STANDPOINT_KEY, CART_KEY]) localStorage.removeItem(key);
     window.location.reload();
@@ -27,7 +29,7 @@ export function Workbench({ section: first }: { section: Section }) {
   useFocusHabits();
   return (
     <ServerAnswers>
-      <FaultBoundary what="Summant" watch={[section]} wayOut={FIRST_LOOK}>
+      <FaultBoundary what={say("Summant")} watch={[section]} wayOut={FIRST_LOOK}>
         <LookedAt>
           <Frame section={section} left={left} wayOut={FIRST_LOOK} />
         </LookedAt>

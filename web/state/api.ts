@@ -15,6 +15,7 @@ import type { Release } from "../../server/releases/release.ts";
 import type { ReleasedPlan } from "../../server/releases/releases.ts";
 import type { Saved, SetAside } from "../../server/saved/saved.ts";
 import type { Standpoint } from "../../server/saved/standpoint-schema.ts";
+import { say } from "../language/say.ts";
 
 type PointedProblem = { pointer: string; detail: string };
 
@@ -65,7 +66,7 @@ async function callWith<T>(path: string, body: string | undefined): Promise<T> {
   const problem: ProblemBody = await response.json().catch(() => ({}));
   throw new ApiError(
     response.status,
-    problem.title ?? `The server answered ${response.status}`,
+    problem.title ?? say("The server answered {status}", { status: response.status }),
     problem.errors ?? [],
     problem.conflicts ?? [],
   );

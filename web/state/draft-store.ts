@@ -13,6 +13,7 @@ import type { Problem } from "../../core/schema/problem.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import type { Conflict, SavedChanges } from "../../server/draft/change-set.ts";
 import type { Draft } from "../../server/draft/read-draft.ts";
+import { say } from "../language/say.ts";
 import { afterPaint } from "./after-paint.ts";
 import { afterSave, lacksCalendars } from "./after-save.ts";
 import { ApiError, api } from "./api.ts";
@@ -199,7 +200,9 @@ export class DraftStore {
       this.update({});
       void this.send();
     } catch (error) {
-      this.update({ save: { kind: "refused", why: `${kind} "${id}" is no JSON`, lines: [messageOf(error)] } });
+      this.update({
+        save: { kind: "refused", why: say('{kind} "{id}" is no JSON', { kind, id }), lines: [messageOf(error)] },
+      });
     }
   }
 
@@ -261,7 +264,7 @@ export class DraftStore {
   private tellHeld(): void {
     const lines = [...this.held.values()].flat();
     if (!this.saving && lines.length > 0)
-      this.update({ save: { kind: "refused", why: "The change would break the plan", lines } });
+      this.update({ save: { kind: "refused", why: say("The change would break the plan"), lines } });
   }
 
   /** What the server has after a save: as it answered, unless more than that has been read meanwhile. */

@@ -1,8 +1,10 @@
 import { createContext, type ReactNode, useContext } from "react";
 import { acceptedReason, causeOf, type Finding } from "../../core/checks/finding.ts";
+import { phrase } from "../../core/phrases/phrase.ts";
 import { type EntityKind, STORE_ID } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import { say } from "../language/say.ts";
 import type { ChecksState } from "./use-checks.ts";
 import { draftStore } from "./use-draft.ts";
 
@@ -35,7 +37,7 @@ export function FindingsBeside({ kind, id }: { kind: EntityKind; id: string }) {
   const findings = useOpenFindings().filter(({ at }) => at.kind === kind && at.id === id);
   if (findings.length === 0) return null;
   return (
-    <ul aria-label="Findings" className="mt-2 grid gap-1 border-l-2 border-warning pl-3 text-[13px]">
+    <ul aria-label={say("Findings")} className="mt-2 grid gap-1 border-l-2 border-warning pl-3 text-[13px]">
       {findings.map((finding) => (
         <li key={causeOf(finding)}>
           <FindingLine finding={finding} />
@@ -45,7 +47,7 @@ export function FindingsBeside({ kind, id }: { kind: EntityKind; id: string }) {
   );
 }
 
-const SEVERITIES = { wrong: "Wrong", risky: "Risky", odd: "Worth a look" } as const;
+const SEVERITIES = { wrong: phrase("Wrong"), risky: phrase("Risky"), odd: phrase("Worth a look") } as const;
 
 /** One finding: what is the matter, show me, mend it. */
 export function FindingLine({ finding, children }: { finding: Finding; children?: ReactNode }) {
@@ -53,11 +55,12 @@ export function FindingLine({ finding, children }: { finding: Finding; children?
   const { severity, sentence, witness, fix } = finding;
   return (
     <>
-      <strong className={severity === "odd" ? "text-quiet" : "text-warning"}>{SEVERITIES[severity]}.</strong> {sentence}
+      <strong className={severity === "odd" ? "text-quiet" : "text-warning"}>{say(SEVERITIES[severity])}.</strong>{" "}
+      {sentence}
       <span className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 text-[13px] empty:hidden">
         {witness && (
           <button type="button" className="btn btn-xs" onClick={() => show(witness)}>
-            Show me
+            {say("Show me")}
           </button>
         )}
         {fix && (

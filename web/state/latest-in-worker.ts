@@ -1,4 +1,5 @@
 import { type Endpoint, type Remote, wrap } from "comlink";
+import { say } from "../language/say.ts";
 
 /** What has come of the newest job that was done, and why the newest of all was not; it is tried again all the while. */
 export type Told<Answer> = { readonly answer: Answer } | { readonly failure: string };
@@ -121,7 +122,7 @@ const LET_GO = Symbol("let go");
 function answerOrFailure<T>(worker: Thread, answer: Promise<T>): Promise<T> {
   return new Promise((resolve, reject) => {
     const fail = (event: Event) => {
-      reject(new Error("message" in event && event.message ? String(event.message) : "the worker failed"));
+      reject(new Error("message" in event && event.message ? String(event.message) : say("the worker failed")));
     };
     worker.addEventListener("error", fail, { once: true });
     worker.addEventListener("messageerror", fail, { once: true });

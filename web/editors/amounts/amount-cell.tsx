@@ -1,6 +1,7 @@
 import { type Amount, resolveAmount } from "../../../core/money/amount.ts";
-import { makersMoney } from "../../../core/money/format.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
 import { AmountField } from "./amount-field.tsx";
 import { type Column, columnName, placeOf } from "./columns.ts";
 import { ConversionPart } from "./conversion-part.tsx";
@@ -25,13 +26,13 @@ export function AmountCell({ plan, label, amount, column, shared, onShow, onComm
   const place = placeOf(column);
   const found = resolveAmount(amount, { ...place, rates: ratesOf(plan) });
   const next = (minor: number) => (zone ? withOwnAmount : withAmount)(amount, place, minor);
-  const name = `${label} in ${columnName(column)}`;
+  const name = say("{label} in {columnName}", { label, columnName: columnName(column) });
   const derived = found?.from === "conversion" || (zone !== undefined && found?.from !== "zone");
   return (
     <>
       <AmountField
         label={name}
-        shown={found ? makersMoney(found.minor, currency) : "not set"}
+        shown={found ? makersMoney(found.minor, currency) : say("not set")}
         minor={found?.minor}
         currency={currency}
         className={`text-right ${derived ? "italic" : "font-semibold"} ${found ? "" : "text-warning"}`}

@@ -2,6 +2,7 @@ import { useId, useRef, useState } from "react";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
+import { say } from "../../language/say.ts";
 
 type Props = {
   label: string;
@@ -39,7 +40,7 @@ export function AmountField({ label, shown, minor, currency, onShow, onCommit, o
       <button
         ref={button}
         type="button"
-        aria-label={`${label}: ${shown}. Change`}
+        aria-label={say("{label}: {shown}. Change", { label, shown })}
         className={`min-h-6 cursor-text border-b border-dotted border-quiet bg-tint px-0.5 hover:bg-tint-strong ${className}`}
         onClick={() => {
           leaving.current = false;
@@ -83,7 +84,7 @@ export function AmountField({ label, shown, minor, currency, onShow, onCommit, o
           role="alert"
           className="absolute top-full left-0 z-10 mt-1 w-64 border border-warning bg-base-100 px-2 py-1 text-[13px] font-normal text-warning"
         >
-          {problem}. Escape gives the old amount back.
+          {say("{problem}. Escape gives the old amount back.", { problem })}
         </span>
       )}
     </span>

@@ -3,6 +3,7 @@ import type { Amount } from "../../../core/money/amount.ts";
 import { zonesWithOwnAmounts } from "../../../core/money/amounts-in.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { arrowsInTable } from "../../fields/arrow-keys.ts";
+import { say } from "../../language/say.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { AmountCell } from "./amount-cell.tsx";
 import { ApartFor } from "./apart-for.tsx";
@@ -107,7 +108,7 @@ export function AmountsTable({ plan, name, rows, zones, onPasted }: Props) {
       {problems.length > 0 && (
         <ul role="alert" className="border-t border-warning p-2 text-[13px] text-warning">
           {problems.slice(0, 8).map((problem) => (
-            <li key={problem}>Not pasted: {problem}</li>
+            <li key={problem}>{say("Not pasted: {problem}", { problem })}</li>
           ))}
         </ul>
       )}

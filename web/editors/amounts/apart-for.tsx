@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
+import { say } from "../../language/say.ts";
 
 type Props = {
   plan: Plan;
@@ -21,8 +22,8 @@ export function ApartFor({ plan, name, zones, apart, onApart }: Props) {
     <p className="border-t border-base-200 px-2 text-[13px] text-quiet">
       {isOpen ? (
         <AddSelect
-          label={`Zone apart in ${name}`}
-          shown="which zone?"
+          label={say("Zone apart in {name}", { name })}
+          shown={say("which zone?")}
           look="word"
           choices={offered().map((zone) => ({ value: zone.id, words: zone.name }))}
           onAdd={(id) => {
@@ -32,7 +33,8 @@ export function ApartFor({ plan, name, zones, apart, onApart }: Props) {
         />
       ) : (
         <button type="button" className="min-h-6 cursor-pointer hover:underline" onClick={() => setIsOpen(true)}>
-          Other amounts in one zone<span className="sr-only"> in {name}</span>
+          {say("Other amounts in one zone")}
+          <span className="sr-only"> {say("in {name}", { name })}</span>
         </button>
       )}
     </p>

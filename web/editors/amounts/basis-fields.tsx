@@ -2,6 +2,7 @@ import type { Basis } from "../../../core/measures/basis.ts";
 import type { LeavesOut } from "../../../core/measures/goods-filter.ts";
 import { ListField } from "../../fields/list-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { asChoices } from "../../names/code-choices.ts";
 import { useCatalogueNames } from "../../state/known-names.ts";
 import { setOptional } from "../../state/set-optional.ts";
@@ -13,27 +14,27 @@ export function BasisFields({ basis, onBasis }: Props) {
   return (
     <div className="flex flex-wrap items-end gap-x-3 gap-y-2">
       <SelectField
-        label="Line discounts"
+        label={say("Line discounts")}
         value={basis.lineDiscounts}
-        choices={{ in: "taken off first", out: "not taken off" }}
+        choices={{ in: say("taken off first"), out: say("not taken off") }}
         onCommit={(lineDiscounts) => onBasis({ ...basis, lineDiscounts })}
       />
       <SelectField
-        label="Order discounts"
+        label={say("Order discounts")}
         value={basis.orderDiscounts}
-        choices={{ in: "taken off first", out: "not taken off" }}
+        choices={{ in: say("taken off first"), out: say("not taken off") }}
         onCommit={(orderDiscounts) => onBasis({ ...basis, orderDiscounts })}
       />
       <SelectField<"in" | "out" | "">
-        label="Codes"
+        label={say("Codes")}
         value={basis.codes ?? ""}
-        choices={{ "": "as order discounts", in: "taken off first", out: "not taken off" }}
+        choices={{ "": say("as order discounts"), in: say("taken off first"), out: say("not taken off") }}
         onCommit={(codes) => onBasis(setOptional(basis, "codes", codes === "" ? undefined : codes))}
       />
       <SelectField
-        label="Tax"
+        label={say("Tax")}
         value={basis.tax}
-        choices={{ with: "with tax", without: "without tax" }}
+        choices={{ with: say("with tax"), without: say("without tax") }}
         onCommit={(tax) => onBasis({ ...basis, tax })}
       />
       <LeavesOutFields
@@ -58,33 +59,33 @@ export function LeavesOutFields({ leavesOut, onLeavesOut }: LeavesOutProps) {
   return (
     <>
       <ListField
-        label="Leaving out categories"
+        label={say("Leaving out categories")}
         value={leavesOut?.categories ?? []}
         leaf="leavesOut/categories"
         choices={asChoices(names.categories)}
         onEmpty={() => set({ categories: [] })}
-        placeholder="none"
+        placeholder={say("none")}
         className="w-44"
         onCommit={(categories) => set({ categories })}
       />
       <ListField
-        label="tags"
-        ariaLabel="Leaving out tags"
+        label={say("tags")}
+        ariaLabel={say("Leaving out tags")}
         value={leavesOut?.tags ?? []}
         leaf="leavesOut/tags"
         choices={asChoices(names.tags)}
         onEmpty={() => set({ tags: [] })}
-        placeholder="none"
+        placeholder={say("none")}
         className="w-32"
         onCommit={(tags) => set({ tags })}
       />
       <ListField
-        label="SKUs"
-        ariaLabel="Leaving out SKUs"
+        label={say("SKUs")}
+        ariaLabel={say("Leaving out SKUs")}
         value={leavesOut?.skus ?? []}
         leaf="leavesOut/skus"
         onEmpty={() => set({ skus: [] })}
-        placeholder="none"
+        placeholder={say("none")}
         className="w-32"
         onCommit={(skus) => set({ skus })}
       />

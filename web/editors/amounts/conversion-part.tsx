@@ -4,6 +4,7 @@ import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
 import type { RateTable } from "../../../core/money/rates.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { type Column, placeOf } from "./columns.ts";
 import { sourceWords } from "./source-words.ts";
@@ -36,7 +37,8 @@ export function ConversionPart({ plan, label, amount, found, column, onCommit }:
         className={`block min-h-6 w-full cursor-pointer text-right text-[13px] text-quiet hover:underline ${found ? "opacity-0 hover:opacity-100 focus-visible:opacity-100 [td:hover_&]:opacity-100" : ""}`}
         onClick={() => onCommit(converted)}
       >
-        convert<span className="sr-only"> {label}</span>
+        {say("convert")}
+        <span className="sr-only"> {label}</span>
       </button>
     ) : null;
   }

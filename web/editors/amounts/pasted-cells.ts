@@ -1,5 +1,6 @@
 import type { Amount } from "../../../core/money/amount.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
+import { say } from "../../language/say.ts";
 import { type Column, placeOf } from "./columns.ts";
 import { withAmount, withOwnAmount } from "./with-amount.ts";
 
@@ -23,11 +24,11 @@ export function pastedCells(
   const lines = text.replace(/\r?\n$/, "").split(/\r?\n/);
   lines.forEach((line, r) => {
     line.split("\t").forEach((cell, c) => {
-      const place = `row ${r + 1}, column ${c + 1}`;
+      const place = say("row {r}, column {c}", { r: r + 1, c: c + 1 });
       const [row, column] = [rows[at.row + r], columns[at.column + c]];
       if (cell.trim() === "") return;
       if (!row?.amount || !column) {
-        problems.push(`${place}: there is no amount in the table for “${cell.trim()}”`);
+        problems.push(say("{place}: there is no amount in the table for “{cell}”", { place, cell: cell.trim() }));
         return;
       }
       const read = typedAmount(cell, column.currency);

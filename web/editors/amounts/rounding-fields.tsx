@@ -3,6 +3,7 @@ import { CheckField } from "../../fields/check-field.tsx";
 import { isMoreThanNothing } from "../../fields/rules.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = {
@@ -21,14 +22,14 @@ export const RoundingFields = ({ label, rounding, onRounding, onPin, tables, tab
   <div className="flex items-end justify-end gap-1 py-1">
     {tables.length > 1 && (
       <SelectField
-        label="From the amount in"
+        label={say("From the amount in")}
         value={table}
         choices={choicesOf(tables, ({ base }) => base)}
         onCommit={onTable}
       />
     )}
     <TextField
-      label="To a multiple of"
+      label={say("To a multiple of")}
       className="w-20"
       value={rounding.step}
       leaf="rounding/step"
@@ -36,20 +37,21 @@ export const RoundingFields = ({ label, rounding, onRounding, onPin, tables, tab
       onCommit={(step) => onRounding({ ...rounding, step })}
     />
     <SelectField
-      label="Direction"
+      label={say("Direction")}
       hideLabel
       value={rounding.direction}
-      choices={{ nearest: "nearest", up: "up", down: "down" }}
+      choices={{ nearest: say("nearest"), up: say("up"), down: say("down") }}
       onCommit={(direction) => onRounding({ ...rounding, direction })}
     />
     <CheckField
-      label="less one"
+      label={say("less one")}
       className="pb-1.5"
       checked={rounding.lessOne ?? false}
       onCommit={(isLess) => onRounding(setOptional(rounding, "lessOne", isLess || undefined))}
     />
     <button type="button" className="btn btn-xs mb-1" onClick={onPin}>
-      Pin<span className="sr-only"> {label}</span>
+      {say("Pin")}
+      <span className="sr-only"> {label}</span>
     </button>
   </div>
 );

@@ -1,6 +1,7 @@
 import type { ResolvedAmount } from "../../../core/money/amount.ts";
-import { makersMoney } from "../../../core/money/format.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
 
 /** Where a converted amount comes from. @example "€60 · nearest ¥500" */
 export function sourceWords(
@@ -9,7 +10,7 @@ export function sourceWords(
 ): string {
   const step = typedAmount(rounding.step, currency);
   const multiple = "minor" in step ? makersMoney(step.minor, currency, "short") : rounding.step;
-  const direction = { nearest: "nearest", up: "up to", down: "down to" }[rounding.direction];
-  const less = rounding.lessOne ? ", less the smallest coin" : "";
+  const direction = { nearest: say("nearest"), up: say("up to"), down: say("down to") }[rounding.direction];
+  const less = rounding.lessOne ? say(", less the smallest coin") : "";
   return `${makersMoney(source, base, "short")} · ${direction} ${multiple}${less}`;
 }

@@ -4,6 +4,7 @@ import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import type { Amount } from "../../../core/money/amount.ts";
 import { IconButton } from "../../fields/icon-button.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { MarkField } from "../amounts/mark-field.tsx";
 
 type Edge = BandedCharge["edges"][number];
@@ -15,13 +16,13 @@ type EdgeProps = { number: number; edge: Edge; onEdge: (part: Partial<Edge>) => 
 export const EdgeHead = ({ number, edge, onEdge }: EdgeProps) => (
   <>
     <SelectField
-      label={`Side of edge ${number}`}
+      label={say("Side of edge {number}", { number })}
       look="word"
       value={edge.edge}
-      choices={{ from: "from", above: "above" }}
+      choices={{ from: say("from"), above: say("above") }}
       onCommit={(side) => onEdge({ edge: side })}
     />
-    <MarkField label={`Edge ${number}`} hideLabel mark={edge.at} onMark={(at) => onEdge({ at })} />
+    <MarkField label={say("Edge {number}", { number })} hideLabel mark={edge.at} onMark={(at) => onEdge({ at })} />
   </>
 );
 
@@ -37,14 +38,16 @@ type PriceProps = {
 export function PriceKind({ name, price, unit, onPrice }: PriceProps) {
   const kind = typeof price === "string" ? price : "fixed" in price ? "growing" : "price";
   const amount: Amount = typeof price === "string" ? NO_AMOUNT : "fixed" in price ? price.fixed : price;
-  const choices = { price: "costs", free: "is free", "not-offered": "is not offered" };
+  const choices = { price: say("costs"), free: say("is free"), "not-offered": say("is not offered") };
   return (
     <>
       <SelectField<"price" | "growing" | "free" | "not-offered">
-        label={`Kind of price of ${name}`}
+        label={say("Kind of price of {name}", { name })}
         look="word"
         value={kind}
-        choices={unit || kind === "growing" ? { ...choices, growing: "costs more for each further unit" } : choices}
+        choices={
+          unit || kind === "growing" ? { ...choices, growing: say("costs more for each further unit") } : choices
+        }
         onCommit={(next) => {
           if (next === "free" || next === "not-offered") onPrice(next);
           else if (next === "price") onPrice(amount);
@@ -53,7 +56,7 @@ export function PriceKind({ name, price, unit, onPrice }: PriceProps) {
       />
       {typeof price === "object" && "fixed" in price && (
         <MarkField
-          label={`Further unit of ${name}`}
+          label={say("Further unit of {name}", { name })}
           hideLabel
           mark={price.each}
           onMark={(each) => onPrice({ ...price, each })}
@@ -70,11 +73,15 @@ type ActionsProps = { name: string; onSplit: () => void; onRemove?: () => void }
 /** Another band begun within one, or one that goes: the band before it takes its place. */
 export const BandActions = ({ name, onSplit, onRemove }: ActionsProps) => (
   <span className="ml-auto inline-flex">
-    <IconButton words={`Begin another band within ${name}`} title="Begin another band here" onClick={onSplit}>
+    <IconButton
+      words={say("Begin another band within {name}", { name })}
+      title={say("Begin another band here")}
+      onClick={onSplit}
+    >
       <Plus size={13} aria-hidden />
     </IconButton>
     {onRemove && (
-      <IconButton words={`Remove ${name}`} title="Remove this band" onClick={onRemove}>
+      <IconButton words={say("Remove {name}", { name })} title={say("Remove this band")} onClick={onRemove}>
         <Trash2 size={13} aria-hidden />
       </IconButton>
     )}

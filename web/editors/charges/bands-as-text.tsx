@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
+import { say } from "../../language/say.ts";
 import { bandsCsv, readBands } from "./bands-text.ts";
 
 type Props = { charge: BandedCharge; context: AmountContext; onCharge: (charge: BandedCharge) => void };
@@ -22,10 +23,10 @@ export function BandsAsText({ charge, context, onCharge }: Props) {
   };
   return (
     <details className="text-[13px]">
-      <summary className="cursor-pointer text-quiet">As a spreadsheet, in {currency}</summary>
+      <summary className="cursor-pointer text-quiet">{say("As a spreadsheet, in {currency}", { currency })}</summary>
       <div className="mt-2 grid gap-2">
         <label className="grid gap-1">
-          Paste rows here: where a band begins and its price, from 0 on
+          {say("Paste rows here: where a band begins and its price, from 0 on")}
           <textarea
             className="textarea textarea-sm h-24 w-full font-mono"
             value={text}
@@ -42,19 +43,19 @@ export function BandsAsText({ charge, context, onCharge }: Props) {
         )}
         <div className="flex gap-2">
           <button type="button" className="btn btn-sm" disabled={text.trim() === ""} onClick={take}>
-            Take these bands
+            {say("Take these bands")}
           </button>
           <a
             className="btn btn-sm"
             download="bands.csv"
             href={`data:text/csv;charset=utf-8,${encodeURIComponent(bandsCsv(charge, context))}`}
           >
-            Save as CSV
+            {say("Save as CSV")}
           </a>
         </div>
         {Object.keys(amountsIn(charge)).length > 1 && (
           <p className="text-quiet">
-            Pasted bands have amounts in {currency} only; set the other currencies in the table.
+            {say("Pasted bands have amounts in {currency} only; set the other currencies in the table.", { currency })}
           </p>
         )}
       </div>

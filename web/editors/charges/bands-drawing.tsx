@@ -3,8 +3,9 @@ import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { markAt, measured } from "../../../core/measures/measure-spec.ts";
 import { type AmountContext, amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
-import { makersMoney } from "../../../core/money/format.ts";
 import { linear } from "../../drawing/linear.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say, theReader } from "../../language/say.ts";
 import { markOf } from "./bands-text.ts";
 
 type Props = {
@@ -71,14 +72,14 @@ export function BandsDrawing({ charge, context, onEdge, onCancel }: Props) {
     const box = svg.current?.getBoundingClientRect();
     return box ? x.invert(((event.clientX - box.left) / box.width) * WIDTH) : 0;
   };
-  const words = (units: number) => measured(kind, units, currency, "en", "short");
+  const words = (units: number) => measured(kind, units, currency, theReader().locale, "short");
 
   return (
     <svg
       ref={svg}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full border border-base-300 bg-base-100"
-      aria-label="Bands"
+      aria-label={say("Bands")}
     >
       {y.ticks(3).map((tick) => (
         <g key={tick}>
@@ -96,7 +97,7 @@ export function BandsDrawing({ charge, context, onEdge, onCancel }: Props) {
           key={index}
           role="slider"
           tabIndex={movable ? 0 : -1}
-          aria-label={`Edge ${index + 1}`}
+          aria-label={say("Edge {number}", { number: index + 1 })}
           aria-valuenow={at}
           aria-valuemin={0}
           aria-valuetext={`${side} ${words(at)}`}
@@ -155,7 +156,7 @@ function BandLine({ band, x, y }: { band: Band; x: (value: number) => number; y:
           className="fill-base-300/40"
         />
         <text x={(left + right) / 2} y={HEIGHT / 2} textAnchor="middle" className="fill-quiet text-[13px]">
-          not offered
+          {say("not offered")}
         </text>
       </g>
     );

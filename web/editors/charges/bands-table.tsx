@@ -5,8 +5,10 @@ import { chargeWords } from "../../../core/charges/words.ts";
 import { amountOf, type MeasureSpec, markAt, RETIRED_MEASURE } from "../../../core/measures/measure-spec.ts";
 import type { Amount } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
+import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import { type Plan, savedOf } from "../../../core/plan/plan.ts";
 import { SelectField } from "../../fields/select-field.tsx";
+import { type Shown, say } from "../../language/say.ts";
 import { unitsOf } from "../../names/units.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
@@ -26,18 +28,18 @@ type Props = {
 type Edge = BandedCharge["edges"][number];
 type BandPrice = BandedCharge["first"];
 
-const MEASURES: Readonly<Partial<Record<MeasureSpec["kind"], string>>> = {
-  value: "cart value",
-  weight: "weight",
-  items: "items",
-  volume: "volume",
-  "volumetric-weight": "volumetric weight",
-  "chargeable-weight": "the greater of both weights",
-  distance: "distance",
+const MEASURES: Readonly<Partial<Record<MeasureSpec["kind"], Phrase>>> = {
+  value: phrase("cart value"),
+  weight: phrase("weight"),
+  items: phrase("items"),
+  volume: phrase("volume"),
+  "volumetric-weight": phrase("volumetric weight"),
+  "chargeable-weight": phrase("the greater of both weights"),
+  distance: phrase("distance"),
 };
 
 /** What bands can be by: distance where there is a location to start from, and whatever they are by already. */
-const measuresFor = (plan: Plan, now: MeasureSpec["kind"]): Record<string, string> => ({
+const measuresFor = (plan: Plan, now: MeasureSpec["kind"]): Record<string, Shown> => ({
   ...Object.fromEntries(
     Object.entries(MEASURES).filter(([kind]) => kind !== "distance" || (plan.locations ?? []).length > 0),
   ),
@@ -52,7 +54,7 @@ export function BandsTable({ charge, onCharge }: Props) {
     <div className="grid gap-3">
       <div className="flex flex-wrap items-end gap-3">
         <SelectField<MeasureSpec["kind"]>
-          label="By"
+          label={say("By")}
           className="w-56"
           value={kind}
           choices={measuresFor(plan, kind)}
@@ -80,8 +82,9 @@ function RetiredBands({ charge }: { charge: BandedCharge }) {
     <div className="grid gap-1 text-[14px]">
       <p>{chargeWords(charge, context, savedOf(plan))}</p>
       <p className="text-warning">
-        Weight times volume is not counted any more. Releases go on charging by it; the next one has to count something
-        else: the greater of both weights is what carriers charge by.
+        {say(
+          "Weight times volume is not counted any more. Releases go on charging by it; the next one has to count something else: the greater of both weights is what carriers charge by.",
+        )}
       </p>
     </div>
   );
@@ -109,7 +112,7 @@ function EditedBands({ charge, onCharge }: Props) {
   const headOf = (index: number, name: string, price: BandPrice) => (
     <span className="flex flex-wrap items-center gap-1.5">
       {index < 0 || !edges[index] ? (
-        "At first"
+        say("At first")
       ) : (
         <EdgeHead number={index + 1} edge={edges[index]} onEdge={(part) => setEdge(index, part)} />
       )}
@@ -127,12 +130,16 @@ function EditedBands({ charge, onCharge }: Props) {
     </span>
   );
   const rowsOf = (index: number, price: BandPrice): AmountRow[] => {
-    const name = index < 0 ? "First band" : `Band ${index + 2}`;
+    const name = index < 0 ? say("First band") : say("Band {number}", { number: index + 2 });
     const at = edges[index] && amountOf(edges[index].at);
     const edgeRow = at && {
-      key: `edge ${index}`,
-      label: `Edge of band ${index + 2}`,
-      head: <span className="text-quiet">begins {edges[index]?.edge}</span>,
+      key: say("edge {index}", { index }),
+      label: say("Edge of band {number}", { number: index + 2 }),
+      head: (
+        <span className="text-quiet">
+          {say("begins")} {edges[index]?.edge}
+        </span>
+      ),
       amount: at,
       set: (next: Amount, done: boolean) => setEdge(index, { at: next }, done),
     };
@@ -148,10 +155,10 @@ function EditedBands({ charge, onCharge }: Props) {
         onEdge={(index, at, done) => setEdge(index, { at }, done)}
         onCancel={() => draftStore.cancel()}
       />
-      <EditedAmounts name="Bands" rows={rows} />
+      <EditedAmounts name={say("Bands")} rows={rows} />
       <div>
         <button type="button" className="btn btn-sm" onClick={() => split(edges.length - 1)}>
-          <Plus size={14} aria-hidden /> Add a band
+          <Plus size={14} aria-hidden /> {say("Add a band")}
         </button>
       </div>
       <BandsAsText charge={charge} context={context} onCharge={(next) => onCharge(next, true)} />
@@ -172,8 +179,8 @@ function priceRows(
   return [
     { ...row, amount: price.fixed, set: (fixed, done) => onPrice({ ...price, fixed }, done) },
     {
-      key: `${name} more`,
-      label: `${name}, for each further unit`,
+      key: say("{name} more", { name }),
+      label: say("{name}, for each further unit", { name }),
       amount: price.more,
       set: (more, done) => onPrice({ ...price, more }, done),
     },

@@ -6,6 +6,7 @@ import { amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { decimal, majorUnits } from "../../../core/money/decimal.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
+import { say } from "../../language/say.ts";
 import { FIRST_UNITS, IN_UNITS, type UnitSystem } from "../../names/units.ts";
 
 /** A mark so many whole units of its measure up, for one currency; null where it cannot be set that way. */
@@ -42,7 +43,7 @@ function edgeUnit(kind: MeasureSpec["kind"], currency: string): string {
     case "value":
       return currency;
     case "items":
-      return "items";
+      return say("items");
     case "distance":
       return "km";
     case "volume":
@@ -78,12 +79,18 @@ function readEdge(
     units = read.minor;
   } else {
     const value = decimal(bare);
-    if (!value || value.n < 0n) return { problem: `"${text.trim()}" is no figure in ${edgeUnit(kind, currency)}` };
+    if (!value || value.n < 0n)
+      return {
+        problem: say('"{text}" is no figure in {edgeUnit}', { text: text.trim(), edgeUnit: edgeUnit(kind, currency) }),
+      };
     if (kind === "items") units = value.d === 1n ? Number(value.n) : null;
     else units = Number((value.n * (kind === "distance" ? 1000n : 1_000_000n)) / value.d);
   }
   const mark = units === null ? null : markOf(kind, units, currency);
-  if (units === null || !mark) return { problem: `"${text.trim()}" is no figure in ${edgeUnit(kind, currency)}` };
+  if (units === null || !mark)
+    return {
+      problem: say('"{text}" is no figure in {edgeUnit}', { text: text.trim(), edgeUnit: edgeUnit(kind, currency) }),
+    };
   return { mark, units };
 }
 
@@ -104,7 +111,7 @@ export function bandsCsv(charge: BandedCharge, context: AmountContext): string {
     edge,
     priceText(price),
   ]);
-  return Papa.unparse([["begins", "edge", "price"], ["0", "", priceText(charge.first)], ...rows]);
+  return Papa.unparse([[say("begins"), say("edge"), say("price")], ["0", "", priceText(charge.first)], ...rows]);
 }
 
 export type BandsRead = { first: BandedCharge["first"]; edges: BandedCharge["edges"] } | { problems: string[] };
@@ -121,21 +128,26 @@ export function readBands(text: string, kind: MeasureSpec["kind"], currency: str
   const edges: Row[] = [];
   let first: BandedCharge["first"] | null = null;
   data.slice(skipped).forEach((cells, i) => {
-    const place = `row ${i + 1 + skipped}`;
+    const place = say("row {number}", { number: i + 1 + skipped });
     const row = readRow(cells, kind, currency);
     if ("problem" in row) problems.push(`${place}${row.problem}`);
     else if (row.units < (edges.at(-1)?.units ?? 0))
-      problems.push(`${place}: begins at ${cells[0]?.trim()}, before the row above it: put the rows in order`);
+      problems.push(
+        say("{place}: begins at {value}, before the row above it: put the rows in order", {
+          place,
+          value: cells[0]?.trim() ?? "",
+        }),
+      );
     else if (row.units > 0 || row.edge === "above") edges.push(row);
-    else if (first !== null) problems.push(`${place}: another band begins at 0 already`);
+    else if (first !== null) problems.push(say("{place}: another band begins at 0 already", { place }));
     else first = row.price;
   });
   if (problems.length === 0 && first === null)
-    problems.push("no band begins at 0: carts below the first edge would have no price");
+    problems.push(say("no band begins at 0: carts below the first edge would have no price"));
   edges.forEach(({ units, edge }, i) => {
     const before = edges[i - 1];
     if (before?.units === units && before.edge === edge)
-      problems.push(`two bands begin at ${edgeText(kind, units, currency)}: they overlap`);
+      problems.push(say("two bands begin at {edgeText}: they overlap", { edgeText: edgeText(kind, units, currency) }));
   });
   if (problems.length > 0 || first === null) return { problems };
   return { first, edges: edges.map(({ mark, edge, price }) => ({ at: mark, edge, price })) };
@@ -145,16 +157,16 @@ type Row = { mark: Mark; units: number; edge: "from" | "above"; price: BandedCha
 
 /** @returns what is wrong as it follows the words "row 3" */
 function readRow(cells: readonly string[], kind: MeasureSpec["kind"], currency: string): Row | { problem: string } {
-  if (cells.length < 2) return { problem: ": needs where the band begins and its price" };
+  if (cells.length < 2) return { problem: say(": needs where the band begins and its price") };
   const edge = readEdge(kind, cells[0] ?? "", currency);
-  if ("problem" in edge) return { problem: `, column 1: ${edge.problem}` };
+  if ("problem" in edge) return { problem: say(", column 1: {problem}", { problem: edge.problem }) };
   const price = readPrice(cells.at(-1) ?? "", currency);
   if (typeof price === "object" && "problem" in price) {
-    return { problem: `, column ${cells.length}: ${price.problem}` };
+    return { problem: say(", column {count}: {problem}", { count: cells.length, problem: price.problem }) };
   }
   const side = cells.length > 2 ? (cells[1]?.trim().toLowerCase() ?? "") : "";
   if (side !== "" && side !== "from" && side !== "above") {
-    return { problem: `, column 2: "${side}" is neither from nor above` };
+    return { problem: say(', column 2: "{side}" is neither from nor above', { side }) };
   }
   return { ...edge, edge: side === "above" ? "above" : "from", price };
 }
@@ -162,7 +174,7 @@ function readRow(cells: readonly string[], kind: MeasureSpec["kind"], currency: 
 function readPrice(text: string, currency: string): BandedCharge["first"] | { problem: string } {
   const bare = text.trim().toLowerCase();
   if (bare === "free") return "free";
-  if (bare === "not offered" || bare === "not-offered") return "not-offered";
+  if (bare === say("not offered") || bare === "not-offered") return "not-offered";
   const read = typedAmount(text, currency);
   if ("problem" in read) return read;
   return { byCurrency: { [currency]: majorUnits(read.minor, exponentOf(currency) ?? 2) } };

@@ -1,6 +1,7 @@
 import { createElement } from "react";
 import type { Charge } from "../../../core/charges/charge.ts";
 import { SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import type { ChargeFieldsProps, ChargeKindEditor, ChargeOf, OnCharge } from "./charge-kind-editor.ts";
 import { bands } from "./kinds/bands-editor.tsx";
 import { carrier } from "./kinds/carrier-editor.tsx";
@@ -34,7 +35,7 @@ export function ChargeEditor({ charge, onCharge, nested = false }: Props) {
   return (
     <div className="grid gap-3">
       <SelectField<Charge["kind"]>
-        label={nested ? "It costs" : "The charge is"}
+        label={nested ? say("It costs") : say("The charge is")}
         className="w-60"
         value={charge.kind}
         choices={Object.fromEntries(choices)}

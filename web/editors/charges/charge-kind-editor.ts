@@ -1,5 +1,6 @@
 import type { FunctionComponent, ReactNode } from "react";
 import type { Charge } from "../../../core/charges/charge.ts";
+import type { Phrase } from "../../../core/phrases/phrase.ts";
 
 export type ChargeOf<Kind extends Charge["kind"]> = Extract<Charge, { kind: Kind }>;
 
@@ -15,7 +16,7 @@ export type ChargeFieldsProps<Kind extends Charge["kind"]> = {
 
 /** How one kind of charge is edited. */
 export type ChargeKindEditor<Kind extends Charge["kind"]> = {
-  readonly words: string;
+  readonly words: Phrase;
   readonly Fields: FunctionComponent<ChargeFieldsProps<Kind>>;
   /** A charge of this kind in the place of another: it keeps what it can. */
   readonly instead: (former: Charge) => ChargeOf<Kind>;

@@ -6,6 +6,7 @@ import { readFigure, readPercent } from "../../fields/read-figure.ts";
 import { isMoreThanNothing } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
 import { EditedAmounts } from "../amounts/edited-amounts.tsx";
@@ -34,19 +35,19 @@ export function ExtraCharges({ option, onOption }: Props) {
     set: (next, done) => onOption(set(next), done),
   });
   const rows = [
-    row("base", "Base charge, once when anything ships", option.base, (base) => ({ ...option, base })),
+    row("base", say("Base charge, once when anything ships"), option.base, (base) => ({ ...option, base })),
     row("markUp", "Mark-up", markUp?.amount, (amount) => ({ ...option, markUp: { ...markUp, amount } })),
-    row("minimum", "At least", option.minimum, (minimum) => ({ ...option, minimum })),
-    row("maximum", "At most", option.maximum, (maximum) => ({ ...option, maximum })),
+    row("minimum", say("At least"), option.minimum, (minimum) => ({ ...option, minimum })),
+    row("maximum", say("At most"), option.maximum, (maximum) => ({ ...option, maximum })),
     handlingRow(handling, (next, done) => onOption(setOptional(option, "handling", next), done)),
   ];
   const currencies = [...new Set(columns.map(({ currency }) => currency))];
   return (
     <div className="grid gap-3">
-      <EditedAmounts name="On top of the charge" rows={rows} />
+      <EditedAmounts name={say("On top of the charge")} rows={rows} />
       <div className="flex flex-wrap items-end gap-3">
         <PercentField
-          label="Mark-up, %"
+          label={say("Mark-up, %")}
           leaf="option/markUp/percent"
           value={markUp?.percent}
           onPercent={(next) => onOption({ ...option, markUp: setOptional(markUp ?? {}, "percent", next) }, true)}
@@ -56,22 +57,22 @@ export function ExtraCharges({ option, onOption }: Props) {
           onHandling={(next, done) => onOption(setOptional(option, "handling", next), done)}
         />
         <SelectField
-          label="Amounts are entered"
+          label={say("Amounts are entered")}
           value={option.entered ?? "as-written"}
           choices={{
-            "as-written": "as the market writes prices",
-            "with-tax": "with tax",
-            "without-tax": "without tax",
+            "as-written": say("as the market writes prices"),
+            "with-tax": say("with tax"),
+            "without-tax": say("without tax"),
           }}
           onCommit={(entered) =>
             onOption(setOptional(option, "entered", entered === "as-written" ? undefined : entered), true)
           }
         />
         <PercentField
-          label="Tax on delivery, %"
+          label={say("Tax on delivery, %")}
           leaf="option/taxRate"
           value={option.taxRate}
-          empty="the zone's"
+          empty={say("the zone's")}
           onPercent={(next) => onOption(setOptional(option, "taxRate", next), true)}
         />
       </div>
@@ -102,7 +103,7 @@ type PercentProps = {
 const PercentField = ({ label, empty, onPercent, ...field }: PercentProps) => (
   <TextField
     {...field}
-    label={empty ? `${label} (empty: ${empty})` : label}
+    label={empty ? say("{label} (empty: {empty})", { label, empty }) : label}
     className="w-28"
     read={readPercent}
     onCommit={onPercent}
@@ -120,7 +121,7 @@ function RoundingField({ currency, rounding, onRounding }: RoundingProps) {
   return (
     <span className="inline-flex items-end gap-1">
       <TextField
-        label={`Rounded in ${currency} to`}
+        label={say("Rounded in {currency} to", { currency })}
         value={rounding?.step}
         className="w-24"
         leaf="rounding/step"
@@ -131,16 +132,16 @@ function RoundingField({ currency, rounding, onRounding }: RoundingProps) {
       />
       {rounding && (
         <SelectField
-          label={`Direction in ${currency}`}
+          label={say("Direction in {currency}", { currency })}
           hideLabel
           value={rounding.direction}
-          choices={{ nearest: "nearest", up: "up", down: "down" }}
+          choices={{ nearest: say("nearest"), up: say("up"), down: say("down") }}
           onCommit={(direction) => onRounding({ ...rounding, direction })}
         />
       )}
       {rounding && (
         <CheckField
-          label="less one"
+          label={say("less one")}
           className="pb-1.5"
           checked={rounding.lessOne ?? false}
           onCommit={(lessOne) => onRounding(setOptional(rounding, "lessOne", lessOne || undefined))}

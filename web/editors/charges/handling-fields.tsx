@@ -1,6 +1,7 @@
 import type { Handling } from "../../../core/money/handling.ts";
 import { readPercent } from "../../fields/read-figure.ts";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
 
@@ -10,7 +11,7 @@ type Props = { handling: Handling | undefined; onHandling: OnHandling };
 /** The fixed part of a fee for handling, as a row of amounts. */
 export const handlingRow = (handling: Handling | undefined, onHandling: OnHandling): AmountRow => ({
   key: "handling",
-  label: "Handling",
+  label: say("Handling"),
   at: "/handling",
   amount: handling?.fixed ?? {},
   set: (fixed, done) => onHandling({ ...handling, fixed }, done),
@@ -26,7 +27,7 @@ export const HandlingPercents = ({ handling, onHandling }: Props) =>
     return (
       <TextField
         key={part}
-        label={part === "percentOfCharge" ? "Handling, % of the charge" : "Handling, % of the goods"}
+        label={part === "percentOfCharge" ? say("Handling, % of the charge") : say("Handling, % of the goods")}
         className="w-28"
         value={handling?.[part]}
         leaf={`option/handling/${part}`}

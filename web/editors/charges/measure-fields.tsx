@@ -3,6 +3,7 @@ import type { Weight } from "../../../core/quantities/quantity.ts";
 import { NumberField } from "../../fields/number-field.tsx";
 import { QuantityField, WEIGHT_UNITS } from "../../fields/quantity-field.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { BasisFields, LeavesOutFields } from "../amounts/basis-fields.tsx";
 import { useEditing } from "../editing.ts";
@@ -39,7 +40,7 @@ export function MeasureFields({ spec, onSpec }: Props) {
       return (
         <div className={row}>
           <NumberField
-            label="Cubic centimetres to the kilogram (empty: 5000)"
+            label={say("Cubic centimetres to the kilogram (empty: 5000)")}
             value={spec.divisor}
             leaf="charge/bands/by/volumetric-weight/divisor"
             onCommit={(divisor) => onSpec({ ...spec, divisor })}
@@ -51,7 +52,7 @@ export function MeasureFields({ spec, onSpec }: Props) {
     case "distance":
       return (
         <SelectField
-          label="Measured from"
+          label={say("Measured from")}
           className="w-56"
           value={spec.from}
           choices={choicesOf(plan.locations ?? [], ({ name, id }) => name.en ?? id)}
@@ -73,7 +74,7 @@ export const PackingFields = <Of extends Packed>({ packed, onPacked }: PackingPr
   (["packing", "roundUpTo"] as const).map((part) => (
     <QuantityField
       key={part}
-      label={part === "packing" ? "Packing weighs" : "Weight rounded up to"}
+      label={part === "packing" ? say("Packing weighs") : say("Weight rounded up to")}
       quantity={packed[part]}
       units={WEIGHT_UNITS}
       onQuantity={(weight) => onPacked({ ...packed, [part]: weight })}

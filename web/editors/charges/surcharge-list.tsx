@@ -6,6 +6,7 @@ import { freeId, lastPosition, movedTo } from "../../../core/schema/positions.ts
 import { IconButton } from "../../fields/icon-button.tsx";
 import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
 import { TextsTable } from "../../fields/texts-table.tsx";
+import { say } from "../../language/say.ts";
 import { languagesRead } from "../../names/languages.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { ConditionBuilder } from "../conditions/condition-builder.tsx";
@@ -48,10 +49,10 @@ export function SurchargeList({ option, onOption }: Props) {
           const ids = surcharges.map(({ id }) => id);
           const charge = { kind: "flat", amount: { byCurrency: { [context.currency]: "5" } } } as const;
           const position = lastPosition(surcharges);
-          set([...surcharges, { id: freeId("surcharge", ids), position, name: { en: "Surcharge" }, charge }]);
+          set([...surcharges, { id: freeId("surcharge", ids), position, name: { en: say("Surcharge") }, charge }]);
         }}
       >
-        Add a surcharge
+        {say("Add a surcharge")}
       </button>
     </div>
   );
@@ -75,7 +76,7 @@ function SurchargeItem({ surcharge, at, onSurcharge, order, onRemove }: ItemProp
           languages={languagesRead(marketsOf(plan, zones))}
           columns={[
             {
-              label: "Surcharge",
+              label: say("Surcharge"),
               texts: surcharge.name,
               leaf: "option/surcharges/name/*",
               onTexts: (name) => name && onSurcharge({ ...surcharge, name }, true),
@@ -85,14 +86,14 @@ function SurchargeItem({ surcharge, at, onSurcharge, order, onRemove }: ItemProp
         />
         <span className="ml-auto inline-flex">
           <OrderButtons name={surcharge.name.en ?? surcharge.id} {...order} />
-          <IconButton words="Remove this surcharge" onClick={onRemove}>
+          <IconButton words={say("Remove this surcharge")} onClick={onRemove}>
             <Trash2 size={14} aria-hidden />
           </IconButton>
         </span>
       </div>
       <ConditionBuilder
         condition={surcharge.when}
-        lead="It is charged for"
+        lead={say("It is charged for")}
         onCondition={(when) => onSurcharge(setOptional(surcharge, "when", when), true)}
       />
       <ChargeEditor

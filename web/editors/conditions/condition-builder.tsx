@@ -6,11 +6,13 @@ import type { Condition } from "../../../core/conditions/condition.ts";
 import type { Family } from "../../../core/conditions/definition.ts";
 import { CONDITION_KINDS } from "../../../core/conditions/registry.ts";
 import { conditionWords } from "../../../core/conditions/words.ts";
+import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import { savedOf } from "../../../core/plan/plan.ts";
 import { freeId } from "../../../core/schema/positions.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
 import { IconButton } from "../../fields/icon-button.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { useEditing } from "../editing.ts";
 import type { Clause } from "./clause-editor.ts";
@@ -25,11 +27,11 @@ type Props = {
   lead: string;
 };
 
-const FAMILIES: Readonly<Record<Family, string>> = {
-  shopper: "About the shopper",
-  place: "About the place",
-  cart: "About the cart",
-  moment: "About the moment",
+const FAMILIES: Readonly<Record<Family, Phrase>> = {
+  shopper: phrase("About the shopper"),
+  place: phrase("About the place"),
+  cart: phrase("About the cart"),
+  moment: phrase("About the moment"),
 };
 
 /** A condition as a sentence whose clauses are changed in place; each says how it stands for the current shopper. */
@@ -38,8 +40,8 @@ export function ConditionBuilder({ condition, lead, onCondition }: Props) {
   if (!condition) {
     return (
       <p className="flex flex-wrap items-center gap-2">
-        {lead} <strong>all carts and shoppers</strong>.
-        <AddClause label="Only where…" onAdd={onCondition} />
+        {lead} <strong>{say("all carts and shoppers")}</strong>.
+        <AddClause label={say("Only where…")} onAdd={onCondition} />
       </p>
     );
   }
@@ -47,12 +49,12 @@ export function ConditionBuilder({ condition, lead, onCondition }: Props) {
   return (
     <div>
       <p className="mb-1 flex items-center gap-2">
-        {lead} carts where
+        {say("{lead} carts where", { lead })}
         {(condition.kind === "all" || condition.kind === "any") && <Truth trace={trace} />}
       </p>
       <Part condition={condition} trace={trace} depth={0} onCondition={onCondition} />
       {condition.kind !== "all" && condition.kind !== "any" && (
-        <AddClause label="And…" onAdd={(added) => onCondition({ kind: "all", of: [condition, added] })} />
+        <AddClause label={say("And…")} onAdd={(added) => onCondition({ kind: "all", of: [condition, added] })} />
       )}
     </div>
   );
@@ -70,10 +72,10 @@ function Part(props: PartProps) {
       return (
         <div className="border-l-2 border-warning pl-3">
           <p className="flex items-center gap-2">
-            <strong>it is not so that</strong>
+            <strong>{say("it is not so that")}</strong>
             <Truth trace={trace} />
             <button type="button" className="btn btn-ghost btn-xs" onClick={() => onCondition(condition.of)}>
-              Turn round
+              {say("Turn round")}
             </button>
           </p>
           <Part
@@ -99,15 +101,16 @@ function GroupPart(props: OfKind<"all" | "any">) {
     <div className={depth > 0 ? "border-l-2 border-base-300 pl-3" : ""}>
       <p className="flex flex-wrap items-center gap-2">
         <SelectField
-          label="How the clauses go together"
+          label={say("How the clauses go together")}
           hideLabel
           value={condition.kind}
-          choices={{ all: "all", any: "any" }}
+          choices={{ all: say("all"), any: say("any") }}
           onCommit={(kind) => onCondition({ kind, of: condition.of })}
         />
-        of these hold{depth > 0 && <Truth trace={trace} />}
+        {say("of these hold")}
+        {depth > 0 && <Truth trace={trace} />}
         <SaveButton {...props} />
-        <RemoveButton onRemove={() => onCondition(undefined)} words="this group" />
+        <RemoveButton onRemove={() => onCondition(undefined)} words={say("this group")} />
       </p>
       <ul className="mt-1 grid gap-1">
         {condition.of.map((part, i) => (
@@ -125,7 +128,7 @@ function GroupPart(props: OfKind<"all" | "any">) {
           </li>
         ))}
       </ul>
-      <AddClause label="And…" onAdd={(added) => onCondition({ ...condition, of: [...condition.of, added] })} />
+      <AddClause label={say("And…")} onAdd={(added) => onCondition({ ...condition, of: [...condition.of, added] })} />
     </div>
   );
 }
@@ -137,7 +140,7 @@ function SavedPart(props: OfKind<"saved">) {
   return (
     <p className="flex flex-wrap items-center gap-2 py-0.5">
       <SelectField
-        label="The saved condition"
+        label={say("The saved condition")}
         look="word"
         className="text-[14px] font-semibold"
         value={condition.id}
@@ -145,7 +148,8 @@ function SavedPart(props: OfKind<"saved">) {
         onCommit={(id) => onCondition({ ...condition, id })}
       />
       <Link className="link text-[13px]" href={`/offers#condition/${condition.id}`}>
-        saved<span className="sr-only">: {words}</span>
+        {say("saved")}
+        <span className="sr-only">: {words}</span>
       </Link>
       <Truth trace={trace} />
       <NotButton {...props} />
@@ -192,7 +196,7 @@ function ClauseRow(props: PartProps & { clause: Clause }) {
 
 const NotButton = ({ condition, onCondition }: PartProps) => (
   <button type="button" className="btn btn-ghost btn-xs" onClick={() => onCondition({ kind: "not", of: condition })}>
-    Not
+    {say("Not")}
   </button>
 );
 
@@ -203,7 +207,7 @@ const GroupButton = ({ condition, depth, onCondition }: PartProps) => (
     className="btn btn-ghost btn-xs"
     onClick={() => onCondition({ kind: depth % 2 === 1 ? "any" : "all", of: [condition] })}
   >
-    Group
+    {say("Group")}
   </button>
 );
 
@@ -226,13 +230,13 @@ function SaveButton({ condition, onCondition }: PartProps) {
         });
       }}
     >
-      <Bookmark size={13} aria-hidden /> Save
+      <Bookmark size={13} aria-hidden /> {say("Save")}
     </button>
   );
 }
 
 const RemoveButton = ({ onRemove, words }: { onRemove: () => void; words: string }) => (
-  <IconButton words={`Remove ${words}`} onClick={onRemove}>
+  <IconButton words={say("Remove {words}", { words })} onClick={onRemove}>
     <Trash2 size={13} aria-hidden />
   </IconButton>
 );
@@ -251,13 +255,13 @@ function AddClause({ label, onAdd }: AddProps) {
       .map((example) => ({ value: example.kind, words: conditionWords(example, context, new Map()) }));
   return (
     <AddSelect
-      label="Add a clause"
+      label={say("Add a clause")}
       shown={label}
       className="w-52"
       choices={[]}
       groups={[
-        { name: "Saved", choices: saved },
-        ...Object.entries(FAMILIES).map(([family, name]) => ({ name, choices: kindsOf(family) })),
+        { name: say("Saved"), choices: saved },
+        ...Object.entries(FAMILIES).map(([family, name]) => ({ name: say(name), choices: kindsOf(family) })),
       ]}
       onAdd={(value) => {
         const [kind, id = ""] = value.split("/");

@@ -1,11 +1,12 @@
 import type { Trace } from "../../../core/conditions/compile.ts";
 import { actualWords } from "../../../core/conditions/words.ts";
+import { say } from "../../language/say.ts";
 
 const LONGEST = 40;
 
 /** How a clause stands for the current shopper, with what was found. Said in words, not by colour alone. */
 export function TruthMark({ trace: { truth, condition, actual }, currency }: { trace: Trace; currency: string }) {
-  const words = truth === null ? "not known" : truth ? "holds" : "fails";
+  const words = truth === null ? say("not known") : truth ? say("holds") : say("fails");
   const found = actualWords(condition, actual, currency);
   return (
     <span

@@ -4,6 +4,7 @@ import { marketsOf } from "../../../core/places/markets-of.ts";
 import { ListField } from "../../fields/list-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextsTable } from "../../fields/texts-table.tsx";
+import { say } from "../../language/say.ts";
 import { asChoices } from "../../names/code-choices.ts";
 import { languagesRead } from "../../names/languages.ts";
 import { useCatalogueNames } from "../../state/known-names.ts";
@@ -25,7 +26,9 @@ type Props = {
 export function OnlyFields({ words, only, parts, onOnly }: Props) {
   return (
     <details className="w-full" open={only !== undefined}>
-      <summary className="min-h-6 cursor-pointer text-[13px] text-quiet">Only some goods {words}</summary>
+      <summary className="min-h-6 cursor-pointer text-[13px] text-quiet">
+        {say("Only some goods {words}", { words })}
+      </summary>
       <Goods words={words} only={only} parts={parts} onOnly={onOnly} />
     </details>
   );
@@ -48,20 +51,26 @@ function Goods({ words, only = {}, parts, onOnly }: Props) {
         {(["categories", "tags", "skus"] as const).map((part) => (
           <ListField
             key={part}
-            label={part === "categories" ? `Only categories that ${words}` : part === "tags" ? "or tags" : "or SKUs"}
+            label={
+              part === "categories"
+                ? say("Only categories that {words}", { words })
+                : part === "tags"
+                  ? say("or tags")
+                  : say("or SKUs")
+            }
             value={only[part] ?? []}
             leaf={`only/${part}`}
             choices={part === "skus" ? [] : asChoices(names[part])}
-            placeholder="any"
+            placeholder={say("any")}
             className="w-44"
             onEmpty={() => set({ ...only, [part]: [] })}
             onCommit={(list) => set({ ...only, [part]: list })}
           />
         ))}
         <SelectField<"" | "used" | "new">
-          label="used or new"
+          label={say("used or new")}
           value={only.condition ?? ""}
-          choices={{ "": "either", used: "used", new: "new" }}
+          choices={{ "": say("either"), used: say("used"), new: say("new") }}
           onCommit={(condition) => set(setOptional(only, "condition", condition === "" ? undefined : condition))}
         />
       </div>
@@ -83,14 +92,17 @@ function PriceEach({ only, onOnly }: PartProps) {
   });
   return (
     <>
-      <EditedAmounts name="What one piece costs" rows={[row("from", "At least"), row("upTo", "At most")]} />
+      <EditedAmounts
+        name={say("What one piece costs")}
+        rows={[row("from", say("At least")), row("upTo", say("At most"))]}
+      />
       {only.price && (
         <button
           type="button"
           className="btn btn-ghost btn-xs justify-self-start"
           onClick={() => onOnly(setOptional(only, "price", undefined))}
         >
-          Whatever a piece costs
+          {say("Whatever a piece costs")}
         </button>
       )}
     </>
@@ -105,7 +117,7 @@ function GoodsName({ only, onOnly }: PartProps) {
       languages={languagesRead(marketsOf(plan, zones))}
       columns={[
         {
-          label: "Called in texts, as {goods}",
+          label: say("Called in texts, as '{goods}'"),
           texts: only.name,
           leaf: "only/name/*",
           onTexts: (name) => onOnly(setOptional(only, "name", name)),

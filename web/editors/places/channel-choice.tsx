@@ -1,5 +1,6 @@
 import type { LeafName } from "../../fields/leaf-names.ts";
 import { ListField } from "../../fields/list-field.tsx";
+import { say } from "../../language/say.ts";
 import { useEditing } from "../editing.ts";
 
 type Props = {
@@ -13,12 +14,12 @@ export function ChannelChoice({ channels, leaf, onChannels }: Props) {
   const { plan } = useEditing();
   return (
     <ListField
-      label="On the channels (empty: every one)"
+      label={say("On the channels (empty: every one)")}
       className="w-56"
       value={channels ?? []}
       leaf={leaf}
       choices={(plan.store.channels ?? []).map(({ id, name }) => ({ value: id, words: name }))}
-      placeholder="every one"
+      placeholder={say("every one")}
       onEmpty={() => onChannels(undefined)}
       onCommit={onChannels}
     />

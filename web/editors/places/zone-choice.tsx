@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Zone } from "../../../core/places/market.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { CheckField } from "../../fields/check-field.tsx";
+import { say } from "../../language/say.ts";
 
 type Props = {
   /** What is chosen here, for readers of the screen. */
@@ -32,13 +33,13 @@ export function ZoneChoice({ label, zones, chosen, onChoose }: Props) {
           <input
             type="search"
             className="input input-sm w-56"
-            aria-label="Find a zone"
-            placeholder="Find a zone…"
+            aria-label={say("Find a zone")}
+            placeholder={say("Find a zone…")}
             value={search}
             maxLength={100}
             onChange={(event) => setSearch(event.target.value)}
           />
-          {isChosen.size} of {zones.length} chosen
+          {say("{size} of {count} chosen", { size: isChosen.size, count: zones.length })}
         </p>
       )}
       <ul className="columns-2 gap-6">
@@ -54,9 +55,11 @@ export function ZoneChoice({ label, zones, chosen, onChoose }: Props) {
         ))}
       </ul>
       {found.length > shown.length && (
-        <p className="mt-1 text-[13px] text-quiet">and {found.length - shown.length} more: type to find them</p>
+        <p className="mt-1 text-[13px] text-quiet">
+          {say("and {count} more: type to find them", { count: found.length - shown.length })}
+        </p>
       )}
-      {found.length === 0 && <p className="text-[13px] text-quiet">No zone is called that.</p>}
+      {found.length === 0 && <p className="text-[13px] text-quiet">{say("No zone is called that.")}</p>}
     </fieldset>
   );
 }

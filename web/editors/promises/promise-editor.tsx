@@ -3,8 +3,9 @@ import { compilePromise, type DeliveryPromise } from "../../../core/delivery/pro
 import type { Calendars, Location } from "../../../core/places/location.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
+import { say, theReader } from "../../language/say.ts";
 import { daysWords, momentWords } from "../../names/moment-words.ts";
-import { COUNTRY_NAMES } from "../../names/place-names.ts";
+import { countryChoices } from "../../names/place-names.ts";
 import { arrives } from "./kinds/arrives-editor.tsx";
 import { ready } from "./kinds/ready-editor.tsx";
 import type { PromiseFieldsProps, PromiseKindEditor, PromiseOf } from "./promise-kind-editor.ts";
@@ -15,7 +16,6 @@ type Kind = DeliveryPromise["kind"];
 const EDITORS: { readonly [One in Kind]: PromiseKindEditor<One> } = { arrives, ready };
 
 const NOTHING = "none";
-const LOCALE = "en-GB";
 
 type Props = {
   plan: Plan;
@@ -35,18 +35,20 @@ export function PromiseEditor({ plan, calendars, promise, at, onPromise }: Props
     <div className="grid gap-2.5">
       <div className="flex flex-wrap items-end gap-2">
         <SelectField<Kind | typeof NOTHING>
-          label="Promise"
+          label={say("Promise")}
           hideLabel
           className="w-56"
           value={promise?.kind ?? NOTHING}
-          choices={{ [NOTHING]: "Nothing is promised", ...Object.fromEntries(kinds) }}
+          choices={{ [NOTHING]: say("Nothing is promised"), ...Object.fromEntries(kinds) }}
           onCommit={(kind) => {
             if (kind === NOTHING) onPromise(undefined);
             else if (first && kind !== promise?.kind) onPromise(EDITORS[kind].first(plan, first));
           }}
         />
         {promise && <PlaceField promise={promise} locations={locations} onPromise={onPromise} />}
-        {!first && <span className="text-[13px] text-quiet">For a promise, add a location under Places first.</span>}
+        {!first && (
+          <span className="text-[13px] text-quiet">{say("For a promise, add a location under Places first.")}</span>
+        )}
       </div>
       {promise && <PromiseFields promise={promise} onPromise={onPromise} />}
       {promise && <Promised promise={promise} plan={plan} calendars={calendars} at={at} />}
@@ -85,12 +87,14 @@ function Promised({ promise, plan, calendars, at }: PromisedProps) {
   if (!location) return null;
   return (
     <p className="text-[13px]">
-      An order made {momentWords(at, location.timeZone, LOCALE)}{" "}
+      {say("An order made {momentWords}", { momentWords: momentWords(at, location.timeZone, theReader().clock) })}{" "}
       <strong>{promisedWords(promise, plan, calendars, at, location.timeZone)}</strong>
       {location.holidays && (
         <span className="text-quiet">
           {" "}
-          · public holidays of {calendarName(location.holidays)} and the location's own rest days are kept
+          {say("· public holidays of {calendarName} and the location's own rest days are kept", {
+            calendarName: calendarName(location.holidays),
+          })}
         </span>
       )}
     </p>
@@ -106,13 +110,16 @@ function promisedWords(
 ): string {
   const locations = new Map((plan.locations ?? []).map((location) => [location.id, location]));
   const found = compilePromise(promise, locations, calendars)(at);
-  if (!found) return "can be promised nothing";
-  if (found.readyAt !== undefined) return `is ready ${momentWords(Date.parse(found.readyAt), timeZone, LOCALE)}`;
-  return `arrives ${daysWords(found.earliest, found.latest, LOCALE)}`;
+  if (!found) return say("can be promised nothing");
+  if (found.readyAt !== undefined)
+    return say("is ready {momentWords}", {
+      momentWords: momentWords(Date.parse(found.readyAt), timeZone, theReader().clock),
+    });
+  return say("arrives {daysWords}", { daysWords: daysWords(found.earliest, found.latest, theReader().clock) });
 }
 
 /** @example calendarName("ES-CT") // "Spain, ES-CT" */
 const calendarName = (code: string): string => {
-  const country = COUNTRY_NAMES[code.slice(0, 2)] ?? code;
+  const country = countryChoices()[code.slice(0, 2)] ?? code;
   return code.includes("-") ? `${country}, ${code}` : country;
 };

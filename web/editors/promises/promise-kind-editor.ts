@@ -1,5 +1,6 @@
 import type { FunctionComponent } from "react";
 import type { DeliveryPromise } from "../../../core/delivery/promise.ts";
+import type { Phrase } from "../../../core/phrases/phrase.ts";
 import type { Location } from "../../../core/places/location.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 
@@ -12,7 +13,7 @@ export type PromiseFieldsProps<Kind extends DeliveryPromise["kind"]> = {
 
 /** How one kind of promise is edited. */
 export type PromiseKindEditor<Kind extends DeliveryPromise["kind"]> = {
-  readonly words: string;
+  readonly words: Phrase;
   /** What it starts as, from one of the plan's locations. */
   readonly first: (plan: Plan, location: Location) => PromiseOf<Kind>;
   /** What is said before its location. */

@@ -7,6 +7,7 @@ import { NumberField } from "../../fields/number-field.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { WeekdaysField } from "../../fields/weekdays-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { useEditing } from "../editing.ts";
 
@@ -27,23 +28,23 @@ export function WindowsEditor({ windows, onWindows }: Props) {
     <div className="mt-3 grid gap-2.5">
       <div className="flex flex-wrap items-end gap-3">
         <SelectField
-          label="Windows to pick from, by the clocks of"
+          label={say("Windows to pick from, by the clocks of")}
           className="w-56"
           value={windows?.at ?? NOWHERE}
-          choices={{ [NOWHERE]: "none are offered", ...choicesOf(locations, ({ name, id }) => name.en ?? id) }}
+          choices={{ [NOWHERE]: say("none are offered"), ...choicesOf(locations, ({ name, id }) => name.en ?? id) }}
           onCommit={(at) => onWindows(at === NOWHERE ? undefined : windows ? { ...windows, at } : first(at))}
         />
         {windows && (
           <>
             <NumberField
-              label="Ordered so many minutes before"
+              label={say("Ordered so many minutes before")}
               className="w-24"
               value={windows.lead}
               leaf="option/windows/lead"
               onCommit={(lead) => onWindows({ ...windows, lead })}
             />
             <NumberField
-              label="Days that are offered"
+              label={say("Days that are offered")}
               className="w-20"
               value={windows.ahead}
               leaf="option/windows/ahead"
@@ -71,7 +72,7 @@ function Slots({ slots, onSlots }: { slots: readonly Slot[]; onSlots: (slots: Sl
           <li key={slot.id} className="flex flex-wrap items-end gap-2">
             <div className="basis-full">
               <WeekdaysField
-                label={`Days of window ${i + 1}`}
+                label={say("Days of window {number}", { number: i + 1 })}
                 days={slot.days}
                 leaf="option/windows/slots/days"
                 onCommit={(days) => set(i, { ...slot, days })}
@@ -82,21 +83,24 @@ function Slots({ slots, onSlots }: { slots: readonly Slot[]; onSlots: (slots: Sl
                 key={end}
                 type="time"
                 label={end}
-                ariaLabel={`Window ${i + 1} ${end}`}
+                ariaLabel={say("Window {number} {end}", { number: i + 1, end })}
                 className="w-28"
                 value={slot[end]}
                 leaf={`option/windows/slots/${end}`}
                 rule={(time) =>
                   (end === "from" ? time < slot.until : time > slot.from)
                     ? null
-                    : `It is from ${slot.from} until ${slot.until}: it has to end later than it begins`
+                    : say("It is from {from} until {until}: it has to end later than it begins", {
+                        from: slot.from,
+                        until: slot.until,
+                      })
                 }
                 onCommit={(time) => set(i, { ...slot, [end]: time })}
               />
             ))}
             <NumberField
-              label="holds so many orders (empty: any)"
-              ariaLabel={`Orders that window ${i + 1} holds`}
+              label={say("holds so many orders (empty: any)")}
+              ariaLabel={say("Orders that window {number} holds", { number: i + 1 })}
               className="w-20"
               value={slot.holds}
               leaf="option/windows/slots/holds"
@@ -104,7 +108,7 @@ function Slots({ slots, onSlots }: { slots: readonly Slot[]; onSlots: (slots: Sl
               onEmpty={() => set(i, setOptional(slot, "holds", undefined))}
             />
             <IconButton
-              words={`Remove window ${i + 1}`}
+              words={say("Remove window {number}", { number: i + 1 })}
               disabled={slots.length === 1}
               onClick={() => onSlots(slots.filter((one) => one.id !== slot.id))}
             >
@@ -114,7 +118,7 @@ function Slots({ slots, onSlots }: { slots: readonly Slot[]; onSlots: (slots: Sl
         ))}
       </ul>
       <button type="button" className="btn btn-sm justify-self-start" onClick={add}>
-        <Plus size={14} aria-hidden /> Add a window
+        <Plus size={14} aria-hidden /> {say("Add a window")}
       </button>
     </>
   );

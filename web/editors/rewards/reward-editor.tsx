@@ -2,10 +2,12 @@ import { createElement } from "react";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { optionNameApart } from "../../../core/explain/option-name.ts";
 import type { Amount } from "../../../core/money/amount.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import { type DeliveryReward, isOnOrder, type Reward } from "../../../core/rewards/reward.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { ChoicesField } from "../../fields/choices-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
 import { EditedAmounts } from "../amounts/edited-amounts.tsx";
@@ -52,7 +54,7 @@ export function RewardEditor({ reward, options, onReward }: Props) {
     <div>
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <SelectField<Kind>
-          label="Gives"
+          label={say("Gives")}
           value={reward.kind}
           choices={WORDS}
           onCommit={(kind) => {
@@ -84,17 +86,17 @@ function RewardAmounts({ reward, onReward }: Pick<Props, "reward" | "onReward">)
     set: (next, done) => onReward(set(next), done),
   });
   const rows = [
-    ...("amount" in reward ? [row("Amount", reward.amount, (amount) => ({ ...reward, amount }))] : []),
+    ...("amount" in reward ? [row(say("Amount"), reward.amount, (amount) => ({ ...reward, amount }))] : []),
     ...(!isOnOrder(reward) && reward.limit
-      ? [row("Where it costs at most", reward.limit, (limit) => ({ ...reward, limit }))]
+      ? [row(say("Where it costs at most"), reward.limit, (limit) => ({ ...reward, limit }))]
       : []),
   ];
   return (
     <div className="mt-2 grid gap-1">
-      {rows.length > 0 && <EditedAmounts name="Reward" rows={rows} />}
+      {rows.length > 0 && <EditedAmounts name={say("Reward")} rows={rows} />}
       {!isOnOrder(reward) && (
         <CheckField
-          label="only where the option costs no more than an amount"
+          label={say("only where the option costs no more than an amount")}
           checked={reward.limit !== undefined}
           onCommit={(isLimited) =>
             onReward(setOptional(reward, "limit", isLimited ? { byCurrency: {} } : undefined), true)
@@ -107,9 +109,9 @@ function RewardAmounts({ reward, onReward }: Pick<Props, "reward" | "onReward">)
 
 /** Parts of a price that fall away with the charge, with what holds unless it is said. */
 const COVERED = [
-  { part: "handling", words: "handling", otherwise: true },
-  { part: "surcharges", words: "surcharges", otherwise: true },
-  { part: "ownCharges", words: "products' own charges", otherwise: false },
+  { part: "handling", words: phrase("handling"), otherwise: true },
+  { part: "surcharges", words: phrase("surcharges"), otherwise: true },
+  { part: "ownCharges", words: phrase("products' own charges"), otherwise: false },
 ] as const;
 
 /** The goods whose share alone falls; another option's price is always all of one. */
@@ -117,7 +119,7 @@ function Share({ reward, onReward }: Pick<Props, "reward" | "onReward">) {
   if (isOnOrder(reward) || reward.kind === "option-price") return null;
   return (
     <OnlyFields
-      words="profit"
+      words={say("profit")}
       only={reward.goods}
       parts={{ price: true, name: false }}
       onOnly={(goods, done) => onReward(setOptional(reward, "goods", goods), done)}
@@ -133,8 +135,8 @@ function OnDelivery({ reward, options, onReward }: OnDeliveryProps) {
   return (
     <div className="mt-2 flex flex-wrap gap-x-6 gap-y-1 text-[13px]">
       <ChoicesField
-        label="Options it is given on"
-        lead={<span className="text-quiet">On</span>}
+        label={say("Options it is given on")}
+        lead={<span className="text-quiet">{say("On")}</span>}
         value={reward.options}
         choices={options.map((option) => ({
           value: option.id,
@@ -144,12 +146,12 @@ function OnDelivery({ reward, options, onReward }: OnDeliveryProps) {
         onCommit={(chosen) => onReward({ ...reward, options: chosen }, true)}
       />
       <fieldset className="flex flex-wrap gap-x-3">
-        <legend className="sr-only">What falls away with the charge</legend>
-        <span className="text-quiet">With it</span>
+        <legend className="sr-only">{say("What falls away with the charge")}</legend>
+        <span className="text-quiet">{say("With it")}</span>
         {COVERED.map(({ part, words, otherwise }) => (
           <CheckField
             key={part}
-            label={words}
+            label={say(words)}
             checked={reward.covers?.[part] ?? otherwise}
             onCommit={(isCovered) => onReward({ ...reward, covers: { ...reward.covers, [part]: isCovered } }, true)}
           />

@@ -6,6 +6,7 @@ import { horizonOf, occurrences } from "../../../core/time/occurrences.ts";
 import type { Schedule, Stretch } from "../../../core/time/stretch.ts";
 import { zoneClock } from "../../../core/time/zone-clock.ts";
 import { DayField } from "../../fields/day-field.tsx";
+import { say, theReader } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { AgainFields } from "./again-fields.tsx";
 
@@ -32,7 +33,7 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
             {(["from", "until"] as const).map((side) => (
               <DayField
                 key={side}
-                label={side === "from" ? "From" : "Until, a day included"}
+                label={side === "from" ? say("From") : say("Until, a day included")}
                 value={stretch[side]}
                 {...(side === "from" ? { before: stretch.until } : { after: stretch.from })}
                 leaf={`offer/schedule/${side}`}
@@ -46,10 +47,10 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
               onClick={() => set(schedule.filter((_, j) => j !== i))}
             >
               <Trash2 size={14} aria-hidden />
-              <span className="sr-only">Remove stretch {i + 1}</span>
+              <span className="sr-only">{say("Remove stretch {number}", { number: i + 1 })}</span>
             </button>
             <AgainFields
-              name={`stretch ${i + 1} comes`}
+              name={say("stretch {number} comes", { number: i + 1 })}
               again={stretch.again}
               onAgain={(again) => set(schedule.map((one, j) => (j === i ? setOptional(one, "again", again) : one)))}
             />
@@ -67,7 +68,7 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
         className="btn btn-sm justify-self-start"
         onClick={() => set([...schedule, { from: dayIn(1), until: dayIn(7) }])}
       >
-        Add a stretch of time
+        {say("Add a stretch of time")}
       </button>
     </div>
   );
@@ -84,8 +85,15 @@ function ComesAgain({ stretch }: { stretch: Stretch }) {
   return (
     <p className="basis-full text-[13px] text-quiet">
       {stretch.from && stretch.until
-        ? `Starts ${starts.join(", ")}${more > 0 ? ` and ${more} times more` : ""}, worked out until ${horizonOf(stretch)}.`
-        : "It needs a start and an end to come again."}
+        ? say(
+            "Starts {starts}{more, plural, =0 {} one { and once more} other { and # times more}}, worked out until {horizon}.",
+            {
+              starts: starts.join(", "),
+              more,
+              horizon: horizonOf(stretch) ?? "",
+            },
+          )
+        : say("It needs a start and an end to come again.")}
     </p>
   );
 }
@@ -96,12 +104,12 @@ function stretchWords({ from, until }: Stretch, timeZone: string): string {
   const ends = [from && momentWords(from, timeZone, "start"), until && momentWords(until, timeZone, "end")];
   const valid = (local: string | undefined) => local === undefined || isLocal(local);
   if (!valid(from) || !valid(until)) return place;
-  return `${place}: ${ends[0] ?? "always"} to ${ends[1] ?? "no end"}`;
+  return say("{place}: {start} to {end}", { place, start: ends[0] ?? say("always"), end: ends[1] ?? say("no end") });
 }
 
 function momentWords(local: string, timeZone: string, side: "start" | "end"): string {
   const { at, clocks } = localMoment(local, timeZone, side);
-  const format = new Intl.DateTimeFormat("en-GB", {
+  const format = new Intl.DateTimeFormat(theReader().clock, {
     weekday: "short",
     day: "numeric",
     month: "short",
@@ -115,8 +123,10 @@ function momentWords(local: string, timeZone: string, side: "start" | "end"): st
   const hours = `UTC${offset < 0 ? "−" : "+"}${Math.floor(Math.abs(offset) / 60)}${offset % 60 === 0 ? "" : `:${String(Math.abs(offset) % 60).padStart(2, "0")}`}`;
   const note = {
     plain: "",
-    skipped: ", since clocks go forward over the time written",
-    doubled: `, the ${side === "start" ? "first" : "second"} of two, since clocks go back`,
+    skipped: say(", since clocks go forward over the time written"),
+    doubled: say(", the {part} of two, since clocks go back", {
+      part: side === "start" ? say("first") : say("second"),
+    }),
   }[clocks];
   return `${format.format(at)} (${hours}${note})`;
 }

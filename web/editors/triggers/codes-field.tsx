@@ -1,5 +1,6 @@
 import { useId, useState } from "react";
 import { ListField } from "../../fields/list-field.tsx";
+import { say } from "../../language/say.ts";
 import { makeCodes } from "./make-codes.ts";
 
 type Props = { codes: readonly string[]; onCodes: (codes: string[]) => void };
@@ -13,12 +14,12 @@ export function CodesField({ codes, onCodes }: Props) {
   return (
     <span className="flex flex-wrap items-end gap-2">
       {codes.length <= 20 ? (
-        <ListField label="Codes" value={codes} leaf="offer/steps/trigger/code/codes" onCommit={onCodes} />
+        <ListField label={say("Codes")} value={codes} leaf="offer/steps/trigger/code/codes" onCommit={onCodes} />
       ) : (
         <span className="pb-1.5">
-          <strong>{codes.length} codes</strong>, {codes[0]} the first{" "}
+          <strong>{say("{count} codes", { count: codes.length })}</strong>, {codes[0]} {say("the first")}{" "}
           <button type="button" className="btn btn-ghost btn-xs" onClick={() => onCodes(codes.slice(0, 1))}>
-            Keep only the first
+            {say("Keep only the first")}
           </button>
         </span>
       )}
@@ -28,7 +29,7 @@ export function CodesField({ codes, onCodes }: Props) {
         download="codes.csv"
         href={`data:text/csv;charset=utf-8,${encodeURIComponent(csv)}`}
       >
-        Save as CSV
+        {say("Save as CSV")}
       </a>
     </span>
   );
@@ -41,14 +42,15 @@ function Batch({ most, onMake }: BatchProps) {
   const id = useId();
   const [typed, setTyped] = useState("100");
   const count = Number(typed);
-  const problem = Number.isInteger(count) && count >= 1 && count <= most ? null : `a whole number from 1 to ${most}`;
+  const problem =
+    Number.isInteger(count) && count >= 1 && count <= most ? null : say("a whole number from 1 to {most}", { most });
   const make = () => problem === null && onMake(count);
   return (
     <details className="pb-1.5 text-[13px]">
-      <summary className="cursor-pointer text-quiet">A batch</summary>
+      <summary className="cursor-pointer text-quiet">{say("A batch")}</summary>
       <span className="flex items-end gap-2">
         <label className="grid gap-1 text-quiet">
-          How many more
+          {say("How many more")}
           <input
             className={`input input-sm w-28 text-base-content ${problem ? "input-error" : ""}`}
             value={typed}
@@ -64,7 +66,7 @@ function Batch({ most, onMake }: BatchProps) {
           )}
         </label>
         <button type="button" className="btn btn-sm" disabled={problem !== null} onClick={make}>
-          Make them
+          {say("Make them")}
         </button>
       </span>
     </details>

@@ -1,6 +1,7 @@
 import { isLadderMark } from "../../../core/measures/measure-spec.ts";
 import type { Goal } from "../../../core/offers/goal.ts";
 import { SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { MarkField } from "../amounts/mark-field.tsx";
 
 type Props = { goal: Goal; onGoal: (goal: Goal) => void };
@@ -9,13 +10,13 @@ type Props = { goal: Goal; onGoal: (goal: Goal) => void };
 export const GoalFields = ({ goal, onGoal }: Props) => (
   <>
     <SelectField
-      label="The goal"
+      label={say("The goal")}
       value={goal.edge}
-      choices={{ from: "itself is enough", above: "has to be passed" }}
+      choices={{ from: say("itself is enough"), above: say("has to be passed") }}
       onCommit={(edge) => onGoal({ ...goal, edge })}
     />
     <MarkField
-      label={"weight" in goal.at ? "Weight" : "Items"}
+      label={"weight" in goal.at ? say("Weight") : say("Items")}
       mark={goal.at}
       onMark={(at) => isLadderMark(at) && onGoal({ ...goal, at })}
     />

@@ -2,6 +2,7 @@ import { createElement } from "react";
 import type { Goal } from "../../../core/offers/goal.ts";
 import { goalOf, type Trigger } from "../../../core/offers/trigger.ts";
 import { SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { code } from "./kinds/code-editor.tsx";
 import { goalAndCode } from "./kinds/goal-and-code-editor.tsx";
 import { goal } from "./kinds/goal-editor.tsx";
@@ -33,7 +34,7 @@ type Props = {
 export const TriggerEditor = ({ trigger, firstGoal, onTrigger }: Props) => (
   <div className="mt-1 flex flex-wrap items-end gap-3">
     <SelectField<Kind>
-      label="Earned by"
+      label={say("Earned by")}
       value={trigger.kind}
       choices={WORDS}
       onCommit={(kind) => onTrigger(EDITORS[kind].instead(trigger, goalOf(trigger) ?? firstGoal()))}

@@ -1,8 +1,9 @@
 import { type PointerEvent, useLayoutEffect, useRef, useState } from "react";
 import type { Climb } from "../../../core/climb/interval.ts";
 import { OUT_OF_REACH } from "../../../core/messages/states.ts";
-import { makersMoney } from "../../../core/money/format.ts";
 import { linear } from "../../drawing/linear.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
 import { badgeWidth, ClimbCursor } from "./climb-cursor.tsx";
 import { ClimbLines, pricesOf } from "./climb-lines.tsx";
 import { FlagMark } from "./flag-mark.tsx";
@@ -85,7 +86,7 @@ export function ClimbChart({
         width={width}
         height={HEIGHT + STRIP.height + STRIP.gap - MARGIN.bottom + 6}
         role="group"
-        aria-label="Delivery prices by cart value"
+        aria-label={say("Delivery prices by cart value")}
         onPointerDown={(event) => {
           if (event.button !== 0) return;
           event.currentTarget.setPointerCapture(event.pointerId);
@@ -138,7 +139,9 @@ export function ClimbChart({
           against={against}
           optionNames={optionNames}
           costs={drawnCosts}
-          costWords={(option, minor) => `${optionNames[option] ?? ""} costs you ${money(minor)}`}
+          costWords={(option, minor) =>
+            say("{value} costs you {money}", { value: optionNames[option] ?? "", money: money(minor) })
+          }
           x={x}
           y={y}
         />

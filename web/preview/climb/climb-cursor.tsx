@@ -1,6 +1,7 @@
 import type { KeyboardEvent } from "react";
 import { type Climb, type ClimbInterval, priceAt } from "../../../core/climb/interval.ts";
-import { makersMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
 import { lineColour, nudgeOf } from "./climb-lines.tsx";
 import type { MessageStretch } from "./message-strip.ts";
 import { steppedBy } from "./moves.ts";
@@ -44,7 +45,7 @@ export function ClimbCursor(props: Props) {
     <g
       tabIndex={0}
       role="slider"
-      aria-label="Cart value"
+      aria-label={say("Cart value")}
       aria-valuemin={0}
       aria-valuemax={to}
       aria-valuenow={cursor}
@@ -97,8 +98,8 @@ function readout(climb: Climb, names: readonly string[], stretches: readonly Mes
   const money = (minor: number) => makersMoney(minor, climb.currency);
   const prices = shownAt(climb, x).map(
     (price, option) =>
-      `${names[option]} ${typeof price === "number" ? (price === 0 ? "free" : money(price)) : "not available"}`,
+      `${names[option]} ${typeof price === "number" ? (price === 0 ? say("free") : money(price)) : say("not available")}`,
   );
   const messages = stretches.find(({ from, to }) => from <= x && x <= to)?.texts ?? [];
-  return [`Cart ${money(x)}`, ...prices, ...messages].join(", ");
+  return [say("Cart {money}", { money: money(x) }), ...prices, ...messages].join(", ");
 }

@@ -2,16 +2,17 @@ import Papa from "papaparse";
 import { type Climb, priceAt } from "../../../core/climb/interval.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
+import { say } from "../../language/say.ts";
 import type { MessageStretch } from "./message-strip.ts";
 
 /** The climb as CSV: a row for each interval, prices at both of its ends, and what shoppers read there. */
 export function climbCsv(climb: Climb, optionNames: readonly string[], stretches: readonly MessageStretch[]): string {
   const major = (minor: number) => majorUnits(minor, exponentOf(climb.currency) ?? 2);
   const header = [
-    `from ${climb.currency}`,
-    `to ${climb.currency}`,
-    ...optionNames.flatMap((name) => [`${name} at from`, `${name} at to`]),
-    "shoppers read",
+    say("from {currency}", { currency: climb.currency }),
+    say("to {currency}", { currency: climb.currency }),
+    ...optionNames.flatMap((name) => [say("{name} at from", { name }), say("{name} at to", { name })]),
+    say("shoppers read"),
   ];
   const rows = climb.intervals.map((interval) => {
     const { from, to } = interval;

@@ -6,6 +6,7 @@ import { goalWords } from "../../../core/explain/offer-sentence.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
+import { oneOf } from "../../../core/phrases/phrase.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { planOf } from "../../../core/plan/entities.ts";
@@ -17,6 +18,7 @@ import type { Draft } from "../../../server/draft/read-draft.ts";
 import { spendGoal, withGoal } from "../../editors/amounts/with-goal.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import type { DraftState } from "../../state/draft-store.ts";
 import { type Looked, useLooked } from "../../state/quote-context.ts";
 import { releasedPlan } from "../../state/released-plan.ts";
@@ -59,9 +61,9 @@ export function ClimbPanel() {
       <p className="mt-3 border border-base-300 bg-base-100 p-6 text-quiet">
         {market
           ? failure === null
-            ? "Drawing the climb…"
-            : `The climb could not be drawn: ${failure}. It is tried again.`
-          : "Nobody delivers to this place: no zone of the plan has it. Choose another place above."}
+            ? say("Drawing the climb…")
+            : say("The climb could not be drawn: {failure}. It is tried again.", { failure })
+          : say("Nobody delivers to this place: no zone of the plan has it. Choose another place above.")}
       </p>
     );
   }
@@ -91,7 +93,11 @@ export function ClimbPanel() {
   };
 
   return (
-    <section ref={frame} aria-label="The climb" className="mt-3 border border-base-300 bg-base-100 px-1 pt-2 pb-3">
+    <section
+      ref={frame}
+      aria-label={say("The climb")}
+      className="mt-3 border border-base-300 bg-base-100 px-1 pt-2 pb-3"
+    >
       <ClimbChart
         climb={climb}
         against={other && otherClimb?.currency === currency ? otherClimb : null}
@@ -111,15 +117,15 @@ export function ClimbPanel() {
       {compiled && <PartlyKnown compiled={compiled} request={request} shown={climb.zone} />}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 text-[13px] text-quiet">
         <span className="flex items-center gap-1.5">
-          <span aria-hidden>Beside</span>
+          <span aria-hidden>{say("Beside")}</span>
           <SelectField
-            label="Beside"
+            label={say("Beside")}
             look="word"
             value={against}
             choices={{
-              "": "nothing else",
-              ...(state.unsaved > 0 ? { saved: "the plan as it is saved" } : {}),
-              ...(draft?.release && draft.changes.length > 0 ? { released: "what shops get now" } : {}),
+              "": say("nothing else"),
+              ...(state.unsaved > 0 ? { saved: say("the plan as it is saved") } : {}),
+              ...(draft?.release && draft.changes.length > 0 ? { released: say("what shops get now") } : {}),
               ...Object.fromEntries(kept?.standpoints.map(({ id, name }) => [`standpoint/${id}`, name]) ?? []),
             }}
             onCommit={setAgainst}
@@ -127,8 +133,8 @@ export function ClimbPanel() {
         </span>
         {other && (
           <span>
-            thin lines: {other.words}
-            {otherClimb && otherClimb.currency !== currency && ", in another currency: not drawn"}
+            {say("thin lines: {words}", { words: other.words })}
+            {otherClimb && otherClimb.currency !== currency && say(", in another currency: not drawn")}
           </span>
         )}
         <SaveClimb
@@ -147,8 +153,8 @@ function AsTable(props: ComponentProps<typeof ClimbTable>) {
   return (
     <details className="px-4 text-[13px]" onToggle={(event) => setIsOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer text-quiet">
-        As a table. <kbd className="kbd kbd-xs">[</kbd> <kbd className="kbd kbd-xs">]</kbd> on the cart value jump from
-        change to change.
+        {say("As a table.")} <kbd className="kbd kbd-xs">[</kbd> <kbd className="kbd kbd-xs">]</kbd>{" "}
+        {say("on the cart value jump from change to change.")}
       </summary>
       <Suspense>{isOpen && <ClimbTable {...props} />}</Suspense>
     </details>
@@ -172,7 +178,7 @@ const SaveClimb = ({ drawing, csv }: SaveProps) => (
         if (svg) downloadText(standaloneSvg(svg), "image/svg+xml", "climb.svg");
       }}
     >
-      Save as SVG
+      {say("Save as SVG")}
     </button>
     <button
       type="button"
@@ -182,7 +188,7 @@ const SaveClimb = ({ drawing, csv }: SaveProps) => (
         downloadText(csv(climbCsv), "text/csv", "climb.csv");
       }}
     >
-      as CSV
+      {say("as CSV")}
     </button>
   </span>
 );
@@ -204,7 +210,8 @@ function useOther(against: string, context: OtherContext): { plan: Plan; request
   }, [against, draft]);
   const chosen = standpoints.find(({ id }) => against === `standpoint/${id}`);
   const there = useMemo(() => (chosen ? requestAt(chosen.body) : null), [chosen, requestAt]);
-  if (before) return { plan: before, request, words: against === "saved" ? "as it is saved" : "what shops get now" };
+  if (before)
+    return { plan: before, request, words: against === "saved" ? say("as it is saved") : say("what shops get now") };
   return plan && chosen && there ? { plan, request: there, words: chosen.name } : null;
 }
 
@@ -217,10 +224,11 @@ function OtherScales({ climb, offerName }: { climb: Climb; offerName: (id: strin
   );
   if (goals.length === 0) return null;
   return (
-    <ul aria-label="Goals that are not of value" className="flex flex-wrap gap-x-4 px-4 text-[13px] text-quiet">
+    <ul aria-label={say("Goals that are not of value")} className="flex flex-wrap gap-x-4 px-4 text-[13px] text-quiet">
       {goals.map(({ key, offer, goal }) => (
         <li key={key}>
-          {offer}: at <strong className="text-base-content">{goal}</strong>, whatever they are worth
+          {say("{offer}: at", { offer })} <strong className="text-base-content">{goal}</strong>
+          {say(", whatever they are worth")}
         </li>
       ))}
     </ul>
@@ -239,8 +247,10 @@ function PartlyKnown({ compiled, request, shown }: { compiled: CompiledPlan; req
   const others = zones.filter((id) => id !== shown).map(nameOf);
   return (
     <p className="px-4 text-[13px] text-quiet">
-      Drawn for <strong className="text-base-content">{nameOf(shown)}</strong>. The place is only partly known; it may
-      also be {new Intl.ListFormat("en", { type: "disjunction" }).format(others)}.
+      {say("Drawn for")} <strong className="text-base-content">{nameOf(shown)}</strong>
+      {say(". The place is only partly known; it may also be {value}.", {
+        value: oneOf(others),
+      })}
     </p>
   );
 }

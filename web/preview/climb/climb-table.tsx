@@ -1,5 +1,6 @@
 import { type Climb, priceAt } from "../../../core/climb/interval.ts";
-import { makersMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
 import type { MessageStretch } from "./message-strip.ts";
 
 type Props = { climb: Climb; optionNames: readonly string[]; stretches: readonly MessageStretch[] };
@@ -10,16 +11,16 @@ export function ClimbTable({ climb, optionNames, stretches }: Props) {
   const rows = rowsOf(climb, stretches);
   return (
     <table className="table table-sm mt-2 text-[13px]">
-      <caption className="sr-only">Delivery prices by cart value</caption>
+      <caption className="sr-only">{say("Delivery prices by cart value")}</caption>
       <thead>
         <tr>
-          <th scope="col">Cart</th>
+          <th scope="col">{say("Cart")}</th>
           {climb.options.map((id, i) => (
             <th key={id} scope="col" className="text-right">
               {optionNames[i] ?? id}
             </th>
           ))}
-          <th scope="col">Shoppers read</th>
+          <th scope="col">{say("Shoppers read")}</th>
         </tr>
       </thead>
       <tbody>
@@ -45,8 +46,8 @@ export function ClimbTable({ climb, optionNames, stretches }: Props) {
 type PriceCell = [number, number] | null;
 
 function cellText(price: PriceCell, money: (minor: number) => string): string {
-  if (!price) return "not available";
-  const [first, last] = price.map((minor) => (minor === 0 ? "Free" : money(minor)));
+  if (!price) return say("not available");
+  const [first, last] = price.map((minor) => (minor === 0 ? say("Free") : money(minor)));
   return first === last ? `${first}` : `${first} – ${last}`;
 }
 

@@ -1,4 +1,5 @@
 import type { PointerEvent } from "react";
+import { say } from "../../language/say.ts";
 import { moveOf } from "./moves.ts";
 
 type Props = {
@@ -28,7 +29,7 @@ export function FlagMark({ label, offer, at, left, base, unit, to, valueAt, onMo
     <g
       tabIndex={0}
       role="slider"
-      aria-label={`Goal of ${offer}`}
+      aria-label={say("Goal of {offer}", { offer })}
       aria-valuemin={0}
       aria-valuemax={to}
       aria-valuenow={at}
@@ -53,7 +54,7 @@ export function FlagMark({ label, offer, at, left, base, unit, to, valueAt, onMo
         onNudge(by);
       }}
     >
-      <title>Drag, or use the arrow keys; with Shift to the smallest unit</title>
+      <title>{say("Drag, or use the arrow keys; with Shift to the smallest unit")}</title>
       <line x1={left} x2={left} y1={14} y2={base} stroke="transparent" strokeWidth={14} />
       <line x1={left} x2={left} y1={10} y2={base} stroke="var(--color-neutral)" strokeWidth={1.5} />
       <path d={`M${left} 8 h${width} l-6 9.5 l6 9.5 h${-width} z`} fill="var(--color-neutral)" />

@@ -1,3 +1,4 @@
+import { say } from "../../language/say.ts";
 import type { MessageStretch } from "./message-strip.ts";
 
 /** `letter` is the room a letter takes, generously, so that texts are cut rather than run over. */
@@ -25,10 +26,10 @@ export function StripRow({
       {stretches.map(({ from, to: end, texts, gained }) => {
         const left = x(from);
         const width = Math.max(1, x(Math.min(to, end + 1)) - left - 1);
-        const text = texts.join(" · ") || "No message";
+        const text = texts.join(" · ") || say("No message");
         return (
           <g key={from} data-strip={from}>
-            <title>{`From ${money(from)}: ${text}`}</title>
+            <title>{say("From {money}: {text}", { money: money(from), text })}</title>
             <rect
               x={left}
               y={top}

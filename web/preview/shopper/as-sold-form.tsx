@@ -1,6 +1,7 @@
 import type { AsSold } from "../../../server/catalogue/product.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { MoneyField } from "../../fields/money-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import type { ShownCart } from "../../state/standpoint.ts";
 
@@ -18,7 +19,7 @@ export function AsSoldForm({ line, currency, onLine }: Props) {
   return (
     <div className="grid gap-2.5 text-[13px]">
       <MoneyField
-        label={`Price of one in ${currency} (empty: the catalogue's)`}
+        label={say("Price of one in {currency} (empty: the catalogue's)", { currency })}
         className="w-full"
         value={asSold.prices?.[currency]}
         currency={currency}
@@ -26,7 +27,7 @@ export function AsSoldForm({ line, currency, onLine }: Props) {
         onEmpty={() => setAmount("prices", undefined)}
       />
       <MoneyField
-        label={`Taken off the line, in ${currency}`}
+        label={say("Taken off the line, in {currency}", { currency })}
         className="w-full"
         value={asSold.off?.[currency]}
         currency={currency}
@@ -34,7 +35,7 @@ export function AsSoldForm({ line, currency, onLine }: Props) {
         onEmpty={() => setAmount("off", undefined)}
       />
       <CheckField
-        label="Sold as used"
+        label={say("Sold as used")}
         checked={asSold.used ?? false}
         onCommit={(used) => set(setOptional(asSold, "used", used || undefined))}
       />

@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
 import type { AsSold } from "../../../server/catalogue/product.ts";
 import { Popover } from "../../fields/popover.tsx";
+import { say, theReader } from "../../language/say.ts";
 import type { ShownCart } from "../../state/standpoint.ts";
 
 // Loaded when it is opened.
@@ -11,9 +12,14 @@ type Props = { name: string; line: ShownLine; currency: string; onLine: (line: S
 
 /** How a line of the cart is sold where that is not as the catalogue has it: at another price, with something off, used. */
 export const AsSoldPart = ({ name, line, currency, onLine }: Props) => (
-  <span className="ms-auto" dir="ltr" lang="en">
-    <Popover label={`How ${name} is sold`} shown={soldWords(line.asSold ?? {}, currency)} side="right" isQuiet>
-      <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+  <span className="ms-auto" dir="ltr" lang={theReader().locale}>
+    <Popover
+      label={say("How {name} is sold", { name })}
+      shown={soldWords(line.asSold ?? {}, currency)}
+      side="right"
+      isQuiet
+    >
+      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
         <AsSoldForm line={line} currency={currency} onLine={onLine} />
       </Suspense>
     </Popover>
@@ -23,9 +29,9 @@ export const AsSoldPart = ({ name, line, currency, onLine }: Props) => (
 /** @example "on sale, used" */
 function soldWords({ prices, off, used }: AsSold, currency: string): string {
   const words = [
-    ...(prices?.[currency] === undefined ? [] : ["on sale"]),
-    ...(off?.[currency] === undefined ? [] : [`${off[currency]} off`]),
-    ...(used ? ["used"] : []),
+    ...(prices?.[currency] === undefined ? [] : [say("on sale")]),
+    ...(off?.[currency] === undefined ? [] : [say("{value} off", { value: off[currency] })]),
+    ...(used ? [say("used")] : []),
   ];
-  return words.length > 0 ? words.join(", ") : "as listed";
+  return words.length > 0 ? words.join(", ") : say("as listed");
 }

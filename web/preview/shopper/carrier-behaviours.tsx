@@ -1,6 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
+import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { CarrierBehaviour } from "../../../server/carriers/simulated.ts";
 import { SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { carrierList } from "../../state/server-queries.ts";
 
 type Props = {
@@ -11,10 +13,10 @@ type Props = {
   onMoods: (moods: Record<string, CarrierBehaviour>) => void;
 };
 
-const BEHAVIOURS: Readonly<Record<CarrierBehaviour, string>> = {
-  well: "answers",
-  slow: "is too slow",
-  failing: "is down",
+const BEHAVIOURS: Readonly<Record<CarrierBehaviour, Phrase>> = {
+  well: phrase("answers"),
+  slow: phrase("is too slow"),
+  failing: phrase("is down"),
 };
 
 /** How the simulated carriers behave, to see what shoppers get when a real one does. */
@@ -26,15 +28,15 @@ export function CarrierBehaviours({ asked, moods, asking, onMoods }: Props) {
         const name = data?.find((carrier) => carrier.id === id)?.name ?? id;
         return (
           <span key={id} className="flex items-center gap-1.5">
-            Carrier {name}
+            {say("Carrier {name}", { name })}
             <SelectField
-              label={`Carrier ${name}`}
+              label={say("Carrier {name}", { name })}
               look="word"
               value={moods[id] ?? "well"}
               choices={BEHAVIOURS}
               onCommit={(mood) => onMoods({ ...moods, [id]: mood })}
             />
-            {asking && <span role="status">asking…</span>}
+            {asking && <span role="status">{say("asking…")}</span>}
           </span>
         );
       })}

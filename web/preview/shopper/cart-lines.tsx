@@ -2,6 +2,7 @@ import Minus from "lucide-react/icons/minus";
 import Plus from "lucide-react/icons/plus";
 import type { CartLine } from "../../../core/request/request.ts";
 import { IconButton } from "../../fields/icon-button.tsx";
+import { say } from "../../language/say.ts";
 import type { ShownCart } from "../../state/standpoint.ts";
 import { AsSoldPart } from "./as-sold-part.tsx";
 import { GoodsPicture } from "./goods-picture.tsx";
@@ -19,10 +20,10 @@ type Props = {
 };
 
 export function CartLines({ lines, currency, money, cart, onLine }: Props) {
-  const say = useShopWords();
-  if (lines.length === 0) return <p className="py-6 text-quiet">{say("empty")}</p>;
+  const shopSays = useShopWords();
+  if (lines.length === 0) return <p className="py-6 text-quiet">{shopSays("empty")}</p>;
   return (
-    <ul aria-label={say("cart")} className="mb-1">
+    <ul aria-label={shopSays("cart")} className="mb-1">
       {lines.map(({ sku, name, categories, quantity, unitPrice, discount = 0 }) => {
         const line = cart.find((one) => one.sku === sku);
         const price = (
@@ -43,11 +44,17 @@ export function CartLines({ lines, currency, money, cart, onLine }: Props) {
             <div className="flex items-center gap-1 text-[13px] text-quiet">
               {onLine && line ? (
                 <>
-                  <IconButton words={`One ${name} less`} onClick={() => onLine({ ...line, quantity: quantity - 1 })}>
+                  <IconButton
+                    words={say("One {name} less", { name })}
+                    onClick={() => onLine({ ...line, quantity: quantity - 1 })}
+                  >
                     <Minus size={13} aria-hidden />
                   </IconButton>
                   <span className="min-w-4 text-center">{quantity}</span>
-                  <IconButton words={`One ${name} more`} onClick={() => onLine({ ...line, quantity: quantity + 1 })}>
+                  <IconButton
+                    words={say("One {name} more", { name })}
+                    onClick={() => onLine({ ...line, quantity: quantity + 1 })}
+                  >
                     <Plus size={13} aria-hidden />
                   </IconButton>
                   <span>× {money(unitPrice)}</span>

@@ -8,7 +8,7 @@ const MOST_CODES = 50;
 
 /** Codes as a shopper enters them and takes them away. */
 export function CodeField({ codes, onCodes }: Props) {
-  const say = useShopWords();
+  const shopSays = useShopWords();
   const [typed, setTyped] = useState("");
   const enter = () => {
     const code = typed.trim().slice(0, 64);
@@ -25,7 +25,7 @@ export function CodeField({ codes, onCodes }: Props) {
           onClick={() => onCodes(codes.filter((other) => other !== code))}
         >
           {code} <X size={12} aria-hidden />
-          <span className="sr-only">{say("dropCode", { code })}</span>
+          <span className="sr-only">{shopSays("dropCode", { code })}</span>
         </button>
       ))}
       <form
@@ -37,15 +37,15 @@ export function CodeField({ codes, onCodes }: Props) {
       >
         <input
           className="input input-xs min-w-20 flex-1"
-          aria-label={say("code")}
-          placeholder={say("code")}
+          aria-label={shopSays("code")}
+          placeholder={shopSays("code")}
           value={typed}
           maxLength={64}
           autoComplete="off"
           onChange={(event) => setTyped(event.target.value)}
         />
         <button type="submit" className="btn btn-xs font-normal" disabled={typed.trim() === ""}>
-          {say("useCode")}
+          {shopSays("useCode")}
         </button>
       </form>
     </div>

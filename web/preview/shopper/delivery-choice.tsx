@@ -2,6 +2,7 @@ import { lazy, Suspense, useState } from "react";
 import type { Quote, QuotedOption } from "../../../core/quote/answer/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { say, theReader } from "../../language/say.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { promiseText } from "./promise-text.ts";
 import { RichNote } from "./rich-note.tsx";
@@ -23,7 +24,7 @@ type Props = {
 
 /** The delivery options with their prices; in the checkout the shopper picks one and sees what it comes to. */
 export function DeliveryChoice({ quote, compiled, request, placeName, locale, money, choose }: Props) {
-  const say = useShopWords();
+  const shopSays = useShopWords();
   const [picked, setPicked] = useState<string | null>(null);
   const [explained, setExplained] = useState<string | null>(null);
   const available = quote.options.filter((option) => option.available);
@@ -59,7 +60,8 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
         aria-expanded={explained === option.id}
         onClick={() => setExplained(explained === option.id ? null : option.id)}
       >
-        why<span className="sr-only"> {option.name}</span>
+        {say("why")}
+        <span className="sr-only"> {option.name}</span>
       </button>
       <Suspense>
         {explained === option.id && <WhyPanel compiled={compiled} request={request} option={option.id} />}
@@ -69,13 +71,15 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
   return (
     <>
       <h3 className="mt-3 mb-1 text-[13px] text-quiet">
-        {placeName === "" ? say("deliverySomewhere") : say("delivery", { place: placeName })}
+        {placeName === "" ? shopSays("deliverySomewhere") : shopSays("delivery", { place: placeName })}
       </h3>
       <ul>{quote.options.filter(({ shown }) => shown).map(row)}</ul>
       {hidden.length > 0 && (
-        <details className="mt-2 text-[13px] text-quiet" dir="ltr" lang="en">
+        <details className="mt-2 text-[13px] text-quiet" dir="ltr" lang={theReader().locale}>
           <summary className="cursor-pointer">
-            {hidden.length === 1 ? "One option" : `${hidden.length} options`} this shopper does not see
+            {say("{part} this shopper does not see", {
+              part: hidden.length === 1 ? say("One option") : say("{count} options", { count: hidden.length }),
+            })}
           </summary>
           <ul>{hidden.map(row)}</ul>
         </details>
@@ -83,10 +87,10 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
       {choose && current?.total != null && (
         <div className="mt-auto pt-4">
           <p className="flex justify-between text-[17px] font-bold">
-            <span>{say("total")}</span>
+            <span>{shopSays("total")}</span>
             <span data-total>{money(current.total)}</span>
           </p>
-          <p className="text-end text-[13px] text-quiet">{say("taxIncluded", { tax: money(current.tax ?? 0) })}</p>
+          <p className="text-end text-[13px] text-quiet">{shopSays("taxIncluded", { tax: money(current.tax ?? 0) })}</p>
         </div>
       )}
     </>
@@ -109,11 +113,11 @@ type OfferedProps = {
 
 function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
   const { products } = useLooked();
-  const say = useShopWords();
+  const shopSays = useShopWords();
   const { name, pickup, price, fullPrice, from, asks, grants } = option;
   const reduced = price !== null && fullPrice !== null && price < fullPrice;
   const location = compiled.plan.locations?.find(({ id }) => id === option.location);
-  const promise = promiseText(option, locale, location?.timeZone ?? "UTC", say);
+  const promise = promiseText(option, locale, location?.timeZone ?? "UTC", shopSays);
   return (
     <>
       <span className={option.available ? "min-w-0" : "min-w-0 text-quiet"}>
@@ -132,8 +136,8 @@ function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
         )}
         {asks && option.available && choose && (
           <span className="block text-[13px] text-quiet">
-            {say("asks", {
-              what: new Intl.ListFormat(locale).format(asks.map((what) => say(what))),
+            {shopSays("asks", {
+              what: new Intl.ListFormat(locale).format(asks.map((what) => shopSays(what))),
             })}
           </span>
         )}
@@ -148,10 +152,10 @@ function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
       <span className="ms-auto text-end">
         {reduced && <s className="me-2 text-[13px] text-quiet">{money(fullPrice)}</s>}
         {price === null ? (
-          <span className="text-[13px] text-quiet">{say("notAvailable")}</span>
+          <span className="text-[13px] text-quiet">{shopSays("notAvailable")}</span>
         ) : (
           <span className={reduced ? "font-semibold text-primary" : ""} data-price>
-            {shownPrice(price, from, money, say)}
+            {shownPrice(price, from, money, shopSays)}
           </span>
         )}
       </span>
@@ -159,7 +163,7 @@ function Offered({ option, compiled, money, locale, choose }: OfferedProps) {
   );
 }
 
-function shownPrice(price: number, from: boolean, money: (minor: number) => string, say: SayWord): string {
-  if (price === 0) return say(from ? "freeSomewhere" : "free");
-  return from ? say("from", { price: money(price) }) : money(price);
+function shownPrice(price: number, from: boolean, money: (minor: number) => string, shopSays: SayWord): string {
+  if (price === 0) return shopSays(from ? "freeSomewhere" : "free");
+  return from ? shopSays("from", { price: money(price) }) : money(price);
 }

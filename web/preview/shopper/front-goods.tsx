@@ -15,11 +15,11 @@ const SHOWN = 6;
 
 /** Goods of the catalogue as a shop's front page has them; each goes into the cart. */
 export function FrontGoods({ currency, money, onAdd }: Props) {
-  const say = useShopWords();
+  const shopSays = useShopWords();
   const { data } = useQuery(productsFound({ search: "" }));
   const goods = (data?.products ?? []).filter(({ prices }) => prices[currency] !== undefined).slice(0, SHOWN);
   return (
-    <ul aria-label={say("goods")} className="grid grid-cols-2 gap-3 @md:grid-cols-3">
+    <ul aria-label={shopSays("goods")} className="grid grid-cols-2 gap-3 @md:grid-cols-3">
       {goods.map(({ sku, name, categories, prices }) => (
         <li key={sku} className="flex flex-col gap-1 border border-base-300 p-2 text-[13px]">
           <GoodsPicture name={name} categories={categories} size={48} />

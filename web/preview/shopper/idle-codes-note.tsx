@@ -2,6 +2,7 @@ import { useMemo } from "react";
 import { idleCodes } from "../../../core/explain/idle-codes.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { say, theReader } from "../../language/say.ts";
 import { locationNameIn } from "../../names/location-name.ts";
 
 type Props = { compiled: CompiledPlan; request: QuoteRequest };
@@ -14,10 +15,15 @@ export function IdleCodesNote({ compiled, request }: Props) {
   );
   if (idle.length === 0) return null;
   return (
-    <ul aria-label="Codes that change nothing" className="mt-1 text-[13px] text-quiet" dir="ltr" lang="en">
+    <ul
+      aria-label={say("Codes that change nothing")}
+      className="mt-1 text-[13px] text-quiet"
+      dir="ltr"
+      lang={theReader().locale}
+    >
       {idle.map(({ code, why }) => (
         <li key={code}>
-          <strong>{code}</strong> changes nothing. {why}
+          <strong>{code}</strong> {say("changes nothing. {why}", { why })}
         </li>
       ))}
     </ul>

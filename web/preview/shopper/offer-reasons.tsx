@@ -4,6 +4,7 @@ import { Link } from "wouter";
 import { silentOffers } from "../../../core/explain/silent-offers.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { say } from "../../language/say.ts";
 import { carrierNamesIn, NO_CARRIERS } from "../../names/carrier-names.ts";
 import { locationNameIn } from "../../names/location-name.ts";
 import { carrierList } from "../../state/server-queries.ts";
@@ -21,9 +22,10 @@ export function OfferReasons({ compiled, request }: Props) {
       }),
     [compiled, request, carriers],
   );
-  if (silent.length === 0) return <p className="mt-1 text-quiet">Every offer says something to this shopper.</p>;
+  if (silent.length === 0)
+    return <p className="mt-1 text-quiet">{say("Every offer says something to this shopper.")}</p>;
   return (
-    <ul aria-label="Offers that say nothing here" className="mt-1 grid gap-1">
+    <ul aria-label={say("Offers that say nothing here")} className="mt-1 grid gap-1">
       {silent.map(({ offer, why }) => (
         <li key={offer}>
           <Link className="hover:underline" href={`/offers#${encodeURIComponent(offer)}`}>

@@ -1,6 +1,7 @@
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { CheckField } from "../../fields/check-field.tsx";
+import { say } from "../../language/say.ts";
 
 type Props = {
   plan: Plan;
@@ -19,8 +20,10 @@ export function OfferSwitches({ plan, zones, off, onOff }: Props) {
   return (
     <details className="mt-2.5 text-[13px]" open={off.size > 0}>
       <summary className="cursor-pointer text-quiet">
-        Look beneath the offers
-        {off.size > 0 && <strong className="text-warning"> · {off.size} off for the look</strong>}
+        {say("Look beneath the offers")}
+        {off.size > 0 && (
+          <strong className="text-warning"> {say("· {size} off for the look", { size: off.size })}</strong>
+        )}
       </summary>
       <ul className="mt-1 grid max-h-32 gap-0.5 overflow-y-auto">
         {offers.map(({ id, name }) => (

@@ -6,6 +6,7 @@ import { MoneyField } from "../../fields/money-field.tsx";
 import { readPercent } from "../../fields/read-figure.ts";
 import { isAtMostAll } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 export type DiscountsProps = {
@@ -27,7 +28,7 @@ export function OrderDiscountsForm({ discounts, currency, onDiscounts }: Discoun
           <li key={i} className="flex items-end gap-1.5">
             {"percent" in discount ? (
               <TextField
-                label={`Discount ${i + 1}, percent`}
+                label={say("Discount {number}, percent", { number: i + 1 })}
                 className="w-40"
                 value={discount.percent}
                 leaf="percent"
@@ -37,7 +38,7 @@ export function OrderDiscountsForm({ discounts, currency, onDiscounts }: Discoun
               />
             ) : (
               <MoneyField
-                label={`Discount ${i + 1}, in ${currency}`}
+                label={say("Discount {number}, in {currency}", { number: i + 1, currency })}
                 className="w-40"
                 value={discount.amounts[currency]}
                 currency={currency}
@@ -45,9 +46,9 @@ export function OrderDiscountsForm({ discounts, currency, onDiscounts }: Discoun
               />
             )}
             <TextField
-              label="By the code"
-              ariaLabel={`Code that gives discount ${i + 1}`}
-              placeholder="none"
+              label={say("By the code")}
+              ariaLabel={say("Code that gives discount {number}", { number: i + 1 })}
+              placeholder={say("none")}
               className="w-28"
               value={discount.code ?? ""}
               leaf="when/code/codes"
@@ -55,7 +56,7 @@ export function OrderDiscountsForm({ discounts, currency, onDiscounts }: Discoun
               onEmpty={() => set(i, setOptional(discount, "code", undefined))}
             />
             <IconButton
-              words={`Remove discount ${i + 1}`}
+              words={say("Remove discount {number}", { number: i + 1 })}
               onClick={() => onDiscounts(discounts.filter((_, other) => other !== i))}
             >
               <X size={13} aria-hidden />
@@ -74,7 +75,7 @@ export function OrderDiscountsForm({ discounts, currency, onDiscounts }: Discoun
               onDiscounts([...discounts, kind === "percent" ? { percent: "10" } : { amounts: { [currency]: "5" } }])
             }
           >
-            <Plus size={12} aria-hidden /> {kind === "percent" ? "A percent" : "An amount"}
+            <Plus size={12} aria-hidden /> {kind === "percent" ? say("A percent") : say("An amount")}
           </button>
         ))}
       </div>

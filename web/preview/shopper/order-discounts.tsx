@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
 import type { CartDiscount } from "../../../server/catalogue/product.ts";
 import { Popover } from "../../fields/popover.tsx";
+import { say, theReader } from "../../language/say.ts";
 import type { DiscountsProps } from "./order-discounts-form.tsx";
 
 // Loaded when it is opened.
@@ -10,9 +11,9 @@ const OrderDiscountsForm = lazy(() =>
 
 /** What a shop takes off the whole order, one after the other, before any offer. */
 export const OrderDiscounts = (props: DiscountsProps) => (
-  <div className="mt-1.5 text-[13px]" dir="ltr" lang="en">
-    <Popover label="Discounts on the order" shown={wordsOf(props.discounts, props.currency)} isQuiet>
-      <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+  <div className="mt-1.5 text-[13px]" dir="ltr" lang={theReader().locale}>
+    <Popover label={say("Discounts on the order")} shown={wordsOf(props.discounts, props.currency)} isQuiet>
+      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
         <OrderDiscountsForm {...props} />
       </Suspense>
     </Popover>
@@ -21,10 +22,10 @@ export const OrderDiscounts = (props: DiscountsProps) => (
 
 /** @example "Off the order: 10 %, then 5 EUR" */
 function wordsOf(discounts: readonly CartDiscount[], currency: string): string {
-  if (discounts.length === 0) return "Nothing off the order";
+  if (discounts.length === 0) return say("Nothing off the order");
   const words = discounts.map((one) => {
-    const off = "percent" in one ? `${one.percent} %` : `${one.amounts[currency] ?? "nothing in"} ${currency}`;
-    return one.code === undefined ? off : `${off} by ${one.code}`;
+    const off = "percent" in one ? `${one.percent} %` : `${one.amounts[currency] ?? say("nothing in")} ${currency}`;
+    return one.code === undefined ? off : say("{off} by {code}", { off, code: one.code });
   });
-  return `Off the order: ${words.join(", then ")}`;
+  return say("Off the order: {words}", { words: words.join(say(", then ")) });
 }

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useId, useState } from "react";
-import { makersMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
 import { productsFound } from "../../state/server-queries.ts";
 import { useDebounced } from "../../state/use-debounced.ts";
 
@@ -31,8 +32,8 @@ export function ProductFinder({ currency, onAdd }: Props) {
       <input
         className="input input-sm w-full text-[14px]"
         type="search"
-        aria-label="Add a product to the cart"
-        placeholder="Add a product…"
+        aria-label={say("Add a product to the cart")}
+        placeholder={say("Add a product…")}
         aria-controls={`${id}-found`}
         aria-expanded={open}
         role="combobox"
@@ -48,7 +49,7 @@ export function ProductFinder({ currency, onAdd }: Props) {
       {open && data && (
         <ul
           id={`${id}-found`}
-          aria-label="Products found"
+          aria-label={say("Products found")}
           className="absolute bottom-full z-10 mb-1 w-full border border-base-300 bg-base-100 shadow-lg"
         >
           {data.products.slice(0, AT_ONCE).map(({ sku, name, prices }) => {
@@ -62,17 +63,19 @@ export function ProductFinder({ currency, onAdd }: Props) {
                   onClick={() => add(sku)}
                 >
                   <span className="min-w-0 flex-1 truncate">{name}</span>
-                  {price === undefined ? `no price in ${currency}` : makersMoney(price, currency)}
+                  {price === undefined ? say("no price in {currency}", { currency }) : makersMoney(price, currency)}
                 </button>
               </li>
             );
           })}
           {data.products.length === 0 && (
-            <li className="px-2 py-1 text-[13px] text-quiet">No product is called that.</li>
+            <li className="px-2 py-1 text-[13px] text-quiet">{say("No product is called that.")}</li>
           )}
           {data.products.length > AT_ONCE && (
             <li className="px-2 py-1 text-[13px] text-quiet">
-              {search === "" ? `Type to search all ${data.tally.products}.` : "There are more: type on to find them."}
+              {search === ""
+                ? say("Type to search all {products}.", { products: data.tally.products })
+                : say("There are more: type on to find them.")}
             </li>
           )}
         </ul>

@@ -11,7 +11,7 @@ type Props = { quote: Quote; surface: Surface; display: Display | undefined };
 
 /** What the shopper reads about each offer, with how far along the ladder they are. Silent where nothing can be promised. */
 export function ProgressMessage({ quote, surface, display = PLAIN_DISPLAY }: Props) {
-  const say = useShopWords();
+  const shopSays = useShopWords();
   const [closed, setClosed] = useState<readonly string[]>([]);
   const speaking = [...new Set(quote.messages.map(({ offer }) => offer))].filter((offer) => !closed.includes(offer));
   const offers = display.several === "nearest" ? nearest(quote, speaking) : speaking;
@@ -42,7 +42,7 @@ export function ProgressMessage({ quote, surface, display = PLAIN_DISPLAY }: Pro
                 onClick={() => setClosed([...closed, offer])}
               >
                 <X size={14} aria-hidden />
-                <span className="sr-only">{say("close")}</span>
+                <span className="sr-only">{shopSays("close")}</span>
               </button>
             )}
             {messages.map(({ state, text }) => (

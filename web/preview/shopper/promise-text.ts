@@ -7,10 +7,10 @@ export function promiseText(
   { promise, available }: QuotedOption,
   locale: string,
   timeZone: string,
-  say: SayWord,
+  shopSays: SayWord,
 ): string | null {
   if (!promise || !available) return null;
   const { earliest, latest, readyAt } = promise;
-  if (readyAt !== undefined) return say("ready", { when: momentWords(Date.parse(readyAt), timeZone, locale) });
-  return say("arrives", { when: daysWords(earliest, latest, locale) });
+  if (readyAt !== undefined) return shopSays("ready", { when: momentWords(Date.parse(readyAt), timeZone, locale) });
+  return shopSays("arrives", { when: daysWords(earliest, latest, locale) });
 }

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import type { SampleCart } from "../../../server/catalogue/product.ts";
 import { SavedMenu } from "../../fields/saved-menu.tsx";
+import { say } from "../../language/say.ts";
 import { api } from "../../state/api.ts";
 import { CATALOGUE } from "../../state/server-queries.ts";
 import type { ShownCart } from "../../state/standpoint.ts";
@@ -19,10 +20,10 @@ export function SavedCartsMenu({ cart, carts, onCart }: Props) {
   };
   return (
     <SavedMenu
-      label="Keep this cart"
-      shown="keep"
+      label={say("Keep this cart")}
+      shown={say("keep")}
       side="right"
-      keepAs="Keep this cart as"
+      keepAs={say("Keep this cart as")}
       saved={carts}
       keep={({ id, name }) => saved(api.keepCart({ ...kept, id, name }), id)}
       forget={(id) => saved(api.dropCart(id), null)}
@@ -31,10 +32,10 @@ export function SavedCartsMenu({ cart, carts, onCart }: Props) {
         from && (
           <div className="grid gap-2">
             <button type="button" className="btn btn-sm" onClick={() => keep(from)}>
-              Change “{from.name}” to this
+              {say("Change “{name}” to this", { name: from.name })}
             </button>
             <button type="button" className="btn btn-sm" onClick={() => forget(from.id)}>
-              Forget “{from.name}”
+              {say("Forget “{name}”", { name: from.name })}
             </button>
           </div>
         )

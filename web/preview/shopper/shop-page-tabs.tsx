@@ -1,4 +1,7 @@
-const PAGES = { banner: "Front", cart: "Cart", checkout: "Checkout" } as const;
+import { phrase } from "../../../core/phrases/phrase.ts";
+import { say } from "../../language/say.ts";
+
+const PAGES = { banner: phrase("Front"), cart: phrase("Cart"), checkout: phrase("Checkout") } as const;
 export type ShopPageName = keyof typeof PAGES;
 const PAGE_NAMES: readonly ShopPageName[] = ["banner", "cart", "checkout"];
 
@@ -7,7 +10,7 @@ type Props = { page: ShopPageName; onPage: (page: ShopPageName) => void };
 /** Which page of the shop is looked at. */
 export function ShopPageTabs({ page, onPage: setPage }: Props) {
   return (
-    <div role="tablist" aria-label="Page of the shop" className="flex gap-4">
+    <div role="tablist" aria-label={say("Page of the shop")} className="flex gap-4">
       {PAGE_NAMES.map((name) => (
         <button
           key={name}
@@ -27,7 +30,7 @@ export function ShopPageTabs({ page, onPage: setPage }: Props) {
             document.getElementById(`tab-${other}`)?.focus();
           }}
         >
-          {PAGES[name]}
+          {say(PAGES[name])}
         </button>
       ))}
     </div>

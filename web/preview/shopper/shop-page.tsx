@@ -32,11 +32,11 @@ type Props = {
 /** A page of the shop as its shopper sees it: the front with goods, the cart, the checkout. */
 export function ShopPage({ plan, compiled, quote, page, placeName, locale }: Props) {
   const { request, products, cart, setCart, cursor, witness } = useLooked();
-  const say = useShopWords();
+  const shopSays = useShopWords();
   const { lines } = request.cart;
   const isOwn = cursor === null && !witness;
   const money = (minor: number) => formatMoney(minor, quote.currency, locale);
-  const nameOf = (sku: string) => (sku === FILLER_SKU ? say("otherGoods") : (products.get(sku)?.name ?? sku));
+  const nameOf = (sku: string) => (sku === FILLER_SKU ? shopSays("otherGoods") : (products.get(sku)?.name ?? sku));
   const chosen = quote.options.find((option) => option.chosen);
   const { totals } = quote;
   const { display } = plan.store;
@@ -47,7 +47,7 @@ export function ShopPage({ plan, compiled, quote, page, placeName, locale }: Pro
       <header className="-mx-4 -mt-4 mb-3 flex items-baseline justify-between gap-3 border-b border-base-300 px-4 py-2.5">
         <span className="min-w-0 truncate text-[17px] font-semibold">{plan.store.name}</span>
         <span className="text-[13px] text-quiet">
-          {say("cart")} ({pieces})
+          {shopSays("cart")} ({pieces})
         </span>
       </header>
       {page === "banner" && (
@@ -104,18 +104,18 @@ export function ShopPage({ plan, compiled, quote, page, placeName, locale }: Pro
       )}
       {page === "checkout" && lines.length > 0 && (
         <dl className="mb-2 grid grid-cols-[1fr_auto] gap-y-1 border-b border-base-300 pb-2">
-          <dt>{say("goods")}</dt>
+          <dt>{shopSays("goods")}</dt>
           <dd className="text-right">{money(totals.shelf)}</dd>
           {totals.lineDiscounts + totals.orderDiscounts > 0 && (
             <>
-              <dt>{say("discount")}</dt>
+              <dt>{shopSays("discount")}</dt>
               <dd className="text-right">−{money(totals.lineDiscounts + totals.orderDiscounts)}</dd>
             </>
           )}
         </dl>
       )}
       {page === "banner" ? null : quote.zone === null && !quote.zonesPossible ? (
-        <p className="mt-3 text-warning">{say("notServed", { place: placeName })}</p>
+        <p className="mt-3 text-warning">{shopSays("notServed", { place: placeName })}</p>
       ) : (
         <DeliveryChoice
           quote={quote}
@@ -129,7 +129,7 @@ export function ShopPage({ plan, compiled, quote, page, placeName, locale }: Pro
       )}
       {page === "cart" && chosen?.total != null && lines.length > 0 && (
         <p className="mt-auto flex justify-between pt-4 text-[17px] font-bold">
-          <span>{say("total")}</span>
+          <span>{shopSays("total")}</span>
           <span data-total>{money(chosen.total)}</span>
         </p>
       )}

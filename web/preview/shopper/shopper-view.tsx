@@ -2,11 +2,13 @@ import Monitor from "lucide-react/icons/monitor";
 import Smartphone from "lucide-react/icons/smartphone";
 import { lazy, type ReactNode, Suspense, use, useState } from "react";
 import type { OwnShopWords } from "../../../core/messages/shop-words.ts";
-import { makersMoney } from "../../../core/money/format.ts";
+import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { AddressNote } from "../../../core/places/place.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { carrierQuestions } from "../../../core/quote/carriers/carrier-questions.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say, theReader } from "../../language/say.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import type { Standpoint } from "../../state/standpoint.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
@@ -29,9 +31,9 @@ const CarrierBehaviours = lazy(() =>
 const NO_WORDS: OwnShopWords = {};
 
 /** Said beside the shop's page, to the people who look: shoppers are told nothing. */
-const ADDRESS_WORDS: Readonly<Record<AddressNote, string>> = {
-  "postcode-unreadable": "This postcode is none of its country: the address counts as not complete.",
-  "region-contradicts-postcode": "The postcode lies in another region than the one given, which is kept.",
+const ADDRESS_WORDS: Readonly<Record<AddressNote, Phrase>> = {
+  "postcode-unreadable": phrase("This postcode is none of its country: the address counts as not complete."),
+  "region-contradicts-postcode": phrase("The postcode lies in another region than the one given, which is kept."),
 };
 
 /** The shop's front, cart and checkout as the shopper of the standpoint sees them now. */
@@ -47,7 +49,7 @@ export function ShopperView({ plan }: { plan: Plan }) {
   return (
     <aside
       id="shopper-view"
-      aria-label="Shopper view"
+      aria-label={say("Shopper view")}
       className={`${wide ? "w-[620px]" : "w-[360px]"} flex shrink-0 flex-col border-l border-base-300 bg-base-200 py-3.5 *:mx-3.5 [&>#shop-page]:mx-0 print:hidden max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:right-0 max-[900px]:z-20 max-[900px]:max-w-[calc(100vw-7.5rem)] max-[900px]:shadow-xl`}
     >
       <div className="mb-2.5 flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -59,7 +61,7 @@ export function ShopperView({ plan }: { plan: Plan }) {
           onClick={() => setWide(!wide)}
         >
           {wide ? <Smartphone size={15} aria-hidden /> : <Monitor size={15} aria-hidden />}
-          <span className="sr-only">{wide ? "As wide as a phone" : "As wide as a desktop"}</span>
+          <span className="sr-only">{wide ? say("As wide as a phone") : say("As wide as a desktop")}</span>
         </button>
         <span className="flex items-baseline gap-3">
           <SampleChoice />
@@ -116,17 +118,17 @@ function LookedElsewhere({ place }: { place: string }) {
     <>
       {witness && (
         <p className="mb-2 text-[13px]">
-          A made-up cart, <strong>{place}</strong>, {witnessWords(witness)}.{" "}
+          {say("A made-up cart,")} <strong>{place}</strong>, {witnessWords(witness)}.{" "}
           <button type="button" className="btn btn-xs" onClick={() => setWitness(null)}>
-            Back to the shopper
+            {say("Back to the shopper")}
           </button>
         </p>
       )}
       {cursor !== null && (
         <p className="mb-2 text-[13px]">
-          Looking at a cart of <strong>{makersMoney(cursor, request.currency)}</strong>.{" "}
+          {say("Looking at a cart of")} <strong>{makersMoney(cursor, request.currency)}</strong>.{" "}
           <button type="button" className="btn btn-xs" onClick={() => setCursor(null)}>
-            Back to the sample
+            {say("Back to the sample")}
           </button>
         </p>
       )}
@@ -141,7 +143,7 @@ function Notes() {
     <>
       {catalogueProblem && (
         <p role="alert" className="text-warning">
-          The catalogue could not be loaded: {catalogueProblem}
+          {say("The catalogue could not be loaded: {catalogueProblem}", { catalogueProblem })}
         </p>
       )}
       {result && "problems" in result && (
@@ -151,7 +153,7 @@ function Notes() {
       )}
       {quote?.addressNote && (
         <p role="status" className="mb-2 text-[13px] text-warning">
-          {ADDRESS_WORDS[quote.addressNote]}
+          {say(ADDRESS_WORDS[quote.addressNote])}
         </p>
       )}
     </>
@@ -172,10 +174,10 @@ function placeName({ country, postcode, locale }: Standpoint): string {
 /** Who and when, in a few words. */
 function witnessWords({ shopper, at, cart }: QuoteRequest): string {
   const who = [
-    shopper?.signedIn ? "signed in" : "not signed in",
-    ...(shopper?.groups ?? []).map((group) => `in ${group}`),
-    ...(shopper?.business ? ["a company"] : []),
-    ...(cart.codes ?? []).map((code) => `with the code ${code}`),
+    shopper?.signedIn ? say("signed in") : say("not signed in"),
+    ...(shopper?.groups ?? []).map((group) => say("in {group}", { group })),
+    ...(shopper?.business ? [say("a company")] : []),
+    ...(cart.codes ?? []).map((code) => say("with the code {code}", { code })),
   ];
-  return `${who.join(", ")}, ${new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" }).format(new Date(at))}`;
+  return `${who.join(", ")}, ${new Intl.DateTimeFormat(theReader().clock, { dateStyle: "medium", timeStyle: "short" }).format(new Date(at))}`;
 }

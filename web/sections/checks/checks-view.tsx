@@ -1,6 +1,7 @@
 import { useContext, useState } from "react";
 import { Link } from "wouter";
 import { acceptedReason, causeOf, type Finding } from "../../../core/checks/finding.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
@@ -8,7 +9,7 @@ import { arrowsInList } from "../../fields/arrow-keys.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
-import { counted } from "../../names/counted.ts";
+import { say } from "../../language/say.ts";
 import { fieldAddress } from "../../state/field-address.ts";
 import { accept, FindingLine, FindingsContext, reopen } from "../../state/findings-context.tsx";
 import { useLooked } from "../../state/quote-context.ts";
@@ -19,9 +20,9 @@ import { EdgeWalk } from "./edge-walk.tsx";
 import { SamplesView } from "./samples-view.tsx";
 
 const TABS = [
-  { id: "findings", name: "Findings" },
-  { id: "samples", name: "Sample carts" },
-  { id: "edges", name: "Edge walk" },
+  { id: "findings", name: phrase("Findings") },
+  { id: "samples", name: phrase("Sample carts") },
+  { id: "edges", name: phrase("Edge walk") },
 ] as const;
 
 /** What is wrong or risky, what sample carts expect, and what happens at every edge of an offer. */
@@ -35,26 +36,26 @@ export function ChecksView() {
   const tab = TABS.find(({ id }) => selected === id || selected?.startsWith(`${id}/`))?.id ?? "findings";
   return (
     <div className="mx-auto max-w-[1200px]">
-      <SectionHeading className="sr-only">Checks</SectionHeading>
-      <Tabs name="Checks" tabs={TABS} current={tab} onTab={select}>
+      <SectionHeading className="sr-only">{say("Checks")}</SectionHeading>
+      <Tabs name={say("Checks")} tabs={TABS} current={tab} onTab={select}>
         {checks.progress && (
           <span className="ml-auto flex items-center gap-2 pb-1 text-[13px] text-quiet">
             <progress
               className="progress progress-primary w-28"
-              aria-label="Checks run"
+              aria-label={say("Checks run")}
               value={checks.progress.done}
               max={checks.progress.of}
             />
-            {checks.progress.done} of {checks.progress.of}
+            {say("{done} of {of}", { done: checks.progress.done, of: checks.progress.of })}
             <button type="button" className="btn btn-xs" onClick={checks.stop}>
-              Stop
+              {say("Stop")}
             </button>
           </span>
         )}
       </Tabs>
       {checks.failure !== null && (
         <p role="alert" className="mb-3 text-warning">
-          The checks could not be run: {checks.failure}. They are tried again.
+          {say("The checks could not be run: {failure}. They are tried again.", { failure: checks.failure })}
         </p>
       )}
       {tab === "findings" && <Findings plan={plan} checks={checks} />}
@@ -74,7 +75,8 @@ export function ChecksView() {
 
 function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
   const { findings } = checks;
-  if (!findings) return checks.failure === null ? <p className="text-quiet">Looking through the plan…</p> : null;
+  if (!findings)
+    return checks.failure === null ? <p className="text-quiet">{say("Looking through the plan…")}</p> : null;
   const accepted = plan.store.accepted ?? [];
   const open = findings.filter((finding) => acceptedReason(finding, accepted) === undefined);
   const letBe = findings.filter((finding) => acceptedReason(finding, accepted) !== undefined);
@@ -82,16 +84,18 @@ function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
   return (
     <>
       {open.length === 0 && (
-        <p className="border border-base-300 bg-base-100 p-6">Nothing was found that is wrong, risky or odd.</p>
+        <p className="border border-base-300 bg-base-100 p-6">
+          {say("Nothing was found that is wrong, risky or odd.")}
+        </p>
       )}
-      <ul aria-label="Open findings" onKeyDown={arrowsInList}>
+      <ul aria-label={say("Open findings")} onKeyDown={arrowsInList}>
         {[...open]
           .sort((a, b) => order[a.severity] - order[b.severity])
           .map((finding) => (
             <li key={causeOf(finding)} className="border-b border-base-300 py-2.5">
               <FindingLine finding={finding}>
                 <Link className="link" href={fieldAddress(finding.at)}>
-                  Go there
+                  {say("Go there")}
                 </Link>
               </FindingLine>
               <AcceptForm plan={plan} finding={finding} />
@@ -100,13 +104,17 @@ function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
       </ul>
       {letBe.length > 0 && (
         <details className="mt-4">
-          <summary className="cursor-pointer text-quiet">{counted(letBe.length, "finding")} accepted</summary>
-          <ul aria-label="Findings accepted">
+          <summary className="cursor-pointer text-quiet">
+            {say("{counted} accepted", {
+              counted: say("{count, plural, one {One finding} other {# findings}}", { count: letBe.length }),
+            })}
+          </summary>
+          <ul aria-label={say("Findings accepted")}>
             {letBe.map((finding) => (
               <li key={causeOf(finding)} className="border-b border-base-300 py-2 text-quiet">
                 {finding.sentence} <em>{acceptedReason(finding, accepted)}</em>{" "}
                 <button type="button" className="btn btn-xs" onClick={() => reopen(plan, finding)}>
-                  Take it up again
+                  {say("Take it up again")}
                 </button>
               </li>
             ))}
@@ -121,7 +129,7 @@ function AcceptForm({ plan, finding }: { plan: Plan; finding: Finding }) {
   const [reason, setReason] = useState("");
   return (
     <details className="mt-1 text-[13px]">
-      <summary className="cursor-pointer text-quiet">Accept it</summary>
+      <summary className="cursor-pointer text-quiet">{say("Accept it")}</summary>
       <form
         className="mt-1 flex items-end gap-2"
         onSubmit={(event) => {
@@ -130,7 +138,7 @@ function AcceptForm({ plan, finding }: { plan: Plan; finding: Finding }) {
         }}
       >
         <label className="grid gap-0.5 text-quiet">
-          Why it may stay so
+          {say("Why it may stay so")}
           <input
             className="input input-sm w-80"
             value={reason}
@@ -139,7 +147,7 @@ function AcceptForm({ plan, finding }: { plan: Plan; finding: Finding }) {
           />
         </label>
         <button type="submit" className="btn btn-sm" disabled={reason.trim() === ""}>
-          Accept it
+          {say("Accept it")}
         </button>
       </form>
     </details>
@@ -157,12 +165,12 @@ type EdgePagesProps = {
 function EdgePages({ compiled, plan, at, chosen, onChoose }: EdgePagesProps) {
   const offers = [...plan.offers].filter(({ on }) => on).sort(byPosition);
   const offer = offers.find(({ id }) => id === chosen) ?? offers[0];
-  if (!offer) return <p className="text-quiet">There is no offer to walk along.</p>;
+  if (!offer) return <p className="text-quiet">{say("There is no offer to walk along.")}</p>;
   return (
     <>
       <div className="mb-2">
         <SelectField
-          label="Along"
+          label={say("Along")}
           className="w-72"
           value={offer.id}
           choices={choicesOf(offers, ({ name }) => name)}

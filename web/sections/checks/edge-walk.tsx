@@ -1,15 +1,17 @@
 import { useContext, useMemo } from "react";
 import { pickText } from "../../../core/messages/locale.ts";
-import { makersMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import { rewardOptions } from "../../../core/rewards/reward.ts";
 import { edgeWalk } from "../../../core/samples/boundary-samples.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
 import { FindingsContext } from "../../state/findings-context.tsx";
 
 type Props = { compiled: CompiledPlan; offer: Offer; at: number };
 
-const SIDES = { below: "just below", at: "at", above: "just above" } as const;
+const SIDES = { below: phrase("just below"), at: phrase("at"), above: phrase("just above") } as const;
 
 /** Every edge of an offer with the cart just below, at and just above: what the shopper pays and reads. */
 export function EdgeWalk({ compiled, offer, at }: Props) {
@@ -24,17 +26,17 @@ export function EdgeWalk({ compiled, offer, at }: Props) {
     <>
       <div className="overflow-x-auto border border-base-300 bg-base-100">
         <table
-          aria-label={`Edges of ${offer.name}`}
+          aria-label={say("Edges of {name}", { name: offer.name })}
           className="table table-sm text-[14px] [&_td]:align-top [&_th]:align-top [&_td]:text-[14px]"
         >
           <thead>
             <tr className="text-[13px] text-quiet">
-              <th scope="col">Edge</th>
-              <th scope="col">Cart</th>
-              <th scope="col">Pays for delivery</th>
-              <th scope="col">Reads</th>
+              <th scope="col">{say("Edge")}</th>
+              <th scope="col">{say("Cart")}</th>
+              <th scope="col">{say("Pays for delivery")}</th>
+              <th scope="col">{say("Reads")}</th>
               <th scope="col">
-                <span className="sr-only">Look</span>
+                <span className="sr-only">{say("Look")}</span>
               </th>
             </tr>
           </thead>
@@ -44,7 +46,7 @@ export function EdgeWalk({ compiled, offer, at }: Props) {
                 <th scope="row" className="font-normal">
                   {rows[i - 1]?.edge === edge ? <span className="sr-only">{edge}</span> : edge}
                 </th>
-                <td className="whitespace-nowrap">{SIDES[side]}</td>
+                <td className="whitespace-nowrap">{say(SIDES[side])}</td>
                 <td>
                   {Object.entries(seen?.options ?? {})
                     .filter(([id]) => touched.size === 0 || touched.has(id))
@@ -53,18 +55,18 @@ export function EdgeWalk({ compiled, offer, at }: Props) {
                         {nameOf(id)}{" "}
                         <strong className={price === 0 ? "text-primary" : ""}>
                           {price === null
-                            ? "cannot be had"
+                            ? say("cannot be had")
                             : price === 0
-                              ? "free"
+                              ? say("free")
                               : makersMoney(price, request.currency)}
                         </strong>
                       </span>
                     ))}
                 </td>
-                <td dir="auto">{seen?.messages.join(" · ") || "nothing"}</td>
+                <td dir="auto">{seen?.messages.join(" · ") || say("nothing")}</td>
                 <td>
                   <button type="button" className="link text-[13px]" onClick={() => show(request)}>
-                    Show me
+                    {say("Show me")}
                   </button>
                 </td>
               </tr>
@@ -73,14 +75,14 @@ export function EdgeWalk({ compiled, offer, at }: Props) {
         </table>
       </div>
       {rows.length === 0 && (
-        <p className="mt-2 text-quiet">This offer has no edge: nothing about it hangs on an amount or a time.</p>
+        <p className="mt-2 text-quiet">
+          {say("This offer has no edge: nothing about it hangs on an amount or a time.")}
+        </p>
       )}
       {left.length > 0 && (
         <ul className="mt-2 text-[13px] text-quiet">
           {left.map(({ edge, why }) => (
-            <li key={edge}>
-              Not walked: {edge}, since {why}.
-            </li>
+            <li key={edge}>{say("Not walked: {edge}, since {why}.", { edge, why })}</li>
           ))}
         </ul>
       )}

@@ -10,7 +10,7 @@ import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { SetAsideList } from "../../fields/set-aside.tsx";
-import { counted } from "../../names/counted.ts";
+import { say } from "../../language/say.ts";
 import { ApiError, api } from "../../state/api.ts";
 import { FindingsContext } from "../../state/findings-context.tsx";
 import { keptSamples } from "../../state/server-queries.ts";
@@ -60,8 +60,12 @@ export function SamplesView({ compiled, request, quote }: Props) {
     });
     setNote({
       lines: [
-        `${covered} edges covered by ${made.length} carts, ${named.length} of them new.`,
-        ...left.map(({ edge, why }) => `Not covered: ${edge}, since ${why}.`),
+        say("{covered} edges covered by {count} carts, {count2} of them new.", {
+          covered,
+          count: made.length,
+          count2: named.length,
+        }),
+        ...left.map(({ edge, why }) => say("Not covered: {edge}, since {why}.", { edge, why })),
       ],
       wrong: false,
     });
@@ -79,12 +83,22 @@ export function SamplesView({ compiled, request, quote }: Props) {
   return (
     <>
       <p className={fallen.length > 0 ? "mb-2 font-semibold text-warning" : "mb-2"}>
-        {samples.length === 0 && "No cart is kept with what it should see yet."}
+        {samples.length === 0 && say("No cart is kept with what it should see yet.")}
         {samples.length > 0 &&
           fallen.length === 0 &&
-          `${counted(samples.length, "sample cart sees what it", "sample carts see what they")} should.`}
+          say("{counted} should.", {
+            counted: say("{count, plural, one {One sample cart sees what it} other {# sample carts see what they}}", {
+              count: samples.length,
+            }),
+          })}
         {fallen.length > 0 &&
-          `${fallen.length} of ${samples.length === 1 ? "one sample cart sees" : `${samples.length} sample carts see`} something else now.`}
+          say("{count} of {part} something else now.", {
+            count: fallen.length,
+            part:
+              samples.length === 1
+                ? say("one sample cart sees")
+                : say("{count} sample carts see", { count: samples.length }),
+          })}
       </p>
       <div className="mb-3 flex flex-wrap items-end gap-3">
         <KeepForm
@@ -97,7 +111,7 @@ export function SamplesView({ compiled, request, quote }: Props) {
           }}
         />
         <button type="button" className="btn btn-sm" onClick={generate}>
-          Make carts for every edge
+          {say("Make carts for every edge")}
         </button>
         <button
           type="button"
@@ -105,9 +119,9 @@ export function SamplesView({ compiled, request, quote }: Props) {
           disabled={samples.length === 0}
           onClick={() => downloadText(`${JSON.stringify(samples, null, 2)}\n`, "application/json", "samples.json")}
         >
-          Save as JSON
+          {say("Save as JSON")}
         </button>
-        <FileField label="Read samples" accept=".json,application/json" onFile={(file) => void read(file)} />
+        <FileField label={say("Read samples")} accept=".json,application/json" onFile={(file) => void read(file)} />
       </div>
       {note && (
         <ul
@@ -131,7 +145,7 @@ export function SamplesView({ compiled, request, quote }: Props) {
         />
       )}
       <SetAsideList list={data?.setAside ?? []} onForget={(id) => forgetting.mutate([id])} />
-      <ul aria-label="Sample carts" className="max-h-[520px] overflow-y-auto">
+      <ul aria-label={say("Sample carts")} className="max-h-[520px] overflow-y-auto">
         {[...fallen, ...runs.filter(({ differences }) => differences.length === 0)].map((run) => (
           <Row
             key={run.sample.id}
@@ -152,14 +166,16 @@ type MadeProps = { samples: readonly Sample[]; areKept: boolean; onKeep: () => v
 const MadeAtEdges = ({ samples, areKept, onKeep, onLeave }: MadeProps) => (
   <p className="mb-3 flex flex-wrap items-center gap-3">
     {areKept ? (
-      `${counted(samples.length, "new cart is", "new carts are")} kept.`
+      say("{counted} kept.", {
+        counted: say("{count, plural, one {One new cart is} other {# new carts are}}", { count: samples.length }),
+      })
     ) : (
       <button type="button" className="btn btn-sm btn-neutral" onClick={onKeep}>
-        {samples.length === 1 ? "Keep the new cart" : `Keep the ${samples.length} new carts`}
+        {samples.length === 1 ? say("Keep the new cart") : say("Keep the {count} new carts", { count: samples.length })}
       </button>
     )}
     <button type="button" className="btn btn-sm" onClick={onLeave}>
-      {areKept ? "Forget them again" : "Keep none of them"}
+      {areKept ? say("Forget them again") : say("Keep none of them")}
     </button>
   </p>
 );
@@ -179,7 +195,7 @@ function KeepForm({ disabled, onKeep }: { disabled: boolean; onKeep: (name: stri
       }}
     >
       <label className="grid gap-0.5 text-[13px] text-quiet">
-        Keep what is on screen as
+        {say("Keep what is on screen as")}
         <input
           className="input input-sm w-64"
           value={name}
@@ -188,7 +204,7 @@ function KeepForm({ disabled, onKeep }: { disabled: boolean; onKeep: (name: stri
         />
       </label>
       <button type="submit" className="btn btn-sm btn-neutral" disabled={called === "" || disabled}>
-        Should see this
+        {say("Should see this")}
       </button>
     </form>
   );
@@ -203,16 +219,17 @@ function Row({ run: { sample, differences, seen }, onShow, onAccept, onDrop }: R
         <span className={differences.length > 0 ? "font-semibold" : ""}>{sample.name}</span>
         <span className="ml-auto flex gap-3 text-[13px]">
           <button type="button" className="btn btn-xs" onClick={onShow}>
-            Show me
+            {say("Show me")}
           </button>
           <button type="button" className="btn btn-xs" onClick={onDrop}>
-            Forget<span className="sr-only"> {sample.name}</span>
+            {say("Forget")}
+            <span className="sr-only"> {sample.name}</span>
           </button>
         </span>
       </div>
       {differences.length > 0 && (
         <table
-          aria-label={`Differences of ${sample.name}`}
+          aria-label={say("Differences of {name}", { name: sample.name })}
           className="table table-xs mt-1 w-auto text-[13px] [&_td]:text-[13px]"
         >
           <tbody>
@@ -230,7 +247,8 @@ function Row({ run: { sample, differences, seen }, onShow, onAccept, onDrop }: R
       )}
       {differences.length > 0 && seen && (
         <button type="button" className="btn btn-xs" onClick={onAccept}>
-          This is what it should see now<span className="sr-only">: {sample.name}</span>
+          {say("This is what it should see now")}
+          <span className="sr-only">: {sample.name}</span>
         </button>
       )}
     </li>

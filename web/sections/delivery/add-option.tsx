@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
+import { say } from "../../language/say.ts";
 import { carrierList } from "../../state/server-queries.ts";
 import { optionFrom, optionsOfCarrier, PATTERNS } from "./patterns.ts";
 
@@ -24,19 +25,22 @@ export function AddOption({ plan, zones, onAdd, onProblem }: Props) {
     const carrier = carriers.find(({ id }) => pattern === `${ALL_OF}${id}`);
     const found = PATTERNS.find(({ id }) => id === pattern);
     const made = found && optionFrom(found, plan, zones.slice(0, 1));
-    onProblem(found && !made ? "This needs a location: add one under Places first." : null);
+    onProblem(found && !made ? say("This needs a location: add one under Places first.") : null);
     onAdd(carrier ? optionsOfCarrier(plan, carrier, zones.slice(0, 1)) : made ? [made] : []);
   };
   return (
     <AddSelect
-      label="Add an option"
-      shown="Add an option…"
+      label={say("Add an option")}
+      shown={say("Add an option…")}
       className="mt-3 w-full"
       choices={[
-        ...PATTERNS.map(({ id, name, adds }) => ({ value: id, words: `${name}: ${adds}` })),
+        ...PATTERNS.map(({ id, name, adds }) => ({ value: id, words: `${say(name)}: ${say(adds)}` })),
         ...carriers.map(({ id, name, services }) => ({
           value: `${ALL_OF}${id}`,
-          words: `All services of ${name}: ${services.map((one) => one.name).join(", ")}, each at what it asks`,
+          words: say("All services of {name}: {map}, each at what it asks", {
+            name,
+            map: services.map((one) => one.name).join(", "),
+          }),
         })),
       ]}
       onAdd={add}

@@ -1,22 +1,24 @@
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import { ChoicesField } from "../../fields/choices-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = { option: DeliveryOption; onOption: (option: DeliveryOption) => void };
 
 const ASKS = [
-  { value: "phone", words: "asks for a phone number" },
-  { value: "entry-code", words: "asks for an entry code" },
-  { value: "delivery-window", words: "asks for a delivery window" },
+  { value: "phone", words: phrase("asks for a phone number") },
+  { value: "entry-code", words: phrase("asks for an entry code") },
+  { value: "delivery-window", words: phrase("asks for a delivery window") },
 ] as const;
 
 /** What is asked of the shopper, what is shown while the option cannot be had, and what orders call it. */
 export const AtCheckout = ({ option, onOption }: Props) => (
   <>
     <ChoicesField
-      label="What is asked of the shopper"
+      label={say("What is asked of the shopper")}
       value={option.asks ?? []}
       choices={ASKS}
       leaf="option/asks"
@@ -24,14 +26,14 @@ export const AtCheckout = ({ option, onOption }: Props) => (
       onCommit={(asks) => onOption(setOptional(option, "asks", asks.length > 0 ? asks : undefined))}
     />
     <SelectField
-      label="While it cannot be had it is"
+      label={say("While it cannot be had it is")}
       className="w-48"
       value={option.whenUnavailable ?? "left-out"}
-      choices={{ "left-out": "left out", shown: "shown, with the reason" }}
+      choices={{ "left-out": say("left out"), shown: say("shown, with the reason") }}
       onCommit={(whenUnavailable) => onOption({ ...option, whenUnavailable })}
     />
     <TextField
-      label="Known to the order system as (empty: its id here)"
+      label={say("Known to the order system as (empty: its id here)")}
       className="w-48"
       value={option.code}
       leaf="option/code"

@@ -14,6 +14,7 @@ import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { EditingContext, editingIn } from "../../editors/editing.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { say } from "../../language/say.ts";
 import { carrierNamesIn } from "../../names/carrier-names.ts";
 import { namesOf } from "../../names/entity-words.ts";
 import { locationNameIn } from "../../names/location-name.ts";
@@ -71,14 +72,18 @@ export function DeliveryView() {
   const move = (id: string, to: number) => draftStore.commit(...movedEntities(plan, "option", id, to));
   const remove = (option: DeliveryOption) => {
     const users = usersOf(plan, "option", option.id);
-    setProblem(users.length > 0 ? `${optionName(option)} is still named by ${namesOf(users)}.` : null);
+    setProblem(
+      users.length > 0
+        ? say("{optionName} is still named by {namesOf}.", { optionName: optionName(option), namesOf: namesOf(users) })
+        : null,
+    );
     if (users.length === 0) draftStore.commit({ kind: "option", id: option.id, body: null });
   };
 
   return (
     <div className="grid grid-cols-[minmax(200px,260px)_minmax(0,1fr)] gap-5 max-[1000px]:grid-cols-1">
       <div>
-        <SectionHeading className="mb-2 font-semibold">Delivery, in the shopper's order</SectionHeading>
+        <SectionHeading className="mb-2 font-semibold">{say("Delivery, in the shopper's order")}</SectionHeading>
         <OptionList
           rows={rows}
           selected={selected === PRODUCTS ? null : (current?.id ?? null)}
@@ -92,7 +97,7 @@ export function DeliveryView() {
           className="mt-3 w-full cursor-pointer border-y border-base-300 py-2 text-left font-semibold aria-[current]:bg-base-100"
           onClick={() => select(PRODUCTS)}
         >
-          Products <span className="font-normal text-quiet">and what they say of their delivery</span>
+          {say("Products")} <span className="font-normal text-quiet">{say("and what they say of their delivery")}</span>
         </button>
         {problem && (
           <p role="alert" className="mt-1 text-[13px] text-warning">
@@ -132,8 +137,9 @@ export function DeliveryView() {
           </EditingContext>
         ) : (
           <p className="border border-base-300 bg-base-100 p-6 text-quiet">
-            There is no way to deliver yet. Add an option on the left: it starts from a common set-up, and everything
-            about it can be changed.
+            {say(
+              "There is no way to deliver yet. Add an option on the left: it starts from a common set-up, and everything about it can be changed.",
+            )}
           </p>
         )}
       </div>
@@ -164,7 +170,7 @@ function rowsOf(plan: Plan, from: From): OptionRow[] {
     const names = zones.map(({ name }) => name);
     return {
       option,
-      places: names.length === 0 ? "nowhere yet" : names.join(", "),
+      places: names.length === 0 ? say("nowhere yet") : names.join(", "),
       cost: chargeWords(option.charge, contextFor(plan, option, from), saved),
       here: isHere(option, from.zones),
     };

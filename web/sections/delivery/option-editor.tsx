@@ -18,6 +18,7 @@ import { ZoneChoice } from "../../editors/places/zone-choice.tsx";
 import { PromiseEditor } from "../../editors/promises/promise-editor.tsx";
 import { WindowsEditor } from "../../editors/promises/windows-editor.tsx";
 import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
+import { say } from "../../language/say.ts";
 import { FindingsBeside } from "../../state/findings-context.tsx";
 import { setOptional } from "../../state/set-optional.ts";
 import { AtCheckout } from "./at-checkout.tsx";
@@ -50,10 +51,10 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
         onRemove={onRemove}
       />
       <FindingsBeside kind="option" id={option.id} />
-      <Part name="What shoppers call it" at="/name /note /picture">
+      <Part name={say("What shoppers call it")} at="/name /note /picture">
         <OptionTexts option={option} onOption={(next) => onOption(next, true)} />
       </Part>
-      <Part name="What it costs" at="/charge">
+      <Part name={say("What it costs")} at="/charge">
         <ChargeEditor
           key={option.id}
           charge={option.charge}
@@ -66,7 +67,9 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
           <StoreCostFields option={option} onOption={onOption} />
         </div>
         <details className="mt-3" open={hasExtras(option)}>
-          <summary className="cursor-pointer text-quiet">Handling, limits, mark-up, tax and surcharges</summary>
+          <summary className="cursor-pointer text-quiet">
+            {say("Handling, limits, mark-up, tax and surcharges")}
+          </summary>
           <div
             className="mt-2 grid gap-4"
             data-at="/base /markUp /minimum /maximum /handling /entered /taxRate /rounding"
@@ -76,14 +79,14 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
           </div>
         </details>
       </Part>
-      <Part name="Who can have it" at="/when">
+      <Part name={say("Who can have it")} at="/when">
         <ConditionBuilder
           condition={option.when}
-          lead="It is offered for"
+          lead={say("It is offered for")}
           onCondition={(when) => onOption(setOptional(option, "when", when), true)}
         />
       </Part>
-      <Part name="When it comes" at="/promise /windows">
+      <Part name={say("When it comes")} at="/promise /windows">
         <PromiseEditor
           plan={plan}
           calendars={calendars}
@@ -96,12 +99,12 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
           onWindows={(windows) => onOption(setOptional(option, "windows", windows), true)}
         />
       </Part>
-      <Part name="How it reaches the shopper" at="/way">
+      <Part name={say("How it reaches the shopper")} at="/way">
         <WayFields option={option} onOption={set} />
       </Part>
-      <Part name="Where it is offered" at="/zones /channels">
+      <Part name={say("Where it is offered")} at="/zones /channels">
         <ZoneChoice
-          label="Where it is offered"
+          label={say("Where it is offered")}
           zones={plan.zones}
           chosen={option.zones}
           onChoose={(zones) => set({ zones })}
@@ -114,7 +117,7 @@ export function OptionEditor({ calendars, option, at, onOption, order, onDuplica
           />
         </div>
       </Part>
-      <Part name="At the checkout" at="/whenUnavailable /asks /code">
+      <Part name={say("At the checkout")} at="/whenUnavailable /asks /code">
         <div className="grid justify-items-start gap-2">
           <AtCheckout option={option} onOption={(next) => onOption(next, true)} />
         </div>
@@ -150,18 +153,20 @@ function Heading({ option, onSwitch, order, onDuplicate, onRemove }: HeadingProp
       <h2 className="mr-auto min-w-0 text-[20px] leading-7 font-bold">{optionName(option)}</h2>
       <OrderButtons name={optionName(option)} {...order} />
       <button type="button" className="btn btn-ghost btn-sm" onClick={() => onSwitch(isOff)}>
-        <Power size={14} aria-hidden /> {isOff ? "Switch on" : "Switch off"}
+        <Power size={14} aria-hidden /> {isOff ? say("Switch on") : say("Switch off")}
       </button>
       <button type="button" className="btn btn-ghost btn-sm" onClick={onDuplicate}>
-        <Copy size={14} aria-hidden /> Duplicate
+        <Copy size={14} aria-hidden /> {say("Duplicate")}
       </button>
       <button type="button" className="btn btn-ghost btn-sm" onClick={onRemove}>
-        <Trash2 size={14} aria-hidden /> Remove
+        <Trash2 size={14} aria-hidden /> {say("Remove")}
       </button>
       <p className="w-full text-quiet">
-        {isOff ? "Switched off. " : ""}
-        {cost === "free" ? "Free" : `Costs ${cost}`}
-        {option.when && <>; only when {conditionWords(option.when, context, saved)}</>}.
+        {isOff ? say("Switched off. ") : ""}
+        {cost === "free" ? say("Free") : say("Costs {cost}", { cost })}
+        {option.when &&
+          say("; only when {conditionWords}", { conditionWords: conditionWords(option.when, context, saved) })}
+        .
       </p>
     </header>
   );

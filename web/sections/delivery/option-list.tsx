@@ -20,6 +20,7 @@ import GripVertical from "lucide-react/icons/grip-vertical";
 import { memo, useMemo, useState } from "react";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { optionName } from "../../../core/explain/option-name.ts";
+import { say } from "../../language/say.ts";
 import { afterPaint } from "../../state/after-paint.ts";
 
 /** An option as it stands in the list. */
@@ -61,7 +62,7 @@ export function OptionList({ rows, selected, onSelect, onMove }: Props) {
   return (
     <DndContext sensors={sensors} onDragEnd={drop} accessibility={{ announcements: announcementsFor(shown) }}>
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <ul aria-label="Delivery options">
+        <ul aria-label={say("Delivery options")}>
           {shown.map((row) => (
             <Row key={row.option.id} {...row} selected={row.option.id === selected} onSelect={onSelect} />
           ))}
@@ -78,14 +79,26 @@ function announcementsFor(rows: readonly OptionRow[]): Announcements {
     return row ? optionName(row.option) : String(id);
   };
   const placeOf = (id: UniqueIdentifier) =>
-    `place ${rows.findIndex(({ option }) => option.id === id) + 1} of ${rows.length}`;
+    say("place {findIndex} of {count}", {
+      findIndex: rows.findIndex(({ option }) => option.id === id) + 1,
+      count: rows.length,
+    });
   return {
-    onDragStart: ({ active }) => `Picked up ${nameOf(active.id)}, ${placeOf(active.id)}.`,
+    onDragStart: ({ active }) =>
+      say("Picked up {nameOf}, {placeOf}.", { nameOf: nameOf(active.id), placeOf: placeOf(active.id) }),
     onDragOver: ({ active, over }) =>
-      over ? `${nameOf(active.id)} is over ${placeOf(over.id)}, ${nameOf(over.id)}.` : "",
+      over
+        ? say("{nameOf} is over {placeOf}, {nameOf2}.", {
+            nameOf: nameOf(active.id),
+            placeOf: placeOf(over.id),
+            nameOf2: nameOf(over.id),
+          })
+        : "",
     onDragEnd: ({ active, over }) =>
-      over ? `${nameOf(active.id)} is at ${placeOf(over.id)} now.` : `${nameOf(active.id)} stays where it was.`,
-    onDragCancel: ({ active }) => `${nameOf(active.id)} stays where it was.`,
+      over
+        ? say("{nameOf} is at {placeOf} now.", { nameOf: nameOf(active.id), placeOf: placeOf(over.id) })
+        : say("{nameOf} stays where it was.", { nameOf: nameOf(active.id) }),
+    onDragCancel: ({ active }) => say("{nameOf} stays where it was.", { nameOf: nameOf(active.id) }),
   };
 }
 
@@ -104,7 +117,7 @@ const Row = memo(function Row({ option, cost, places, here, selected, onSelect }
         className="min-w-6 cursor-grab px-1.5 py-2.5 text-quiet"
         {...attributes}
         {...listeners}
-        aria-label={`Move ${optionName(option)}`}
+        aria-label={say("Move {optionName}", { optionName: optionName(option) })}
       >
         <GripVertical size={14} aria-hidden />
       </button>
@@ -117,9 +130,11 @@ const Row = memo(function Row({ option, cost, places, here, selected, onSelect }
         <span className={`font-semibold ${option.on === false ? "text-quiet line-through" : ""}`}>
           {optionName(option)}
         </span>
-        {here && <span className="ml-1.5 text-[13px] text-primary">here</span>}
+        {here && <span className="ml-1.5 text-[13px] text-primary">{say("here")}</span>}
         {!here && <span className="block truncate text-[13px] text-quiet">{places}</span>}
-        <span className="block truncate text-[13px] text-quiet">{option.on === false ? "switched off" : cost}</span>
+        <span className="block truncate text-[13px] text-quiet">
+          {option.on === false ? say("switched off") : cost}
+        </span>
       </button>
     </li>
   );

@@ -5,6 +5,7 @@ import { marketsOf } from "../../../core/places/markets-of.ts";
 import { useEditing } from "../../editors/editing.ts";
 import { leafProblem } from "../../fields/leaf-problem.ts";
 import { TextsTable } from "../../fields/texts-table.tsx";
+import { say } from "../../language/say.ts";
 import { languagesRead } from "../../names/languages.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { PictureField } from "./picture-field.tsx";
@@ -21,14 +22,14 @@ export function OptionTexts({ option, onOption }: Props) {
         languages={languages}
         columns={[
           {
-            label: "Name",
+            label: say("Name"),
             texts: option.name,
             leaf: "option/name/*",
             onTexts: (name) => name && onOption({ ...option, name }),
             required: true,
           },
           {
-            label: "Note",
+            label: say("Note"),
             texts: option.note && mapped(option.note, markedText),
             leaf: "option/note/*",
             marked: markedProblem,

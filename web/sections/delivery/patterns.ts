@@ -1,5 +1,6 @@
 import type { Charge } from "../../../core/charges/charge.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
@@ -9,8 +10,8 @@ import { FIRST_UNITS, type UnitSystem, unitsOf } from "../../names/units.ts";
 /** A common set-up: what it adds is ordinary settings, to be changed like any other. */
 export type Pattern = {
   readonly id: string;
-  readonly name: string;
-  readonly adds: string;
+  readonly name: Phrase;
+  readonly adds: Phrase;
   readonly needsLocation?: boolean;
   /** Whether it goes to every zone of the market, not only to the one looked from. */
   readonly wholeMarket?: boolean;
@@ -43,20 +44,20 @@ const bandsByValue = (codes: readonly string[]): Charge => ({
 export const PATTERNS: readonly Pattern[] = [
   {
     id: "flat",
-    name: "One price",
-    adds: "an option that costs 5 for every cart",
+    name: phrase("One price"),
+    adds: phrase("an option that costs 5 for every cart"),
     make: (codes) => ({ name: { en: "Standard" }, charge: { kind: "flat", amount: amount(codes, "5") } }),
   },
   {
     id: "by-value",
-    name: "Cheaper as the cart grows",
-    adds: "8, from 50 only 5, free from 100",
+    name: phrase("Cheaper as the cart grows"),
+    adds: phrase("8, from 50 only 5, free from 100"),
     make: (codes) => ({ name: { en: "Standard" }, charge: bandsByValue(codes) }),
   },
   {
     id: "free-above",
-    name: "Free above an amount",
-    adds: "5, free from 50",
+    name: phrase("Free above an amount"),
+    adds: phrase("5, free from 50"),
     make: (codes) => ({
       name: { en: "Standard" },
       charge: {
@@ -69,8 +70,8 @@ export const PATTERNS: readonly Pattern[] = [
   },
   {
     id: "islands-dearer",
-    name: "Islands dearer",
-    adds: "one option for every zone of the market: 5 here, 12 in each of the others",
+    name: phrase("Islands dearer"),
+    adds: phrase("one option for every zone of the market: 5 here, 12 in each of the others"),
     wholeMarket: true,
     make: (codes, _, others) => ({
       name: { en: "Standard" },
@@ -82,8 +83,8 @@ export const PATTERNS: readonly Pattern[] = [
   },
   {
     id: "by-weight",
-    name: "Dearer by weight",
-    adds: "5 up to 2 kg or 5 lb, 9 up to 10 kg or 20 lb, above that not offered",
+    name: phrase("Dearer by weight"),
+    adds: phrase("5 up to 2 kg or 5 lb, 9 up to 10 kg or 20 lb, above that not offered"),
     make: (codes, _location, _others, system) => ({
       name: { en: "Parcel" },
       charge: {
@@ -99,8 +100,8 @@ export const PATTERNS: readonly Pattern[] = [
   },
   {
     id: "carrier",
-    name: "What a carrier asks",
-    adds: "the price of a live carrier, 9 when it does not answer",
+    name: phrase("What a carrier asks"),
+    adds: phrase("the price of a live carrier, 9 when it does not answer"),
     make: (codes) => ({
       name: { en: "Parcel service" },
       charge: {
@@ -113,8 +114,8 @@ export const PATTERNS: readonly Pattern[] = [
   },
   {
     id: "collect",
-    name: "Collection in a shop",
-    adds: "free collection, ready two opening hours after the order",
+    name: phrase("Collection in a shop"),
+    adds: phrase("free collection, ready two opening hours after the order"),
     needsLocation: true,
     make: (codes, location) => ({
       name: { en: "Collect in the shop" },
@@ -125,8 +126,8 @@ export const PATTERNS: readonly Pattern[] = [
   },
   {
     id: "local",
-    name: "Our own round",
-    adds: "delivery within 8 km or 5 miles, 6, from 50 only 5, free from 100, asking for a phone number",
+    name: phrase("Our own round"),
+    adds: phrase("delivery within 8 km or 5 miles, 6, from 50 only 5, free from 100, asking for a phone number"),
     needsLocation: true,
     make: (codes, location, _others, system) => ({
       name: { en: "Our own round" },

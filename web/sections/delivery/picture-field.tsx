@@ -3,6 +3,7 @@ import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import { LARGEST_PICTURE, type Picture, type PictureType } from "../../../core/delivery/picture.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { TextsTable } from "../../fields/texts-table.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = {
@@ -16,7 +17,7 @@ export function PictureField({ picture, languages, onPicture }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   const read = async (file: File) => {
     const found = await fitted(file).catch(() => null);
-    setProblem(found ? null : `${file.name} is no picture that this browser can read.`);
+    setProblem(found ? null : say("{name} is no picture that this browser can read.", { name: file.name }));
     if (found) onPicture({ ...found, ...(picture?.alt ? { alt: picture.alt } : {}) });
   };
   return (
@@ -28,17 +29,17 @@ export function PictureField({ picture, languages, onPicture }: Props) {
             src={`data:${picture.type};base64,${picture.data}`}
             width={picture.width}
             height={picture.height}
-            alt={Object.values(picture.alt ?? {})[0] ?? "The picture beside the note"}
+            alt={Object.values(picture.alt ?? {})[0] ?? say("The picture beside the note")}
           />
         )}
         <FileField
-          label={picture ? "Another picture" : "A small picture beside it"}
+          label={picture ? say("Another picture") : say("A small picture beside it")}
           accept="image/png,image/jpeg,image/webp"
           onFile={(file) => void read(file)}
         />
         {picture && (
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => onPicture(undefined)}>
-            Remove the picture
+            {say("Remove the picture")}
           </button>
         )}
       </div>
@@ -52,7 +53,7 @@ export function PictureField({ picture, languages, onPicture }: Props) {
           languages={languages}
           columns={[
             {
-              label: "Said instead of the picture; empty where it is an ornament",
+              label: say("Said instead of the picture; empty where it is an ornament"),
               texts: picture.alt,
               leaf: "option/picture/alt/*",
               onTexts: (alt) => onPicture(setOptional(picture, "alt", alt)),

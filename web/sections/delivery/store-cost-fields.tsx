@@ -1,18 +1,20 @@
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
 import type { StoreCost } from "../../../core/delivery/store-cost.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import { EditedAmounts } from "../../editors/amounts/edited-amounts.tsx";
 import { NumberField } from "../../fields/number-field.tsx";
 import { QuantityField, WEIGHT_UNITS } from "../../fields/quantity-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = { option: DeliveryOption; onOption: (option: DeliveryOption, done: boolean) => void };
 
 const PER = {
-  "": "nobody has said",
-  delivery: "so much a delivery",
-  parcel: "so much a parcel",
-  trip: "so much a trip",
+  "": phrase("nobody has said"),
+  delivery: phrase("so much a delivery"),
+  parcel: phrase("so much a parcel"),
+  trip: phrase("so much a trip"),
 } as const;
 
 /** What a delivery costs the store, for the line on the climb and the check that the charge pays for it. */
@@ -28,7 +30,7 @@ export function StoreCostFields({ option, onOption }: Props) {
     <div className="grid gap-2">
       <div className="flex flex-wrap items-end gap-3">
         <SelectField<keyof typeof PER>
-          label="What it costs the store"
+          label={say("What it costs the store")}
           className="w-48"
           value={cost?.per ?? ""}
           choices={PER}
@@ -36,7 +38,7 @@ export function StoreCostFields({ option, onOption }: Props) {
         />
         {cost?.per === "trip" && (
           <NumberField
-            label="Deliveries that share a trip"
+            label={say("Deliveries that share a trip")}
             className="w-24"
             value={cost.deliveries}
             leaf="option/costsStore/trip/deliveries"
@@ -45,7 +47,7 @@ export function StoreCostFields({ option, onOption }: Props) {
         )}
         {cost?.per === "parcel" && (
           <QuantityField
-            label="One parcel holds (empty: any weight)"
+            label={say("One parcel holds (empty: any weight)")}
             quantity={cost.holds}
             units={WEIGHT_UNITS}
             onQuantity={(holds) => set({ ...cost, holds })}
@@ -55,11 +57,11 @@ export function StoreCostFields({ option, onOption }: Props) {
       </div>
       {cost && (
         <EditedAmounts
-          name="Cost to the store"
+          name={say("Cost to the store")}
           rows={[
             {
               key: "cost",
-              label: `Each ${cost.per} costs the store`,
+              label: say("Each {per} costs the store", { per: cost.per }),
               amount: cost.amount,
               set: (amount, done) => set({ ...cost, amount }, done),
             },

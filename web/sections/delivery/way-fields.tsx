@@ -1,16 +1,18 @@
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
+import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import { useEditing } from "../../editors/editing.ts";
 import { DISTANCE_UNITS, QuantityField } from "../../fields/quantity-field.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Way = NonNullable<DeliveryOption["way"]>;
 type Props = { option: DeliveryOption; onOption: (part: Partial<DeliveryOption>) => void };
 
-const WAYS: Readonly<Record<Way["kind"], string>> = {
-  shipped: "by post or carrier",
-  local: "brought by the store itself",
-  collected: "collected by the shopper",
+const WAYS: Readonly<Record<Way["kind"], Phrase>> = {
+  shipped: phrase("by post or carrier"),
+  local: phrase("brought by the store itself"),
+  collected: phrase("collected by the shopper"),
 };
 
 /** How an option reaches the shopper: shipped, brought from a location within a distance, or collected at one. */
@@ -23,7 +25,7 @@ export function WayFields({ option, onOption }: Props) {
   return (
     <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
       <SelectField<Way["kind"]>
-        label="How it reaches the shopper"
+        label={say("How it reaches the shopper")}
         hideLabel
         className="w-60"
         value={way.kind}
@@ -35,7 +37,7 @@ export function WayFields({ option, onOption }: Props) {
       />
       {way.kind !== "shipped" && (
         <SelectField
-          label={way.kind === "local" ? "From" : "At"}
+          label={way.kind === "local" ? say("From") : say("At")}
           className="w-52"
           value={way.location}
           choices={choicesOf(locations, ({ name, id }) => name.en ?? id)}
@@ -44,7 +46,7 @@ export function WayFields({ option, onOption }: Props) {
       )}
       {way.kind === "local" && (
         <QuantityField
-          label="As the crow flies, within (empty: any distance)"
+          label={say("As the crow flies, within (empty: any distance)")}
           quantity={way.within}
           units={DISTANCE_UNITS}
           onQuantity={(within) => onOption({ way: { ...way, within } })}
@@ -53,7 +55,7 @@ export function WayFields({ option, onOption }: Props) {
       )}
       {location === undefined && (
         <span className="text-[13px] text-quiet">
-          To bring it or have it collected, add a location under Places first.
+          {say("To bring it or have it collected, add a location under Places first.")}
         </span>
       )}
     </div>

@@ -1,5 +1,6 @@
 import { chargeWords } from "../../../core/charges/words.ts";
 import type { DeliveryOption, ZoneOwn } from "../../../core/delivery/option.ts";
+import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { Calendars } from "../../../core/places/location.ts";
 import type { Zone } from "../../../core/places/market.ts";
 import { savedOf } from "../../../core/plan/plan.ts";
@@ -9,6 +10,7 @@ import { ChargeEditor } from "../../editors/charges/charge-editor.tsx";
 import { HandlingPercents, handlingRow } from "../../editors/charges/handling-fields.tsx";
 import { EditingContext, editingIn, useEditing } from "../../editors/editing.ts";
 import { PromiseEditor } from "../../editors/promises/promise-editor.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = {
@@ -49,10 +51,10 @@ type ItemProps = Omit<Props, "onOption"> & {
   onOwn: (own: ZoneOwn, done: boolean) => void;
 };
 
-const PARTS: Readonly<Record<keyof ZoneOwn, string>> = {
-  charge: "charge",
-  handling: "handling fee",
-  promise: "delivery time",
+const PARTS: Readonly<Record<keyof ZoneOwn, Phrase>> = {
+  charge: phrase("charge"),
+  handling: phrase("handling fee"),
+  promise: phrase("delivery time"),
 };
 const partNames: readonly (keyof ZoneOwn)[] = ["charge", "handling", "promise"];
 
@@ -74,16 +76,20 @@ function ZoneItem({ zone, option, own, calendars, at, onOwn }: ItemProps) {
     <li className={given.length > 0 ? "border-l-2 border-primary pl-3" : "pl-3.5"} data-at={`/byZone/${id}`}>
       <p className="flex flex-wrap items-center gap-2">
         <span className="font-semibold">{name}</span>
-        {own.charge && <>costs {chargeWords(own.charge, there, savedOf(plan))}, unlike the others</>}
+        {own.charge &&
+          say("costs {chargeWords}, unlike the others", {
+            chargeWords: chargeWords(own.charge, there, savedOf(plan)),
+          })}
         {given.map((part) => (
           <button key={part} type="button" className="btn btn-ghost btn-xs" onClick={() => share(part)}>
-            Share the {PARTS[part]} again<span className="sr-only"> in {name}</span>
+            {say("Share the {value} again", { value: PARTS[part] })}
+            <span className="sr-only"> {say("in {name}", { name })}</span>
           </button>
         ))}
         {offered.map((part) => (
           <button key={part} type="button" className="btn btn-ghost btn-xs" onClick={() => give(part)}>
-            Give it its own {PARTS[part]}
-            <span className="sr-only"> in {name}</span>
+            {say("Give it its own {value}", { value: PARTS[part] })}
+            <span className="sr-only"> {say("in {name}", { name })}</span>
           </button>
         ))}
       </p>
@@ -94,7 +100,7 @@ function ZoneItem({ zone, option, own, calendars, at, onOwn }: ItemProps) {
         {own.handling && (
           <div className="mt-2 flex flex-wrap items-end gap-3">
             <EditedAmounts
-              name={`On top in ${name}`}
+              name={say("On top in {name}", { name })}
               rows={[handlingRow(own.handling, (next, done) => onOwn({ ...own, handling: next ?? {} }, done))]}
             />
             <HandlingPercents
@@ -105,7 +111,7 @@ function ZoneItem({ zone, option, own, calendars, at, onOwn }: ItemProps) {
         )}
         {own.promise && (
           <fieldset className="mt-2">
-            <legend className="sr-only">When it comes in {name}</legend>
+            <legend className="sr-only">{say("When it comes in {name}", { name })}</legend>
             <PromiseEditor
               plan={plan}
               calendars={calendars}

@@ -2,6 +2,7 @@ import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { intervalsOf } from "../../../core/time/occurrences.ts";
+import { say, theReader } from "../../language/say.ts";
 import { homeOf } from "./offer-home.ts";
 
 type Props = { plan: Plan; market: Market | null; at: number; onSelect: (id: string) => void };
@@ -15,12 +16,12 @@ export function CalendarStrip({ plan, market, at, onSelect }: Props) {
   const end = start + WEEKS * 7 * DAY;
   const share = (time: number) => (100 * (Math.min(end, Math.max(start, time)) - start)) / (end - start);
   const weeks = Array.from({ length: WEEKS }, (_, i) => start + i * 7 * DAY);
-  const format = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", timeZone: "UTC" });
+  const format = new Intl.DateTimeFormat(theReader().clock, { day: "numeric", month: "short", timeZone: "UTC" });
   const running = [...plan.offers].filter((offer) => offer.on).sort(byPosition);
   if (running.length === 0) return null;
   return (
-    <section aria-label="What runs when" className="mt-5 text-[13px]">
-      <h2 className="mb-1 font-semibold">What runs when</h2>
+    <section aria-label={say("What runs when")} className="mt-5 text-[13px]">
+      <h2 className="mb-1 font-semibold">{say("What runs when")}</h2>
       <div className="grid grid-cols-[180px_minmax(0,1fr)] gap-x-3 border border-base-300 bg-base-100 p-3">
         <span />
         <div className="relative h-5 text-quiet">
@@ -55,9 +56,9 @@ export function CalendarStrip({ plan, market, at, onSelect }: Props) {
                 <span className="sr-only">
                   {offer.schedule
                     ? shown.length === 0
-                      ? "does not run in these weeks"
-                      : `runs in ${shown.length} stretches`
-                    : "runs all the time"}
+                      ? say("does not run in these weeks")
+                      : say("runs in {count} stretches", { count: shown.length })
+                    : say("runs all the time")}
                 </span>
               </div>
             </div>

@@ -1,10 +1,11 @@
 import { ladderWords, measured } from "../../../core/measures/measure-spec.ts";
-import { makersMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { countedLines } from "../../../core/queries/counted-lines.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { useEditing } from "../../editors/editing.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say, theReader } from "../../language/say.ts";
 
 type Props = { compiled: CompiledPlan; request: QuoteRequest; offer: Offer; productName: (sku: string) => string };
 
@@ -15,7 +16,10 @@ export function CountedCart({ compiled, request, offer, productName }: Props) {
   if (!found || found.lines.length === 0) return null;
   const { currency, cart } = request;
   return (
-    <table aria-label="What counts of this cart" className="table table-xs w-auto text-[13px] [&_td]:text-[13px]">
+    <table
+      aria-label={say("What counts of this cart")}
+      className="table table-xs w-auto text-[13px] [&_td]:text-[13px]"
+    >
       <tbody>
         {cart.lines.map((line, i) => {
           const counts = found.lines[i]?.counts === true;
@@ -28,14 +32,16 @@ export function CountedCart({ compiled, request, offer, productName }: Props) {
               <td className="text-right">
                 {makersMoney(line.unitPrice * line.quantity - (line.discount ?? 0), currency)}
               </td>
-              <td>{counts ? "counts" : "does not count"}</td>
+              <td>{counts ? say("counts") : say("does not count")}</td>
             </tr>
           );
         })}
         <tr className="font-semibold">
           <td>{ladderWords(offer.counts, context)}</td>
           <td className="text-right">
-            {found.total === null ? "not known" : measured(offer.counts.kind, found.total, currency, "en")}
+            {found.total === null
+              ? say("not known")
+              : measured(offer.counts.kind, found.total, currency, theReader().locale)}
           </td>
           <td />
         </tr>

@@ -7,6 +7,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { type AmountRow, AmountsTable } from "../../editors/amounts/amounts-table.tsx";
 import { spendGoal, withGoalAmount } from "../../editors/amounts/with-goal.ts";
+import { say } from "../../language/say.ts";
 import { draftStore } from "../../state/use-draft.ts";
 
 /** Steps down, markets and their currencies across: every goal of an offer in one table. */
@@ -14,7 +15,7 @@ export function GoalGrid({ plan, offer, tools = false }: { plan: Plan; offer: Of
   const rows = [...offer.steps].sort(byPosition).map(
     (step, number): AmountRow => ({
       key: step.id,
-      label: `Goal of step ${number + 1}`,
+      label: say("Goal of step {number}", { number: number + 1 }),
       head: (
         <>
           <strong className="mr-2">{number + 1}</strong>
@@ -35,11 +36,11 @@ export function GoalGrid({ plan, offer, tools = false }: { plan: Plan; offer: Of
     draftStore.commit({ kind: "offer", id: offer.id, body });
   };
   return (
-    <section aria-label={`Goals of ${offer.name}`} className="mt-3">
-      <AmountsTable plan={plan} name="Step and reward" rows={rows} zones={offer.zones} onPasted={setAll} />
+    <section aria-label={say("Goals of {name}", { name: offer.name })} className="mt-3">
+      <AmountsTable plan={plan} name={say("Step and reward")} rows={rows} zones={offer.zones} onPasted={setAll} />
       {tools && (
         <p className="mt-1 flex flex-wrap items-center gap-2 text-[13px] text-quiet">
-          Round all typed goals to
+          {say("Round all typed goals to")}
           {["1", "5", "10"].map((step) => (
             <button
               key={step}
@@ -50,7 +51,7 @@ export function GoalGrid({ plan, offer, tools = false }: { plan: Plan; offer: Of
               {step}
             </button>
           ))}
-          of their currency. A block copied from a spreadsheet can be pasted onto a goal.
+          {say("of their currency. A block copied from a spreadsheet can be pasted onto a goal.")}
         </p>
       )}
     </section>
@@ -60,10 +61,10 @@ export function GoalGrid({ plan, offer, tools = false }: { plan: Plan; offer: Of
 /** What a step waits for that is no amount. */
 function otherGoal({ counts }: Offer, { trigger }: Step): string {
   const goal = goalOf(trigger);
-  if (!goal) return "codes" in trigger ? "by code alone" : "no goal";
+  if (!goal) return "codes" in trigger ? say("by code alone") : say("no goal");
   // A goal of items or weight is the same in every currency.
   const count = markAt(goal.at, { zone: null, market: "", currency: "", rates: new Map() });
-  return count === undefined ? "no amount" : goalWords(counts.kind, count, "");
+  return count === undefined ? say("no amount") : goalWords(counts.kind, count, "");
 }
 
 /** Every typed goal as the nearest whole multiple of so many units of its currency, never nothing. */

@@ -1,6 +1,7 @@
 import { freeDeliveryTexts } from "../../../core/messages/house-texts.ts";
 import type { Offer, Step } from "../../../core/offers/offer.ts";
 import { codesOf } from "../../../core/offers/trigger.ts";
+import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { rewardOptions } from "../../../core/rewards/reward.ts";
@@ -66,16 +67,16 @@ const textsOf = (plan: Plan, zones: readonly string[], hasGoal = true): Step["wo
 /** A common offer: what it makes is ordinary settings, to be changed like any other. */
 export type OfferPattern = {
   readonly id: string;
-  readonly name: string;
+  readonly name: Phrase;
   /** Made of the plainest one; null where the zone has not what it takes. */
   readonly make: (plain: Offer, plan: Plan) => Offer | null;
 };
 
 export const OFFER_PATTERNS: readonly OfferPattern[] = [
-  { id: "goal", name: "Free from an amount", make: (plain) => plain },
+  { id: "goal", name: phrase("Free from an amount"), make: (plain) => plain },
   {
     id: "ladder",
-    name: "Two steps: the first option, then the next as well",
+    name: phrase("Two steps: the first option, then the next as well"),
     make: (plain, plan) => {
       const [first] = plain.steps;
       const others = plan.options.filter(
@@ -90,12 +91,12 @@ export const OFFER_PATTERNS: readonly OfferPattern[] = [
   },
   {
     id: "code",
-    name: "Free with a code",
+    name: phrase("Free with a code"),
     make: (plain, plan) => withTrigger(plain, plan, { kind: "code", codes: [freeCode(plan)] }),
   },
   {
     id: "pieces",
-    name: "Free from three pieces",
+    name: phrase("Free from three pieces"),
     make: (plain) => ({
       ...plain,
       counts: { kind: "items" },
@@ -107,7 +108,7 @@ export const OFFER_PATTERNS: readonly OfferPattern[] = [
   },
   {
     id: "members",
-    name: "Free for who is signed in",
+    name: phrase("Free for who is signed in"),
     make: (plain, plan) => {
       const made = withTrigger(plain, plan, { kind: "nothing" });
       return { ...made, when: { kind: "signed-in" } };
@@ -115,7 +116,7 @@ export const OFFER_PATTERNS: readonly OfferPattern[] = [
   },
   {
     id: "weekend",
-    name: "Free from an amount, for one weekend",
+    name: phrase("Free from an amount, for one weekend"),
     make: (plain) => ({ ...plain, schedule: [nextWeekend(new Date())] }),
   },
 ];

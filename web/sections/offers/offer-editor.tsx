@@ -26,6 +26,7 @@ import { readPercent } from "../../fields/read-figure.ts";
 import { isAtMostAll } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { type UnitSystem, unitsOf } from "../../names/units.ts";
 import { openField } from "../../state/open-field.ts";
 import { setOptional } from "../../state/set-optional.ts";
@@ -62,30 +63,30 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
   return (
     <div>
       <Naming offer={offer} onOffer={save} onSelect={onSelect} onDuplicate={onDuplicate} onNextYear={onNextYear} />
-      <Part name="Ladder" heading="The ladder" at="/steps">
+      <Part name={say("Ladder")} heading={say("The ladder")} at="/steps">
         <GoalGrid plan={plan} offer={offer} tools />
         <Ladder offer={offer} onOffer={save} />
       </Part>
-      <Part name="What counts" at="/counts /nearlyThere">
+      <Part name={say("What counts")} at="/counts /nearlyThere">
         <WhatCounts offer={offer} onOffer={save} />
         {compiled && <CountedCart compiled={compiled} request={request} offer={offer} productName={productName} />}
       </Part>
-      <Part name="For whom" heading="For whom and which carts" at="/when /signInLure">
+      <Part name={say("For whom")} heading={say("For whom and which carts")} at="/when /signInLure">
         <ConditionBuilder
           condition={offer.when}
-          lead="It is for"
+          lead={say("It is for")}
           onCondition={(when) => save(setOptional(offer, "when", when))}
         />
         <CheckField
-          label="Guests are told of it when signing in is all that is missing"
+          label={say("Guests are told of it when signing in is all that is missing")}
           className="mt-2 text-[13px]"
           checked={offer.signInLure ?? false}
           onCommit={(isTold) => save(setOptional(offer, "signInLure", isTold || undefined))}
         />
       </Part>
-      <Part name="Where" at="/zones /channels">
+      <Part name={say("Where")} at="/zones /channels">
         <ZoneChoice
-          label="Zones it holds in"
+          label={say("Zones it holds in")}
           zones={plan.zones}
           chosen={offer.zones}
           onChoose={(zones) => save(inZones(plan, offer, zones))}
@@ -98,20 +99,20 @@ export function OfferEditor({ compiled, offer, request, productName, onSelect, o
           />
         </div>
       </Part>
-      <Part name="When" at="/schedule">
+      <Part name={say("When")} at="/schedule">
         <ScheduleEditor
-          always="It runs all the time."
+          always={say("It runs all the time.")}
           schedule={offer.schedule}
           timeZones={timeZonesOf(plan, offer.zones)}
           onSchedule={(schedule) => save(setOptional(offer, "schedule", schedule))}
         />
       </Part>
-      <Part name="How often, and with what else" at="/limits /stacking">
+      <Part name={say("How often, and with what else")} at="/limits /stacking">
         <StackingEditor plan={plan} offer={offer} onOffer={save} />
       </Part>
       <p className={part}>
         <Link className="link" href={`/wording#${offer.id}`}>
-          What shoppers read about it
+          {say("What shoppers read about it")}
         </Link>
       </p>
     </div>
@@ -143,13 +144,13 @@ function Naming({ offer, onOffer, onSelect, onDuplicate, onNextYear }: NamingPro
   return (
     <div className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-1" data-at="/name /purpose /on">
       <TextField
-        label="Name, for your eyes only"
+        label={say("Name, for your eyes only")}
         value={offer.name}
         leaf="offer/name"
         onCommit={(name) => onOffer({ ...offer, name })}
       />
       <TextField
-        label="What it is for"
+        label={say("What it is for")}
         className="w-60"
         value={offer.purpose}
         leaf="offer/purpose"
@@ -157,14 +158,14 @@ function Naming({ offer, onOffer, onSelect, onDuplicate, onNextYear }: NamingPro
         onEmpty={() => onOffer(setOptional(offer, "purpose", undefined))}
       />
       <button type="button" className="btn btn-ghost btn-sm" onClick={() => onOffer({ ...offer, on: !offer.on })}>
-        <Power size={14} aria-hidden /> {offer.on ? "Switch off" : "Switch on"}
+        <Power size={14} aria-hidden /> {offer.on ? say("Switch off") : say("Switch on")}
       </button>
       <button type="button" className="btn btn-ghost btn-sm" onClick={onDuplicate}>
-        <Copy size={14} aria-hidden /> Duplicate
+        <Copy size={14} aria-hidden /> {say("Duplicate")}
       </button>
       {offer.schedule && (
         <button type="button" className="btn btn-ghost btn-sm" onClick={onNextYear}>
-          <CalendarPlus size={14} aria-hidden /> Copy to next year
+          <CalendarPlus size={14} aria-hidden /> {say("Copy to next year")}
         </button>
       )}
       <button
@@ -175,7 +176,7 @@ function Naming({ offer, onOffer, onSelect, onDuplicate, onNextYear }: NamingPro
           onSelect("all");
         }}
       >
-        <Trash2 size={14} aria-hidden /> Remove
+        <Trash2 size={14} aria-hidden /> {say("Remove")}
       </button>
     </div>
   );
@@ -219,7 +220,7 @@ function Ladder({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
           openField({ kind: "offer", id: offer.id, path: `/steps/${steps.length}/trigger` });
         }}
       >
-        Add a step
+        {say("Add a step")}
       </button>
     </>
   );
@@ -232,9 +233,9 @@ function WhatCounts({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
   return (
     <div className="flex flex-wrap items-end gap-3">
       <SelectField
-        label="Measured by"
+        label={say("Measured by")}
         value={counts.kind}
-        choices={{ value: "what is spent", items: "items", weight: "weight" }}
+        choices={{ value: say("what is spent"), items: say("items"), weight: say("weight") }}
         onCommit={(kind) => onOffer(withMeasure(offer, kind, unitsOf(plan)))}
       />
       {counts.kind === "value" ? (
@@ -249,13 +250,13 @@ function WhatCounts({ offer, onOffer }: { offer: Offer; onOffer: OnOffer }) {
         <PackingFields packed={counts} onPacked={(next) => onOffer({ ...offer, counts: next })} />
       )}
       <OnlyFields
-        words="count"
+        words={say("count")}
         only={counts.only}
         parts={{ price: counts.kind === "items", name: true }}
         onOnly={(only, done) => onOffer({ ...offer, counts: setOptional(counts, "only", only) }, done)}
       />
       <TextField
-        label="Nearly there from % of the goal (empty: 80)"
+        label={say("Nearly there from % of the goal (empty: 80)")}
         className="w-28"
         value={offer.nearlyThere}
         leaf="offer/nearlyThere"

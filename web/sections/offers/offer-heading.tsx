@@ -9,6 +9,8 @@ import type { Market } from "../../../core/places/market.ts";
 import { ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import { AmountField } from "../../editors/amounts/amount-field.tsx";
 import { spendGoal, withGoal } from "../../editors/amounts/with-goal.ts";
+import { say } from "../../language/say.ts";
+import { momentOfYear } from "../../names/moment-words.ts";
 import type { DraftState } from "../../state/draft-store.ts";
 import { FindingsBeside } from "../../state/findings-context.tsx";
 import { draftStore } from "../../state/use-draft.ts";
@@ -44,7 +46,7 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
           return (
             <span key={step} className="whitespace-nowrap">
               <AmountField
-                label="Goal"
+                label={say("Goal")}
                 shown={text}
                 minor={amountFor(at, { ...place, rates: ratesOf(plan) })}
                 currency={shownIn}
@@ -60,13 +62,15 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
       <p className="text-[13px] text-quiet">
         {stateWords(offer, home.timeZone, at)} <span aria-hidden>·</span> {byItself(offer)} <span aria-hidden>·</span>{" "}
         {offerDetails(offer, { ...place, rates: ratesOf(plan) })
-          .filter((words) => words !== "is switched off")
+          .filter((words) => words !== say("is switched off"))
           .join("; ")}
         {offer.when && (
           <>
             {" "}
-            <span aria-hidden>·</span> for carts where{" "}
-            {conditionWords(offer.when, { ...place, rates: ratesOf(plan) }, savedOf(plan))}
+            <span aria-hidden>·</span>{" "}
+            {say("for carts where {conditionWords}", {
+              conditionWords: conditionWords(offer.when, { ...place, rates: ratesOf(plan) }, savedOf(plan)),
+            })}
           </>
         )}
         {children}
@@ -78,21 +82,20 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
 
 function stateWords(offer: Offer, timeZone: string, at: number): string {
   const { state, changes } = offerState(offer, timeZone, at);
-  const moment = (time: number) =>
-    new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short", timeZone }).format(time);
+  const moment = (time: number) => momentOfYear(time, timeZone);
   switch (state) {
     case "off":
-      return "Switched off";
+      return say("Switched off");
     case "ended":
-      return "Ended";
+      return say("Ended");
     case "scheduled":
-      return `Starts ${changes === null ? "later" : moment(changes)}`;
+      return say("Starts {part}", { part: changes === null ? say("later") : moment(changes) });
     case "on":
-      return changes === null ? "On" : `On until ${moment(changes)}`;
+      return changes === null ? say("On") : say("On until {moment}", { moment: moment(changes) });
   }
 }
 
 const byItself = ({ steps }: Offer) =>
   steps.every(({ trigger }) => trigger.kind === "code" || trigger.kind === "goal-and-code")
-    ? "by code only"
-    : "applies by itself";
+    ? say("by code only")
+    : say("applies by itself");

@@ -1,13 +1,16 @@
 import { offerSentence } from "../../../core/explain/offer-sentence.ts";
-import { makersMoney } from "../../../core/money/format.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { offerState } from "../../../core/offers/offer-state.ts";
+import { allOf, phrase } from "../../../core/phrases/phrase.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { movedEntities } from "../../../core/plan/moved-entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { Quote } from "../../../core/quote/answer/quote.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { OrderButtons } from "../../fields/order-buttons.tsx";
+import { makersMoney } from "../../language/money.ts";
+import { say, sayValue } from "../../language/say.ts";
+import { momentOfYear } from "../../names/moment-words.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { CalendarStrip } from "./calendar-strip.tsx";
 import { homeOf } from "./offer-home.ts";
@@ -23,14 +26,19 @@ type Props = {
   onSelect: (id: string) => void;
 };
 
-const STATES = { off: "Off", on: "On", scheduled: "Scheduled", ended: "Ended" } as const;
+const STATES = {
+  off: phrase("Off"),
+  on: phrase("On"),
+  scheduled: phrase("Scheduled"),
+  ended: phrase("Ended"),
+} as const;
 
 /** Every offer as its sentence, in order, with where it stands and what the current shopper has of it. */
 export function OfferList({ plan, market, currency, at, quote, uses, onSelect }: Props) {
   const offers = [...plan.offers].sort(byPosition);
   return (
     <>
-      <ol aria-label="All offers">
+      <ol aria-label={say("All offers")}>
         {offers.map((offer, i) => {
           const home = homeOf(plan, offer, market);
           const shownIn = home?.currencies.includes(currency) ? currency : (home?.currencies[0] ?? currency);
@@ -61,9 +69,9 @@ export function OfferList({ plan, market, currency, at, quote, uses, onSelect }:
                   {sentence}
                 </span>
                 <span className="block text-[13px] text-quiet">
-                  <strong className={state === "on" ? "text-primary" : ""}>{STATES[state]}</strong>
+                  <strong className={state === "on" ? "text-primary" : ""}>{say(STATES[state])}</strong>
                   {changes !== null &&
-                    `, ${state === "scheduled" ? "from" : "until"} ${momentWords(changes, home?.timeZone ?? "UTC")}`}
+                    `, ${state === "scheduled" ? say("from") : say("until")} ${momentOfYear(changes, home?.timeZone ?? "UTC")}`}
                   {" · "}
                   {offer.name}
                   {offer.purpose && `: ${offer.purpose}`}
@@ -71,7 +79,10 @@ export function OfferList({ plan, market, currency, at, quote, uses, onSelect }:
                 <span className="block text-[13px]">
                   {standingWords(quote, offer)}
                   {offer.limits?.overall !== undefined &&
-                    ` · used ${uses[offer.id] ?? 0} of ${offer.limits.overall} times`}
+                    say(" · used {value} of {overall} times", {
+                      value: uses[offer.id] ?? 0,
+                      overall: offer.limits.overall,
+                    })}
                 </span>
               </button>
             </li>
@@ -83,9 +94,6 @@ export function OfferList({ plan, market, currency, at, quote, uses, onSelect }:
   );
 }
 
-const momentWords = (at: number, timeZone: string) =>
-  new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short", timeZone }).format(at);
-
 /** What the shopper looking on has of an offer, in a few words. */
 function standingWords(quote: Quote | null, offer: Offer): string {
   if (!quote) return "";
@@ -95,17 +103,17 @@ function standingWords(quote: Quote | null, offer: Offer): string {
   if (given.length > 0) {
     const words = given.map(({ name, price, fullPrice }) => {
       const saved = (fullPrice ?? 0) - (price ?? 0);
-      return `${makersMoney(saved, quote.currency)} off ${name}`;
+      return say("{makersMoney} off {name}", { makersMoney: makersMoney(saved, quote.currency), name });
     });
-    return `This shopper gets ${new Intl.ListFormat("en").format(words)}`;
+    return say("This shopper gets {value}", { value: sayValue(allOf(words)) });
   }
   const grants = quote.options.flatMap((option) => option.grants.filter((grant) => grant.offer === offer.id));
-  if (grants.length > 0) return "This shopper gets its gift or discount on the order";
+  if (grants.length > 0) return say("This shopper gets its gift or discount on the order");
   const steps = quote.progress.filter((step) => step.offer === offer.id);
   const open = steps.find(({ remaining }) => remaining !== null);
-  if (open) return `This shopper is on the way: ${open.percent} %`;
-  if (steps.length === 0) return "Nothing for this shopper";
+  if (open) return say("This shopper is on the way: {percent} %", { percent: open.percent });
+  if (steps.length === 0) return say("Nothing for this shopper");
   return steps.some(({ state }) => state === "covered")
-    ? "This shopper has as much already"
-    : "Not for this shopper and cart";
+    ? say("This shopper has as much already")
+    : say("Not for this shopper and cart");
 }

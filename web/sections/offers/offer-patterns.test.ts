@@ -25,7 +25,7 @@ describe("offers from a pattern", () => {
     const free = new Set<string>();
     for (const zone of plan.zones)
       for (const { id, name, make } of OFFER_PATTERNS) {
-        const plain = newOffer(plan, [zone.id], name);
+        const plain = newOffer(plan, [zone.id], name.message);
         const offer = plain && make(plain, plan);
         if (!offer) continue;
         expect(offer.on).toBe(false);

@@ -3,6 +3,7 @@ import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { PatternList } from "../../fields/pattern-list.tsx";
+import { say } from "../../language/say.ts";
 import { newOffer, OFFER_PATTERNS } from "./new-offer.ts";
 
 type Props = { plan: Plan; zone: string | null; currency: string; onAdd: (offer: Offer | null) => void };
@@ -11,7 +12,8 @@ type Props = { plan: Plan; zone: string | null; currency: string; onAdd: (offer:
 export default function OfferPatterns({ plan, zone, currency, onAdd }: Props) {
   const made = useMemo(() => {
     const market = plan.zones.find(({ id }) => id === zone)?.market ?? "";
-    return OFFER_PATTERNS.flatMap(({ id, name, make }) => {
+    return OFFER_PATTERNS.flatMap(({ id, name: called, make }) => {
+      const name = say(called);
       const plain = newOffer(plan, zone === null ? [] : [zone], name);
       const offer = plain && make(plain, plan);
       return offer ? [{ id, name, offer, says: [sentenceOf(plan, offer, market, currency)] }] : [];
@@ -19,7 +21,7 @@ export default function OfferPatterns({ plan, zone, currency, onAdd }: Props) {
   }, [plan, zone, currency]);
   return (
     <PatternList
-      label="Common offers"
+      label={say("Common offers")}
       patterns={made}
       onTake={(id) => onAdd(made.find((one) => one.id === id)?.offer ?? null)}
     />

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
 import type { Offer } from "../../../core/offers/offer.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { explainAt } from "../../../core/queries/explain-at.ts";
@@ -11,6 +12,7 @@ import { type Editing, EditingContext, editingIn } from "../../editors/editing.t
 import { Popover } from "../../fields/popover.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
+import { say } from "../../language/say.ts";
 import { locationNameIn } from "../../names/location-name.ts";
 import { ClimbPanel } from "../../preview/climb/climb-panel.tsx";
 import { useLooked } from "../../state/quote-context.ts";
@@ -34,10 +36,10 @@ const SavedConditions = lazy(() =>
 const OfferPatterns = lazy(() => import("./offer-patterns.tsx"));
 
 const TABS = [
-  { id: "here", name: "Here and now" },
-  { id: "all", name: "All offers" },
-  { id: "condition/", name: "Saved conditions" },
-  { id: "rates", name: "Exchange rates" },
+  { id: "here", name: phrase("Here and now") },
+  { id: "all", name: phrase("All offers") },
+  { id: "condition/", name: phrase("Saved conditions") },
+  { id: "rates", name: phrase("Exchange rates") },
 ] as const;
 
 /** Offers as sentences, their goals on the climb and in the goal grid; one at a time with everything about it. */
@@ -65,27 +67,29 @@ export function OffersView() {
     locationName: locationNameIn(plan),
   };
   const add = (offer: Offer | null) => {
-    setProblem(offer ? null : "There is no delivery option here to give something on: add one under Delivery first.");
+    setProblem(
+      offer ? null : say("There is no delivery option here to give something on: add one under Delivery first."),
+    );
     if (!offer) return;
     draftStore.commit({ kind: "offer", id: offer.id, body: offer });
     void import("../../state/open-field.ts").then(({ openField }) => openField({ kind: "offer", id: offer.id }));
   };
   const duplicate = (offer: Offer) => {
     const ids = plan.offers.map(({ id }) => id);
-    const name = `${offer.name.slice(0, 90)}, copy`;
+    const name = say("{name}, copy", { name: offer.name.slice(0, 90) });
     add({ ...offer, id: freeId(`${offer.id}-copy`, ids), name, position: lastPosition(plan.offers), on: false });
   };
   const toNextYear = (offer: Offer) => {
     const ids = plan.offers.map(({ id }) => id);
     const copy = { ...offer, id: freeId(`${offer.id}-next-year`, ids), position: lastPosition(plan.offers) };
-    const name = `${offer.name.slice(0, 85)}, next year`;
+    const name = say("{name}, next year", { name: offer.name.slice(0, 85) });
     add({ ...copy, name, ...(offer.schedule ? { schedule: aYearLater(offer.schedule) } : {}) });
   };
   const explain: Editing["explain"] = (condition) => compiled && explainAt(compiled, request, condition);
   return (
     <div className="mx-auto max-w-[1200px]">
-      <SectionHeading className="sr-only">Offers</SectionHeading>
-      <Tabs name="Offers" tabs={TABS} current={tab} onTab={select}>
+      <SectionHeading className="sr-only">{say("Offers")}</SectionHeading>
+      <Tabs name={say("Offers")} tabs={TABS} current={tab} onTab={select}>
         <span className="mb-1 ml-auto flex items-center gap-1">
           <button
             type="button"
@@ -93,13 +97,13 @@ export function OffersView() {
             onClick={async () => {
               // With the texts in all their languages.
               const { newOffer } = await import("./new-offer.ts");
-              add(newOffer(plan, zones.slice(0, 1), "New offer"));
+              add(newOffer(plan, zones.slice(0, 1), say("New offer")));
             }}
           >
-            Add an offer
+            {say("Add an offer")}
           </button>
-          <Popover label="Offers from a pattern" shown="From a pattern" look="button" side="right">
-            <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+          <Popover label={say("Offers from a pattern")} shown={say("From a pattern")} look="button" side="right">
+            <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
               <OfferPatterns plan={plan} zone={zones[0] ?? null} currency={currency} onAdd={add} />
             </Suspense>
           </Popover>
@@ -111,7 +115,7 @@ export function OffersView() {
         </p>
       )}
       {tab === "here" && <HereAndNow zones={zones} onSelect={select} />}
-      <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
         {chosen && (
           <>
             <OfferHeading
@@ -182,7 +186,8 @@ function HereAndNow({ zones, onSelect }: { zones: readonly string[]; onSelect: (
       {" "}
       <span aria-hidden>·</span>{" "}
       <button type="button" className="link" onClick={() => onSelect(offer.id)}>
-        Change<span className="sr-only"> {offer.name}</span>
+        {say("Change")}
+        <span className="sr-only"> {offer.name}</span>
       </button>
     </OfferHeading>
   );
@@ -190,10 +195,10 @@ function HereAndNow({ zones, onSelect }: { zones: readonly string[]; onSelect: (
     <>
       {offers.length === 0 && (
         <p className="text-quiet">
-          There is no offer in this plan yet. “Add an offer” starts one: free delivery from an amount.
+          {say("There is no offer in this plan yet. “Add an offer” starts one: free delivery from an amount.")}
         </p>
       )}
-      {offers.length > 0 && here.length === 0 && <p className="text-quiet">No offer holds for this place.</p>}
+      {offers.length > 0 && here.length === 0 && <p className="text-quiet">{say("No offer holds for this place.")}</p>}
       {here.map((offer) => (
         <div key={offer.id}>{heading(offer)}</div>
       ))}
@@ -204,7 +209,9 @@ function HereAndNow({ zones, onSelect }: { zones: readonly string[]; onSelect: (
       {elsewhere.length > 0 && (
         <details className="mt-5" open={here.length === 0}>
           <summary className="cursor-pointer font-semibold">
-            {elsewhere.length === 1 ? "One offer" : `${elsewhere.length} offers`} for other places
+            {say("{part} for other places", {
+              part: elsewhere.length === 1 ? say("One offer") : say("{count} offers", { count: elsewhere.length }),
+            })}
           </summary>
           {elsewhere.map((offer) => (
             <div key={offer.id} className="mt-3 border-t border-base-300 pt-2">

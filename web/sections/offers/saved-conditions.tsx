@@ -4,6 +4,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { ConditionBuilder } from "../../editors/conditions/condition-builder.tsx";
 import { useEditing } from "../../editors/editing.ts";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
 
@@ -14,7 +15,7 @@ export function SavedConditions() {
   return (
     <div className="grid gap-4">
       {conditions.length === 0 && (
-        <p className="text-quiet">No condition is kept yet: “Save” beside a clause keeps it.</p>
+        <p className="text-quiet">{say("No condition is kept yet: “Save” beside a clause keeps it.")}</p>
       )}
       {conditions.map((saved) => {
         const users = usersOf(plan, saved.id);
@@ -28,14 +29,14 @@ export function SavedConditions() {
           >
             <div className="flex flex-wrap items-end gap-3">
               <TextField
-                label="Reads as"
+                label={say("Reads as")}
                 className="w-96"
                 value={saved.name}
                 leaf="condition/name"
                 onCommit={(name) => save({ ...saved, name })}
               />
               <TextField
-                label="What it is for"
+                label={say("What it is for")}
                 className="w-72"
                 value={saved.purpose}
                 leaf="condition/purpose"
@@ -48,16 +49,16 @@ export function SavedConditions() {
                 disabled={users.length > 0}
                 onClick={() => draftStore.commit({ kind: "condition", id: saved.id, body: null })}
               >
-                <Trash2 size={14} aria-hidden /> Remove
+                <Trash2 size={14} aria-hidden /> {say("Remove")}
               </button>
             </div>
             <ConditionBuilder
               condition={saved.when}
-              lead="It holds for"
+              lead={say("It holds for")}
               onCondition={(when) => when && save({ ...saved, when })}
             />
             <p className="text-[13px] text-quiet">
-              {users.length === 0 ? "Used nowhere." : "Used by "}
+              {users.length === 0 ? say("Used nowhere.") : say("Used by ")}
               {users.map(({ name, href }, i) => (
                 <span key={href}>
                   {i > 0 && ", "}

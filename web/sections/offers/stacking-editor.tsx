@@ -1,18 +1,20 @@
 import type { Offer } from "../../../core/offers/offer.ts";
 import { stackingOf } from "../../../core/offers/stacking.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { ChoicesField } from "../../fields/choices-field.tsx";
 import { NumberField } from "../../fields/number-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = { plan: Plan; offer: Offer; onOffer: (offer: Offer) => void };
 
 const OUTCOMES = {
-  together: "both are used",
-  "this-on-a-tie": "whichever costs the shopper less is used; this one where they cost the same",
-  "that-on-a-tie": "whichever costs the shopper less is used; that one where they cost the same",
+  together: phrase("both are used"),
+  "this-on-a-tie": phrase("whichever costs the shopper less is used; this one where they cost the same"),
+  "that-on-a-tie": phrase("whichever costs the shopper less is used; that one where they cost the same"),
 } as const;
 
 /** Which offers it may be used with, and what happens where it meets others. */
@@ -23,9 +25,9 @@ export function StackingEditor({ plan, offer, onOffer }: Props) {
   return (
     <div className="grid gap-2">
       <SelectField
-        label="Used"
+        label={say("Used")}
         value={stacking?.kind ?? "alone"}
-        choices={{ alone: "alone", any: "with any other that agrees", with: "only with some" }}
+        choices={{ alone: say("alone"), any: say("with any other that agrees"), with: say("only with some") }}
         onCommit={(kind) => {
           if (kind === "with") {
             const [first] = others;
@@ -35,7 +37,7 @@ export function StackingEditor({ plan, offer, onOffer }: Props) {
       />
       {stacking?.kind === "with" && (
         <ChoicesField
-          label="Offers it may be used with"
+          label={say("Offers it may be used with")}
           className="flex-wrap gap-x-4 gap-y-1 text-[13px]"
           value={stacking.offers}
           choices={others.map(({ id, name }) => ({ value: id, words: name }))}
@@ -44,16 +46,16 @@ export function StackingEditor({ plan, offer, onOffer }: Props) {
         />
       )}
       {company.length === 0 ? (
-        <p className="text-quiet">It meets no other offer.</p>
+        <p className="text-quiet">{say("It meets no other offer.")}</p>
       ) : (
-        <ul aria-label="Offers it meets" className="text-[13px]">
+        <ul aria-label={say("Offers it meets")} className="text-[13px]">
           {company.map(({ other, outcome }) => (
             <li key={other.id}>
-              Meets{" "}
+              {say("Meets")}{" "}
               <a className="link" href={`#${other.id}`}>
                 “{other.name}”
               </a>
-              : {OUTCOMES[outcome]}.
+              : {say(OUTCOMES[outcome])}.
             </li>
           ))}
         </ul>
@@ -62,7 +64,9 @@ export function StackingEditor({ plan, offer, onOffer }: Props) {
         {(["overall", "perShopper"] as const).map((limit) => (
           <NumberField
             key={limit}
-            label={limit === "overall" ? "Times in all (empty: no limit)" : "Times per shopper (empty: no limit)"}
+            label={
+              limit === "overall" ? say("Times in all (empty: no limit)") : say("Times per shopper (empty: no limit)")
+            }
             value={offer.limits?.[limit]}
             leaf={`offer/limits/${limit}`}
             className="w-40"
@@ -87,9 +91,9 @@ function GuestsField({ offer, onOffer }: Omit<Props, "plan">) {
   return (
     <div className="grid gap-1">
       <SelectField
-        label="Guests, who cannot be told apart,"
+        label={say("Guests, who cannot be told apart,")}
         value={limits?.guests ?? "never"}
-        choices={{ never: "never get it", "every-time": "get it each time" }}
+        choices={{ never: say("never get it"), "every-time": say("get it each time") }}
         onCommit={(guests) =>
           onOffer({
             ...offer,
@@ -99,8 +103,10 @@ function GuestsField({ offer, onOffer }: Omit<Props, "plan">) {
       />
       <p className="text-[13px] text-quiet">
         {limits?.guests === "every-time"
-          ? "Whoever buys without signing in can use it again and again."
-          : "Only who is known by an account can earn it; guests read nothing of it, since they may have had it before."}
+          ? say("Whoever buys without signing in can use it again and again.")
+          : say(
+              "Only who is known by an account can earn it; guests read nothing of it, since they may have had it before.",
+            )}
       </p>
     </div>
   );

@@ -9,6 +9,7 @@ import { useEditing } from "../../editors/editing.ts";
 import { RewardEditor } from "../../editors/rewards/reward-editor.tsx";
 import { TriggerEditor } from "../../editors/triggers/trigger-editor.tsx";
 import { IconButton } from "../../fields/icon-button.tsx";
+import { say } from "../../language/say.ts";
 import { unitsOf } from "../../names/units.ts";
 import { firstMark } from "./first-mark.ts";
 
@@ -28,18 +29,26 @@ export function StepEditor({ offer, step, number, at, onStep, onMove, onRemove }
   const { plan } = useEditing();
   const last = offer.steps.length;
   return (
-    <section aria-label={`Step ${number}`} className="border-t border-base-300 py-3" data-at={at}>
+    <section aria-label={say("Step {number}", { number })} className="border-t border-base-300 py-3" data-at={at}>
       <header className="flex items-center gap-1">
         <h3 className="mr-auto font-semibold">
           {number}. {stepWords(plan, step)}
         </h3>
-        <IconButton words={`Move step ${number} down the ladder`} disabled={number === 1} onClick={() => onMove(-1)}>
+        <IconButton
+          words={say("Move step {number} down the ladder", { number })}
+          disabled={number === 1}
+          onClick={() => onMove(-1)}
+        >
           <ArrowUp size={14} aria-hidden />
         </IconButton>
-        <IconButton words={`Move step ${number} up the ladder`} disabled={number === last} onClick={() => onMove(1)}>
+        <IconButton
+          words={say("Move step {number} up the ladder", { number })}
+          disabled={number === last}
+          onClick={() => onMove(1)}
+        >
           <ArrowDown size={14} aria-hidden />
         </IconButton>
-        <IconButton words={`Remove step ${number}`} disabled={last === 1} onClick={onRemove}>
+        <IconButton words={say("Remove step {number}", { number })} disabled={last === 1} onClick={onRemove}>
           <Trash2 size={14} aria-hidden />
         </IconButton>
       </header>

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Offer } from "../../../core/offers/offer.ts";
+import { say } from "../../language/say.ts";
 import { momentOfYear } from "../../names/moment-words.ts";
 import { api, problemWords } from "../../state/api.ts";
 import { releasedPlan } from "../../state/released-plan.ts";
@@ -38,14 +39,16 @@ export function TakeOffNow({ offer, timeZone }: Props) {
     <div className="mt-2 text-[13px]">
       {!asking && (
         <button type="button" className="btn btn-xs" onClick={() => setAsking(true)}>
-          {isOn ? "Take it off for shoppers now" : "Shoppers do not have it now: bring it back"}
+          {isOn ? say("Take it off for shoppers now") : say("Shoppers do not have it now: bring it back")}
         </button>
       )}
       {asking && (
         <div className="border-l-2 border-warning pl-3">
           <p>
-            Release {draft.lastRelease + 1} is made at once: what shops get now, {isOn ? "without" : "with"} this offer.
-            What else the draft holds stays unreleased.
+            {say(
+              "Release {lastRelease} is made at once: what shops get now, {part} this offer. What else the draft holds stays unreleased.",
+              { lastRelease: draft.lastRelease + 1, part: isOn ? say("without") : say("with") },
+            )}
           </p>
           <span className="mt-1 flex gap-2">
             <button
@@ -54,26 +57,33 @@ export function TakeOffNow({ offer, timeZone }: Props) {
               disabled={switching.isPending}
               onClick={() => switching.mutate(!isOn)}
             >
-              {isOn ? "Take it off now" : "Bring it back now"}
+              {isOn ? say("Take it off now") : say("Bring it back now")}
             </button>
             <button type="button" className="btn btn-sm" onClick={() => setAsking(false)}>
-              Leave it
+              {say("Leave it")}
             </button>
           </span>
         </div>
       )}
       {!isOn && turning.length > 0 && (
-        <ul aria-label="Releases that would bring it back" className="mt-1 grid gap-1 border-l-2 border-warning pl-3">
+        <ul
+          aria-label={say("Releases that would bring it back")}
+          className="mt-1 grid gap-1 border-l-2 border-warning pl-3"
+        >
           {turning.map(({ number, moment }) => (
             <li key={number}>
-              Release {number} brings it back on {momentOfYear(Date.parse(moment), timeZone)}.{" "}
+              {say("Release {number} brings it back on {momentOfYear}.", {
+                number,
+                momentOfYear: momentOfYear(Date.parse(moment), timeZone),
+              })}{" "}
               <button
                 type="button"
                 className="link min-h-6"
                 disabled={remaking.isPending}
                 onClick={() => remaking.mutate({ number, do: "switch-offer", offer: offer.id, on: false })}
               >
-                Make it anew without this offer<span className="sr-only">: release {number}</span>
+                {say("Make it anew without this offer")}
+                <span className="sr-only">{say(": release {number}", { number })}</span>
               </button>
             </li>
           ))}
@@ -81,7 +91,7 @@ export function TakeOffNow({ offer, timeZone }: Props) {
       )}
       {error && (
         <p role="alert" className="text-warning">
-          Not done: {problemWords(error)}.
+          {say("Not done: {problemWords}.", { problemWords: problemWords(error) })}
         </p>
       )}
     </div>

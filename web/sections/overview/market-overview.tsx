@@ -4,6 +4,7 @@ import type { Market, Zone } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { OverviewRow } from "../../../core/queries/overview.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
+import { say } from "../../language/say.ts";
 import { OverviewCell } from "./overview-cell.tsx";
 
 type Props = {
@@ -21,13 +22,13 @@ export function MarketOverview({ plan, market, zones, rows, here }: Props) {
   return (
     <div className="overflow-x-auto border border-base-300 bg-base-100">
       <table
-        aria-label={`What delivery costs in ${market.name}`}
+        aria-label={say("What delivery costs in {name}", { name: market.name })}
         className="table table-sm text-[14px] [&_td]:px-2 [&_td]:align-top [&_th]:px-2 [&_th]:align-top"
       >
         <thead>
           <tr className="text-[13px] text-quiet">
             <th scope="col" className="min-w-28">
-              Place
+              {say("Place")}
             </th>
             {names.map((name) => (
               <th key={name} scope="col" className="min-w-20 max-w-28 whitespace-normal">
@@ -47,12 +48,12 @@ export function MarketOverview({ plan, market, zones, rows, here }: Props) {
                   </Link>
                   <span className="block text-[13px] font-normal text-quiet">{row?.currency}</span>
                   {here.includes(zone.id) && (
-                    <span className="block text-[13px] font-normal text-primary">seen from here</span>
+                    <span className="block text-[13px] font-normal text-primary">{say("seen from here")}</span>
                   )}
                 </th>
                 {row?.problem != null ? (
                   <td colSpan={Math.max(1, names.length)} className="text-[13px] text-warning">
-                    Nothing can be told: {row.problem}.
+                    {say("Nothing can be told: {problem}.", { problem: row.problem })}
                   </td>
                 ) : (
                   names.map((name) => (
@@ -66,7 +67,9 @@ export function MarketOverview({ plan, market, zones, rows, here }: Props) {
           })}
         </tbody>
       </table>
-      {rows && names.length === 0 && <p className="p-3 text-warning">No option is offered in {market.name} yet.</p>}
+      {rows && names.length === 0 && (
+        <p className="p-3 text-warning">{say("No option is offered in {name} yet.", { name: market.name })}</p>
+      )}
     </div>
   );
 }
@@ -81,7 +84,7 @@ function Cells({ plan, zone, name, row }: CellsProps) {
     return (
       <span className="text-quiet">
         <span aria-hidden>–</span>
-        <span className="sr-only">not offered</span>
+        <span className="sr-only">{say("not offered")}</span>
       </span>
     );
   return cells.map((cell) => (

@@ -2,22 +2,23 @@ import Papa from "papaparse";
 import { optionName } from "../../../core/explain/option-name.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { OverviewRow } from "../../../core/queries/overview.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { bandsWords, nowWords, stepWords } from "./overview-words.ts";
 
 const HEADER = [
-  "market",
-  "place",
-  "currency",
-  "option",
-  "price now",
-  "why none",
-  "free from",
-  "bands",
-  "goals",
-  "note",
+  phrase("market"),
+  phrase("place"),
+  phrase("currency"),
+  phrase("option"),
+  phrase("price now"),
+  phrase("why none"),
+  phrase("free from"),
+  phrase("bands"),
+  phrase("goals"),
+  phrase("note"),
 ];
 
 /**

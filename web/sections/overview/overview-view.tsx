@@ -4,7 +4,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
-import { counted } from "../../names/counted.ts";
+import { say } from "../../language/say.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { useStored } from "../../state/use-stored.ts";
@@ -35,11 +35,11 @@ function Overview({ plan }: { plan: Plan }) {
   return (
     <div className="mx-auto max-w-[1400px]">
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <SectionHeading className="text-[20px] font-bold">Overview</SectionHeading>
-        <p className="text-quiet">What the cart on screen costs to deliver, and from when that is free.</p>
+        <SectionHeading className="text-[20px] font-bold">{say("Overview")}</SectionHeading>
+        <p className="text-quiet">{say("What the cart on screen costs to deliver, and from when that is free.")}</p>
         <span className="ml-auto flex gap-2 print:hidden">
           <button type="button" className="btn btn-sm" onClick={() => window.print()}>
-            Print
+            {say("Print")}
           </button>
           <button
             type="button"
@@ -50,16 +50,16 @@ function Overview({ plan }: { plan: Plan }) {
               if (rows) downloadText(overviewCsv(plan, rows), "text/csv", "overview.csv");
             }}
           >
-            Save as CSV
+            {say("Save as CSV")}
           </button>
         </span>
       </div>
       {failure !== null && (
         <p role="alert" className="mt-2 text-warning">
-          The overview could not be worked out: {failure}. It is tried again.
+          {say("The overview could not be worked out: {failure}. It is tried again.", { failure })}
         </p>
       )}
-      {rows === null && failure === null && <p className="mt-2 text-quiet">Looking at every place…</p>}
+      {rows === null && failure === null && <p className="mt-2 text-quiet">{say("Looking at every place…")}</p>}
       {markets.map(({ market, zones: its }) => (
         <details
           key={market.id}
@@ -71,7 +71,9 @@ function Overview({ plan }: { plan: Plan }) {
         >
           <summary className="mb-1.5 cursor-pointer">
             <h2 className="inline text-[15px] font-bold">{market.name}</h2>{" "}
-            <span className="text-[13px] text-quiet">{counted(its.length, "place", "places")}</span>
+            <span className="text-[13px] text-quiet">
+              {say("{count, plural, one {One place} other {# places}}", { count: its.length })}
+            </span>
           </summary>
           {isOpen(market.id) && <MarketOverview plan={plan} market={market} zones={its} rows={rows} here={zonesHere} />}
         </details>

@@ -5,7 +5,8 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { postcodePattern } from "../../../core/postcodes/postcode.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
-import { COUNTRY_NAMES } from "../../names/place-names.ts";
+import { say } from "../../language/say.ts";
+import { countryChoices } from "../../names/place-names.ts";
 import { useRegions } from "../../state/use-regions.ts";
 import { regionChoices, regionsChosen } from "./region-choices.ts";
 
@@ -33,14 +34,14 @@ export function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
   };
   return (
     <fieldset className="grid gap-2 text-[13px]">
-      <legend className="mb-1 text-quiet">Add to {zone.name}</legend>
+      <legend className="mb-1 text-quiet">{say("Add to {name}", { name: zone.name })}</legend>
       <div className="flex flex-wrap items-center gap-2">
         <SelectField
-          label="Country to add"
+          label={say("Country to add")}
           hideLabel
           className="w-48"
           value={country}
-          choices={{ "": "a country…", ...COUNTRY_NAMES }}
+          choices={{ "": say("a country…"), ...countryChoices() }}
           onCommit={setCountry}
         />
         {country !== "" && (
@@ -53,12 +54,12 @@ export function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
                 done();
               }}
             >
-              Add all of {nameOf(country)}
+              {say("Add all of {nameOf}", { nameOf: nameOf(country) })}
             </button>
             {regions.length > 0 && (
               <AddSelect
-                label="Region to add"
-                shown="or regions of it…"
+                label={say("Region to add")}
+                shown={say("or regions of it…")}
                 className="w-44"
                 choices={regionChoices(regions)}
                 onAdd={(chosen) => {
@@ -71,14 +72,14 @@ export function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
         )}
         {country === "" && !worldIsTaken && (
           <button type="button" className="btn btn-sm" onClick={() => onAdd([{ restOfWorld: true }])}>
-            Add the rest of the world
+            {say("Add the rest of the world")}
           </button>
         )}
       </div>
       {country !== "" && (
         <div className="grid gap-1.5">
           <label className="grid gap-1">
-            or some of its postcodes: whole ones, beginnings (90*), ranges (9000..9399), one a line
+            {say("or some of its postcodes: whole ones, beginnings (90*), ranges (9000..9399), one a line")}
             <textarea
               className="textarea textarea-sm h-16 w-full font-mono"
               value={patterns}
@@ -94,7 +95,7 @@ export function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
               ))}
               {texts.length > 8 && (
                 <li className="text-quiet">
-                  and {texts.length - 8} more, {wrong.length} of all wrong
+                  {say("and {count} more, {count2} of all wrong", { count: texts.length - 8, count2: wrong.length })}
                 </li>
               )}
             </ul>
@@ -108,7 +109,7 @@ export function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
               done();
             }}
           >
-            Add these postcodes
+            {say("Add these postcodes")}
           </button>
         </div>
       )}
@@ -119,8 +120,8 @@ export function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
 /** What a pattern matches, as one types it. */
 function patternWords(country: string, text: string): string {
   const pattern = postcodePattern(country, text);
-  if (!pattern) return "is no postcode pattern: write 3000-001, 90* or 9000..9399";
-  if (pattern.exact) return `is ${pattern.lead} alone`;
-  if (text.includes("..")) return `is every code from ${text.replace("..", " to ")}, both included`;
-  return `is every code that fits, ? standing for one character and * for any`;
+  if (!pattern) return say("is no postcode pattern: write 3000-001, 90* or 9000..9399");
+  if (pattern.exact) return say("is {lead} alone", { lead: pattern.lead });
+  if (text.includes("..")) return say("is every code from {text}, both included", { text: text.replace("..", " to ") });
+  return say("is every code that fits, ? standing for one character and * for any");
 }

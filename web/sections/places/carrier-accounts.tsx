@@ -3,6 +3,7 @@ import type { CarrierAccount } from "../../../core/charges/carrier-account.ts";
 import type { Store } from "../../../core/plan/plan.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { carrierList } from "../../state/server-queries.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
@@ -19,16 +20,16 @@ export function CarrierAccounts({ store, onStore }: Props) {
   };
   return (
     <fieldset className="grid gap-2">
-      <legend className="mb-1 font-semibold">Accounts with live carriers</legend>
+      <legend className="mb-1 font-semibold">{say("Accounts with live carriers")}</legend>
       <ul className="grid gap-2">
         {carriers.map(({ id, name }) => {
           const account = accounts[id];
           return (
             <li key={id} className="flex flex-wrap items-end gap-3">
               <TextField
-                label={`Account number at ${name}`}
+                label={say("Account number at {name}", { name })}
                 className="w-52"
-                placeholder="none: its list is charged"
+                placeholder={say("none: its list is charged")}
                 value={account?.account}
                 leaf="store/carriers/*/account"
                 onCommit={(number) => put(id, { ...account, account: number })}
@@ -36,10 +37,10 @@ export function CarrierAccounts({ store, onStore }: Props) {
               />
               {account && (
                 <SelectField
-                  label={`Prices of ${name}`}
+                  label={say("Prices of {name}", { name })}
                   className="w-52"
                   value={account.prices ?? "agreed"}
-                  choices={{ agreed: "as agreed on", list: "of its list" }}
+                  choices={{ agreed: say("as agreed on"), list: say("of its list") }}
                   onCommit={(prices) => put(id, setOptional(account, "prices", prices === "list" ? "list" : undefined))}
                 />
               )}

@@ -7,6 +7,7 @@ import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId } from "../../../core/schema/positions.ts";
 import { IconButton } from "../../fields/icon-button.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 type Props = { plan: Plan; onStore: (store: Store) => void };
@@ -27,37 +28,37 @@ export function Channels({ plan, onStore }: Props) {
           "channel",
           channels.map(({ id }) => id),
         ),
-        name: "New channel",
+        name: say("New channel"),
       },
     ]);
   return (
     <fieldset className="grid gap-2">
-      <legend className="mb-1 font-semibold">Channels</legend>
+      <legend className="mb-1 font-semibold">{say("Channels")}</legend>
       {channels.length === 0 && (
-        <p className="text-quiet">None are told apart: everything is offered on all of them.</p>
+        <p className="text-quiet">{say("None are told apart: everything is offered on all of them.")}</p>
       )}
       <ul className="grid gap-3">
         {channels.map((channel, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: its id is what is typed
           <li key={i} className="flex flex-wrap items-end gap-2">
             <TextField
-              label="Called"
-              ariaLabel={`Name of channel ${i + 1}`}
+              label={say("Called")}
+              ariaLabel={say("Name of channel {number}", { number: i + 1 })}
               className="w-44"
               value={channel.name}
               leaf="store/channels/name"
               onCommit={(name) => change(i, { name })}
             />
             <TextField
-              label="as requests name it"
-              ariaLabel={`Requests' name of channel ${i + 1}`}
+              label={say("as requests name it")}
+              ariaLabel={say("Requests' name of channel {number}", { number: i + 1 })}
               className="w-36"
               value={channel.id}
               leaf="store/channels/id"
               onCommit={(id) => change(i, { id })}
             />
             <IconButton
-              words={`Remove channel ${channel.name}`}
+              words={say("Remove channel {name}", { name: channel.name })}
               onClick={() => set(channels.filter((_, j) => j !== i))}
             >
               <X size={14} aria-hidden />
@@ -67,7 +68,7 @@ export function Channels({ plan, onStore }: Props) {
         ))}
       </ul>
       <button type="button" className="btn btn-sm justify-self-start" onClick={add}>
-        <Plus size={14} aria-hidden /> Add a channel
+        <Plus size={14} aria-hidden /> {say("Add a channel")}
       </button>
     </fieldset>
   );
@@ -79,17 +80,17 @@ function offeredWords(plan: Plan, channel: string): string {
   const offers = plan.offers.filter(({ on }) => on).sort(byPosition);
   const words = (kind: string, all: number, missing: readonly string[]) =>
     missing.length === 0
-      ? `all ${all} ${kind}`
+      ? say("all {all} {kind}", { all, kind })
       : missing.length === all
-        ? `no ${kind}`
-        : `${kind}: all but ${missing.join(", ")}`;
+        ? say("no {kind}", { kind })
+        : say("{kind}: all but {missing}", { kind, missing: missing.join(", ") });
   const parts = [
-    words("options", options.length, options.filter((one) => !isOn(one, channel)).map(optionName)),
+    words(say("options"), options.length, options.filter((one) => !isOn(one, channel)).map(optionName)),
     words(
-      "offers",
+      say("offers"),
       offers.length,
       offers.filter((one) => !isOn(one, channel)).map(({ name }) => name),
     ),
   ];
-  return `Offered there: ${parts.join("; ")}.`;
+  return say("Offered there: {parts}.", { parts: parts.join("; ") });
 }

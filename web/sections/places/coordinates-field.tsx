@@ -2,6 +2,7 @@ import type { Coordinates } from "../../../core/quantities/coordinates.ts";
 import type { LeafName } from "../../fields/leaf-names.ts";
 import { leafProblem } from "../../fields/leaf-problem.ts";
 import { TypedField } from "../../fields/typed-field.tsx";
+import { say } from "../../language/say.ts";
 
 type Props = { label: string; at: Coordinates; leaf: LeafName; onAt: (at: Coordinates) => void };
 
@@ -14,7 +15,7 @@ export function CoordinatesField({ label, at: [latitude, longitude], leaf, onAt 
       className="w-full"
       problemOf={(text) => {
         const read = coordinates(text);
-        return read ? leafProblem(leaf, read) : "Write two numbers like 41.1466, -8.6149";
+        return read ? leafProblem(leaf, read) : say("Write two numbers like 41.1466, -8.6149");
       }}
       onCommit={(text) => {
         const read = coordinates(text);

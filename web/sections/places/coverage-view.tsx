@@ -1,7 +1,7 @@
 import { lazy, type ReactNode, Suspense, useMemo, useState } from "react";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { coverageOf } from "../../../core/queries/coverage.ts";
-import { counted } from "../../names/counted.ts";
+import { say } from "../../language/say.ts";
 import { COUNTRY_CODES } from "../../names/country-codes.ts";
 import { useOpenFindings } from "../../state/findings-context.tsx";
 
@@ -36,17 +36,19 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
   );
   const findings = useOpenFindings().filter(({ at }) => at.kind === "zone");
   return (
-    <section aria-label="Coverage" className="mt-6 border-t border-base-300 pt-4">
+    <section aria-label={say("Coverage")} className="mt-6 border-t border-base-300 pt-4">
       <div className="mb-2 flex flex-wrap items-baseline gap-x-4">
-        <h2 className="text-[17px] font-bold">Who serves where</h2>
+        <h2 className="text-[17px] font-bold">{say("Who serves where")}</h2>
         <p className="text-[13px] text-quiet">
-          {counted(withOptions.length, "country", "countries")} served,{" "}
-          {coverage.rows.filter(({ code }) => !code.includes("-")).length - withOptions.length} not
+          {say("{counted} served, {count} not", {
+            counted: say("{count, plural, one {One country} other {# countries}}", { count: withOptions.length }),
+            count: coverage.rows.filter(({ code }) => !code.includes("-")).length - withOptions.length,
+          })}
         </p>
         <input
           className="input input-sm ml-auto w-52"
-          aria-label="Find a country or region"
-          placeholder="Find a country or region"
+          aria-label={say("Find a country or region")}
+          placeholder={say("Find a country or region")}
           value={search}
           onChange={(event) => setSearch(event.target.value)}
         />
@@ -57,7 +59,8 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
             <li key={sentence} className={severity === "wrong" ? "text-warning" : ""}>
               {sentence}{" "}
               <button type="button" className="link min-h-6 cursor-pointer" onClick={() => onZone(at.id)}>
-                Show it<span className="sr-only">: {zoneName(at.id)}</span>
+                {say("Show it")}
+                <span className="sr-only">: {zoneName(at.id)}</span>
               </button>
             </li>
           ))}
@@ -78,8 +81,8 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
           <table className="table table-sm border border-base-300 bg-base-100 text-[14px] [&_td]:text-[14px]">
             <thead>
               <tr className="text-[13px] text-quiet">
-                <th scope="col">Place</th>
-                <th scope="col">Served by</th>
+                <th scope="col">{say("Place")}</th>
+                <th scope="col">{say("Served by")}</th>
               </tr>
             </thead>
             <tbody>
@@ -91,10 +94,12 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
                   <td>
                     {zones.map(zoneLink)}
                     {!zones.some(hasOptions) && (
-                      <span className="text-[13px] text-warning">nothing is offered there</span>
+                      <span className="text-[13px] text-warning">{say("nothing is offered there")}</span>
                     )}
-                    {claimedTwice.length > 1 && <span className="text-[13px] text-warning">claimed twice </span>}
-                    {orNowhere && <span className="text-[13px] text-warning">some addresses by nobody</span>}
+                    {claimedTwice.length > 1 && (
+                      <span className="text-[13px] text-warning">{say("claimed twice")} </span>
+                    )}
+                    {orNowhere && <span className="text-[13px] text-warning">{say("some addresses by nobody")}</span>}
                     <Stopped zones={stopped.map(zoneLink)} />
                   </td>
                 </tr>
@@ -105,7 +110,7 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
                     {nameOf(code)} <span className="text-[13px] text-quiet">{code}</span>
                   </th>
                   <td className="text-warning">
-                    {stopped.length > 0 ? "nobody" : "carved out, and served by nobody"}
+                    {stopped.length > 0 ? say("nobody") : say("carved out, and served by nobody")}
                     <Stopped zones={stopped.map(zoneLink)} />
                   </td>
                 </tr>
@@ -117,7 +122,7 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
                       {nameOf(code)} <span className="text-[13px] text-quiet">{code}</span>
                     </th>
                     <td className="text-quiet">
-                      nobody
+                      {say("nobody")}
                       <Stopped zones={stopped.map(zoneLink)} />
                     </td>
                   </tr>
@@ -128,7 +133,9 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
       </div>
       {wanted === "" && unserved.length > 0 && (
         <details className="mt-2 text-[13px] text-quiet">
-          <summary className="cursor-pointer">Served by nobody: {unserved.length} countries</summary>
+          <summary className="cursor-pointer">
+            {say("Served by nobody: {count} countries", { count: unserved.length })}
+          </summary>
           <p className="mt-1">{unserved.map(({ code }) => nameOf(code)).join(", ")}</p>
         </details>
       )}
@@ -138,4 +145,8 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
 
 /** The zones that a place would have, were they not switched off. */
 const Stopped = ({ zones }: { zones: readonly ReactNode[] }) =>
-  zones.length > 0 && <span className="text-[13px] text-warning">: switched off, and not sold to: {zones}</span>;
+  zones.length > 0 && (
+    <span className="text-[13px] text-warning">
+      {say(": switched off, and not sold to:")} {zones}
+    </span>
+  );

@@ -6,6 +6,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
 import { IconButton } from "../../fields/icon-button.tsx";
+import { say } from "../../language/say.ts";
 import { AddDestination } from "./add-destination.tsx";
 import { Exceptions } from "./exceptions.tsx";
 
@@ -43,7 +44,7 @@ export function DestinationEditor({ plan, zone, nameOf, onZones }: Props) {
           />
         ))}
         {zone.destinations.length === 0 && (
-          <li className="px-3 py-2 text-quiet">No place yet. Add a country, a region or postcodes below.</li>
+          <li className="px-3 py-2 text-quiet">{say("No place yet. Add a country, a region or postcodes below.")}</li>
         )}
       </ul>
       <AddDestination zone={zone} plan={plan} nameOf={nameOf} onAdd={(more) => set([...zone.destinations, ...more])} />
@@ -68,8 +69,8 @@ function DestinationItem({ destination, nameOf, others, onDestination, onMove, o
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <span className="min-w-40 flex-1">{words}</span>
         <AddSelect
-          label={`Move ${words} to another zone`}
-          shown="move to…"
+          label={say("Move {words} to another zone", { words })}
+          shown={say("move to…")}
           look="word"
           choices={others.map(({ id, name }) => ({ value: id, words: name }))}
           onAdd={(to) => {
@@ -77,7 +78,7 @@ function DestinationItem({ destination, nameOf, others, onDestination, onMove, o
             if (target) onMove(target);
           }}
         />
-        <IconButton words={`Remove ${words}`} onClick={onRemove}>
+        <IconButton words={say("Remove {words}", { words })} onClick={onRemove}>
           <X size={14} aria-hidden />
         </IconButton>
       </div>

@@ -3,7 +3,8 @@ import type { ZoneDestination } from "../../../core/places/destination.ts";
 import { AddSelect } from "../../fields/add-select.tsx";
 import { ListField } from "../../fields/list-field.tsx";
 import { isPostcodeOf } from "../../fields/rules.ts";
-import { COUNTRIES } from "../../names/place-names.ts";
+import { say } from "../../language/say.ts";
+import { countries } from "../../names/place-names.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { useRegions } from "../../state/use-regions.ts";
 import { regionChoices, regionsChosen } from "./region-choices.ts";
@@ -24,13 +25,15 @@ export function Exceptions({ destination, nameOf, onDestination }: Props) {
       <div className={row}>
         <LeftOut codes={exceptCountries} nameOf={nameOf} onCodes={set} />
         <AddSelect
-          label="Leave out a country"
-          shown="leave out a country…"
+          label={say("Leave out a country")}
+          shown={say("leave out a country…")}
           look="word"
-          choices={COUNTRIES.filter(({ code }) => !exceptCountries.includes(code)).map(({ code, name }) => ({
-            value: code,
-            words: name,
-          }))}
+          choices={countries()
+            .filter(({ code }) => !exceptCountries.includes(code))
+            .map(({ code, name }) => ({
+              value: code,
+              words: name,
+            }))}
           onAdd={(code) => set([...exceptCountries, code])}
         />
       </div>
@@ -54,7 +57,7 @@ export function Exceptions({ destination, nameOf, onDestination }: Props) {
       <LeftOut codes={exceptRegions} nameOf={nameOf} onCodes={set} />
       {postcodes ? (
         <ListField
-          label="Postcodes"
+          label={say("Postcodes")}
           className="w-72 font-mono"
           value={postcodes}
           leaf="zone/destinations/postcodes"
@@ -92,9 +95,9 @@ const LeftOut = ({ codes, nameOf, onCodes }: LeftOutProps) =>
       className="btn btn-ghost btn-xs"
       onClick={() => onCodes(codes.filter((one) => one !== code))}
     >
-      without {nameOf(code)}
+      {say("without {nameOf}", { nameOf: nameOf(code) })}
       <X size={12} aria-hidden />
-      <span className="sr-only">: take it in again</span>
+      <span className="sr-only">{say(": take it in again")}</span>
     </button>
   ));
 
@@ -105,8 +108,8 @@ function CarveOut({ country, excepted, onCarve }: CarveProps) {
   if (regions.length === 0) return null;
   return (
     <AddSelect
-      label="Carve out a region"
-      shown="carve out…"
+      label={say("Carve out a region")}
+      shown={say("carve out…")}
       look="word"
       choices={regionChoices(regions)}
       onAdd={(chosen) => onCarve(regionsChosen(chosen, regions))}
@@ -127,9 +130,9 @@ const ExceptedPostcodes = <Of extends { exceptPostcodes?: string[] }>({
   onChange,
 }: PostcodesProps<Of>) => (
   <ListField
-    label="Without the postcodes"
+    label={say("Without the postcodes")}
     className="w-56 font-mono"
-    placeholder="none"
+    placeholder={say("none")}
     value={destination.exceptPostcodes ?? []}
     leaf="zone/destinations/exceptPostcodes"
     rule={isPostcodeOf(country)}

@@ -10,9 +10,10 @@ import { isInCalendar, isTimeZone } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { TextsTable } from "../../fields/texts-table.tsx";
+import { say } from "../../language/say.ts";
 import { TIME_ZONES } from "../../names/code-choices.ts";
 import { languagesRead } from "../../names/languages.ts";
-import { COUNTRY_NAMES } from "../../names/place-names.ts";
+import { countryChoices } from "../../names/place-names.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { CoordinatesField } from "./coordinates-field.tsx";
 import { OpeningHours } from "./opening-hours.tsx";
@@ -37,11 +38,11 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
         <h2 className="mr-auto text-[20px] leading-7 font-bold">{name}</h2>
         <OrderButtons name={name} {...order} />
         <button type="button" className="btn btn-ghost btn-sm" onClick={onRemove}>
-          <Trash2 size={14} aria-hidden /> Remove
+          <Trash2 size={14} aria-hidden /> {say("Remove")}
         </button>
       </header>
       <CheckField
-        label="The store ships from here"
+        label={say("The store ships from here")}
         checked={plan.store.shipsFrom === location.id}
         onCommit={onShipsFrom}
       />
@@ -50,20 +51,20 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
           languages={languagesRead(marketsAround(plan, location))}
           columns={[
             {
-              label: "Name",
+              label: say("Name"),
               texts: location.name,
               leaf: "location/name/*",
               onTexts: (texts) => texts && set({ name: texts }),
               required: true,
             },
             {
-              label: "Address, told to who collects",
+              label: say("Address, told to who collects"),
               texts: location.address,
               leaf: "location/address/*",
               onTexts: (texts) => onLocation(setOptional(location, "address", texts)),
             },
             {
-              label: "Told with the address",
+              label: say("Told with the address"),
               texts: location.instructions,
               leaf: "location/instructions/*",
               onTexts: (texts) => onLocation(setOptional(location, "instructions", texts)),
@@ -73,7 +74,7 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
       </div>
       <div className="grid grid-cols-2 items-end gap-4">
         <TextField
-          label="Time zone"
+          label={say("Time zone")}
           value={location.timeZone}
           className="w-full"
           leaf="location/timeZone"
@@ -82,14 +83,14 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
           onCommit={(timeZone) => set({ timeZone })}
         />
         <SelectField
-          label="Country"
+          label={say("Country")}
           className="w-full"
           value={location.country}
-          choices={COUNTRY_NAMES}
+          choices={countryChoices()}
           onCommit={(country) => set({ country })}
         />
         <TextField
-          label="Postcode"
+          label={say("Postcode")}
           value={location.postcode}
           className="w-full"
           leaf="location/postcode"
@@ -97,13 +98,13 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
           onEmpty={() => onLocation(setOptional(location, "postcode", undefined))}
         />
         <CoordinatesField
-          label="Latitude and longitude, in degrees"
+          label={say("Latitude and longitude, in degrees")}
           at={location.at}
           leaf="location/at"
           onAt={(at) => set({ at })}
         />
         <TextField
-          label="Keeps the public holidays of (a country, or empty)"
+          label={say("Keeps the public holidays of (a country, or empty)")}
           value={location.holidays}
           className="w-full"
           leaf="location/holidays"
@@ -119,7 +120,7 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
       <div className="flex items-end gap-1">
         <ListField
           inline={false}
-          label="Other days without work, YYYY-MM-DD with commas between"
+          label={say("Other days without work, YYYY-MM-DD with commas between")}
           value={location.closedOn ?? []}
           className="w-full"
           leaf="location/closedOn"
@@ -128,7 +129,7 @@ export function LocationEditor({ order, plan, location, onLocation, onShipsFrom,
           onCommit={(days) => set({ closedOn: days.sort() })}
         />
         <PickDay
-          of="another day without work"
+          of={say("another day without work")}
           value=""
           onDay={(day) => set({ closedOn: [...new Set([...(location.closedOn ?? []), day])].sort() })}
         />

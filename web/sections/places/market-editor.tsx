@@ -6,7 +6,8 @@ import { type Order, OrderButtons } from "../../fields/order-buttons.tsx";
 import { parseList } from "../../fields/parse-list.ts";
 import { isCurrency, isTimeZone } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
-import { CURRENCY_CHOICES, LANGUAGE_CHOICES, TIME_ZONES } from "../../names/code-choices.ts";
+import { say } from "../../language/say.ts";
+import { currencyChoices, languageChoicesOfAll, TIME_ZONES } from "../../names/code-choices.ts";
 
 type Props = { order: Order; market: Market; onMarket: (market: Market) => void; onRemove: () => void };
 
@@ -21,12 +22,12 @@ export function MarketEditor({ order, market, onMarket, onRemove }: Props) {
         <h2 className="mr-auto text-[20px] leading-7 font-bold">{market.name}</h2>
         <OrderButtons name={market.name} {...order} />
         <button type="button" className="btn btn-ghost btn-sm" onClick={onRemove}>
-          <Trash2 size={14} aria-hidden /> Remove
+          <Trash2 size={14} aria-hidden /> {say("Remove")}
         </button>
       </header>
       <div className="grid grid-cols-2 gap-4" data-at="/name /currencies /languages /timeZone">
         <TextField
-          label="Name"
+          label={say("Name")}
           value={market.name}
           className="w-full"
           leaf="market/name"
@@ -34,27 +35,27 @@ export function MarketEditor({ order, market, onMarket, onRemove }: Props) {
         />
         <ListField
           inline={false}
-          label="Currencies, home first"
+          label={say("Currencies, home first")}
           value={market.currencies}
           className="w-full"
           leaf="market/currencies"
-          choices={CURRENCY_CHOICES}
+          choices={currencyChoices()}
           rule={isCurrency}
           parse={(text) => codesIn(text.toUpperCase())}
           onCommit={(currencies) => onMarket({ ...market, currencies })}
         />
         <ListField
           inline={false}
-          label="Languages, home first"
+          label={say("Languages, home first")}
           value={market.languages}
           className="w-full"
           leaf="market/languages"
-          choices={LANGUAGE_CHOICES}
+          choices={languageChoicesOfAll()}
           parse={codesIn}
           onCommit={(languages) => onMarket({ ...market, languages })}
         />
         <TextField
-          label="Time zone"
+          label={say("Time zone")}
           value={market.timeZone}
           className="w-full"
           leaf="market/timeZone"
@@ -64,7 +65,7 @@ export function MarketEditor({ order, market, onMarket, onRemove }: Props) {
         />
       </div>
       <CheckField
-        label="Prices are written with tax"
+        label={say("Prices are written with tax")}
         checked={market.pricesIncludeTax}
         onCommit={(pricesIncludeTax) => onMarket({ ...market, pricesIncludeTax })}
       />

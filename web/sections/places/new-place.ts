@@ -2,6 +2,7 @@ import type { Location } from "../../../core/places/location.ts";
 import type { Market, Zone } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
+import { say } from "../../language/say.ts";
 
 // What markets, zones and locations start as.
 
@@ -13,7 +14,7 @@ export function newMarket(plan: Plan): Market {
   return {
     id,
     position: lastPosition(plan.markets),
-    name: "New market",
+    name: say("New market"),
     currencies: ["EUR"],
     languages: ["en"],
     timeZone: "Europe/Lisbon",
@@ -26,7 +27,14 @@ export function newZone(plan: Plan, market: string): Zone {
     "zone",
     plan.zones.map((one) => one.id),
   );
-  return { id, position: lastPosition(plan.zones), market, name: "New zone", destinations: [], standardTaxRate: "0" };
+  return {
+    id,
+    position: lastPosition(plan.zones),
+    market,
+    name: say("New zone"),
+    destinations: [],
+    standardTaxRate: "0",
+  };
 }
 
 export function newLocation(plan: Plan): Location {
@@ -38,7 +46,7 @@ export function newLocation(plan: Plan): Location {
   return {
     id,
     position: lastPosition(locations),
-    name: { en: "New location" },
+    name: { en: say("New location") },
     at: [0, 0],
     country: "PT",
     timeZone: plan.markets[0]?.timeZone ?? "UTC",

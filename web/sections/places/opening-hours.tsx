@@ -3,6 +3,7 @@ import Trash2 from "lucide-react/icons/trash-2";
 import type { Location } from "../../../core/places/location.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { WeekdaysField } from "../../fields/weekdays-field.tsx";
+import { say } from "../../language/say.ts";
 
 type Hours = NonNullable<Location["openingHours"]>;
 type Props = { hours: Hours; onHours: (hours: Hours) => void };
@@ -13,13 +14,13 @@ export function OpeningHours({ hours, onHours }: Props) {
     onHours(hours.map((one, i) => (i === index ? { ...one, ...part } : one)));
   return (
     <div>
-      <h3 className="mb-1 font-semibold">Opening hours</h3>
+      <h3 className="mb-1 font-semibold">{say("Opening hours")}</h3>
       <ul className="grid gap-2">
         {hours.map(({ days, from, until }, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: hours have no identity but their place in the list
           <li key={i} className="flex flex-wrap items-center gap-2">
             <WeekdaysField
-              label={`Days, row ${i + 1}`}
+              label={say("Days, row {number}", { number: i + 1 })}
               days={days}
               leaf="location/openingHours/days"
               onCommit={(next) => set(i, { days: next })}
@@ -27,22 +28,22 @@ export function OpeningHours({ hours, onHours }: Props) {
             <TextField
               type="time"
               label=""
-              ariaLabel={`Opens, row ${i + 1}`}
+              ariaLabel={say("Opens, row {number}", { number: i + 1 })}
               className="w-26"
               value={from}
               leaf="location/openingHours/from"
-              rule={(time) => (time < until ? null : `It closes at ${until}: opening is before that`)}
+              rule={(time) => (time < until ? null : say("It closes at {until}: opening is before that", { until }))}
               onCommit={(time) => set(i, { from: time })}
             />
-            to
+            {say("to")}
             <TextField
               type="time"
               label=""
-              ariaLabel={`Closes, row ${i + 1}`}
+              ariaLabel={say("Closes, row {number}", { number: i + 1 })}
               className="w-26"
               value={until}
               leaf="location/openingHours/until"
-              rule={(time) => (time > from ? null : `It opens at ${from}: closing is after that`)}
+              rule={(time) => (time > from ? null : say("It opens at {from}: closing is after that", { from }))}
               onCommit={(time) => set(i, { until: time })}
             />
             <button
@@ -51,7 +52,7 @@ export function OpeningHours({ hours, onHours }: Props) {
               onClick={() => onHours(hours.filter((_, j) => j !== i))}
             >
               <Trash2 size={13} aria-hidden />
-              <span className="sr-only">Remove row {i + 1} of the opening hours</span>
+              <span className="sr-only">{say("Remove row {number} of the opening hours", { number: i + 1 })}</span>
             </button>
           </li>
         ))}
@@ -61,7 +62,7 @@ export function OpeningHours({ hours, onHours }: Props) {
         className="btn btn-sm mt-2"
         onClick={() => onHours([...hours, { days: [1, 2, 3, 4, 5], from: "09:00", until: "18:00" }])}
       >
-        <Plus size={14} aria-hidden /> Add hours
+        <Plus size={14} aria-hidden /> {say("Add hours")}
       </button>
     </div>
   );

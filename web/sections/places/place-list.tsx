@@ -4,6 +4,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { PatternList } from "../../fields/pattern-list.tsx";
 import { Popover } from "../../fields/popover.tsx";
+import { say } from "../../language/say.ts";
 import { type ZonePattern, zonePatterns } from "./zone-patterns.ts";
 
 /** What can be selected among the places. */
@@ -28,9 +29,9 @@ export function PlaceList({ plan, selected, nameOf, onSelect, onAdd }: Props) {
   const locations = [...(plan.locations ?? [])].sort(byPosition);
   const item = { selected, onSelect };
   return (
-    <nav aria-label="Store, markets, zones and locations">
+    <nav aria-label={say("Store, markets, zones and locations")}>
       <ul className="mb-3">
-        <Item {...item} at={STORE} name={plan.store.name} words="The store: its name, what is chosen at first" />
+        <Item {...item} at={STORE} name={plan.store.name} words={say("The store: its name, what is chosen at first")} />
       </ul>
       {[...plan.markets].sort(byPosition).map((market) => (
         <section key={market.id} className="mb-3">
@@ -57,9 +58,14 @@ export function PlaceList({ plan, selected, nameOf, onSelect, onAdd }: Props) {
               ))}
           </ul>
           <button type="button" className="btn btn-ghost btn-xs mt-1" onClick={() => onAdd("zone", market.id)}>
-            Add a zone<span className="sr-only"> to {market.name}</span>
+            {say("Add a zone")}
+            <span className="sr-only"> {say("to {name}", { name: market.name })}</span>
           </button>
-          <Popover label={`Zones from a pattern for ${market.name}`} shown="From a pattern" look="button">
+          <Popover
+            label={say("Zones from a pattern for {name}", { name: market.name })}
+            shown={say("From a pattern")}
+            look="button"
+          >
             <CommonZones
               plan={plan}
               market={market.id}
@@ -70,10 +76,10 @@ export function PlaceList({ plan, selected, nameOf, onSelect, onAdd }: Props) {
         </section>
       ))}
       <button type="button" className="btn btn-sm" onClick={() => onAdd("market")}>
-        Add a market
+        {say("Add a market")}
       </button>
       <section className="mt-4">
-        <h2 className="border-b border-base-300 pb-1 text-[13px] font-bold">Locations</h2>
+        <h2 className="border-b border-base-300 pb-1 text-[13px] font-bold">{say("Locations")}</h2>
         <ul>
           {locations.map(({ id, name, postcode, country }) => (
             <Item
@@ -86,7 +92,7 @@ export function PlaceList({ plan, selected, nameOf, onSelect, onAdd }: Props) {
           ))}
         </ul>
         <button type="button" className="btn btn-sm mt-2" onClick={() => onAdd("location")}>
-          Add a location
+          {say("Add a location")}
         </button>
       </section>
     </nav>
@@ -100,7 +106,7 @@ function CommonZones({ plan, market, nameOf, onTake }: CommonProps) {
   const patterns = zonePatterns(plan, market, nameOf);
   return (
     <PatternList
-      label="Common zones"
+      label={say("Common zones")}
       patterns={patterns.map(({ id, name, destinations }) => ({
         id,
         name,
@@ -131,4 +137,4 @@ const Item = ({ selected, onSelect, at, name, words, isOff = false }: ItemProps)
 );
 
 const placesWords = ({ destinations }: Zone, nameOf: (code: string) => string): string =>
-  destinations.length === 0 ? "no place yet" : destinations.map((one) => destinationWords(one, nameOf)).join("; ");
+  destinations.length === 0 ? say("no place yet") : destinations.map((one) => destinationWords(one, nameOf)).join("; ");

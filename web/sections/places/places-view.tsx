@@ -6,6 +6,7 @@ import { usersOf } from "../../../core/plan/users-of.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import type { Order } from "../../fields/order-buttons.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { say } from "../../language/say.ts";
 import { namesOf } from "../../names/entity-words.ts";
 import { placeNamer } from "../../names/place-names.ts";
 import { openField } from "../../state/open-field.ts";
@@ -45,12 +46,14 @@ export function PlacesView() {
   };
   const remove = (kind: PlaceKind, id: string) => {
     const users = usersOf(plan, kind, id);
-    setProblem(users.length > 0 ? `Still used by ${namesOf(users)}. Change these first.` : null);
+    setProblem(
+      users.length > 0 ? say("Still used by {namesOf}. Change these first.", { namesOf: namesOf(users) }) : null,
+    );
     if (users.length === 0) draftStore.commit({ kind, id, body: null });
   };
   return (
     <div>
-      <SectionHeading className="sr-only">Places</SectionHeading>
+      <SectionHeading className="sr-only">{say("Places")}</SectionHeading>
       <div className="grid grid-cols-[minmax(200px,260px)_minmax(0,1fr)] gap-5 max-[1000px]:grid-cols-1">
         <PlaceList plan={plan} selected={selected} nameOf={nameOf} onSelect={select} onAdd={add} />
         <div className="min-w-0">
@@ -62,8 +65,9 @@ export function PlacesView() {
           <SelectedPlace key={selected} plan={plan} selected={selected} nameOf={nameOf} onRemove={remove} />
           {plan.markets.length === 0 && (
             <p className="border border-base-300 bg-base-100 p-6 text-quiet">
-              Nothing is sold anywhere yet. Add a market on the left: a territory with its currency and language. Then
-              give it zones, and the zones their countries.
+              {say(
+                "Nothing is sold anywhere yet. Add a market on the left: a territory with its currency and language. Then give it zones, and the zones their countries.",
+              )}
             </p>
           )}
           {compiled && <TryAddress compiled={compiled} />}

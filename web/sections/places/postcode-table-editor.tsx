@@ -12,7 +12,7 @@ import { DISTANCE_UNITS, QuantityField } from "../../fields/quantity-field.tsx";
 import { isOnePostcodeOf } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { UnitsContext } from "../../fields/units-context.ts";
-import { counted } from "../../names/counted.ts";
+import { say } from "../../language/say.ts";
 import { distanceWords } from "../../names/distance-words.ts";
 import { FIRST_UNITS } from "../../names/units.ts";
 import { CoordinatesField } from "./coordinates-field.tsx";
@@ -36,17 +36,21 @@ export function PostcodeTableEditor({ location, onTable }: Props) {
     onTable(Object.keys(others).length === 0 ? undefined : others);
   };
   return (
-    <section aria-label="How far postcodes are" className="grid gap-2 border-t border-base-300 pt-3">
-      <h3 className="font-semibold">How far postcodes are</h3>
+    <section aria-label={say("How far postcodes are")} className="grid gap-2 border-t border-base-300 pt-3">
+      <h3 className="font-semibold">{say("How far postcodes are")}</h3>
       <p className="text-quiet">
         {codes.length === 0
-          ? "How far an address is from here cannot be told by its postcode: it is known only where the shop sends a position. A file of postcodes with latitude and longitude says it for both."
-          : `${counted(codes.length, "postcode is", "postcodes are")} known, as the crow flies from here; of others it cannot be told.`}
+          ? say(
+              "How far an address is from here cannot be told by its postcode: it is known only where the shop sends a position. A file of postcodes with latitude and longitude says it for both.",
+            )
+          : say("{counted} known, as the crow flies from here; of others it cannot be told.", {
+              counted: say("{count, plural, one {One postcode is} other {# postcodes are}}", { count: codes.length }),
+            })}
       </p>
       <PostcodeFile location={location} onTable={onTable} />
       {codes.length > MOST_ROWS && (
         <label className="flex items-center gap-2">
-          Postcodes that begin with
+          {say("Postcodes that begin with")}
           <input
             className="input input-sm w-28"
             value={beginning}
@@ -63,7 +67,7 @@ export function PostcodeTableEditor({ location, onTable }: Props) {
               at && (
                 <li key={code} className="flex flex-wrap items-end gap-2">
                   <CoordinatesField
-                    label={`Where ${code} lies`}
+                    label={say("Where {code} lies", { code })}
                     at={at}
                     leaf="location/postcodeTable/*"
                     onAt={(next) => put(code, next)}
@@ -71,7 +75,7 @@ export function PostcodeTableEditor({ location, onTable }: Props) {
                   <span className="pb-1.5 text-quiet">
                     {distanceWords(distanceBetween(location.at, at), FIRST_UNITS[system].way)}
                   </span>
-                  <IconButton words={`Remove ${code}`} onClick={() => remove(code)}>
+                  <IconButton words={say("Remove {code}", { code })} onClick={() => remove(code)}>
                     <Trash2 size={14} aria-hidden />
                   </IconButton>
                 </li>
@@ -80,10 +84,12 @@ export function PostcodeTableEditor({ location, onTable }: Props) {
           })}
         </ul>
       )}
-      {found.length > MOST_ROWS && <p className="text-[13px] text-quiet">and {found.length - MOST_ROWS} more</p>}
+      {found.length > MOST_ROWS && (
+        <p className="text-[13px] text-quiet">{say("and {count} more", { count: found.length - MOST_ROWS })}</p>
+      )}
       <div className="flex flex-wrap items-end gap-3">
         <TextField
-          label="Add a postcode"
+          label={say("Add a postcode")}
           className="w-32"
           value={undefined}
           leaf="location/postcode"
@@ -92,7 +98,7 @@ export function PostcodeTableEditor({ location, onTable }: Props) {
         />
         {codes.length > 0 && (
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => onTable(undefined)}>
-            Remove all of them
+            {say("Remove all of them")}
           </button>
         )}
       </div>
@@ -119,22 +125,27 @@ function PostcodeFile({ location, onTable }: Props) {
   return (
     <div className="grid gap-2">
       <div className="flex flex-wrap items-end gap-3">
-        <QuantityField label="Postcodes of up to" quantity={within} units={DISTANCE_UNITS} onQuantity={setWithin} />
-        <span className="pb-1.5">from here,</span>
+        <QuantityField
+          label={say("Postcodes of up to")}
+          quantity={within}
+          units={DISTANCE_UNITS}
+          onQuantity={setWithin}
+        />
+        <span className="pb-1.5">{say("from here,")}</span>
         <FileField
-          label="from a CSV file"
+          label={say("from a CSV file")}
           accept=".csv,.txt,.tsv,text/csv,text/plain"
           disabled={outcome === "reading"}
           onFile={(file) => void read(file)}
         />
       </div>
       <p role="status" className="text-[13px]">
-        {outcome === "reading" && "Reading…"}
+        {outcome === "reading" && say("Reading…")}
         {outcome !== null && outcome !== "reading" && "table" in outcome && outcomeWords(outcome)}
       </p>
       {outcome !== null && outcome !== "reading" && "problem" in outcome && (
         <p role="alert" className="text-[13px] text-warning">
-          Nothing was taken. {outcome.problem}
+          {say("Nothing was taken. {problem}", { problem: outcome.problem })}
         </p>
       )}
     </div>
@@ -145,14 +156,16 @@ function PostcodeFile({ location, onTable }: Props) {
 function outcomeWords({ table, farther, elsewhere, unreadable, examples }: PostcodesRead): string {
   const taken = Object.keys(table).length;
   return [
-    taken === 0 ? "None lies so near: nothing was taken" : `${taken} taken`,
-    ...(farther > 0 ? [`${rows(farther)} farther away`] : []),
-    ...(elsewhere > 0 ? [`${rows(elsewhere)} of other countries`] : []),
-    ...(unreadable > 0 ? [`${rows(unreadable)} that cannot be read (${examples.join("; ")})`] : []),
+    taken === 0 ? say("None lies so near: nothing was taken") : say("{taken} taken", { taken }),
+    ...(farther > 0 ? [say("{rows} farther away", { rows: rows(farther) })] : []),
+    ...(elsewhere > 0 ? [say("{rows} of other countries", { rows: rows(elsewhere) })] : []),
+    ...(unreadable > 0
+      ? [say("{rows} that cannot be read ({examples})", { rows: rows(unreadable), examples: examples.join("; ") })]
+      : []),
   ].join(", ");
 }
 
-const rows = (count: number) => (count === 1 ? "one row" : `${count} rows`);
+const rows = (count: number) => (count === 1 ? say("one row") : say("{count} rows", { count }));
 
 /** Row by row: files of whole countries are larger than what a page should hold. */
 async function postcodesIn(

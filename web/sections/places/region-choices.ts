@@ -1,5 +1,6 @@
 import { isOutlying } from "../../../core/places/outlying.ts";
 import type { Region } from "../../../server/places/regions.ts";
+import { say } from "../../language/say.ts";
 
 /** Chosen instead of a single region. */
 const ALL = "all";
@@ -9,8 +10,10 @@ const OUTLYING = "outlying";
 export function regionChoices(regions: readonly Region[]): { value: string; words: string }[] {
   const apart = regions.filter(({ code }) => isOutlying(code)).length;
   return [
-    ...(regions.length > 1 ? [{ value: ALL, words: `each of the ${regions.length} by itself` }] : []),
-    ...(apart > 1 ? [{ value: OUTLYING, words: `all ${apart} outlying regions` }] : []),
+    ...(regions.length > 1
+      ? [{ value: ALL, words: say("each of the {count} by itself", { count: regions.length }) }]
+      : []),
+    ...(apart > 1 ? [{ value: OUTLYING, words: say("all {apart} outlying regions", { apart }) }] : []),
     ...regions.map(({ code, name }) => ({ value: code, words: name })),
   ];
 }

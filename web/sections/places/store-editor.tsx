@@ -7,6 +7,8 @@ import { CheckField } from "../../fields/check-field.tsx";
 import { readPercent } from "../../fields/read-figure.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { languageChoices } from "../../language/codes.ts";
+import { say } from "../../language/say.ts";
 import { languagesRead } from "../../names/languages.ts";
 import { type UnitSystem, unitsOf } from "../../names/units.ts";
 import { setOptional } from "../../state/set-optional.ts";
@@ -17,8 +19,6 @@ import { Channels } from "./channels.tsx";
 /** No location named. */
 const NOWHERE = "";
 const ENGLISH = "en";
-
-const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
 
 /** What holds for the whole store: its name, where goods come from, and which option is chosen for the shopper at first. */
 export function StoreEditor({ plan }: { plan: Plan }) {
@@ -31,44 +31,44 @@ export function StoreEditor({ plan }: { plan: Plan }) {
   const source = store.sourceLanguage ?? ENGLISH;
   const languages = [...new Set([source, ENGLISH, ...languagesRead(plan.markets)])];
   return (
-    <section aria-label="The store" className="grid gap-4">
-      <h2 className="text-[20px] leading-7 font-bold">The store</h2>
+    <section aria-label={say("The store")} className="grid gap-4">
+      <h2 className="text-[20px] leading-7 font-bold">{say("The store")}</h2>
       <div className="grid grid-cols-2 items-end gap-4" data-at="/name /shipsFrom /sourceLanguage /units">
         <TextField
-          label="Its name"
+          label={say("Its name")}
           className="w-full"
           value={store.name}
           leaf="store/name"
           onCommit={(name) => save({ ...store, name })}
         />
         <SelectField
-          label="Goods are shipped from"
+          label={say("Goods are shipped from")}
           className="w-full"
           value={store.shipsFrom ?? NOWHERE}
           choices={{
-            [NOWHERE]: "no location named",
+            [NOWHERE]: say("no location named"),
             ...choicesOf([...(plan.locations ?? [])].sort(byPosition), ({ name, id }) => name.en ?? id),
           }}
           onCommit={(from) => save(setOptional(store, "shipsFrom", from === NOWHERE ? undefined : from))}
         />
         <SelectField
-          label="Texts are translated from"
+          label={say("Texts are translated from")}
           className="w-full"
           value={source}
-          choices={Object.fromEntries(languages.map((tag) => [tag, languageNames.of(tag) ?? tag]))}
+          choices={languageChoices(languages)}
           onCommit={(tag) => save(setOptional(store, "sourceLanguage", tag === ENGLISH ? undefined : tag))}
         />
         <SelectField<UnitSystem>
-          label="New weights and distances are written in"
+          label={say("New weights and distances are written in")}
           className="w-full"
           value={unitsOf(plan)}
-          choices={{ metric: "grams and kilometres", imperial: "ounces, pounds and miles" }}
+          choices={{ metric: say("grams and kilometres"), imperial: say("ounces, pounds and miles") }}
           onCommit={(units) => save(setOptional(store, "units", units === "metric" ? undefined : units))}
         />
       </div>
       <div data-at="/goalsMayStray">
         <TextField
-          label="A goal strays when it is more than so many percent off the others at today's rates (empty: 60)"
+          label={say("A goal strays when it is more than so many percent off the others at today's rates (empty: 60)")}
           className="w-24"
           value={store.goalsMayStray}
           leaf="store/goalsMayStray"
@@ -99,16 +99,16 @@ function ChosenAtFirst({ plan, onStore }: ChosenProps) {
   });
   return (
     <fieldset className="grid justify-items-start gap-2" data-at="/chosenAtFirst /choosesEarned">
-      <legend className="mb-1 font-semibold">Chosen for the shopper at first</legend>
+      <legend className="mb-1 font-semibold">{say("Chosen for the shopper at first")}</legend>
       <SelectField<Store["chosenAtFirst"]["rule"]>
-        label="The option chosen at first"
+        label={say("The option chosen at first")}
         hideLabel
         className="w-72"
         value={chosenAtFirst.rule}
         choices={{
-          cheapest: "the cheapest",
-          first: "the first in the shopper's order",
-          "fastest-under": "the one that arrives first, up to a price",
+          cheapest: say("the cheapest"),
+          first: say("the first in the shopper's order"),
+          "fastest-under": say("the one that arrives first, up to a price"),
         }}
         onCommit={(rule) =>
           onStore({
@@ -120,11 +120,11 @@ function ChosenAtFirst({ plan, onStore }: ChosenProps) {
       {chosenAtFirst.rule === "fastest-under" && (
         <EditingContext value={editing}>
           <EditedAmounts
-            name="Up to"
+            name={say("Up to")}
             rows={[
               {
                 key: "price",
-                label: "Price",
+                label: say("Price"),
                 amount: chosenAtFirst.price,
                 set: (price, done) => onStore({ ...store, chosenAtFirst: { ...chosenAtFirst, price } }, done),
               },
@@ -133,7 +133,7 @@ function ChosenAtFirst({ plan, onStore }: ChosenProps) {
         </EditingContext>
       )}
       <CheckField
-        label="An option that an offer has just made cheaper is chosen instead"
+        label={say("An option that an offer has just made cheaper is chosen instead")}
         checked={store.choosesEarned ?? false}
         onCommit={(isChosen) => onStore(setOptional(store, "choosesEarned", isChosen || undefined))}
       />

@@ -1,16 +1,18 @@
 import { useState } from "react";
+import { oneOf, phrase } from "../../../core/phrases/phrase.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { normalPostcode } from "../../../core/postcodes/postcode.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { SelectField } from "../../fields/select-field.tsx";
-import { COUNTRY_NAMES } from "../../names/place-names.ts";
+import { say, sayValue } from "../../language/say.ts";
+import { countryChoices } from "../../names/place-names.ts";
 import { useRegions } from "../../state/use-regions.ts";
 
 const BY = {
-  postcode: "by its postcode",
-  region: "by its region",
-  country: "by its country",
-  "rest-of-world": "as part of the rest of the world",
+  postcode: phrase("by its postcode"),
+  region: phrase("by its region"),
+  country: phrase("by its country"),
+  "rest-of-world": phrase("as part of the rest of the world"),
 } as const;
 
 /** Resolves one address and says why. */
@@ -28,32 +30,32 @@ export function TryAddress({ compiled }: { compiled: CompiledPlan }) {
   const [only] = zones;
   const read = postcode.trim() === "" ? "" : normalPostcode(country, postcode);
   return (
-    <section aria-label="Try an address" className="mt-6 border-t border-base-300 pt-4">
-      <h2 className="mb-2 text-[17px] font-bold">Try an address</h2>
+    <section aria-label={say("Try an address")} className="mt-6 border-t border-base-300 pt-4">
+      <h2 className="mb-2 text-[17px] font-bold">{say("Try an address")}</h2>
       <div className="flex flex-wrap items-center gap-2">
         <SelectField
-          label="Country to try"
+          label={say("Country to try")}
           hideLabel
           className="w-44"
           value={country}
-          choices={COUNTRY_NAMES}
+          choices={countryChoices()}
           onCommit={(code) => {
             setCountry(code);
             setRegion("");
           }}
         />
         <SelectField
-          label="Region to try"
+          label={say("Region to try")}
           hideLabel
           className="w-44"
           value={region}
-          choices={{ "": "region not told", ...Object.fromEntries(regions.map(({ code, name }) => [code, name])) }}
+          choices={{ "": say("region not told"), ...Object.fromEntries(regions.map(({ code, name }) => [code, name])) }}
           onCommit={setRegion}
         />
         <input
-          aria-label="Postcode to try"
+          aria-label={say("Postcode to try")}
           className="input input-sm w-36"
-          placeholder="postcode"
+          placeholder={say("postcode")}
           value={postcode}
           maxLength={16}
           onChange={(event) => setPostcode(event.target.value)}
@@ -63,21 +65,20 @@ export function TryAddress({ compiled }: { compiled: CompiledPlan }) {
         {zones.length === 0 && (
           <span className="text-warning">
             {stopped.length === 0
-              ? "Nobody delivers there: no zone claims it."
-              : `Nothing is sold there while ${stopped.map(nameOf).join(", ")} is switched off.`}
+              ? say("Nobody delivers there: no zone claims it.")
+              : say("Nothing is sold there while {map} is switched off.", { map: stopped.map(nameOf).join(", ") })}
           </span>
         )}
         {zones.length === 1 && only !== undefined && !orNowhere && (
           <>
-            Served by <strong>{nameOf(only)}</strong>, {by ? BY[by] : "whatever the rest of the address"}
-            {by === "postcode" && `, read as ${read}`}.
+            {say("Served by")} <strong>{nameOf(only)}</strong>, {by ? BY[by] : say("whatever the rest of the address")}
+            {by === "postcode" && say(", read as {read}", { read })}.
           </>
         )}
         {(zones.length > 1 || (zones.length === 1 && orNowhere)) && (
           <>
-            Not known enough yet: it may be served by{" "}
-            <strong>{new Intl.ListFormat("en", { type: "disjunction" }).format(zones.map(nameOf))}</strong>
-            {orNowhere && ", or by nobody"}.
+            {say("Not known enough yet: it may be served by")} <strong>{sayValue(oneOf(zones.map(nameOf)))}</strong>
+            {orNowhere && say(", or by nobody")}.
           </>
         )}
       </p>

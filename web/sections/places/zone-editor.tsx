@@ -2,6 +2,7 @@ import Power from "lucide-react/icons/power";
 import Trash2 from "lucide-react/icons/trash-2";
 import { Link } from "wouter";
 import type { Handling } from "../../../core/money/handling.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import type { Market, Zone } from "../../../core/places/market.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
@@ -14,6 +15,7 @@ import { isAtMostAll } from "../../fields/rules.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { TextsTable } from "../../fields/texts-table.tsx";
+import { say } from "../../language/say.ts";
 import { languagesRead } from "../../names/languages.ts";
 import { FindingsBeside } from "../../state/findings-context.tsx";
 import { setOptional } from "../../state/set-optional.ts";
@@ -30,8 +32,8 @@ type Props = {
 };
 
 const WHEN_OFF = {
-  "falls-to-wider": "its places go to the next wider zone",
-  "stops-selling": "nothing is sold to its places",
+  "falls-to-wider": phrase("its places go to the next wider zone"),
+  "stops-selling": phrase("nothing is sold to its places"),
 } as const;
 
 /** One zone: its name, tax and the places it claims. */
@@ -48,15 +50,15 @@ export function ZoneEditor({ order, plan, zone, nameOf, onZones, onRemove }: Pro
           className="btn btn-ghost btn-sm"
           onClick={() => onZones({ ...zone, on: zone.on === false })}
         >
-          <Power size={14} aria-hidden /> {zone.on === false ? "Switch on" : "Switch off"}
+          <Power size={14} aria-hidden /> {zone.on === false ? say("Switch on") : say("Switch off")}
         </button>
         <button type="button" className="btn btn-ghost btn-sm" onClick={onRemove}>
-          <Trash2 size={14} aria-hidden /> Remove
+          <Trash2 size={14} aria-hidden /> {say("Remove")}
         </button>
         <p className="w-full text-quiet">
-          In the market{" "}
+          {say("In the market")}{" "}
           <SelectField
-            label="Market"
+            label={say("Market")}
             look="word"
             className="text-[14px]"
             value={zone.market}
@@ -66,16 +68,16 @@ export function ZoneEditor({ order, plan, zone, nameOf, onZones, onRemove }: Pro
           ;{" "}
           {options === 0 ? (
             <Link className="text-warning underline" href="/delivery">
-              no delivery option yet
+              {say("no delivery option yet")}
             </Link>
           ) : (
-            `${options === 1 ? "one delivery option" : `${options} delivery options`}`
+            `${options === 1 ? say("one delivery option") : say("{options} delivery options", { options })}`
           )}
           {zone.on === false && (
             <>
-              ; switched off:{" "}
+              {say("; switched off:")}{" "}
               <SelectField<NonNullable<Zone["whenOff"]>>
-                label="While it is switched off"
+                label={say("While it is switched off")}
                 look="word"
                 className="text-[14px]"
                 value={zone.whenOff ?? "falls-to-wider"}
@@ -91,14 +93,14 @@ export function ZoneEditor({ order, plan, zone, nameOf, onZones, onRemove }: Pro
       <div className="flex flex-wrap gap-4" data-at="/name /standardTaxRate">
         <TextField
           key={`name ${zone.id}`}
-          label="Name"
+          label={say("Name")}
           value={zone.name}
           leaf="zone/name"
           onCommit={(name) => onZones({ ...zone, name })}
         />
         <TextField
           key={`tax ${zone.id}`}
-          label="Standard tax, percent"
+          label={say("Standard tax, percent")}
           value={zone.standardTaxRate}
           leaf="zone/standardTaxRate"
           rule={isAtMostAll}
@@ -118,13 +120,15 @@ export function ZoneEditor({ order, plan, zone, nameOf, onZones, onRemove }: Pro
 /** What texts call the place, where that is not the name that the team knows it by. */
 const Called = ({ zone, market, onZones }: Pick<Props, "zone" | "onZones"> & { market: Market }) => (
   <details open={zone.called !== undefined} data-at="/called">
-    <summary className="cursor-pointer text-quiet">What shoppers read as the place, {"{place}"} in texts</summary>
+    <summary className="cursor-pointer text-quiet">
+      {say("What shoppers read as the place, '{place}' in texts")}
+    </summary>
     <div className="mt-2">
       <TextsTable
         languages={languagesRead([market])}
         columns={[
           {
-            label: "Called",
+            label: say("Called"),
             texts: zone.called,
             leaf: "zone/called/*",
             onTexts: (called) => onZones(setOptional(zone, "called", called)),
@@ -147,10 +151,15 @@ function ZoneHandling({ plan, zone, market, onZones }: HandlingProps) {
   };
   return (
     <details open={zone.handling !== undefined} data-at="/handling">
-      <summary className="cursor-pointer text-quiet">Handling in this zone, on top of what each option charges</summary>
+      <summary className="cursor-pointer text-quiet">
+        {say("Handling in this zone, on top of what each option charges")}
+      </summary>
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <EditingContext value={editingIn({ plan, context, zones: [zone.id], explain: () => null })}>
-          <EditedAmounts name={`On top in ${zone.name}`} rows={[handlingRow(zone.handling, save)]} />
+          <EditedAmounts
+            name={say("On top in {name}", { name: zone.name })}
+            rows={[handlingRow(zone.handling, save)]}
+          />
         </EditingContext>
         <HandlingPercents handling={zone.handling} onHandling={save} />
       </div>

@@ -1,6 +1,7 @@
 import type { Zone } from "../../../core/places/market.ts";
 import { outlyingRegions } from "../../../core/places/outlying.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { say } from "../../language/say.ts";
 
 /** A common zone, as far as the plan has none: what it is called and the places it claims. */
 export type ZonePattern = { readonly id: string; readonly name: string; readonly destinations: Zone["destinations"] };
@@ -23,7 +24,7 @@ export function zonePatterns(plan: Plan, market: string, nameOf: (code: string) 
   const outlying = sold.flatMap((country): ZonePattern[] => {
     const left = outlyingRegions(country).filter((region) => !regions.has(region));
     if (left.length === 0) return [];
-    const name = `Islands and outlying regions of ${nameOf(country)}`;
+    const name = say("Islands and outlying regions of {nameOf}", { nameOf: nameOf(country) });
     return [{ id: `outlying-${country}`, name, destinations: left.map((region) => ({ region })) }];
   });
   const euro = EURO_AREA.filter((country) => !countries.has(country));
@@ -34,13 +35,13 @@ export function zonePatterns(plan: Plan, market: string, nameOf: (code: string) 
       ? [
           {
             id: "euro-area",
-            name: "Other countries of the euro area",
+            name: say("Other countries of the euro area"),
             destinations: euro.map((country) => ({ country })),
           },
         ]
       : []),
     ...(all.some((one) => "restOfWorld" in one)
       ? []
-      : [{ id: "rest", name: "The rest of the world", destinations: [{ restOfWorld: true as const }] }]),
+      : [{ id: "rest", name: say("The rest of the world"), destinations: [{ restOfWorld: true as const }] }]),
   ];
 }

@@ -1,6 +1,7 @@
 import type { Market, Zone } from "../../../core/places/market.ts";
 import { type Entity, entitiesOf, STORE_ID } from "../../../core/plan/entities.ts";
 import { FORMAT, type Plan, type Store } from "../../../core/plan/plan.ts";
+import { say } from "../../language/say.ts";
 import { newOffer } from "../offers/new-offer.ts";
 import { newMarket, newZone } from "../places/new-place.ts";
 
@@ -52,6 +53,6 @@ export function beginning(name: string, first: FirstPlace | null, withDelivery: 
       },
     ],
   };
-  const offer = newOffer(delivered, [zone.id], "Free standard delivery");
+  const offer = newOffer(delivered, [zone.id], say("Free standard delivery"));
   return entitiesOf({ ...delivered, offers: offer ? [{ ...offer, on: true }] : [] });
 }

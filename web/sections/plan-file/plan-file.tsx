@@ -3,6 +3,7 @@ import type { Market } from "../../../core/places/market.ts";
 import { planOf } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { FileField } from "../../fields/file-field.tsx";
+import { say } from "../../language/say.ts";
 import { ApiError, api } from "../../state/api.ts";
 import type { DraftState } from "../../state/draft-store.ts";
 import { draftStore } from "../../state/use-draft.ts";
@@ -37,10 +38,10 @@ export function PlanFile({ state, market, currency }: Props) {
   const { differences, file = null } = compared ?? {};
   const shown = file ?? plan;
   return (
-    <section aria-label="The plan as a whole" className="mt-6 border border-base-300 bg-base-100 p-4">
-      <h2 className="mb-2 font-semibold">The plan as a whole</h2>
+    <section aria-label={say("The plan as a whole")} className="mt-6 border border-base-300 bg-base-100 p-4">
+      <h2 className="mb-2 font-semibold">{say("The plan as a whole")}</h2>
       <p className="mb-2 text-[13px] text-quiet">
-        What it would change is shown first, and can be undone. Shops get nothing of it before it is released.
+        {say("What it would change is shown first, and can be undone. Shops get nothing of it before it is released.")}
       </p>
       <div className="flex flex-wrap items-center gap-3">
         {plan && (
@@ -49,16 +50,16 @@ export function PlanFile({ state, market, currency }: Props) {
             download="plan.json"
             href={`data:application/json;charset=utf-8,${encodeURIComponent(asFile)}`}
           >
-            Save the draft as JSON
+            {say("Save the draft as JSON")}
           </a>
         )}
         <FileField
-          label="Read a plan"
+          label={say("Read a plan")}
           accept="application/json,.json"
           onFile={(file) => void read(() => file.text())}
         />
         <button type="button" className="btn btn-sm" onClick={() => void read(demoPlan)}>
-          The demo store
+          {say("The demo store")}
         </button>
         {plan && (
           <button
@@ -66,18 +67,18 @@ export function PlanFile({ state, market, currency }: Props) {
             className="btn btn-sm"
             onClick={() => setCompared({ differences: differencesBetween(draft.entities, []), file: null })}
           >
-            An empty store
+            {say("An empty store")}
           </button>
         )}
       </div>
       {problems.length > 0 && (
         <div role="alert" className="mt-3 text-warning">
-          <p className="font-semibold">This file was not taken:</p>
+          <p className="font-semibold">{say("This file was not taken:")}</p>
           <ul className="max-h-48 overflow-y-auto">
             {problems.slice(0, 20).map((problem) => (
               <li key={problem}>{problem}</li>
             ))}
-            {problems.length > 20 && <li>and {problems.length - 20} more</li>}
+            {problems.length > 20 && <li>{say("and {count} more", { count: problems.length - 20 })}</li>}
           </ul>
         </div>
       )}
@@ -85,8 +86,8 @@ export function PlanFile({ state, market, currency }: Props) {
         <div className="mt-3">
           <p className="font-semibold">
             {differences.length === 0
-              ? "The draft says the same."
-              : `${differences.length === 1 ? "One change" : `${differences.length} changes`} to the draft:`}
+              ? say("The draft says the same.")
+              : say("{count, plural, one {One change} other {# changes}} to the draft:", { count: differences.length })}
           </p>
           {differences.length > 0 && shown && (
             <>
@@ -107,7 +108,7 @@ export function PlanFile({ state, market, currency }: Props) {
                   setCompared(null);
                 }}
               >
-                Take {differences.length === 1 ? "it" : "them all"}
+                {say("Take {count, plural, one {it} other {them all}}", { count: differences.length })}
               </button>
             </>
           )}

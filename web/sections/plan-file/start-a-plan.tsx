@@ -1,8 +1,9 @@
 import { useState } from "react";
 import { CheckField } from "../../fields/check-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
-import { CURRENCY_CHOICES, LANGUAGE_CHOICES } from "../../names/code-choices.ts";
-import { COUNTRY_NAMES } from "../../names/place-names.ts";
+import { say } from "../../language/say.ts";
+import { currencyChoices, languageChoicesOfAll } from "../../names/code-choices.ts";
+import { countryChoices } from "../../names/place-names.ts";
 import type { DraftState } from "../../state/draft-store.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
 import { draftStore } from "../../state/use-draft.ts";
@@ -11,8 +12,8 @@ import { PlanFile } from "./plan-file.tsx";
 
 const choicesOf = (choices: readonly { value: string; words: string }[]) =>
   Object.fromEntries(choices.map(({ value, words }) => [value, words]));
-const CURRENCIES = choicesOf(CURRENCY_CHOICES);
-const LANGUAGES = choicesOf(LANGUAGE_CHOICES);
+const CURRENCIES = choicesOf(currencyChoices());
+const LANGUAGES = choicesOf(languageChoicesOfAll());
 
 /** An empty store: nothing has been decided yet. */
 export function StartAPlan({ state, currency: seen }: { state: DraftState; currency: string }) {
@@ -27,10 +28,10 @@ export function StartAPlan({ state, currency: seen }: { state: DraftState; curre
       country === ""
         ? null
         : {
-            ...{ country, name: COUNTRY_NAMES[country] ?? country, currency, language },
+            ...{ country, name: countryChoices()[country] ?? country, currency, language },
             timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
           };
-    const called = name.trim() === "" ? "My store" : name.trim().slice(0, 100);
+    const called = name.trim() === "" ? say("My store") : name.trim().slice(0, 100);
     draftStore.commit(...beginning(called, first, withDelivery));
     // One looks from where something is.
     if (first)
@@ -38,8 +39,10 @@ export function StartAPlan({ state, currency: seen }: { state: DraftState; curre
   };
   return (
     <section className="mx-auto mt-16 max-w-xl border border-base-300 bg-base-100 p-6">
-      <h1 className="mb-1 text-[17px] font-bold">This store has no plan yet</h1>
-      <p className="mb-4 text-quiet">Start one: say where you sell, then how you deliver, then what you give.</p>
+      <h1 className="mb-1 text-[17px] font-bold">{say("This store has no plan yet")}</h1>
+      <p className="mb-4 text-quiet">
+        {say("Start one: say where you sell, then how you deliver, then what you give.")}
+      </p>
       <form
         className="grid gap-3"
         onSubmit={(event) => {
@@ -49,36 +52,38 @@ export function StartAPlan({ state, currency: seen }: { state: DraftState; curre
       >
         <input
           className="input input-sm w-full"
-          aria-label="The store's name"
-          placeholder="The store's name"
+          aria-label={say("The store's name")}
+          placeholder={say("The store's name")}
           maxLength={100}
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
         <div className="flex flex-wrap gap-3">
           <SelectField
-            label="Sells first in"
+            label={say("Sells first in")}
             value={country}
-            choices={{ "": "say it later", ...COUNTRY_NAMES }}
+            choices={{ "": say("say it later"), ...countryChoices() }}
             onCommit={setCountry}
           />
           {country !== "" && (
             <>
-              <SelectField label="Currency there" value={currency} choices={CURRENCIES} onCommit={setCurrency} />
-              <SelectField label="Language there" value={language} choices={LANGUAGES} onCommit={setLanguage} />
+              <SelectField label={say("Currency there")} value={currency} choices={CURRENCIES} onCommit={setCurrency} />
+              <SelectField label={say("Language there")} value={language} choices={LANGUAGES} onCommit={setLanguage} />
             </>
           )}
         </div>
         {country !== "" && (
           <CheckField
-            label={`With one way of delivering for 5 ${currency}, free from 50 ${currency}, to begin with`}
+            label={say("With one way of delivering for 5 {currency}, free from 50 {currency}, to begin with", {
+              currency,
+            })}
             checked={withDelivery}
             onCommit={setWithDelivery}
           />
         )}
         <div>
           <button type="submit" className="btn btn-neutral btn-sm">
-            Start
+            {say("Start")}
           </button>
         </div>
       </form>

@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 import type { ImportPreview as Preview } from "../../../server/catalogue/import-products.ts";
 import { FileField } from "../../fields/file-field.tsx";
+import { say } from "../../language/say.ts";
 import { ApiError, api } from "../../state/api.ts";
 import { ImportPreview } from "./import-preview.tsx";
 
@@ -34,13 +35,13 @@ export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
     if (result.kind === "taken") await onTaken();
   };
   return (
-    <section aria-label="The catalogue as a file" className="border border-base-300 bg-base-100 p-3">
+    <section aria-label={say("The catalogue as a file")} className="border border-base-300 bg-base-100 p-3">
       <div className="flex flex-wrap items-center gap-3">
         <a className="btn btn-sm" href="/api/products/csv" download="catalogue.csv">
-          Save the catalogue as CSV
+          {say("Save the catalogue as CSV")}
         </a>
         <FileField
-          label="Read a catalogue"
+          label={say("Read a catalogue")}
           accept=".csv,text/csv"
           disabled={progress !== null}
           onFile={(file) => void read(file)}
@@ -50,11 +51,11 @@ export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
         <p className="mt-2 flex items-center gap-3">
           <progress
             className="progress progress-primary w-60"
-            aria-label="Rows read"
+            aria-label={say("Rows read")}
             value={progress.done}
             max={progress.of}
           />
-          {progress.done} of {progress.of} rows
+          {say("{done} of {of} rows", { done: progress.done, of: progress.of })}
           <button
             type="button"
             className="btn btn-xs"
@@ -62,7 +63,7 @@ export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
               stopped.current = true;
             }}
           >
-            Stop
+            {say("Stop")}
           </button>
         </p>
       )}
@@ -74,17 +75,23 @@ export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
         />
       )}
       {outcome?.kind === "taken" && (
-        <p className="mt-2">{outcome.products === 1 ? "One product taken." : `${outcome.products} products taken.`}</p>
+        <p className="mt-2">
+          {outcome.products === 1
+            ? say("One product taken.")
+            : say("{products} products taken.", { products: outcome.products })}
+        </p>
       )}
-      {outcome?.kind === "dropped" && <p className="mt-2">Nothing was taken. The catalogue is as it was.</p>}
+      {outcome?.kind === "dropped" && <p className="mt-2">{say("Nothing was taken. The catalogue is as it was.")}</p>}
       {outcome?.kind === "refused" && (
         <div role="alert" className="mt-2 text-warning">
-          <p className="font-semibold">This file was not taken; the catalogue is as it was.</p>
+          <p className="font-semibold">{say("This file was not taken; the catalogue is as it was.")}</p>
           <ul>
             {outcome.lines.slice(0, MOST_LINES).map((line) => (
               <li key={line}>{line}</li>
             ))}
-            {outcome.lines.length > MOST_LINES && <li>and {outcome.lines.length - MOST_LINES} more</li>}
+            {outcome.lines.length > MOST_LINES && (
+              <li>{say("and {count} more", { count: outcome.lines.length - MOST_LINES })}</li>
+            )}
           </ul>
         </div>
       )}
@@ -98,7 +105,10 @@ async function take(file: File, onProgress: (progress: Progress) => void, isStop
   const rows = parsed.data.at(-1)?.join("") === "" ? parsed.data.slice(0, -1) : parsed.data;
   const broken = parsed.errors.filter(({ code }) => code !== "UndetectableDelimiter");
   if (broken.length > 0)
-    return { kind: "refused", lines: broken.map(({ row, message }) => `row ${(row ?? 0) + 1} ${message}`) };
+    return {
+      kind: "refused",
+      lines: broken.map(({ row, message }) => say("row {row} {message}", { row: (row ?? 0) + 1, message })),
+    };
   const [header = [], ...body] = rows.map((cells, i) =>
     i === 0 ? cells.map((cell) => cell.replace(/^\uFEFF/, "").trim()) : cells,
   );

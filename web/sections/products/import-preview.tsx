@@ -1,4 +1,5 @@
 import type { ImportPreview as Preview } from "../../../server/catalogue/import-products.ts";
+import { say } from "../../language/say.ts";
 
 type Props = { preview: Preview; onTake: () => void; onDrop: () => void };
 
@@ -6,15 +7,18 @@ type Props = { preview: Preview; onTake: () => void; onDrop: () => void };
 export const ImportPreview = ({ preview: { added, changed, same, examples }, onTake, onDrop }: Props) => (
   <div role="status" className="mt-2 grid gap-2">
     <p>
-      <strong>{counted(added, "new product")}</strong>, <strong>{counted(changed, "changed product")}</strong>,{" "}
-      {counted(same, "product")} as they are. Products that the file does not name stay.
+      <strong>{say("{count, plural, one {# new product} other {# new products}}", { count: added })}</strong>,{" "}
+      <strong>{say("{count, plural, one {# changed product} other {# changed products}}", { count: changed })}</strong>
+      {say(", {counted} as they are. Products that the file does not name stay.", {
+        counted: say("{count, plural, one {# product} other {# products}}", { count: same }),
+      })}
     </p>
     {examples.length > 0 && (
       <table className="table table-sm text-[14px] [&_td]:align-top [&_td]:text-[14px]">
         <thead>
           <tr className="text-[13px] text-quiet">
-            <th scope="col">Product</th>
-            <th scope="col">What would be different</th>
+            <th scope="col">{say("Product")}</th>
+            <th scope="col">{say("What would be different")}</th>
           </tr>
         </thead>
         <tbody>
@@ -25,7 +29,7 @@ export const ImportPreview = ({ preview: { added, changed, same, examples }, onT
               </th>
               <td>
                 {differences.length === 0
-                  ? "It is new."
+                  ? say("It is new.")
                   : differences.map(({ part, before, after }) => (
                       <span key={part} className="block">
                         {part}: {before} → {after}
@@ -38,18 +42,21 @@ export const ImportPreview = ({ preview: { added, changed, same, examples }, onT
       </table>
     )}
     {added + changed > examples.length && (
-      <p className="text-[13px] text-quiet">and {counted(added + changed - examples.length, "more product")}</p>
+      <p className="text-[13px] text-quiet">
+        {say("and {counted}", {
+          counted: say("{count, plural, one {# more product} other {# more products}}", {
+            count: added + changed - examples.length,
+          }),
+        })}
+      </p>
     )}
     <div className="flex gap-2">
       <button type="button" className="btn btn-neutral btn-sm" onClick={onTake}>
-        Take these products
+        {say("Take these products")}
       </button>
       <button type="button" className="btn btn-sm" onClick={onDrop}>
-        Leave the catalogue as it is
+        {say("Leave the catalogue as it is")}
       </button>
     </div>
   </div>
 );
-
-/** @example counted(1, "new product") // "1 new product" */
-const counted = (count: number, words: string) => `${count} ${words}${count === 1 ? "" : "s"}`;

@@ -1,4 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { Product } from "../../../server/catalogue/product.ts";
@@ -11,6 +12,7 @@ import { isAtMostAll } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { TypedField } from "../../fields/typed-field.tsx";
+import { say } from "../../language/say.ts";
 import { asChoices } from "../../names/code-choices.ts";
 import { api, problemWords } from "../../state/api.ts";
 import { useCatalogueNames } from "../../state/known-names.ts";
@@ -20,10 +22,10 @@ import { asWritten } from "./as-written.ts";
 type Props = { plan: Plan; product: CatalogueProduct; onSaved: () => Promise<void> };
 
 const DELIVERY = {
-  like: "charged like other goods",
-  "ships-free": "ships free",
-  "nothing-to-ship": "has nothing to ship",
-  "own-charge": "has a charge of its own",
+  like: phrase("charged like other goods"),
+  "ships-free": phrase("ships free"),
+  "nothing-to-ship": phrase("has nothing to ship"),
+  "own-charge": phrase("has a charge of its own"),
 } as const;
 
 /** Everything about one product. Each change is saved at once. */
@@ -43,22 +45,22 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
       <NameAndPrice now={now} currencies={currencies} onProduct={save} />
       <div className="flex flex-wrap items-end gap-3">
         <QuantityField
-          label="Weight of one piece"
+          label={say("Weight of one piece")}
           quantity={now.weight}
           units={WEIGHT_UNITS}
           onQuantity={(weight) => save({ ...now, weight })}
           onEmpty={() => save(setOptional(now, "weight", undefined))}
         />
         <TypedField
-          label="Size, such as 40 × 30 × 20 cm"
+          label={say("Size, such as 40 × 30 × 20 cm")}
           value={now.size ? `${now.size.length} × ${now.size.width} × ${now.size.height} ${now.size.unit}` : ""}
           problemOf={(text) =>
-            text.trim() === "" || sizeOf(text) ? null : "three figures and a unit: 40 × 30 × 20 cm"
+            text.trim() === "" || sizeOf(text) ? null : say("three figures and a unit: 40 × 30 × 20 cm")
           }
           onCommit={(text) => save(setOptional(now, "size", sizeOf(text)))}
         />
         <TextField
-          label="Parcel class"
+          label={say("Parcel class")}
           className="w-32"
           value={now.parcelClass}
           leaf="product/parcelClass"
@@ -67,14 +69,14 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
           onEmpty={() => save(setOptional(now, "parcelClass", undefined))}
         />
         <ListField
-          label="Categories"
+          label={say("Categories")}
           value={now.categories ?? []}
           leaf="product/categories"
           choices={asChoices(names.categories)}
           onCommit={(categories) => save({ ...now, categories })}
         />
         <ListField
-          label="Tags"
+          label={say("Tags")}
           value={now.tags ?? []}
           leaf="product/tags"
           choices={asChoices(names.tags)}
@@ -84,7 +86,7 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
       </div>
       <div className="flex flex-wrap items-end gap-3">
         <SelectField
-          label="At the checkout it"
+          label={say("At the checkout it")}
           value={delivery?.kind ?? "like"}
           choices={DELIVERY}
           onCommit={(kind) => {
@@ -96,15 +98,15 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
         {delivery?.kind === "own-charge" && (
           <>
             <SelectField
-              label="Charged for each"
+              label={say("Charged for each")}
               value={delivery.per}
-              choices={{ piece: "piece", line: "line" }}
+              choices={{ piece: say("piece"), line: say("line") }}
               onCommit={(per) => save({ ...now, delivery: { ...delivery, per } })}
             />
             {currencies.map((currency) => (
               <MoneyField
                 key={currency}
-                label={`Own charge, ${currency}`}
+                label={say("Own charge, {currency}", { currency })}
                 className="w-24"
                 value={delivery.amounts[currency]}
                 currency={currency}
@@ -117,7 +119,7 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
       </div>
       {saving.error && (
         <p role="alert" className="text-warning">
-          Not saved: {problemWords(saving.error)}
+          {say("Not saved: {problemWords}", { problemWords: problemWords(saving.error) })}
         </p>
       )}
     </section>
@@ -129,11 +131,16 @@ type NameProps = { now: Product; currencies: readonly string[]; onProduct: (prod
 /** What it is called, what it costs in each currency, its tax, and whether it is new. */
 const NameAndPrice = ({ now, currencies, onProduct }: NameProps) => (
   <div className="flex flex-wrap items-end gap-3">
-    <TextField label="Name" value={now.name} leaf="product/name" onCommit={(name) => onProduct({ ...now, name })} />
+    <TextField
+      label={say("Name")}
+      value={now.name}
+      leaf="product/name"
+      onCommit={(name) => onProduct({ ...now, name })}
+    />
     {[...new Set([...currencies, ...Object.keys(now.prices)])].map((currency) => (
       <MoneyField
         key={currency}
-        label={`Price, ${currency}`}
+        label={say("Price, {currency}", { currency })}
         className="w-24"
         value={now.prices[currency]}
         currency={currency}
@@ -142,7 +149,7 @@ const NameAndPrice = ({ now, currencies, onProduct }: NameProps) => (
       />
     ))}
     <TextField
-      label="Tax, % (empty: the zone's)"
+      label={say("Tax, % (empty: the zone's)")}
       className="w-28"
       value={now.taxRate}
       leaf="product/taxRate"
@@ -152,7 +159,7 @@ const NameAndPrice = ({ now, currencies, onProduct }: NameProps) => (
       onEmpty={() => onProduct(setOptional(now, "taxRate", undefined))}
     />
     <CheckField
-      label="is sold used"
+      label={say("is sold used")}
       className="pb-1.5"
       checked={now.used ?? false}
       onCommit={(used) => onProduct(setOptional(now, "used", used || undefined))}

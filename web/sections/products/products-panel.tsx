@@ -1,9 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { makersMoney } from "../../../core/money/format.ts";
+import { allOf } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import { CheckField } from "../../fields/check-field.tsx";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
 import { CATALOGUE, PRODUCTS, productsFound } from "../../state/server-queries.ts";
 import { useDebounced } from "../../state/use-debounced.ts";
 import { CatalogueFile } from "./catalogue-file.tsx";
@@ -38,46 +40,51 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
   const needing = optionsByWeight(plan);
   const tally = data?.tally;
   return (
-    <section aria-label="Products" className="grid gap-3">
-      <h2 className="text-[20px] leading-7 font-bold">Products</h2>
+    <section aria-label={say("Products")} className="grid gap-3">
+      <h2 className="text-[20px] leading-7 font-bold">{say("Products")}</h2>
       {error && (
         <p role="alert" className="text-warning">
-          The catalogue could not be read: {error.message}
+          {say("The catalogue could not be read: {message}", { message: error.message })}
         </p>
       )}
       {tally && (
         <p className={tally.withoutWeight > 0 && needing.length > 0 ? "text-warning" : "text-quiet"}>
-          {tally.products === 1 ? "One product" : `${tally.products} products`};{" "}
+          {tally.products === 1 ? say("One product") : say("{products} products", { products: tally.products })};{" "}
           {tally.withoutWeight === 0
-            ? "everything that is shipped has a weight."
-            : `${tally.withoutWeight} that ${tally.withoutWeight === 1 ? "is" : "are"} shipped ${tally.withoutWeight === 1 ? "has" : "have"} no weight. ` +
+            ? say("everything that is shipped has a weight.")
+            : say(
+                "{withoutWeight} that {withoutWeight, plural, one {is} other {are}} shipped {withoutWeight, plural, one {has} other {have}} no weight. ",
+                { withoutWeight: tally.withoutWeight },
+              ) +
               (needing.length > 0
-                ? `${new Intl.ListFormat("en").format(needing)} cannot be priced with them in the cart.`
-                : "No charge asks for it.")}
+                ? say("{value} cannot be priced with them in the cart.", {
+                    value: allOf(needing),
+                  })
+                : say("No charge asks for it."))}
         </p>
       )}
       <div className="flex flex-wrap items-center gap-3">
         <input
           type="search"
           className="input input-sm w-64"
-          aria-label="Search products"
-          placeholder="Name or SKU"
+          aria-label={say("Search products")}
+          placeholder={say("Name or SKU")}
           value={typed}
           maxLength={100}
           disabled={missing}
           onChange={(event) => setTyped(event.target.value)}
         />
-        <CheckField label="only without a weight" checked={missing} onCommit={setMissing} />
+        <CheckField label={say("only without a weight")} checked={missing} onCommit={setMissing} />
       </div>
       <div className="max-h-[360px] overflow-y-auto border border-base-300 bg-base-100">
         <table className="table table-sm text-[14px] [&_td]:text-[14px]">
           <thead>
             <tr className="text-[13px] text-quiet">
               <td className="w-0" />
-              <th scope="col">Product</th>
-              <th scope="col">Weight</th>
-              <th scope="col">Parcel class</th>
-              <th scope="col">Delivery of its own</th>
+              <th scope="col">{say("Product")}</th>
+              <th scope="col">{say("Weight")}</th>
+              <th scope="col">{say("Parcel class")}</th>
+              <th scope="col">{say("Delivery of its own")}</th>
             </tr>
           </thead>
           <tbody>
@@ -87,7 +94,7 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
                   <input
                     type="checkbox"
                     className="checkbox checkbox-xs"
-                    aria-label={`Tick ${product.name}`}
+                    aria-label={say("Tick {name}", { name: product.name })}
                     checked={ticked.has(product.sku)}
                     disabled={!ticked.has(product.sku) && ticked.size >= MOST_TICKED}
                     onChange={(event) => tick(product, event.target.checked)}
@@ -109,7 +116,7 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
                     ? `${product.weight.value} ${product.weight.unit}`
                     : isNotShipped(product)
                       ? ""
-                      : "not known"}
+                      : say("not known")}
                 </td>
                 <td>{product.parcelClass}</td>
                 <td>{deliveryWords(product)}</td>
@@ -117,7 +124,7 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
             ))}
           </tbody>
         </table>
-        {data?.products.length === 0 && <p className="p-3 text-quiet">No product is called that.</p>}
+        {data?.products.length === 0 && <p className="p-3 text-quiet">{say("No product is called that.")}</p>}
       </div>
       {several.length > 0 && (
         <SeveralProducts products={several} onSaved={changed} onClear={() => setTicked(new Map())} />
@@ -142,7 +149,7 @@ function deliveryWords({ delivery }: CatalogueProduct): string {
   if (!delivery) return "";
   if (delivery.kind !== "own-charge") return delivery.kind.replaceAll("-", " ");
   const amounts = Object.entries(delivery.amounts).map(([currency, minor]) => makersMoney(minor, currency));
-  return `${amounts.join(", ")} for each ${delivery.per}`;
+  return say("{amounts} for each {per}", { amounts: amounts.join(", "), per: delivery.per });
 }
 
 /** Options whose price hangs on weight. */

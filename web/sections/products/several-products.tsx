@@ -1,5 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { Product } from "../../../server/catalogue/product.ts";
 import { ListField } from "../../fields/list-field.tsx";
@@ -8,6 +9,7 @@ import { readPercent } from "../../fields/read-figure.ts";
 import { isAtMostAll } from "../../fields/rules.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { api, problemWords } from "../../state/api.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { asWritten } from "./as-written.ts";
@@ -16,19 +18,19 @@ type Props = { products: readonly CatalogueProduct[]; onSaved: () => Promise<voi
 type Change = (product: Product) => Product;
 
 const PARTS = {
-  categories: "add to categories",
-  tags: "add tags",
-  parcelClass: "set the parcel class",
-  weight: "set the weight of one piece",
-  taxRate: "set the tax",
-  delivery: "set the delivery",
+  categories: phrase("add to categories"),
+  tags: phrase("add tags"),
+  parcelClass: phrase("set the parcel class"),
+  weight: phrase("set the weight of one piece"),
+  taxRate: phrase("set the tax"),
+  delivery: phrase("set the delivery"),
 } as const;
 type Part = keyof typeof PARTS;
 
 const DELIVERY = {
-  like: "charged like other goods",
-  "ships-free": "ships free",
-  "nothing-to-ship": "has nothing to ship",
+  like: phrase("charged like other goods"),
+  "ships-free": phrase("ships free"),
+  "nothing-to-ship": phrase("has nothing to ship"),
 } as const;
 
 /** One change made to all products that are ticked. */
@@ -39,27 +41,31 @@ export function SeveralProducts({ products, onSaved, onClear }: Props) {
     onSuccess: onSaved,
   });
   return (
-    <section aria-label="The products that are ticked" className="grid gap-2 border-l-2 border-primary pl-3">
+    <section aria-label={say("The products that are ticked")} className="grid gap-2 border-l-2 border-primary pl-3">
       <div className="flex flex-wrap items-end gap-3">
         <SelectField
-          label={products.length === 1 ? "With the product ticked" : `With the ${products.length} products ticked`}
+          label={
+            products.length === 1
+              ? say("With the product ticked")
+              : say("With the {count} products ticked", { count: products.length })
+          }
           value={part}
           choices={PARTS}
           onCommit={setPart}
         />
         <PartField key={part} part={part} onChange={(change) => saving.mutate(change)} />
         <button type="button" className="btn btn-ghost btn-sm" onClick={onClear}>
-          Untick all
+          {say("Untick all")}
         </button>
       </div>
       {saving.isSuccess && (
         <p role="status" className="text-quiet">
-          Saved.
+          {say("Saved.")}
         </p>
       )}
       {saving.error && (
         <p role="alert" className="text-warning">
-          Not saved: {problemWords(saving.error)}
+          {say("Not saved: {problemWords}", { problemWords: problemWords(saving.error) })}
         </p>
       )}
     </section>
@@ -73,7 +79,7 @@ function PartField({ part, onChange }: { part: Part; onChange: (change: Change) 
     case "tags":
       return (
         <ListField
-          label={part === "tags" ? "Tags" : "Categories"}
+          label={part === "tags" ? say("Tags") : say("Categories")}
           value={[]}
           leaf={`product/${part}`}
           onCommit={(added) =>
@@ -84,7 +90,7 @@ function PartField({ part, onChange }: { part: Part; onChange: (change: Change) 
     case "parcelClass":
       return (
         <TextField
-          label="Parcel class"
+          label={say("Parcel class")}
           value={undefined}
           leaf="product/parcelClass"
           onCommit={(parcelClass) => onChange((product) => ({ ...product, parcelClass }))}
@@ -93,7 +99,7 @@ function PartField({ part, onChange }: { part: Part; onChange: (change: Change) 
     case "weight":
       return (
         <QuantityField
-          label="Weight"
+          label={say("Weight")}
           quantity={undefined}
           units={WEIGHT_UNITS}
           onQuantity={(weight) => onChange((product) => ({ ...product, weight }))}
@@ -102,7 +108,7 @@ function PartField({ part, onChange }: { part: Part; onChange: (change: Change) 
     case "taxRate":
       return (
         <TextField
-          label="Tax, %"
+          label={say("Tax, %")}
           className="w-28"
           value={undefined}
           leaf="product/taxRate"
@@ -114,9 +120,9 @@ function PartField({ part, onChange }: { part: Part; onChange: (change: Change) 
     case "delivery":
       return (
         <SelectField<keyof typeof DELIVERY | "">
-          label="At the checkout they are"
+          label={say("At the checkout they are")}
           value=""
-          choices={{ "": "choose…", ...DELIVERY }}
+          choices={{ "": say("choose…"), ...DELIVERY }}
           onCommit={(kind) => {
             if (kind === "like") onChange((product) => setOptional(product, "delivery", undefined));
             else if (kind !== "") onChange((product) => ({ ...product, delivery: { kind } }));

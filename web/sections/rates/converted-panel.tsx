@@ -2,11 +2,12 @@ import { useMemo, useState } from "react";
 import { stepWords } from "../../../core/explain/offer-sentence.ts";
 import { amountOf } from "../../../core/measures/measure-spec.ts";
 import { convertedOverTime } from "../../../core/money/drift.ts";
-import { makersMoney } from "../../../core/money/format.ts";
 import type { RateTable } from "../../../core/money/rates.ts";
 import { goalOf } from "../../../core/offers/trigger.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { columnsOf } from "../../editors/amounts/columns.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
 import { HistoryChart } from "./history-chart.tsx";
 
 /** Goals that are converted, and the range shoppers would have seen of each over the table's days. */
@@ -42,21 +43,21 @@ export function ConvertedPanel({ plan, table }: { plan: Plan; table: RateTable }
   if (goals.length === 0) return null;
   const current = goals[chosen] ?? goals[0];
   return (
-    <section aria-label="Converted goals">
-      <h2 className="mb-1 font-semibold">Converted goals, as shoppers would have seen them</h2>
+    <section aria-label={say("Converted goals")}>
+      <h2 className="mb-1 font-semibold">{say("Converted goals, as shoppers would have seen them")}</h2>
       <div className="overflow-x-auto">
         <table className="table table-sm text-[14px] [&_td]:text-[14px]">
           <thead>
             <tr className="text-[13px] text-quiet">
-              <th scope="col">Goal</th>
+              <th scope="col">{say("Goal")}</th>
               <th scope="col" className="text-right">
-                Lowest
+                {say("Lowest")}
               </th>
               <th scope="col" className="text-right">
-                Highest
+                {say("Highest")}
               </th>
               <th scope="col" className="text-right">
-                Changes
+                {say("Changes")}
               </th>
             </tr>
           </thead>

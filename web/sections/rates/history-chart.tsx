@@ -1,6 +1,7 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { ShownOn } from "../../../core/money/drift.ts";
-import { makersMoney } from "../../../core/money/format.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
 
 type Props = { name: string; currency: string; shown: readonly ShownOn[]; goal: number | null };
 
@@ -10,7 +11,7 @@ export function HistoryChart({ name, currency, shown, goal }: Props) {
   return (
     <figure className="mt-2 border border-base-300 bg-base-100 p-2">
       <figcaption className="px-2 text-[13px] text-quiet">
-        {name}, {shown.length === 1 ? "one day" : `${shown.length} days`}
+        {name}, {shown.length === 1 ? say("one day") : say("{count} days", { count: shown.length })}
       </figcaption>
       <ResponsiveContainer width="100%" height={180}>
         <LineChart data={[...shown]} margin={{ top: 10, right: 20, bottom: 0, left: 20 }}>

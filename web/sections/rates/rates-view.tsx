@@ -9,6 +9,7 @@ import { readFigure } from "../../fields/read-figure.ts";
 import { isMoreThanNothing } from "../../fields/rules.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { BaseAmountPanel } from "./base-amount-panel.tsx";
@@ -62,21 +63,25 @@ export function RatesView({ plan, market }: { plan: Plan; market: Market | null 
       <div className="flex flex-wrap items-end gap-3">
         {tables.length > 1 && (
           <SelectField
-            label="Table"
+            label={say("Table")}
             value={table?.id ?? ""}
             choices={choicesOf(tables, ({ id }) => id)}
             onCommit={setChosen}
           />
         )}
-        <FileField label="Read a file of reference rates" accept=".csv,text/csv" onFile={(file) => void read(file)} />
+        <FileField
+          label={say("Read a file of reference rates")}
+          accept=".csv,text/csv"
+          onFile={(file) => void read(file)}
+        />
         <span className="text-[13px] text-quiet">
-          A row for each day, a column for each currency, as central banks publish them.
+          {say("A row for each day, a column for each currency, as central banks publish them.")}
         </span>
       </div>
       {problems.length > 0 && (
         <ul role="alert" className="text-warning">
           {problems.slice(0, 10).map((problem) => (
-            <li key={problem}>Not taken: {problem}</li>
+            <li key={problem}>{say("Not taken: {problem}", { problem })}</li>
           ))}
         </ul>
       )}
@@ -95,7 +100,9 @@ export function RatesView({ plan, market }: { plan: Plan; market: Market | null 
           <BaseAmountPanel table={table} />
         </>
       ) : (
-        <p className="text-quiet">There are no exchange rates yet. Read a file, and amounts can be converted by it.</p>
+        <p className="text-quiet">
+          {say("There are no exchange rates yet. Read a file, and amounts can be converted by it.")}
+        </p>
       )}
     </div>
   );
@@ -114,24 +121,27 @@ function BaseQuestion({ days, first, onBase, onDrop }: QuestionProps) {
   const [newest] = [...days].sort((a, b) => (a.date < b.date ? 1 : -1));
   const [code, rate] = Object.entries(newest?.rates ?? {}).find(([one]) => one !== base) ?? [];
   return (
-    <section aria-label="What the rates are for" className="grid justify-items-start gap-2 border border-warning p-3">
+    <section
+      aria-label={say("What the rates are for")}
+      className="grid justify-items-start gap-2 border border-warning p-3"
+    >
       <SelectField
-        label={`${days.length === 1 ? "One day" : `${days.length} days`} read. For one of which currency are these rates?`}
+        label={say("{part} read. For one of which currency are these rates?", {
+          part: days.length === 1 ? say("One day") : say("{count} days", { count: days.length }),
+        })}
         value={base}
         choices={Object.fromEntries([...new Set([first, ...BASES])].map((one) => [one, one]))}
         onCommit={setBase}
       />
       {code && rate && (
-        <p className="text-[13px] text-quiet">
-          Then 1 {base} is {rate} {code}.
-        </p>
+        <p className="text-[13px] text-quiet">{say("Then 1 {base} is {rate} {code}.", { base, rate, code })}</p>
       )}
       <div className="flex gap-2">
         <button type="button" className="btn btn-sm btn-neutral" onClick={() => onBase(base)}>
-          Take these rates
+          {say("Take these rates")}
         </button>
         <button type="button" className="btn btn-sm" onClick={onDrop}>
-          Leave them
+          {say("Leave them")}
         </button>
       </div>
     </section>
@@ -149,23 +159,23 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
       days: table.days.map((one) => (one === day ? { ...day, rates: setOptional(day.rates, code, rate) } : one)),
     });
   return (
-    <section aria-label="Rates by day">
+    <section aria-label={say("Rates by day")}>
       <h2 className="mb-1 flex flex-wrap items-baseline gap-1 font-semibold">
-        For one
+        {say("For one")}
         <SelectField
-          label="The currency that rates are for one of"
+          label={say("The currency that rates are for one of")}
           look="word"
           value={table.base}
           choices={Object.fromEntries([...new Set([table.base, ...BASES])].map((code) => [code, code]))}
           onCommit={(base) => onTable({ ...table, base })}
         />
-        , by day; the newest is in force
+        {say(", by day; the newest is in force")}
       </h2>
       <div className="max-h-64 overflow-auto border border-base-300 bg-base-100">
         <table className="table table-xs text-[13px] [&_td]:text-[13px]">
           <thead>
             <tr className="text-quiet">
-              <th scope="col">Day</th>
+              <th scope="col">{say("Day")}</th>
               {currencies.map((code) => (
                 <th key={code} scope="col" className="text-right">
                   {code}
@@ -179,7 +189,7 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
                 <th scope="row" className="font-normal whitespace-nowrap">
                   <DayField
                     label=""
-                    ariaLabel={`Day of the rates of ${day.date}`}
+                    ariaLabel={say("Day of the rates of {date}", { date: day.date })}
                     className="w-34"
                     value={day.date}
                     leaf="rates/days/date"
@@ -193,7 +203,7 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
                   <td key={code} className="text-right">
                     <TextField
                       label=""
-                      ariaLabel={`${code} on ${day.date}`}
+                      ariaLabel={say("{code} on {date}", { code, date: day.date })}
                       className="w-24 text-right"
                       value={day.rates[code]}
                       leaf="rates/days/rates/*"
@@ -209,7 +219,9 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
           </tbody>
         </table>
       </div>
-      {days.length > NEWEST && <p className="text-[13px] text-quiet">and {days.length - NEWEST} earlier days</p>}
+      {days.length > NEWEST && (
+        <p className="text-[13px] text-quiet">{say("and {count} earlier days", { count: days.length - NEWEST })}</p>
+      )}
       <form
         className="mt-2 flex items-end gap-2"
         onSubmit={(event) => {
@@ -220,7 +232,7 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
         }}
       >
         <DayField
-          label="A further day, with the newest rates to start from"
+          label={say("A further day, with the newest rates to start from")}
           className="w-44"
           placeholder="2026-11-28"
           value={date}
@@ -229,7 +241,7 @@ function DaysTable({ table, onTable }: { table: RateTable; onTable: (table: Rate
           onCommit={setDate}
         />
         <button type="submit" className="btn btn-sm" disabled={date === ""}>
-          Add the day
+          {say("Add the day")}
         </button>
       </form>
     </section>

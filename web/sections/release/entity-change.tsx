@@ -2,6 +2,7 @@ import { type ChangeLine, changeLines } from "../../../core/explain/change-lines
 import type { Market } from "../../../core/places/market.ts";
 import { ENTITY_KINDS, type Entity, type EntityKind } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { say } from "../../language/say.ts";
 import { entityWords } from "../../names/entity-words.ts";
 
 type Props = {
@@ -27,14 +28,16 @@ export function EntityChange({ kind, before, after, plan, former, market, curren
   return (
     <li>
       <p className="text-[13px] text-quiet">
-        {before === null ? "New" : after === null ? "Removed" : "Changed"} {ENTITY_KINDS[kind].words}
+        {before === null ? say("New") : after === null ? say("Removed") : say("Changed")} {ENTITY_KINDS[kind].words}
       </p>
       {was !== null && was !== is && <p className={after ? "text-quiet line-through" : ""}>{was}</p>}
       {is !== null && <p className="font-semibold">{is}</p>}
       <Lines lines={lines.slice(0, MOST_AT_ONCE)} />
       {lines.length > MOST_AT_ONCE && (
         <details className="text-[13px]">
-          <summary className="min-h-6 cursor-pointer text-quiet">And {lines.length - MOST_AT_ONCE} more parts</summary>
+          <summary className="min-h-6 cursor-pointer text-quiet">
+            {say("And {count} more parts", { count: lines.length - MOST_AT_ONCE })}
+          </summary>
           <Lines lines={lines.slice(MOST_AT_ONCE)} />
         </details>
       )}
@@ -49,7 +52,7 @@ const Lines = ({ lines }: { lines: readonly ChangeLine[] }) =>
         <li key={path.join("/")} className="break-words">
           <span className="text-quiet">{what}:</span> {before !== null && <s className="text-quiet">{before}</s>}
           {before !== null && after !== null && " "}
-          {after === null ? <span className="text-quiet">(gone)</span> : <span>{after}</span>}
+          {after === null ? <span className="text-quiet">{say("(gone)")}</span> : <span>{after}</span>}
         </li>
       ))}
     </ul>

@@ -4,7 +4,7 @@ import { Link } from "wouter";
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { SelectField } from "../../fields/select-field.tsx";
-import { counted } from "../../names/counted.ts";
+import { say } from "../../language/say.ts";
 import { releaseAt, releaseList } from "../../state/server-queries.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { PlanDifferences, plansDiffer } from "./plan-differences.tsx";
@@ -25,33 +25,46 @@ export function OpenedRelease({ number, draft, market, currency }: Props) {
   const others = (releases.data?.releases ?? []).filter((one) => one.number !== number);
   const failure = opened.error ?? other.error;
   return (
-    <section aria-label={`Release ${number}`} className="mt-6 border border-base-300 bg-base-100 p-4">
+    <section aria-label={say("Release {number}", { number })} className="mt-6 border border-base-300 bg-base-100 p-4">
       <div className="flex flex-wrap items-center gap-3">
-        <h2 className="font-semibold">Release {number}</h2>
+        <h2 className="font-semibold">{say("Release {number}", { number })}</h2>
         <Link href="/release" className="link ml-auto text-[13px]">
-          Close it
+          {say("Close it")}
         </Link>
       </div>
       {failure && (
         <p role="alert" className="mt-2 text-warning">
-          It could not be read: {failure.message}.
+          {say("It could not be read: {message}.", { message: failure.message })}
         </p>
       )}
       {plan && (
         <>
           <p className="mt-1 text-[13px] text-quiet">
-            {counted(plan.options.length, "delivery option", "delivery options")},{" "}
-            {counted(plan.offers.filter(({ on }) => on).length, "offer", "offers").toLowerCase()} on,{" "}
-            {counted(plan.zones.length, "zone").toLowerCase()} in {counted(plan.markets.length, "market").toLowerCase()}
-            . Checksum {opened.data?.release.checksum.slice(0, 12)}.
+            {say("{counted}, {counted2} on, {counted3} in {counted4}. Checksum", {
+              counted: say("{count, plural, one {One delivery option} other {# delivery options}}", {
+                count: plan.options.length,
+              }),
+              counted2: say("{count, plural, one {One offer} other {# offers}}", {
+                count: plan.offers.filter(({ on }) => on).length,
+              }).toLowerCase(),
+              counted3: say("{count, plural, one {One zone} other {# zones}}", {
+                count: plan.zones.length,
+              }).toLowerCase(),
+              counted4: say("{count, plural, one {One market} other {# markets}}", {
+                count: plan.markets.length,
+              }).toLowerCase(),
+            })}{" "}
+            {opened.data?.release.checksum.slice(0, 12)}.
           </p>
           <div className="mt-3 flex flex-wrap items-end gap-3">
             <SelectField
-              label="Compared with"
+              label={say("Compared with")}
               value={against}
               choices={{
-                [DRAFT]: "the draft",
-                ...Object.fromEntries(others.map((one) => [String(one.number), `release ${one.number}`])),
+                [DRAFT]: say("the draft"),
+                ...Object.fromEntries(
+                  others.map((one) => [String(one.number), say("release {number}", { number: one.number })]),
+                ),
               }}
               onCommit={setAgainst}
             />
@@ -60,7 +73,7 @@ export function OpenedRelease({ number, draft, market, currency }: Props) {
               download={`release-${number}.json`}
               href={`data:application/json;charset=utf-8,${encodeURIComponent(`${JSON.stringify(plan, null, 2)}\n`)}`}
             >
-              Save as JSON
+              {say("Save as JSON")}
             </a>
             <MakeDraft number={number} plan={plan} draft={draft} />
           </div>
@@ -70,8 +83,13 @@ export function OpenedRelease({ number, draft, market, currency }: Props) {
         <div className="mt-3">
           <p className="mb-2 font-semibold">
             {differences.length === 0
-              ? `${against === DRAFT ? "The draft" : `Release ${against}`} says the same.`
-              : `${counted(differences.length, "thing", "things")} ${differences.length === 1 ? "is" : "are"} otherwise in ${against === DRAFT ? "the draft" : `release ${against}`}:`}
+              ? say("{part} says the same.", {
+                  part: against === DRAFT ? say("The draft") : say("Release {number}", { number: against }),
+                })
+              : say("{count, plural, one {One thing is} other {# things are}} otherwise in {part}:", {
+                  count: differences.length,
+                  part: against === DRAFT ? say("the draft") : say("release {number}", { number: against }),
+                })}
           </p>
           <PlanDifferences differences={differences} was={plan} now={compared} market={market} currency={currency} />
         </div>
@@ -90,7 +108,7 @@ function MakeDraft({ number, plan, draft }: { number: number; plan: Plan; draft:
       disabled={edits.length === 0}
       onClick={() => draftStore.commit(...edits.map(({ change }) => change))}
     >
-      Make the draft what release {number} was
+      {say("Make the draft what release {number} was", { number })}
     </button>
   );
 }

@@ -6,7 +6,7 @@ import { momentOf } from "../../../core/time/zone-clock.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { DayField } from "../../fields/day-field.tsx";
 import { RadioField } from "../../fields/radio-field.tsx";
-import { counted } from "../../names/counted.ts";
+import { say } from "../../language/say.ts";
 import { momentOfYear } from "../../names/moment-words.ts";
 import { FindingsContext, useOpenFindings } from "../../state/findings-context.tsx";
 import { keptSamples } from "../../state/server-queries.ts";
@@ -30,7 +30,7 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
   const { checks } = useContext(FindingsContext);
   // Nothing is released before somebody could have been told what is wrong with it.
   const isLooking = checks.findings === null && checks.failure === null;
-  const waitsFor = unsaved ? "Saving the draft first…" : isLooking ? "Checking the draft first…" : null;
+  const waitsFor = unsaved ? say("Saving the draft first…") : isLooking ? say("Checking the draft first…") : null;
   const wrong = useOpenFindings().filter(({ severity }) => severity === "wrong");
   const { data } = useQuery(keptSamples);
   const fallen = useMemo(
@@ -53,14 +53,19 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
   const asks = wrong.length > 0 || fallen.length > 0;
   return (
     // No form: Enter in a field of it keeps what was typed, and must not release.
-    <section aria-label="How it is released" className="mt-4 grid gap-3 border-t border-base-300 pt-4">
+    <section aria-label={say("How it is released")} className="mt-4 grid gap-3 border-t border-base-300 pt-4">
       <fieldset className="flex flex-wrap items-end gap-x-5 gap-y-2">
-        <legend className="mb-1 text-[13px] text-quiet">Shops get it</legend>
-        <RadioField name="release-when" label="at once" checked={!isLater} onChoose={() => setIsLater(false)} />
-        <RadioField name="release-when" label="from a moment on" checked={isLater} onChoose={() => setIsLater(true)} />
+        <legend className="mb-1 text-[13px] text-quiet">{say("Shops get it")}</legend>
+        <RadioField name="release-when" label={say("at once")} checked={!isLater} onChoose={() => setIsLater(false)} />
+        <RadioField
+          name="release-when"
+          label={say("from a moment on")}
+          checked={isLater}
+          onChoose={() => setIsLater(true)}
+        />
         {isLater && (
           <DayField
-            label={`Moment in ${timeZone.replaceAll("_", " ")}`}
+            label={say("Moment in {timeZone}", { timeZone: timeZone.replaceAll("_", " ") })}
             placeholder="2026-12-24T08:00"
             leaf="offer/schedule/from"
             value={local}
@@ -70,12 +75,15 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
         )}
         {instant !== null && (
           <span className="pb-1.5 text-[13px] text-quiet">
-            {momentOfYear(instant, timeZone)} there, {momentOfYear(instant, "UTC")} UTC
+            {say("{momentOfYear} there, {momentOfYear2} UTC", {
+              momentOfYear: momentOfYear(instant, timeZone),
+              momentOfYear2: momentOfYear(instant, "UTC"),
+            })}
           </span>
         )}
       </fieldset>
       <label className="grid gap-1 text-[13px] text-quiet">
-        A note for those who look at it later
+        {say("A note for those who look at it later")}
         <input
           className="input input-sm w-full max-w-xl text-base-content"
           value={note}
@@ -86,27 +94,33 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
       {asks && (
         <div className="border-l-2 border-warning pl-3">
           {wrong.length > 0 && (
-            <ul aria-label="Known to be wrong" className="grid gap-1 text-[13px] text-warning">
+            <ul aria-label={say("Known to be wrong")} className="grid gap-1 text-[13px] text-warning">
               {wrong.slice(0, MOST_SHOWN).map(({ sentence }) => (
                 <li key={sentence}>{sentence}</li>
               ))}
-              {wrong.length > MOST_SHOWN && <li>and {wrong.length - MOST_SHOWN} more in Checks</li>}
+              {wrong.length > MOST_SHOWN && (
+                <li>{say("and {count} more in Checks", { count: wrong.length - MOST_SHOWN })}</li>
+              )}
             </ul>
           )}
           {fallen.length > 0 && (
             <p className="text-[13px] text-warning">
-              {counted(fallen.length, "sample cart sees something else", "sample carts see something else")} than it
-              should:{" "}
-              {fallen
-                .slice(0, MOST_SHOWN)
-                .map(({ name }) => name)
-                .join(", ")}
-              {fallen.length > MOST_SHOWN && " and more"}.
+              {say("{counted} than it should: {map}", {
+                counted: say(
+                  "{count, plural, one {One sample cart sees something else} other {# sample carts see something else}}",
+                  { count: fallen.length },
+                ),
+                map: fallen
+                  .slice(0, MOST_SHOWN)
+                  .map(({ name }) => name)
+                  .join(", "),
+              })}
+              {fallen.length > MOST_SHOWN && say(" and more")}.
             </p>
           )}
           <CheckField
             className="mt-1.5 min-h-6"
-            label="I have seen this, and release it all the same"
+            label={say("I have seen this, and release it all the same")}
             checked={known}
             onCommit={setKnown}
           />
@@ -120,7 +134,11 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
           onClick={() => onRelease(wanted, forget)}
         >
           {waitsFor ??
-            `Release as number ${next}${instant === null ? "" : `, from ${momentOfYear(instant, timeZone)}`}`}
+            say("Release as number {next}{part}", {
+              next,
+              part:
+                instant === null ? "" : say(", from {momentOfYear}", { momentOfYear: momentOfYear(instant, timeZone) }),
+            })}
         </button>
       </div>
     </section>

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "wouter";
 import type { Release } from "../../../server/releases/release.ts";
+import { say, theReader } from "../../language/say.ts";
 import { momentOfYear } from "../../names/moment-words.ts";
 import { api, problemWords } from "../../state/api.ts";
 import { releaseList } from "../../state/server-queries.ts";
@@ -18,15 +19,15 @@ export function ReleaseTable({ timeZone, opened }: Props) {
   });
   return (
     <div className="overflow-x-auto border border-base-300 bg-base-100">
-      <table aria-label="Releases" className="table text-[14px]">
+      <table aria-label={say("Releases")} className="table text-[14px]">
         <thead>
           <tr className="text-[13px] text-quiet">
-            <th scope="col">Number</th>
-            <th scope="col">Made</th>
-            <th scope="col">Where it stands</th>
-            <th scope="col">Note</th>
+            <th scope="col">{say("Number")}</th>
+            <th scope="col">{say("Made")}</th>
+            <th scope="col">{say("Where it stands")}</th>
+            <th scope="col">{say("Note")}</th>
             <th scope="col">
-              <span className="sr-only">What can be done</span>
+              <span className="sr-only">{say("What can be done")}</span>
             </th>
           </tr>
         </thead>
@@ -37,14 +38,19 @@ export function ReleaseTable({ timeZone, opened }: Props) {
                 <Link
                   className="link"
                   href={`/release#${release.number}`}
-                  aria-label={`Open release ${release.number}`}
+                  aria-label={say("Open release {number}", { number: release.number })}
                 >
                   {release.number}
                 </Link>
               </th>
               <td>
-                {new Date(release.releasedAt).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}
-                <span className="block text-[13px] text-quiet">by {release.releasedBy}</span>
+                {new Date(release.releasedAt).toLocaleString(theReader().clock, {
+                  dateStyle: "medium",
+                  timeStyle: "short",
+                })}
+                <span className="block text-[13px] text-quiet">
+                  {say("by {releasedBy}", { releasedBy: release.releasedBy })}
+                </span>
               </td>
               <td>{stateWords(release, timeZone)}</td>
               <td className="max-w-64 break-words">{release.note}</td>
@@ -54,11 +60,12 @@ export function ReleaseTable({ timeZone, opened }: Props) {
                     <button
                       type="button"
                       className="btn btn-xs mr-2"
-                      title="Takes the draft's rates and today's public holidays into it"
+                      title={say("Takes the draft's rates and today's public holidays into it")}
                       disabled={changing.isPending}
                       onClick={() => changing.mutate({ number: release.number, do: "freeze-anew" })}
                     >
-                      Freeze rates anew<span className="sr-only"> in release {release.number}</span>
+                      {say("Freeze rates anew")}
+                      <span className="sr-only"> {say("in release {number}", { number: release.number })}</span>
                     </button>
                     <button
                       type="button"
@@ -66,7 +73,8 @@ export function ReleaseTable({ timeZone, opened }: Props) {
                       disabled={changing.isPending}
                       onClick={() => changing.mutate({ number: release.number, do: "call-off" })}
                     >
-                      Call off<span className="sr-only"> release {release.number}</span>
+                      {say("Call off")}
+                      <span className="sr-only"> {say("release {number}", { number: release.number })}</span>
                     </button>
                   </>
                 )}
@@ -78,8 +86,8 @@ export function ReleaseTable({ timeZone, opened }: Props) {
       {(changing.error ?? releases.error) && (
         <p role="alert" className="p-3 text-warning">
           {changing.error
-            ? `Not done: ${problemWords(changing.error)}.`
-            : `The releases could not be loaded: ${releases.error?.message}`}
+            ? say("Not done: {problemWords}.", { problemWords: problemWords(changing.error) })
+            : say("The releases could not be loaded: {message}", { message: releases.error?.message ?? "" })}
         </p>
       )}
     </div>
@@ -92,15 +100,19 @@ function stateWords({ state, moment }: Release, timeZone: string) {
     case "in-force":
       return (
         <span className="text-primary">
-          what shops get
-          {from !== null && <span className="block text-[13px] text-quiet">since {from}</span>}
+          {say("what shops get")}
+          {from !== null && <span className="block text-[13px] text-quiet">{say("since {from}", { from })}</span>}
         </span>
       );
     case "waiting":
-      return <span className="font-semibold">waits until {from}</span>;
+      return (
+        <span className="font-semibold">
+          {say("waits until")} {from}
+        </span>
+      );
     case "called-off":
-      return <span className="text-quiet">called off</span>;
+      return <span className="text-quiet">{say("called off")}</span>;
     case "past":
-      return <span className="text-quiet">replaced</span>;
+      return <span className="text-quiet">{say("replaced")}</span>;
   }
 }

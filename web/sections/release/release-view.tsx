@@ -4,6 +4,7 @@ import { horizonOf } from "../../../core/time/occurrences.ts";
 import type { Stretch } from "../../../core/time/stretch.ts";
 import type { WaitingRelease } from "../../../server/draft/read-draft.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { say } from "../../language/say.ts";
 import { momentOfYear } from "../../names/moment-words.ts";
 import { api, problemWords } from "../../state/api.ts";
 import { releasedPlan } from "../../state/released-plan.ts";
@@ -44,12 +45,15 @@ export function ReleaseView() {
   const isOpened = opened !== null && /^\d+$/.test(opened);
   return (
     <div className="mx-auto max-w-[900px]">
-      <SectionHeading className="text-[20px] font-bold">Release</SectionHeading>
-      <p className="mt-1 text-quiet">Shops are answered from the release in force. The draft is only seen here.</p>
-      <section aria-label="Changes" className="mt-4 border border-base-300 bg-base-100 p-4">
+      <SectionHeading className="text-[20px] font-bold">{say("Release")}</SectionHeading>
+      <p className="mt-1 text-quiet">
+        {say("Shops are answered from the release in force. The draft is only seen here.")}
+      </p>
+      <section aria-label={say("Changes")} className="mt-4 border border-base-300 bg-base-100 p-4">
         {differences.length === 0 ? (
           <p>
-            Nothing has changed since release {draft.release?.number}. Change a goal in Offers, and it is listed here.
+            {say("Nothing has changed since release")} {draft.release?.number}
+            {say(". Change a goal in Offers, and it is listed here.")}
           </p>
         ) : (
           <PlanDifferences differences={differences} was={former} now={plan} market={market} currency={currency} />
@@ -70,11 +74,11 @@ export function ReleaseView() {
         <Horizon plan={plan} />
         {releasing.error && (
           <p role="alert" className="mt-3 text-warning">
-            Not released: {problemWords(releasing.error)}
+            {say("Not released: {problemWords}", { problemWords: problemWords(releasing.error) })}
           </p>
         )}
       </section>
-      <h2 className="mt-6 mb-2 font-semibold">Releases</h2>
+      <h2 className="mt-6 mb-2 font-semibold">{say("Releases")}</h2>
       <ReleaseTable timeZone={timeZone} opened={opened} />
       {isOpened && (
         <OpenedRelease key={opened} number={Number(opened)} draft={plan} market={market} currency={currency} />
@@ -89,11 +93,14 @@ const nextNumber = ({ lastRelease }: { lastRelease: number }) => lastRelease + 1
 /** What waits replaces whatever is released before its moment: that is said where one releases. */
 const Waiting = ({ waiting, timeZone }: { waiting: readonly WaitingRelease[]; timeZone: string }) =>
   waiting.length > 0 && (
-    <ul aria-label="Releases that wait" className="mt-3 border-l-2 border-primary pl-3 text-[13px]">
+    <ul aria-label={say("Releases that wait")} className="mt-3 border-l-2 border-primary pl-3 text-[13px]">
       {waiting.map(({ number, moment, isDraft }) => (
         <li key={number}>
-          Release {number} waits until {momentOfYear(Date.parse(moment), timeZone)}
-          {isDraft ? ", and says what the draft says." : "."} What is released before is replaced by it then.
+          {say("Release {number} waits until {momentOfYear}{part} What is released before is replaced by it then.", {
+            number,
+            momentOfYear: momentOfYear(Date.parse(moment), timeZone),
+            part: isDraft ? say(", and says what the draft says.") : ".",
+          })}
         </li>
       ))}
     </ul>
@@ -111,7 +118,7 @@ function Horizon({ plan }: { plan: Plan }) {
     .at(-1);
   return last === undefined ? null : (
     <p className="mt-3 text-[13px] text-quiet">
-      What comes again without an end is worked out until {last}: give it a later start before then.
+      {say("What comes again without an end is worked out until {last}: give it a later start before then.", { last })}
     </p>
   );
 }

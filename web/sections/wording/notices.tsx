@@ -6,6 +6,7 @@ import { explainAt } from "../../../core/queries/explain-at.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { EditingContext, editingIn } from "../../editors/editing.ts";
+import { say } from "../../language/say.ts";
 import { locationNameIn } from "../../names/location-name.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
@@ -27,7 +28,7 @@ export function Notices() {
     const body: Notice = {
       id,
       position: lastPosition(notices),
-      name: "New notice",
+      name: say("New notice"),
       on: true,
       zones: [],
       surfaces: ["banner", "cart"],
@@ -38,7 +39,9 @@ export function Notices() {
   return (
     <div className="grid gap-4">
       <p className="text-quiet">
-        Told beside what offers say, to everybody it is for. A notice promises nothing: it has no goal and no amounts.
+        {say(
+          "Told beside what offers say, to everybody it is for. A notice promises nothing: it has no goal and no amounts.",
+        )}
       </p>
       {notices.map((notice, i) => (
         <EditingContext
@@ -68,7 +71,7 @@ export function Notices() {
         </EditingContext>
       ))}
       <button type="button" className="btn btn-sm justify-self-start" onClick={add}>
-        <Plus size={14} aria-hidden /> Add a notice
+        <Plus size={14} aria-hidden /> {say("Add a notice")}
       </button>
     </div>
   );

@@ -1,5 +1,6 @@
 import { EditorState, type Extension, type Transaction } from "@codemirror/state";
 import { Decoration, EditorView, MatchDecorator, ViewPlugin, type ViewUpdate, WidgetType } from "@codemirror/view";
+import { say } from "../../language/say.ts";
 import { CHIP } from "./chips.ts";
 
 class Chip extends WidgetType {
@@ -16,7 +17,7 @@ class Chip extends WidgetType {
   override toDOM(): HTMLElement {
     const chip = document.createElement("span");
     chip.className = "placeholder-chip";
-    chip.textContent = this.kind ? `${this.name} by number` : this.name;
+    chip.textContent = this.kind ? say("{name} by number", { name: this.name }) : this.name;
     chip.setAttribute("aria-label", `placeholder ${this.name}`);
     return chip;
   }

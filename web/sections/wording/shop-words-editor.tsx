@@ -5,6 +5,8 @@ import { STORE_ID } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { languageChoices, languageName } from "../../language/codes.ts";
+import { say } from "../../language/say.ts";
 import { WORDS as ENGLISH } from "../../preview/shopper/shop-words/en.ts";
 import { hasShopWords, loadShopWords, shippedWord } from "../../preview/shopper/shop-words.ts";
 import { setOptional } from "../../state/set-optional.ts";
@@ -12,27 +14,26 @@ import { draftStore } from "../../state/use-draft.ts";
 
 type Props = { plan: Plan; languages: readonly string[] };
 
-const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
-
 /** The words around the cart, a language at a time: those that ship, and what the store says instead. */
 export function ShopWordsEditor({ plan, languages }: Props) {
   const [chosen, choose] = useState(languages[0] ?? "en");
   const language = languages.includes(chosen) ? chosen : (languages[0] ?? "en");
   return (
-    <section aria-label="Words around the cart" className="grid gap-3">
-      <h2 className="font-semibold">Words around the cart</h2>
+    <section aria-label={say("Words around the cart")} className="grid gap-3">
+      <h2 className="font-semibold">{say("Words around the cart")}</h2>
       <p className="text-[13px] text-quiet">
-        Shoppers read these beside prices and options. They ship in nine languages; type where your shop says it
-        otherwise.
+        {say(
+          "Shoppers read these beside prices and options. They ship in nine languages; type where your shop says it otherwise.",
+        )}
       </p>
       <SelectField
-        label="In"
+        label={say("In")}
         className="w-48"
         value={language}
-        choices={Object.fromEntries(languages.map((tag) => [tag, languageNames.of(tag) ?? tag]))}
+        choices={languageChoices(languages)}
         onCommit={choose}
       />
-      <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
         <Words key={language} plan={plan} language={language} />
       </Suspense>
     </section>
@@ -55,7 +56,7 @@ function Words({ plan, language }: { plan: Plan; language: string }) {
           <span className="pt-1.5 text-[13px] text-quiet">{ENGLISH[word]}</span>
           <TextField
             label=""
-            ariaLabel={`“${ENGLISH[word]}” in ${languageNames.of(language) ?? language}`}
+            ariaLabel={say("“{value}” in {of}", { value: ENGLISH[word], of: languageName(language) })}
             className="w-full"
             dir="auto"
             placeholder={shippedWord(word, language)}

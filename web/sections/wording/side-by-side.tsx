@@ -5,6 +5,7 @@ import type { Offer, Step } from "../../../core/offers/offer.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { exampleMessages } from "../../../core/queries/example-messages.ts";
 import { textsFor } from "../../../core/quote/messages/step-messages.ts";
+import { say } from "../../language/say.ts";
 import { ProgressDisplay } from "../../preview/shopper/progress-display.tsx";
 import { STATE_WORDS } from "./wording-grid.tsx";
 
@@ -23,7 +24,7 @@ const hasShare = (state: string): state is keyof typeof SHARE => Object.hasOwn(S
 /** Everything a step can say to a shopper, state beside state. */
 export function SideBySide({ store, example, offer, step, surface, locale }: Props) {
   return (
-    <ul aria-label="All states" className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-2">
+    <ul aria-label={say("All states")} className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-2">
       {MESSAGE_STATES.map((state) => {
         const texts = textsFor(step.wording, store.wording, surface, [state]);
         const picked = texts && pickText(texts, locale, []);
@@ -31,9 +32,9 @@ export function SideBySide({ store, example, offer, step, surface, locale }: Pro
         const share = hasShare(state) ? SHARE[state] : null;
         return (
           <li key={state} className="border border-base-300 bg-base-100 p-2.5">
-            <p className="text-[13px] text-quiet">{STATE_WORDS[state]}</p>
+            <p className="text-[13px] text-quiet">{say(STATE_WORDS[state])}</p>
             <p className={`text-[14px] font-semibold ${said ? "" : "text-quiet"}`} lang={picked?.locale} dir="auto">
-              {said ? ("text" in said ? said.text : said.problem) : "says nothing"}
+              {said ? ("text" in said ? said.text : said.problem) : say("says nothing")}
             </p>
             {said && share !== null && (
               <ProgressDisplay
@@ -41,7 +42,7 @@ export function SideBySide({ store, example, offer, step, surface, locale }: Pro
                 ladder={[
                   { goal: 10, counted: Math.round(share * 10), reached: share === 1, measure: offer.counts.kind },
                 ]}
-                label={STATE_WORDS[state]}
+                label={say(STATE_WORDS[state])}
               />
             )}
           </li>

@@ -2,6 +2,7 @@ import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
 import { EditorState } from "@codemirror/state";
 import { EditorView, keymap } from "@codemirror/view";
 import { useEffect, useRef, useState } from "react";
+import { say } from "../../language/say.ts";
 import { chipAt, chipsIn } from "./chips.ts";
 import { placeholderChips } from "./placeholder-chips.ts";
 
@@ -103,7 +104,7 @@ export default function TextEditor({ label, text, locale, placeholders, validate
           .filter((name) => chipAt(typed, name))
           .map((name) => (
             <button
-              key={`without ${name}`}
+              key={say("without {name}", { name })}
               type="button"
               className="btn btn-ghost btn-xs font-normal"
               onClick={() => {
@@ -122,12 +123,12 @@ export default function TextEditor({ label, text, locale, placeholders, validate
             onClose();
           }}
         >
-          Say nothing
+          {say("Say nothing")}
         </button>
       </div>
       {problem && (
         <p role="alert" className="text-[13px] text-warning">
-          Not kept: {problem}. Escape gives the old text back.
+          {say("Not kept: {problem}. Escape gives the old text back.", { problem })}
         </p>
       )}
       {!problem &&

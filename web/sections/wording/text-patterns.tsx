@@ -5,6 +5,7 @@ import type { Step } from "../../../core/offers/offer.ts";
 import { goalOf } from "../../../core/offers/trigger.ts";
 import type { exampleMessages } from "../../../core/queries/example-messages.ts";
 import { PatternList } from "../../fields/pattern-list.tsx";
+import { say } from "../../language/say.ts";
 
 type Props = {
   example: ReturnType<typeof exampleMessages>;
@@ -21,7 +22,7 @@ export default function TextPatterns({ example, offer, step, languages, source, 
     freeDeliveryTexts(languages, source, { pattern, hasGoal: goalOf(step.trigger) !== undefined });
   return (
     <PatternList
-      label="Common texts"
+      label={say("Common texts")}
       patterns={TEXT_PATTERNS.map(({ id, name }) => ({ id, name, says: readings(example, offer, step.id, setOf(id)) }))}
       onTake={(id) => {
         const pattern = TEXT_PATTERNS.find((one) => one.id === id);

@@ -11,7 +11,7 @@ import {
 import { downloadText } from "../../fields/download-text.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
-import { counted } from "../../names/counted.ts";
+import { say } from "../../language/say.ts";
 import { draftStore } from "../../state/use-draft.ts";
 
 /** Texts for translators, out and in, as XLIFF or as JSON of ICU messages. All of a file is taken, or none of it. */
@@ -36,11 +36,11 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
     setTaken("texts" in found ? found.texts.length : 0);
   };
   return (
-    <section aria-label="For translators" className="mt-5 border border-base-300 bg-base-100 p-3">
-      <h2 className="mb-2 font-semibold">For translators</h2>
+    <section aria-label={say("For translators")} className="mt-5 border border-base-300 bg-base-100 p-3">
+      <h2 className="mb-2 font-semibold">{say("For translators")}</h2>
       <div className="flex flex-wrap items-center gap-3">
         <SelectField
-          label="Into"
+          label={say("Into")}
           className="w-24"
           value={target}
           choices={Object.fromEntries(targets.map((locale) => [locale, locale]))}
@@ -54,26 +54,35 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
             downloadText(xliffOf(units, source, target), "application/xliff+xml", `wording.${target}.xlf`);
           }}
         >
-          Save as XLIFF
+          {say("Save as XLIFF")}
         </button>
         <button
           type="button"
           className="btn btn-sm"
           onClick={() => downloadText(textsJson(units, [source, target]), "application/json", `wording.${target}.json`)}
         >
-          Save as JSON
+          {say("Save as JSON")}
         </button>
-        <FileField label="Read translations" accept=".xlf,.xliff,.json" onFile={(file) => void read(file)} />
+        <FileField label={say("Read translations")} accept=".xlf,.xliff,.json" onFile={(file) => void read(file)} />
         <span className="text-[13px] text-quiet">
           {untranslated === 0
-            ? `Nothing is missing in ${target}.`
-            : `${counted(untranslated, "text is", "texts are")} missing in ${target}.`}
+            ? say("Nothing is missing in {target}.", { target })
+            : say("{counted} missing in {target}.", {
+                counted: say("{count, plural, one {One text is} other {# texts are}}", { count: untranslated }),
+                target,
+              })}
         </span>
       </div>
-      {taken !== null && <p className="mt-2">{counted(taken, "text")} read.</p>}
+      {taken !== null && (
+        <p className="mt-2">
+          {say("{counted} read.", {
+            counted: say("{count, plural, one {One text} other {# texts}}", { count: taken }),
+          })}
+        </p>
+      )}
       {problems.length > 0 && (
         <div role="alert" className="mt-2 text-warning">
-          <p className="font-semibold">This file was not taken:</p>
+          <p className="font-semibold">{say("This file was not taken:")}</p>
           <ul>
             {problems.slice(0, 20).map(({ path, message }) => (
               <li key={`${path} ${message}`}>
@@ -101,16 +110,16 @@ function readTextsJson(text: string): { texts: IncomingText[] } | { problems: Pr
   try {
     parsed = JSON.parse(text);
   } catch (error) {
-    return { problems: [{ path: "the file", message: error instanceof Error ? error.message : String(error) }] };
+    return { problems: [{ path: say("the file"), message: error instanceof Error ? error.message : String(error) }] };
   }
   if (typeof parsed !== "object" || parsed === null)
-    return { problems: [{ path: "the file", message: "is no object of languages" }] };
+    return { problems: [{ path: say("the file"), message: say("is no object of languages") }] };
   const texts: IncomingText[] = [];
   const problems: Problem[] = [];
   for (const [locale, units] of Object.entries(parsed)) {
     for (const [unit, said] of Object.entries(typeof units === "object" && units !== null ? units : {})) {
       if (typeof said === "string") texts.push({ unit, locale, text: said });
-      else problems.push({ path: `${unit} (${locale})`, message: "is no text" });
+      else problems.push({ path: `${unit} (${locale})`, message: say("is no text") });
     }
   }
   return problems.length > 0 ? { problems } : { texts };

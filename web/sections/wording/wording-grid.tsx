@@ -3,6 +3,7 @@ import { MESSAGE_STATES, type MessageState, type Surface } from "../../../core/m
 import { stepVariableKinds, stepVariableNames } from "../../../core/messages/step-variables.ts";
 import type { StepWording } from "../../../core/messages/step-wording.ts";
 import { formattingProblems, missingPlurals, wordingProblems } from "../../../core/messages/wording.ts";
+import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { exampleMessages } from "../../../core/queries/example-messages.ts";
 import {
@@ -12,6 +13,8 @@ import {
   withText,
 } from "../../../core/translation/translation-units.ts";
 import { arrowsInTable } from "../../fields/arrow-keys.ts";
+import { languageName } from "../../language/codes.ts";
+import { say } from "../../language/say.ts";
 import { chipsIn } from "./chips.ts";
 
 const TextEditor = lazy(() => import("./text-editor.tsx"));
@@ -30,25 +33,23 @@ type Props = {
   onWording: (wording: StepWording) => void;
 };
 
-export const STATE_WORDS: Readonly<Record<MessageState, string>> = {
-  empty: "Nothing in the cart yet",
-  "on-the-way": "On the way",
-  "nearly-there": "Nearly there",
-  between: "An earlier step is earned",
-  reached: "Reached",
-  top: "Top of the ladder",
-  covered: "Has it without this",
-  "code-missing": "Only the code is missing",
-  blocked: "Cannot be reached",
-  "sign-in": "Only signing in is missing",
-  "not-for-place": "Not for this place",
-  "place-unknown": "Place not known yet",
+export const STATE_WORDS: Readonly<Record<MessageState, Phrase>> = {
+  empty: phrase("Nothing in the cart yet"),
+  "on-the-way": phrase("On the way"),
+  "nearly-there": phrase("Nearly there"),
+  between: phrase("An earlier step is earned"),
+  reached: phrase("Reached"),
+  top: phrase("Top of the ladder"),
+  covered: phrase("Has it without this"),
+  "code-missing": phrase("Only the code is missing"),
+  blocked: phrase("Cannot be reached"),
+  "sign-in": phrase("Only signing in is missing"),
+  "not-for-place": phrase("Not for this place"),
+  "place-unknown": phrase("Place not known yet"),
 };
 
 /** Letters that fit on one or two lines there. */
 const ROOM: Readonly<Record<Surface, number>> = { banner: 60, cart: 80, checkout: 80 };
-
-const languageNames = new Intl.DisplayNames(["en"], { type: "language" });
 
 /** States down, languages across: every text of a step with how it reads from the current standpoint. */
 export function WordingGrid(props: Props) {
@@ -67,7 +68,7 @@ export function WordingGrid(props: Props) {
             <th scope="col">{name}</th>
             {languages.map((locale) => (
               <th key={locale} scope="col">
-                {languageNames.of(locale) ?? locale}
+                {languageName(locale)}
                 {locale === source && " (source)"}
               </th>
             ))}
@@ -79,7 +80,7 @@ export function WordingGrid(props: Props) {
             return (
               <tr key={state} data-at={`${at}/${state}`}>
                 <th scope="row" className="w-36 align-top font-normal text-quiet">
-                  {STATE_WORDS[state]}
+                  {say(STATE_WORDS[state])}
                 </th>
                 {languages.map((locale) => {
                   const key = `${state}/${locale}`;
@@ -122,11 +123,11 @@ type CellProps = Props & {
 function Cell(props: CellProps) {
   const { plan, example, offer, step, surface, state, locale, texts, source, open } = props;
   const text = texts[locale] ?? "";
-  const words = `${STATE_WORDS[state]}, ${languageNames.of(locale) ?? locale}`;
+  const words = `${say(STATE_WORDS[state])}, ${languageName(locale)}`;
   const variables = stepVariableNames(state);
   if (open) {
     return (
-      <Suspense fallback={<span className="text-quiet">{text || "Loading…"}</span>}>
+      <Suspense fallback={<span className="text-quiet">{text || say("Loading…")}</span>}>
         <TextEditor
           label={words}
           text={text}
@@ -142,7 +143,7 @@ function Cell(props: CellProps) {
             const lost = chipsIn(texts[source] ?? "").filter(
               (one) => locale !== source && !chipsIn(typed).includes(one),
             );
-            return lost.length > 0 ? `the source also says {${lost.join("}, {")}}` : null;
+            return lost.length > 0 ? say("the source also says '{'{lost}'}'", { lost: lost.join("}, {") }) : null;
           }}
           hints={(typed) => pluralHints(typed, locale)}
           onText={props.onText}
@@ -159,11 +160,11 @@ function Cell(props: CellProps) {
     <button
       type="button"
       className="block w-full cursor-text text-left"
-      aria-label={`${words}. Change`}
+      aria-label={say("{words}. Change", { words })}
       onClick={props.onOpen}
     >
       {text === "" ? (
-        <span className={anyText ? "text-warning" : "text-quiet"}>{anyText ? "not translated" : "–"}</span>
+        <span className={anyText ? "text-warning" : "text-quiet"}>{anyText ? say("not translated") : "–"}</span>
       ) : (
         <span dir="auto" lang={locale}>
           {withChips(text)}
@@ -176,11 +177,13 @@ function Cell(props: CellProps) {
       )}
       {reads && "text" in reads && room !== null && (
         <span className={`text-[13px] ${reads.text.length > room ? "text-warning" : "text-quiet"}`}>
-          {reads.text.length} of {room} letters
+          {say("{count} of {room} letters", { count: reads.text.length, room })}
         </span>
       )}
       {isOutdated(unit, locale, source) && (
-        <span className="block text-[13px] text-warning">The source has changed since this was translated</span>
+        <span className="block text-[13px] text-warning">
+          {say("The source has changed since this was translated")}
+        </span>
       )}
       {pluralHints(text, locale).map((hint) => (
         <span key={hint} className="block text-[13px] text-warning">
@@ -197,9 +200,13 @@ const fromOf = ({ wording, surface, state, locale }: CellProps): Record<string, 
 };
 
 const pluralHints = (text: string, locale: string): string[] =>
-  missingPlurals(text, locale).map(
-    ({ placeholder, forms }) =>
-      `${languageNames.of(locale) ?? locale} also has the form${forms.length === 1 ? "" : "s"} ${forms.join(", ")} for {${placeholder}}`,
+  missingPlurals(text, locale).map(({ placeholder, forms }) =>
+    say("{of} also has the form{count, plural, one {} other {s}} {forms} for '{'{placeholder}'}'", {
+      of: languageName(locale),
+      count: forms.length,
+      forms: forms.join(", "),
+      placeholder,
+    }),
   );
 
 /** Placeholders stand out from the text around them. */

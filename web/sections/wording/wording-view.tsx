@@ -12,6 +12,7 @@ import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/tr
 import { Popover } from "../../fields/popover.tsx";
 import { RadioField } from "../../fields/radio-field.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { say } from "../../language/say.ts";
 import { languagesRead } from "../../names/languages.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
@@ -55,12 +56,17 @@ export function WordingView() {
   const offer = whole || inNotices || inWords ? undefined : (offers.find(({ id }) => id === selected) ?? offers[0]);
   return (
     <div className="grid grid-cols-[minmax(150px,200px)_minmax(0,1fr)] gap-5 max-[1000px]:grid-cols-1">
-      <nav aria-label="Wording of">
-        <SectionHeading className="mb-2 font-semibold">What shoppers read</SectionHeading>
+      <nav aria-label={say("Wording of")}>
+        <SectionHeading className="mb-2 font-semibold">{say("What shoppers read")}</SectionHeading>
         <ul>
-          <Entry name="For the whole plan" isCurrent={whole} behind={0} onSelect={() => select(WHOLE_PLAN)} />
-          <Entry name="Words around the cart" isCurrent={inWords} behind={0} onSelect={() => select(SHOP_WORDS)} />
-          <Entry name="Notices" isCurrent={inNotices} behind={0} onSelect={() => select(NOTICES)} />
+          <Entry name={say("For the whole plan")} isCurrent={whole} behind={0} onSelect={() => select(WHOLE_PLAN)} />
+          <Entry
+            name={say("Words around the cart")}
+            isCurrent={inWords}
+            behind={0}
+            onSelect={() => select(SHOP_WORDS)}
+          />
+          <Entry name={say("Notices")} isCurrent={inNotices} behind={0} onSelect={() => select(NOTICES)} />
           {offers.map((one) => (
             <Entry
               key={one.id}
@@ -74,7 +80,7 @@ export function WordingView() {
       </nav>
       <div className="min-w-0">
         {inNotices || inWords ? (
-          <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+          <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
             {inNotices ? <Notices /> : <ShopWordsEditor plan={plan} languages={languagesOf(plan, undefined)} />}
           </Suspense>
         ) : (
@@ -110,12 +116,18 @@ function Texts({ plan, example, offer }: TextsProps) {
     <>
       <div className="mb-2 flex flex-wrap items-center gap-4">
         <fieldset className="flex gap-3">
-          <legend className="sr-only">Where it is read</legend>
+          <legend className="sr-only">{say("Where it is read")}</legend>
           {[null, ...SURFACES].map((one) => (
             <RadioField
               key={one ?? "everywhere"}
               name="surface"
-              label={one === null ? "everywhere" : one === "banner" ? "only on the banner" : `only in the ${one}`}
+              label={
+                one === null
+                  ? say("everywhere")
+                  : one === "banner"
+                    ? say("only on the banner")
+                    : say("only in the {one}", { one })
+              }
               checked={surface === one}
               onChoose={() => setSurface(one)}
             />
@@ -128,19 +140,19 @@ function Texts({ plan, example, offer }: TextsProps) {
             aria-pressed={together}
             onClick={() => setTogether(!together)}
           >
-            {together ? "As a table" : "All states side by side"}
+            {together ? say("As a table") : say("All states side by side")}
           </button>
         )}
       </div>
       {surface !== null && (
         <p className="mb-2 text-[13px] text-quiet">
-          What is left empty here is said as everywhere. Other places keep their own texts.
+          {say("What is left empty here is said as everywhere. Other places keep their own texts.")}
         </p>
       )}
       {!offer && (
         <WordingGrid
           {...grid}
-          name="Where a step says nothing of its own"
+          name={say("Where a step says nothing of its own")}
           at="/wording"
           wording={plan.store.wording ?? {}}
           offer={null}
@@ -150,7 +162,7 @@ function Texts({ plan, example, offer }: TextsProps) {
       )}
       {offer &&
         [...offer.steps].sort(byPosition).map((step, i) => (
-          <section key={step.id} aria-label={`Wording of step ${i + 1}`} className="mb-4">
+          <section key={step.id} aria-label={say("Wording of step {number}", { number: i + 1 })} className="mb-4">
             {together ? (
               <>
                 <h2 className="font-semibold">
@@ -168,8 +180,12 @@ function Texts({ plan, example, offer }: TextsProps) {
             ) : (
               <>
                 {step.reward.kind === "free" && (
-                  <Popover label={`Texts for step ${i + 1} from a pattern`} shown="Texts from a pattern" look="button">
-                    <Suspense fallback={<p className="text-quiet">Loading…</p>}>
+                  <Popover
+                    label={say("Texts for step {number} from a pattern", { number: i + 1 })}
+                    shown={say("Texts from a pattern")}
+                    look="button"
+                  >
+                    <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
                       <TextPatterns
                         example={example}
                         offer={offer.id}
@@ -212,7 +228,7 @@ const Entry = ({ name, isCurrent, behind: count, onSelect }: EntryProps) => (
       {count > 0 && (
         <span className="text-[13px] font-bold text-warning">
           {count}
-          <span className="sr-only"> texts missing or outdated</span>
+          <span className="sr-only"> {say("texts missing or outdated")}</span>
         </span>
       )}
     </button>

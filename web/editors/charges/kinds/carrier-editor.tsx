@@ -1,6 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { carrier as carrierCharge } from "../../../../core/charges/kinds/carrier.ts";
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import { SelectField } from "../../../fields/select-field.tsx";
+import { say } from "../../../language/say.ts";
 import { carrierList } from "../../../state/server-queries.ts";
 import { setOptional } from "../../../state/set-optional.ts";
 import { useEditing } from "../../editing.ts";
@@ -9,7 +11,7 @@ import { PackingFields } from "../measure-fields.tsx";
 
 /** What a live carrier asks, and what holds while it does not answer. */
 export const carrier: ChargeKindEditor<"carrier"> = {
-  words: "what a live carrier asks",
+  words: phrase("what a live carrier asks"),
   instead: (former) => {
     const { carrier: id, service } = carrierCharge.example;
     return { kind: "carrier", carrier: id, service, fallback: former };
@@ -30,7 +32,7 @@ function CarrierFields({ charge, onCharge, inner }: ChargeFieldsProps<"carrier">
     <div className="grid gap-3">
       <div className="flex flex-wrap gap-x-4 gap-y-2">
         <SelectField
-          label="Carrier"
+          label={say("Carrier")}
           className={select}
           value={charge.carrier}
           choices={{
@@ -43,7 +45,7 @@ function CarrierFields({ charge, onCharge, inner }: ChargeFieldsProps<"carrier">
           }}
         />
         <SelectField
-          label="Service"
+          label={say("Service")}
           className={select}
           value={charge.service}
           choices={{
@@ -53,11 +55,11 @@ function CarrierFields({ charge, onCharge, inner }: ChargeFieldsProps<"carrier">
           onCommit={(service) => onCharge({ ...charge, service }, true)}
         />
         <SelectField
-          label="Fetched from"
+          label={say("Fetched from")}
           className={select}
           value={charge.from ?? ANYWHERE}
           choices={{
-            [ANYWHERE]: "where the store ships from",
+            [ANYWHERE]: say("where the store ships from"),
             ...Object.fromEntries((plan.locations ?? []).map(({ id, name }) => [id, name.en ?? id])),
           }}
           onCommit={(from) => onCharge(setOptional(charge, "from", from === ANYWHERE ? undefined : from), true)}
@@ -65,7 +67,7 @@ function CarrierFields({ charge, onCharge, inner }: ChargeFieldsProps<"carrier">
         <PackingFields packed={charge} onPacked={(next) => onCharge(next, true)} />
       </div>
       <fieldset className="border-l-2 border-base-300 pl-3">
-        <legend className="mb-1 text-[13px] text-quiet">When it does not answer</legend>
+        <legend className="mb-1 text-[13px] text-quiet">{say("When it does not answer")}</legend>
         {fallback ? (
           inner(fallback, (next, done) => onCharge({ ...charge, fallback: next }, done))
         ) : (
@@ -74,7 +76,7 @@ function CarrierFields({ charge, onCharge, inner }: ChargeFieldsProps<"carrier">
             className="btn btn-sm"
             onClick={() => onCharge({ ...charge, fallback: { kind: "flat", amount: { byCurrency: {} } } }, true)}
           >
-            The option cannot be had. Add a fallback
+            {say("The option cannot be had. Add a fallback")}
           </button>
         )}
       </fieldset>

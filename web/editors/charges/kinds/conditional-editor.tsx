@@ -5,10 +5,12 @@ import type { ReactNode } from "react";
 import { conditional as casesCharge } from "../../../../core/charges/kinds/conditional.ts";
 import { chargeWords } from "../../../../core/charges/words.ts";
 import { conditionWords } from "../../../../core/conditions/words.ts";
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import { savedOf } from "../../../../core/plan/plan.ts";
 import { byRank } from "../../../../core/schema/atoms.ts";
 import { IconButton } from "../../../fields/icon-button.tsx";
 import { SelectField } from "../../../fields/select-field.tsx";
+import { say } from "../../../language/say.ts";
 import { setOptional } from "../../../state/set-optional.ts";
 import { ConditionBuilder } from "../../conditions/condition-builder.tsx";
 import { firstClause } from "../../conditions/examples.ts";
@@ -17,7 +19,7 @@ import type { ChargeFieldsProps, ChargeKindEditor, ChargeOf } from "../charge-ki
 
 /** A list of cases, each perhaps under a condition. */
 export const conditional: ChargeKindEditor<"conditional"> = {
-  words: "a list of cases",
+  words: phrase("a list of cases"),
   instead: (former) => ({
     kind: "conditional",
     take: casesCharge.example.take,
@@ -29,10 +31,10 @@ export const conditional: ChargeKindEditor<"conditional"> = {
 type Case = ChargeOf<"conditional">["entries"][number];
 
 const TAKES = {
-  first: "the first that applies",
-  sum: "the sum of all that apply",
-  highest: "the highest",
-  lowest: "the lowest",
+  first: phrase("the first that applies"),
+  sum: phrase("the sum of all that apply"),
+  highest: phrase("the highest"),
+  lowest: phrase("the lowest"),
 } as const;
 
 const renumbered = (cases: readonly Case[]) => cases.map((one, i) => ({ ...one, position: (i + 1) * 10 }));
@@ -55,7 +57,7 @@ function CasesFields({ charge, onCharge, inner }: ChargeFieldsProps<"conditional
   return (
     <div className="grid gap-2">
       <SelectField
-        label="Take"
+        label={say("Take")}
         className="w-60"
         value={charge.take}
         choices={TAKES}
@@ -89,7 +91,7 @@ function CasesFields({ charge, onCharge, inner }: ChargeFieldsProps<"conditional
           last && set(renumbered([{ position: 0, when: firstClause(plan), charge: last.charge }, ...cases]))
         }
       >
-        Add a case in front
+        {say("Add a case in front")}
       </button>
     </div>
   );
@@ -113,25 +115,31 @@ function CaseItem({ one, number, of, onMove, onRemove, onCase, children }: CaseP
     <li className="border border-base-300 bg-base-100 p-3">
       <div className="flex items-start gap-2">
         <p className="min-w-0 flex-1">
-          {one.when ? `If ${conditionWords(one.when, context, saved)}` : "Otherwise"}:{" "}
-          <strong>{chargeWords(one.charge, context, saved)}</strong>
+          {one.when
+            ? say("If {conditionWords}", { conditionWords: conditionWords(one.when, context, saved) })
+            : say("Otherwise")}
+          : <strong>{chargeWords(one.charge, context, saved)}</strong>
         </p>
-        <IconButton words={`Move case ${number} up`} disabled={number === 1} onClick={() => onMove(-1)}>
+        <IconButton words={say("Move case {number} up", { number })} disabled={number === 1} onClick={() => onMove(-1)}>
           <ArrowUp size={14} aria-hidden />
         </IconButton>
-        <IconButton words={`Move case ${number} down`} disabled={number === of} onClick={() => onMove(1)}>
+        <IconButton
+          words={say("Move case {number} down", { number })}
+          disabled={number === of}
+          onClick={() => onMove(1)}
+        >
           <ArrowDown size={14} aria-hidden />
         </IconButton>
-        <IconButton words={`Remove case ${number}`} disabled={of === 1} onClick={onRemove}>
+        <IconButton words={say("Remove case {number}", { number })} disabled={of === 1} onClick={onRemove}>
           <Trash2 size={14} aria-hidden />
         </IconButton>
       </div>
       <details className="mt-1 text-[13px]">
-        <summary className="cursor-pointer text-quiet">Change case {number}</summary>
+        <summary className="cursor-pointer text-quiet">{say("Change case {number}", { number })}</summary>
         <div className="mt-2 grid gap-3">
           <ConditionBuilder
             condition={one.when}
-            lead="It is for"
+            lead={say("It is for")}
             onCondition={(when) => onCase(setOptional(one, "when", when))}
           />
           {children}

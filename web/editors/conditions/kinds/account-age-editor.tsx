@@ -1,5 +1,6 @@
 import { NumberField } from "../../../fields/number-field.tsx";
 import { SelectField } from "../../../fields/select-field.tsx";
+import { say } from "../../../language/say.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
 /** How long ago the account was opened. */
@@ -7,13 +8,13 @@ export function AccountAgeFields({ clause, onClause }: ClauseEditorProps<ClauseO
   return (
     <>
       <SelectField
-        label="How long ago"
+        label={say("How long ago")}
         value={clause.is}
-        choices={{ "at-least": "at least", "at-most": "at most" }}
+        choices={{ "at-least": say("at least"), "at-most": say("at most") }}
         onCommit={(is) => onClause({ ...clause, is })}
       />
       <NumberField
-        label="Days"
+        label={say("Days")}
         value={clause.days}
         leaf="when/account-age/days"
         onCommit={(days) => onClause({ ...clause, days })}

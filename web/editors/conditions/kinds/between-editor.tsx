@@ -1,4 +1,5 @@
 import { DayField } from "../../../fields/day-field.tsx";
+import { say } from "../../../language/say.ts";
 import { setOptional } from "../../../state/set-optional.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
@@ -9,7 +10,7 @@ export function BetweenFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"
       {(["from", "until"] as const).map((side) => (
         <DayField
           key={side}
-          label={side === "from" ? "From, such as 2026-11-27T09:00" : "Until, a day included"}
+          label={side === "from" ? say("From, such as 2026-11-27T09:00") : say("Until, a day included")}
           value={clause[side]}
           {...(side === "from" ? { before: clause.until } : { after: clause.from })}
           leaf={`when/between/${side}`}

@@ -1,4 +1,5 @@
 import { ListField } from "../../../fields/list-field.tsx";
+import { say } from "../../../language/say.ts";
 import { asChoices } from "../../../names/code-choices.ts";
 import { namesAsked } from "../../../state/known-names.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
@@ -7,7 +8,7 @@ import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 export function ChannelFields({ plan, clause, onClause }: ClauseEditorProps<ClauseOf<"channel">>) {
   return (
     <ListField
-      label="Channels"
+      label={say("Channels")}
       value={clause.channels}
       leaf="when/channel/channels"
       choices={asChoices(namesAsked(plan).channels)}

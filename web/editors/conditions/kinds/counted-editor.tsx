@@ -1,4 +1,5 @@
 import { NumberField } from "../../../fields/number-field.tsx";
+import { say } from "../../../language/say.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { ComparisonField } from "../comparison-field.tsx";
 
@@ -8,7 +9,7 @@ export function CountedFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"
     <>
       <ComparisonField value={clause.is} onIs={(is) => onClause({ ...clause, is })} />
       <NumberField
-        label="How many"
+        label={say("How many")}
         value={clause.count}
         leaf={`when/${clause.kind}/count`}
         onCommit={(count) => onClause({ ...clause, count })}

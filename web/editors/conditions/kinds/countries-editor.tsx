@@ -1,15 +1,16 @@
 import { ListField } from "../../../fields/list-field.tsx";
 import { isCountry } from "../../../fields/rules.ts";
-import { COUNTRIES } from "../../../names/place-names.ts";
+import { say } from "../../../language/say.ts";
+import { countries } from "../../../names/place-names.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
-const COUNTRY_CHOICES = COUNTRIES.map(({ code, name }) => ({ value: code, words: name }));
+const COUNTRY_CHOICES = countries().map(({ code, name }) => ({ value: code, words: name }));
 
 /** Countries to deliver or bill to. */
 export function CountriesFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"country" | "billing">>) {
   return (
     <ListField
-      label="Countries, as two letters"
+      label={say("Countries, as two letters")}
       value={clause.countries}
       leaf={`when/${clause.kind}/countries`}
       rule={isCountry}

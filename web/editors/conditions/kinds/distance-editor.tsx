@@ -1,5 +1,6 @@
 import { DISTANCE_UNITS, QuantityField } from "../../../fields/quantity-field.tsx";
 import { SelectField } from "../../../fields/select-field.tsx";
+import { say } from "../../../language/say.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { ComparisonField } from "../comparison-field.tsx";
 
@@ -8,14 +9,14 @@ export function DistanceFields({ plan, clause, onClause }: ClauseEditorProps<Cla
   return (
     <>
       <SelectField
-        label="From"
+        label={say("From")}
         value={clause.from}
         choices={Object.fromEntries((plan.locations ?? []).map(({ id, name }) => [id, name.en ?? id]))}
         onCommit={(from) => onClause({ ...clause, from })}
       />
       <ComparisonField value={clause.is} onIs={(is) => onClause({ ...clause, is })} />
       <QuantityField
-        label="Distance"
+        label={say("Distance")}
         quantity={clause.distance}
         units={DISTANCE_UNITS}
         onQuantity={(distance) => onClause({ ...clause, distance })}

@@ -1,5 +1,6 @@
 import { ListField } from "../../../fields/list-field.tsx";
 import { SelectField } from "../../../fields/select-field.tsx";
+import { say } from "../../../language/say.ts";
 import { asChoices } from "../../../names/code-choices.ts";
 import { useCatalogueNames } from "../../../state/known-names.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
@@ -17,19 +18,19 @@ export function GoodsFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"go
   return (
     <>
       <SelectField
-        label="Lines"
+        label={say("Lines")}
         value={clause.how}
-        choices={{ ...HOW, all: "a line for each" }}
+        choices={{ ...HOW, all: say("a line for each") }}
         onCommit={(how) => onClause({ ...clause, how })}
       />
       <SelectField
-        label="By"
+        label={say("By")}
         value={clause.by}
-        choices={{ categories: "category", tags: "tag", skus: "SKU", "parcel-classes": "parcel class" }}
+        choices={{ categories: say("category"), tags: say("tag"), skus: "SKU", "parcel-classes": say("parcel class") }}
         onCommit={(by) => onClause({ ...clause, by })}
       />
       <ListField
-        label="Any of these"
+        label={say("Any of these")}
         value={clause.of}
         leaf="when/goods/of"
         choices={asChoices(known[clause.by])}

@@ -1,4 +1,5 @@
 import { ListField } from "../../../fields/list-field.tsx";
+import { say } from "../../../language/say.ts";
 import { asChoices } from "../../../names/code-choices.ts";
 import { namesAsked } from "../../../state/known-names.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
@@ -7,7 +8,7 @@ import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 export function GroupFields({ plan, clause, onClause }: ClauseEditorProps<ClauseOf<"group">>) {
   return (
     <ListField
-      label="Groups"
+      label={say("Groups")}
       value={clause.groups}
       leaf="when/group/groups"
       choices={asChoices(namesAsked(plan).groups)}

@@ -1,4 +1,5 @@
 import { TextField } from "../../../fields/text-field.tsx";
+import { say } from "../../../language/say.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
 /** From one time of the day until another. */
@@ -8,7 +9,7 @@ export function HoursFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"ho
       {(["from", "until"] as const).map((side) => (
         <TextField
           key={side}
-          label={side === "from" ? "From" : "Until"}
+          label={side === "from" ? say("From") : say("Until")}
           className="w-20"
           value={clause[side]}
           leaf={`when/hours/${side}`}

@@ -1,6 +1,7 @@
 import { NumberField } from "../../../fields/number-field.tsx";
 import { QuantityField, WEIGHT_UNITS } from "../../../fields/quantity-field.tsx";
 import { SelectField } from "../../../fields/select-field.tsx";
+import { say } from "../../../language/say.ts";
 import { ClauseAmounts } from "../clause-amounts.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { ComparisonField } from "../comparison-field.tsx";
@@ -12,11 +13,16 @@ export function LineFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"lin
   const set = (next: typeof figure) => onClause({ ...clause, figure: next });
   return (
     <>
-      <SelectField label="Lines" value={clause.how} choices={HOW} onCommit={(how) => onClause({ ...clause, how })} />
       <SelectField
-        label="Have a"
+        label={say("Lines")}
+        value={clause.how}
+        choices={HOW}
+        onCommit={(how) => onClause({ ...clause, how })}
+      />
+      <SelectField
+        label={say("Have a")}
         value={figure.kind}
-        choices={{ price: "price", quantity: "quantity", weight: "weight of one piece" }}
+        choices={{ price: say("price"), quantity: say("quantity"), weight: say("weight of one piece") }}
         onCommit={(kind) => {
           if (kind === "price") set({ kind, is: figure.is, amount: { byCurrency: {} } });
           else if (kind === "quantity") set({ kind, is: figure.is, count: 1 });
@@ -25,11 +31,11 @@ export function LineFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"lin
       />
       <ComparisonField value={figure.is} onIs={(is) => set({ ...figure, is })} />
       {figure.kind === "price" && (
-        <ClauseAmounts name="Price" amount={figure.amount} onAmount={(amount) => set({ ...figure, amount })} />
+        <ClauseAmounts name={say("Price")} amount={figure.amount} onAmount={(amount) => set({ ...figure, amount })} />
       )}
       {figure.kind === "quantity" && (
         <NumberField
-          label="Pieces"
+          label={say("Pieces")}
           value={figure.count}
           leaf="when/line/figure/quantity/count"
           onCommit={(count) => set({ ...figure, count })}
@@ -37,7 +43,7 @@ export function LineFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"lin
       )}
       {figure.kind === "weight" && (
         <QuantityField
-          label="Weight"
+          label={say("Weight")}
           quantity={figure.weight}
           units={WEIGHT_UNITS}
           onQuantity={(weight) => set({ ...figure, weight })}

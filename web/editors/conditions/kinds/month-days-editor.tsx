@@ -1,11 +1,12 @@
 import { ListField } from "../../../fields/list-field.tsx";
+import { say } from "../../../language/say.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
 /** Days of the month. */
 export function MonthDaysFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"month-days">>) {
   return (
     <ListField
-      label="Days of the month"
+      label={say("Days of the month")}
       value={clause.days.map(String)}
       leaf="when/month-days/days"
       read={Number}

@@ -1,6 +1,7 @@
 import { ListField } from "../../../fields/list-field.tsx";
 import { isCountry, isPostcodeOf } from "../../../fields/rules.ts";
 import { TextField } from "../../../fields/text-field.tsx";
+import { say } from "../../../language/say.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
 /** Postcodes of a country to deliver or bill to. */
@@ -9,7 +10,7 @@ export function PostcodeFields({ clause, onClause }: ClauseEditorProps<ClauseOf<
   return (
     <>
       <TextField
-        label={isBill ? "Country of the bill" : "Country"}
+        label={isBill ? say("Country of the bill") : say("Country")}
         className="w-20"
         value={clause.country}
         leaf={`when/${clause.kind}/country`}
@@ -17,7 +18,7 @@ export function PostcodeFields({ clause, onClause }: ClauseEditorProps<ClauseOf<
         onCommit={(country) => onClause({ ...clause, country })}
       />
       <ListField
-        label={isBill ? "Postcodes of the bill" : "Postcodes, patterns, ranges"}
+        label={isBill ? say("Postcodes of the bill") : say("Postcodes, patterns, ranges")}
         value={clause.patterns}
         leaf={`when/${clause.kind}/patterns`}
         rule={isPostcodeOf(clause.country)}

@@ -1,3 +1,4 @@
+import { say } from "../../../language/say.ts";
 import { ClauseAmounts } from "../clause-amounts.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { ComparisonField } from "../comparison-field.tsx";
@@ -8,7 +9,7 @@ export function TotalSpentFields({ clause, onClause }: ClauseEditorProps<ClauseO
     <>
       <ComparisonField value={clause.is} onIs={(is) => onClause({ ...clause, is })} />
       <ClauseAmounts
-        name="Spent so far"
+        name={say("Spent so far")}
         amount={clause.amount}
         onAmount={(amount) => onClause({ ...clause, amount })}
       />

@@ -1,4 +1,5 @@
 import { SelectField } from "../../../fields/select-field.tsx";
+import { say } from "../../../language/say.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { HOW } from "../line-words.ts";
 
@@ -6,17 +7,22 @@ import { HOW } from "../line-words.ts";
 export function TraitFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"trait">>) {
   return (
     <>
-      <SelectField label="Lines" value={clause.how} choices={HOW} onCommit={(how) => onClause({ ...clause, how })} />
       <SelectField
-        label="Are"
+        label={say("Lines")}
+        value={clause.how}
+        choices={HOW}
+        onCommit={(how) => onClause({ ...clause, how })}
+      />
+      <SelectField
+        label={say("Are")}
         value={clause.trait}
         choices={{
-          used: "used",
-          new: "new",
-          "ships-free": "shipped free by themselves",
-          "own-charge": "charged on their own",
-          "nothing-to-ship": "nothing that is shipped",
-          reduced: "reduced",
+          used: say("used"),
+          new: say("new"),
+          "ships-free": say("shipped free by themselves"),
+          "own-charge": say("charged on their own"),
+          "nothing-to-ship": say("nothing that is shipped"),
+          reduced: say("reduced"),
         }}
         onCommit={(trait) => onClause({ ...clause, trait })}
       />

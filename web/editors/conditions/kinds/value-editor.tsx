@@ -1,3 +1,4 @@
+import { say } from "../../../language/say.ts";
 import { BasisFields } from "../../amounts/basis-fields.tsx";
 import { ClauseAmounts } from "../clause-amounts.tsx";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
@@ -8,7 +9,11 @@ export function ValueFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"va
   return (
     <>
       <ComparisonField value={clause.is} onIs={(is) => onClause({ ...clause, is })} />
-      <ClauseAmounts name="Cart value" amount={clause.amount} onAmount={(amount) => onClause({ ...clause, amount })} />
+      <ClauseAmounts
+        name={say("Cart value")}
+        amount={clause.amount}
+        onAmount={(amount) => onClause({ ...clause, amount })}
+      />
       <BasisFields basis={clause.basis} onBasis={(basis) => onClause({ ...clause, basis })} />
     </>
   );

@@ -1,4 +1,5 @@
 import { QuantityField, WEIGHT_UNITS } from "../../../fields/quantity-field.tsx";
+import { say } from "../../../language/say.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 import { ComparisonField } from "../comparison-field.tsx";
 
@@ -8,7 +9,7 @@ export function WeightFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"w
     <>
       <ComparisonField value={clause.is} onIs={(is) => onClause({ ...clause, is })} />
       <QuantityField
-        label="Weight"
+        label={say("Weight")}
         quantity={clause.weight}
         units={WEIGHT_UNITS}
         onQuantity={(weight) => onClause({ ...clause, weight })}

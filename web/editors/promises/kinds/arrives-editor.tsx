@@ -1,12 +1,14 @@
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import { NumberField } from "../../../fields/number-field.tsx";
 import { TextField } from "../../../fields/text-field.tsx";
 import { WeekdaysField } from "../../../fields/weekdays-field.tsx";
+import { say } from "../../../language/say.ts";
 import { setOptional } from "../../../state/set-optional.ts";
 import type { PromiseFieldsProps, PromiseKindEditor, PromiseOf } from "../promise-kind-editor.ts";
 
 /** Arrives so many working days after it was ordered. */
 export const arrives: PromiseKindEditor<"arrives"> = {
-  words: "Arrives after working days",
+  words: phrase("Arrives after working days"),
   first: (plan, location) => ({
     kind: "arrives",
     from: plan.store.shipsFrom ?? location.id,
@@ -21,17 +23,17 @@ export const arrives: PromiseKindEditor<"arrives"> = {
   Fields: ArrivesFields,
 };
 
-const PARTS = { preparation: "Prepared in", transit: "On its way" } as const;
+const PARTS = { preparation: phrase("Prepared in"), transit: phrase("On its way") } as const;
 
 function ArrivesFields({ promise, onPromise }: PromiseFieldsProps<"arrives">) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-2">
-        Orders until
+        {say("Orders until")}
         <TextField
           type="time"
           label=""
-          ariaLabel="Orders until"
+          ariaLabel={say("Orders until")}
           className="w-28"
           value={promise.cutOff ?? ""}
           leaf="option/promise/arrives/cutOff"
@@ -39,10 +41,10 @@ function ArrivesFields({ promise, onPromise }: PromiseFieldsProps<"arrives">) {
           onEmpty={() => onPromise(setOptional(promise, "cutOff", undefined))}
         />
         {promise.cutOff === undefined
-          ? "(no time: never) are begun the same working day:"
-          : "and that whole minute are begun the same working day:"}
+          ? say("(no time: never) are begun the same working day:")
+          : say("and that whole minute are begun the same working day:")}
         <WeekdaysField
-          label="Working days"
+          label={say("Working days")}
           days={promise.workingDays}
           leaf="option/promise/arrives/workingDays"
           onCommit={(workingDays) => onPromise({ ...promise, workingDays })}
@@ -50,11 +52,11 @@ function ArrivesFields({ promise, onPromise }: PromiseFieldsProps<"arrives">) {
       </div>
       {(["preparation", "transit"] as const).map((part) => (
         <div key={part} className="flex items-center gap-2">
-          <span className="w-24">{PARTS[part]}</span>
+          <span className="w-24">{say(PARTS[part])}</span>
           <DaysField part={part} side="least" promise={promise} onPromise={onPromise} />
-          to
+          {say("to")}
           <DaysField part={part} side="most" promise={promise} onPromise={onPromise} />
-          working days
+          {say("working days")}
         </div>
       ))}
     </>
@@ -70,7 +72,7 @@ function DaysField({ promise, onPromise, part, side }: DaysProps) {
   return (
     <NumberField
       label=""
-      ariaLabel={`${side === "least" ? "Least" : "Most"} ${part}`}
+      ariaLabel={`${side === "least" ? say("Least") : say("Most")} ${part}`}
       className="w-20"
       value={promise[part][side]}
       leaf={`option/promise/arrives/${part}/${side}`}

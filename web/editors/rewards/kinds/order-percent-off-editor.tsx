@@ -1,3 +1,4 @@
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import { orderPercentOff as orderPercentOffReward } from "../../../../core/rewards/kinds/order-percent-off.ts";
 import { setOptional } from "../../../state/set-optional.ts";
 import { LeavesOutFields } from "../../amounts/basis-fields.tsx";
@@ -7,7 +8,7 @@ import type { RewardKindEditor } from "../reward-kind-editor.ts";
 
 /** A part of the order is taken off, perhaps without some goods. */
 export const orderPercentOff: RewardKindEditor<"order-percent-off"> = {
-  words: "percent off the order",
+  words: phrase("percent off the order"),
   instead: (former) => ({
     kind: "order-percent-off",
     percent: percentKept(former) ?? orderPercentOffReward.example.percent,

@@ -1,3 +1,4 @@
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import { percentOff as percentOffReward } from "../../../../core/rewards/kinds/percent-off.ts";
 import { onKept, percentKept } from "../kept-parts.ts";
 import { PercentField } from "../percent-field.tsx";
@@ -5,7 +6,7 @@ import type { RewardKindEditor } from "../reward-kind-editor.ts";
 
 /** A part of the price is taken off. */
 export const percentOff: RewardKindEditor<"percent-off"> = {
-  words: "percent off delivery",
+  words: phrase("percent off delivery"),
   instead: (former, options) => ({
     kind: "percent-off",
     ...onKept(former, options),

@@ -1,6 +1,8 @@
 import { useMemo } from "react";
+import { type Phrase, phrase } from "../../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../../core/plan/plan.ts";
 import { type Coverage, type CoverageRow, coverageRows } from "../../../../core/queries/coverage.ts";
+import { say } from "../../../language/say.ts";
 import { LAND, MAP_SIZE, POINTS, REGIONS } from "./world.js";
 
 type Props = {
@@ -44,11 +46,11 @@ export function CoverageMap({ plan, coverage, nameOf, zoneName, chosen, onZone }
     const row = rows.get(code);
     const zones = row?.zones.filter((zone) => !empty.has(zone)) ?? [];
     const standing = row ? standingOf(row, zones, chosen) : "nobody";
-    const by = zones.length > 0 ? zones.map(zoneName).join(", ") : "nobody";
+    const by = zones.length > 0 ? zones.map(zoneName).join(", ") : say("nobody");
     const [first] = zones.includes(chosen ?? "") ? zones.filter((zone) => zone !== chosen) : zones;
     return {
       className: `${FILLS[standing]} stroke-base-300 ${first === undefined ? "" : "cursor-pointer hover:opacity-70"}`,
-      title: code === "" ? null : `${nameOf(code)}: ${by}${standing === "twice" ? ", claimed twice" : ""}`,
+      title: code === "" ? null : `${nameOf(code)}: ${by}${standing === "twice" ? say(", claimed twice") : ""}`,
       ...(first === undefined ? {} : { onClick: () => onZone(first) }),
     };
   };
@@ -58,7 +60,7 @@ export function CoverageMap({ plan, coverage, nameOf, zoneName, chosen, onZone }
         viewBox={`0 0 ${MAP_SIZE.width} ${MAP_SIZE.height}`}
         className="block w-full"
         role="img"
-        aria-label="The countries and regions that are served, as a map; the table below says the same"
+        aria-label={say("The countries and regions that are served, as a map; the table below says the same")}
       >
         <defs>
           <pattern id="claimed-twice" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -91,7 +93,7 @@ export function CoverageMap({ plan, coverage, nameOf, zoneName, chosen, onZone }
               <svg width="14" height="14" aria-hidden>
                 <rect width="14" height="14" className={`${FILLS[standing]} stroke-base-300`} />
               </svg>
-              {standing === "chosen" && chosen !== null ? zoneName(chosen) : words}
+              {standing === "chosen" && chosen !== null ? zoneName(chosen) : say(words)}
             </span>
           ),
         )}
@@ -100,12 +102,12 @@ export function CoverageMap({ plan, coverage, nameOf, zoneName, chosen, onZone }
   );
 }
 
-const KEY: readonly { standing: Standing; words: string }[] = [
-  { standing: "chosen", words: "the chosen zone" },
-  { standing: "served", words: "served" },
-  { standing: "partly", words: "some addresses by nobody" },
-  { standing: "twice", words: "claimed twice" },
-  { standing: "nobody", words: "served by nobody" },
+const KEY: readonly { standing: Standing; words: Phrase }[] = [
+  { standing: "chosen", words: phrase("the chosen zone") },
+  { standing: "served", words: phrase("served") },
+  { standing: "partly", words: phrase("some addresses by nobody") },
+  { standing: "twice", words: phrase("claimed twice") },
+  { standing: "nobody", words: phrase("served by nobody") },
 ];
 
 function standingOf(
