@@ -6,6 +6,8 @@ import { climb } from "../core/climb/climb.ts";
 import { climbAsJson } from "../core/climb/interval.ts";
 import { whySentences } from "../core/explain/why-words.ts";
 import { typedAmount } from "../core/money/typed.ts";
+import { phrase } from "../core/phrases/phrase.ts";
+import { ENGLISH, english, speakValue } from "../core/phrases/speak.ts";
 import type { Plan } from "../core/plan/plan.ts";
 import type { Why } from "../core/quote/answer/why.ts";
 import { quote } from "../core/quote/quote.ts";
@@ -91,7 +93,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
 const whyText = (plan: Plan, accounts: readonly Why[], currency: string): string =>
   accounts
     .flatMap((why) => why.options.map(({ option }) => whySentences(plan, why, option, currency)))
-    .map((sentences) => sentences.map(({ text }, i) => (i === 0 ? text : `  ${text}`)).join("\n"))
+    .map((sentences) => sentences.map(({ text }, i) => (i === 0 ? english(text) : `  ${english(text)}`)).join("\n"))
     .join("\n\n");
 
 const asJson = (value: unknown) => JSON.stringify(value, null, 2);
@@ -153,26 +155,26 @@ async function checkCommand(argv: string[], read: Read): Promise<Answer> {
   const compiled = await compiledFrom(planFile, await readDocument(read, planFile, checkPlan), moment);
   const samples = samplesFile === undefined ? [] : await readDocument(read, samplesFile, checkSamples);
   const addresses = samples.map(({ name, request }) => ({
-    whose: `The sample “${name}”`,
+    whose: phrase("The sample “{name}”", { name }),
     destination: request.destination,
   }));
   const products =
     catalogueFile === undefined ? [] : (await readDocument(read, catalogueFile, checkCatalogue)).map(checkedFromFile);
-  const names = new Intl.DisplayNames(["en"], { type: "region" });
-  const placeName = (code: string) => (code.includes("-") ? code : (names.of(code) ?? code));
   const accepted = compiled.plan.store.accepted ?? [];
-  const findings = [...runChecks(compiled, { at: moment, placeName, products, uses: {}, addresses })]
+  const findings = [...runChecks(compiled, { at: moment, products, uses: {}, addresses })]
     .flatMap((checked) => checked.findings)
     .filter((finding) => acceptedReason(finding, accepted) === undefined);
   const runs = samples.map((sample) => runSample(compiled, sample));
   const fallen = runs.filter(({ differences }) => differences.length > 0);
   const lines = [
     ...findings.map(
-      ({ severity, code, at: { kind, id, path }, sentence }) => `${severity} ${code} ${kind}/${id}${path}: ${sentence}`,
+      ({ severity, code, at: { kind, id, path }, sentence }) =>
+        `${severity} ${code} ${kind}/${id}${path}: ${english(sentence)}`,
     ),
     ...fallen.flatMap(({ sample, differences }) =>
       differences.map(
-        ({ about, expected, found }) => `sample ${sample.id}: ${about}: expected ${expected}, found ${found}`,
+        ({ about, expected, found }) =>
+          `sample ${sample.id}: ${english(about)}: expected ${speakValue(expected, ENGLISH)}, found ${speakValue(found, ENGLISH)}`,
       ),
     ),
     `${findings.length} findings, ${runs.length - fallen.length} of ${runs.length} samples as expected`,
@@ -256,5 +258,5 @@ async function readFromDisk(file: string): Promise<string> {
 
 function refused(file: string, problems: readonly Problem[]): BadInput {
   const name = file === "-" ? "standard input" : file;
-  return new BadInput(problems.map(({ path, message }) => `${name}: ${path || "/"} ${message}`));
+  return new BadInput(problems.map(({ path, message }) => `${name}: ${path || "/"} ${english(message)}`));
 }

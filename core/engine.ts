@@ -3,6 +3,7 @@ import type { Finding } from "./checks/finding.ts";
 import { runChecks } from "./checks/run-checks.ts";
 import { climb } from "./climb/climb.ts";
 import { type Climb, priceAt, remainingAt } from "./climb/interval.ts";
+import { phrase } from "./phrases/phrase.ts";
 import type { Calendars } from "./places/location.ts";
 import type { Plan } from "./plan/plan.ts";
 import { brokenRules } from "./plan/problems/rules.ts";
@@ -60,7 +61,12 @@ export function climbCart(
 ): { climb: Climb | null } | { problems: Problem[] } {
   if (!Number.isInteger(to) || to < 0 || to > LONGEST_CLIMB)
     return {
-      problems: [{ path: "", message: `a climb goes to a whole number of minor units, at most ${LONGEST_CLIMB}` }],
+      problems: [
+        {
+          path: "",
+          message: phrase("a climb goes to a whole number of minor units, at most {LONGEST_CLIMB}", { LONGEST_CLIMB }),
+        },
+      ],
     };
   const checked = checkQuoteRequest(request);
   return "problems" in checked ? checked : climb(engine, checked.value, to);
@@ -75,16 +81,15 @@ export type CheckInputs = {
   readonly products?: readonly CheckedProduct[];
   readonly uses?: Readonly<Record<string, number>>;
   readonly addresses?: readonly CheckedAddress[];
-  readonly placeName?: (code: string) => string;
 };
 
 /**
  * Everything the checks find wrong, risky or odd in a plan.
  *
- * @example findingsOf(engine, { at: Date.now() }).map(({ sentence }) => sentence)
+ * @example findingsOf(engine, { at: Date.now() }).map(({ sentence }) => english(sentence))
  */
 export function findingsOf(engine: Engine, around: CheckInputs): Finding[] {
-  const known = { products: [], uses: {}, addresses: [], placeName: (code: string) => code, ...around };
+  const known = { products: [], uses: {}, addresses: [], ...around };
   return [...runChecks(engine, known)].flatMap(({ findings }) => findings);
 }
 

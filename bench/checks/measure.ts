@@ -3,7 +3,7 @@ import { compile } from "../../core/tariff/compile.ts";
 import { fixturePlan } from "../engine/fixture.ts";
 
 // All checks on the engine's bench plan, once as it is and once with a hundred times its offers and zones.
-const around = { at: Date.UTC(2026, 10, 24), placeName: (code: string) => code, products: [], uses: {}, addresses: [] };
+const around = { at: Date.UTC(2026, 10, 24), products: [], uses: {}, addresses: [] };
 
 function checked(times: number): { ms: number; longest: number; steps: number; stoppedAfter: number } {
   const result = compile(fixturePlan(times));

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Cart, CartLine } from "../request/request.ts";
+import { inEnglish } from "../tests/in-english.ts";
 import { filler, plainCart, readCart, readFiller, readLine } from "./read-cart.ts";
 
 const line = (more: Partial<CartLine> = {}): CartLine => ({ sku: "ink", quantity: 2, unitPrice: 1000, ...more });
@@ -36,11 +37,11 @@ describe("a cart made ready for counting", () => {
   });
 
   it("is refused where a discount takes off more than there is, with where", () => {
-    expect(problemsOf({ lines: [line(), line({ discount: 2001 })] })).toEqual([
+    expect(inEnglish(problemsOf({ lines: [line(), line({ discount: 2001 })] }))).toEqual([
       { path: "/cart/lines/1/discount", message: "takes off more than the line's 2000" },
     ]);
     expect(problemsOf({ lines: [line({ discount: 2000 })] })).toEqual([]);
-    expect(problemsOf({ lines: [line()], discounts: [{ percent: "100" }, { percent: "100.5" }] })).toEqual([
+    expect(inEnglish(problemsOf({ lines: [line()], discounts: [{ percent: "100" }, { percent: "100.5" }] }))).toEqual([
       { path: "/cart/discounts/1/percent", message: "takes off more than 100 percent" },
     ]);
   });

@@ -1,6 +1,7 @@
 import { percent } from "../money/decimal.ts";
 import { type LinearAmount, rounded } from "../money/linear-amount.ts";
 import type { Rational } from "../money/rational.ts";
+import { phrase } from "../phrases/phrase.ts";
 import { milligrams, volumeOf } from "../quantities/quantity.ts";
 import type { Cart, CartLine, OrderDiscount } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -144,7 +145,7 @@ function sizeProblems(lines: readonly ReadLine[], path: string): Problem[] {
       totals[figure] += (line[figure] === null ? 0 : rounded(line[figure])) * line.quantity;
       if (totals[figure] <= LARGEST_CART) return [];
       const at = figure === "weight" ? "weight" : "size";
-      return [{ path: `${path}/lines/${i}/${at}`, message: "is more than can be counted" }];
+      return [{ path: `${path}/lines/${i}/${at}`, message: phrase("is more than can be counted") }];
     }),
   );
 }
@@ -156,14 +157,17 @@ function cartProblems(cart: Cart, path: string): Problem[] {
     const shelf = line.unitPrice * line.quantity;
     total += shelf;
     if ((line.discount ?? 0) > shelf) {
-      problems.push({ path: `${path}/lines/${i}/discount`, message: `takes off more than the line's ${shelf}` });
+      problems.push({
+        path: `${path}/lines/${i}/discount`,
+        message: phrase("takes off more than the line's {shelf}", { shelf }),
+      });
     }
   });
   if (total > LARGEST_CART)
-    problems.push({ path: `${path}/lines`, message: "the cart is worth more than can be counted" });
+    problems.push({ path: `${path}/lines`, message: phrase("the cart is worth more than can be counted") });
   cart.discounts?.forEach((discount, i) => {
     if ("percent" in discount && Number(discount.percent) > 100) {
-      problems.push({ path: `${path}/discounts/${i}/percent`, message: "takes off more than 100 percent" });
+      problems.push({ path: `${path}/discounts/${i}/percent`, message: phrase("takes off more than 100 percent") });
     }
   });
   return problems;

@@ -5,6 +5,7 @@ import type { MeasureNumber } from "../measures/measure-numbers.ts";
 import type { MeasureSpec } from "../measures/measure-spec.ts";
 import type { Amount, AmountContext, ReadersNames } from "../money/amount.ts";
 import type { LinearAmount } from "../money/linear-amount.ts";
+import type { Phrase, PhraseValue } from "../phrases/phrase.ts";
 import { type KindSchema, ownKind } from "../schema/kinds.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { Static } from "../schema/type.ts";
@@ -72,17 +73,17 @@ export type ChargeReferences = ConditionReferences & {
 
 /** How parts of a charge are put into words, in one market and currency. */
 export type ChargeSpeech = AmountContext & {
-  readonly money: (amount: Amount) => string;
-  readonly measured: (kind: MeasureSpec["kind"], count: number, style?: "exact" | "short") => string;
-  readonly when: (condition: Condition) => string;
-  readonly charge: (charge: AnyCharge) => string;
+  readonly money: (amount: Amount) => PhraseValue;
+  readonly measured: (kind: MeasureSpec["kind"], count: number, style?: "exact" | "short") => PhraseValue;
+  readonly when: (condition: Condition) => Phrase;
+  readonly charge: (charge: AnyCharge) => Phrase;
 };
 
 /** The same for what a charge came to. */
 export type AccountSpeech<When> = Pick<ChargeSpeech, "measured" | keyof ReadersNames> & {
-  readonly exactMoney: (text: string) => string;
-  readonly when: (found: When) => string;
-  readonly account: (charge: AnyCharge, account: ChargeAccount<When>) => string;
+  readonly exactMoney: (text: string) => PhraseValue;
+  readonly when: (found: When) => Phrase;
+  readonly account: (charge: AnyCharge, account: ChargeAccount<When>) => Phrase;
 };
 
 /** One kind of charge: all that there is to say about it. Charges within it are asked through the contexts. */
@@ -94,9 +95,9 @@ export type ChargeDefinition<Schema extends KindSchema> = {
   /** Its own problems; those of conditions and charges within it are looked for by whoever visits them. */
   readonly problems: (charge: Static<Schema>, path: string, references: ChargeReferences) => Problem[];
   /** A phrase for the people who make the plan: "€4.90 for each item". */
-  readonly words: (charge: Static<Schema>, speech: ChargeSpeech) => string;
+  readonly words: (charge: Static<Schema>, speech: ChargeSpeech) => Phrase;
   /** How it came about: "by weight: 1.35 kg, in band 2 of 3". */
-  readonly why: <When>(charge: Static<Schema>, account: ChargeAccount<When>, speech: AccountSpeech<When>) => string;
+  readonly why: <When>(charge: Static<Schema>, account: ChargeAccount<When>, speech: AccountSpeech<When>) => Phrase;
 };
 
 /** A definition that can be asked about charges of any kind; it throws at those that are not its own. */
@@ -106,8 +107,8 @@ export type RegisteredCharge<Schema extends KindSchema = KindSchema> = {
   readonly example: Static<Schema>;
   readonly compile: (charge: AnyCharge, context: ChargeContext) => CompiledCharge;
   readonly problems: (charge: AnyCharge, path: string, references: ChargeReferences) => Problem[];
-  readonly words: (charge: AnyCharge, speech: ChargeSpeech) => string;
-  readonly why: <When>(charge: AnyCharge, account: ChargeAccount<When>, speech: AccountSpeech<When>) => string;
+  readonly words: (charge: AnyCharge, speech: ChargeSpeech) => Phrase;
+  readonly why: <When>(charge: AnyCharge, account: ChargeAccount<When>, speech: AccountSpeech<When>) => Phrase;
 };
 
 /**

@@ -1,4 +1,5 @@
 import type { Condition } from "../conditions/condition.ts";
+import { type Phrase, phrase } from "../phrases/phrase.ts";
 import type { Plan } from "../plan/plan.ts";
 import { type StatedCondition, visitConditions } from "../plan/visit-conditions.ts";
 import type { Finding } from "./finding.ts";
@@ -8,7 +9,7 @@ export type AskedCondition = {
   readonly condition: Condition;
   readonly zones: readonly string[];
   readonly at: Finding["at"];
-  readonly whose: string;
+  readonly whose: Phrase;
 };
 
 /** Every condition of what is on in a plan. */
@@ -35,15 +36,17 @@ function zonesOf(plan: Plan, { kind, body }: StatedCondition["entity"]): readonl
   }
 }
 
-function whoseWords({ entity, of }: StatedCondition): string {
+function whoseWords({ entity, of }: StatedCondition): Phrase {
   const name = nameOf(entity);
   switch (of.part) {
     case "whole":
-      return entity.kind === "condition" ? `The saved condition ${name}` : `The condition of ${name}`;
+      return entity.kind === "condition"
+        ? phrase("The saved condition {name}", { name })
+        : phrase("The condition of {name}", { name });
     case "surcharge":
-      return `The condition of the surcharge “${of.name.en ?? of.id}” on ${name}`;
+      return phrase("The condition of the surcharge “{en}” on {name}", { en: of.name.en ?? of.id, name });
     case "case":
-      return `Case ${of.index + 1} of ${name}`;
+      return phrase("Case {number} of {name}", { number: of.index + 1, name });
   }
 }
 

@@ -4,8 +4,10 @@ import { within, worldOf } from "../analysis/world.ts";
 import type { Condition } from "../conditions/condition.ts";
 import { pickText } from "../messages/locale.ts";
 import type { AmountContext } from "../money/amount.ts";
-import { makersMoney } from "../money/format.ts";
+import { writtenMoney } from "../money/format.ts";
 import type { Offer } from "../offers/offer.ts";
+import { andList, type Phrase } from "../phrases/phrase.ts";
+import { placeName } from "../places/words.ts";
 import { type Plan, ratesOf } from "../plan/plan.ts";
 import type { Destination, QuoteRequest } from "../request/request.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
@@ -25,12 +27,11 @@ export type CheckedProduct = {
 };
 
 /** An address that a standpoint or a sample is kept with. */
-export type CheckedAddress = { readonly whose: string; readonly destination: Destination };
+export type CheckedAddress = { readonly whose: Phrase; readonly destination: Destination };
 
 /** What checks know besides the plan. */
 export type CheckInputs = {
   readonly at: number;
-  readonly placeName: (code: string) => string;
   readonly products: readonly CheckedProduct[];
   /** How often each offer has been used, by its id. */
   readonly uses: Readonly<Record<string, number>>;
@@ -58,8 +59,9 @@ export class CheckContext {
   zoneName = (id: string) => this.plan.zones.find((zone) => zone.id === id)?.name ?? id;
   optionName = (id: string) =>
     pickText(this.plan.options.find((option) => option.id === id)?.name ?? {}, "en", [])?.text ?? id;
-  money = (minor: number, currency: string) => makersMoney(minor, currency, "short");
-  list = (words: readonly string[]) => new Intl.ListFormat("en", { type: "conjunction" }).format(words);
+  money = (minor: number, currency: string) => writtenMoney(minor, currency, "short");
+  list = andList;
+  placeName = placeName;
   /** Markets and currencies that an offer or option is for. */
   contextsOf(zones: readonly string[]): ZoneContext[] {
     return this.world.contexts.filter(({ zone }) => zones.includes(zone.id));
@@ -82,16 +84,16 @@ export class CheckContext {
   }
 }
 
-/** Steps of one offer that the same is found of: "Step 2", or "Steps 2 and 3". */
-export type StepsNamed = { readonly words: string; readonly several: boolean };
+/** Steps of one offer that the same is found of: "Step 2", or "Steps 2 and 3"; within a sentence; how many they are. */
+export type StepsNamed = { readonly words: Phrase; readonly inside: Phrase; readonly count: number };
 
 /**
  * What a check has found. Where it is found of one step, `sentence` says it of any of the offer's steps, so that what is the same of
  * several is one finding.
  */
 export type FoundFault = Omit<Finding, "code" | "severity" | "sentence"> & { readonly severity?: Severity } & (
-    | { readonly sentence: string; readonly step?: undefined }
-    | { readonly sentence: (steps: StepsNamed) => string; readonly step: number }
+    | { readonly sentence: Phrase; readonly step?: undefined }
+    | { readonly sentence: (steps: StepsNamed) => Phrase; readonly step: number }
   );
 
 /** One check: what it is called, how bad what it finds is, and how it finds it. */

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { exponentOf } from "../money/currency.ts";
 import { rounded } from "../money/linear-amount.ts";
+import { phrase } from "../phrases/phrase.ts";
 import type { Plan } from "../plan/plan.ts";
 import { milligrams } from "../quantities/quantity.ts";
 import type { Destination } from "../request/request.ts";
@@ -39,7 +40,6 @@ const products = catalogue.map(
 );
 const around: CheckInputs = {
   at: Date.UTC(2026, 10, 24, 12),
-  placeName: (code) => code,
   products,
   uses: {},
   addresses: [],
@@ -130,7 +130,7 @@ describe("findings", () => {
 
   it("know of addresses that are kept and cannot be", () => {
     const codes = (destination: Destination) =>
-      fresh(plan, { addresses: [{ whose: "The standpoint", destination }] }).map(({ code }) => code);
+      fresh(plan, { addresses: [{ whose: phrase("The standpoint"), destination }] }).map(({ code }) => code);
     expect(codes({ country: "PT", region: "PT-30", postcode: "3000-001" })).toEqual(["region-contradicts-postcode"]);
     expect(codes({ country: "PT", region: "PT-30", postcode: "9000-001" })).toEqual([]);
     expect(codes({ country: "PT", postcode: "hello" })).toEqual(["region-contradicts-postcode"]);
@@ -144,7 +144,9 @@ describe("findings", () => {
       { code: finding.code, kind: finding.at.kind, id: finding.at.id, cause: causeOf(finding), reason: "We know." },
     ];
     expect(acceptedReason(finding, accepted)).toBe("We know.");
-    expect(acceptedReason({ ...finding, sentence: `${finding.sentence} More.` }, accepted)).toBeUndefined();
+    expect(
+      acceptedReason({ ...finding, sentence: phrase("{sentence} More.", { sentence: finding.sentence }) }, accepted),
+    ).toBeUndefined();
   });
 
   it("come from checks with codes of their own, one after the other", () => {

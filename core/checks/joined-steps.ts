@@ -1,3 +1,4 @@
+import { andList, phrase } from "../phrases/phrase.ts";
 import type { FoundFault, StepsNamed } from "./check.ts";
 import type { Finding } from "./finding.ts";
 
@@ -5,10 +6,11 @@ import type { Finding } from "./finding.ts";
 type Worded = Omit<Finding, "code" | "severity"> & Partial<Pick<Finding, "severity">>;
 
 const named = (steps: readonly number[]): StepsNamed => {
-  const numbers = steps.map((step) => String(step + 1));
+  const values = { count: steps.length, numbers: andList(steps.map((step) => step + 1)) };
   return {
-    words: `${numbers.length > 1 ? "Steps" : "Step"} ${new Intl.ListFormat("en").format(numbers)}`,
-    several: numbers.length > 1,
+    words: phrase("{count, plural, one {Step} other {Steps}} {numbers}", values),
+    inside: phrase("{count, plural, one {step} other {steps}} {numbers}", values),
+    count: steps.length,
   };
 };
 
@@ -34,6 +36,6 @@ export function joinedSteps(faults: Iterable<FoundFault>): Worded[] {
   }
   return [...alike.values()].map(({ first, steps }): Worded => {
     const { sentence, step: _, ...fault } = first;
-    return { ...fault, sentence: typeof sentence === "string" ? sentence : sentence(named(steps)) };
+    return { ...fault, sentence: typeof sentence === "function" ? sentence(named(steps)) : sentence };
   });
 }

@@ -13,6 +13,7 @@ import { prepareRequest } from "../evaluate/prepared-request.ts";
 import { evaluate, evaluateAlong } from "../evaluate/situation-of.ts";
 import { exactOf, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
 import { compare, roundHalfAway } from "../money/rational.ts";
+import { phrase } from "../phrases/phrase.ts";
 import { priceOption } from "../quote/options/price-option.ts";
 import {
   type Ahead,
@@ -61,7 +62,7 @@ export function climb(
     ...segments.flatMap((segment) => climbSegment(segment, form)),
   ]);
   if (intervals.some(({ prices }) => prices.some((price) => typeof price === "number" && !Number.isSafeInteger(price))))
-    return { problems: [{ path: "/cart", message: "delivery comes to more than can be counted" }] };
+    return { problems: [{ path: "/cart", message: phrase("delivery comes to more than can be counted") }] };
   return {
     climb: {
       currency: tariff.currency,

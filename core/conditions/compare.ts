@@ -1,4 +1,5 @@
 import type { Range } from "../facts/intervals.ts";
+import { type Phrase, phrase } from "../phrases/phrase.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { not, type Truth } from "../situation/truth.ts";
 
@@ -51,10 +52,10 @@ export function rangeOf(comparison: Comparison, to: number): Range {
   }
 }
 
-export const COMPARISON_WORDS: Readonly<Record<Comparison, string>> = {
-  "at-least": "at least",
-  "more-than": "more than",
-  "at-most": "at most",
-  "less-than": "less than",
-  exactly: "exactly",
+export const COMPARISON_WORDS: Readonly<Record<Comparison, Phrase>> = {
+  "at-least": phrase("at least"),
+  "more-than": phrase("more than"),
+  "at-most": phrase("at most"),
+  "less-than": phrase("less than"),
+  exactly: phrase("exactly"),
 };

@@ -1,3 +1,4 @@
+import type { Phrase } from "../phrases/phrase.ts";
 import type { TSchema } from "../schema/type.ts";
 import type { AnyCondition } from "./reference.ts";
 
@@ -7,7 +8,7 @@ export type Connective = {
   readonly schema: TSchema;
   readonly example: AnyCondition;
 } & (
-  | { readonly role: "every" | "some" /** Stands between its parts in words. */; readonly joint: string }
-  | { readonly role: "negation"; readonly before: string }
+  | { readonly role: "every" | "some" /** Stands between its parts in words. */; readonly joint: Phrase }
+  | { readonly role: "negation"; readonly turns: (words: Phrase) => Phrase }
   | { readonly role: "reference" }
 );

@@ -1,5 +1,6 @@
 import type { MeasureNumber } from "../measures/measure-numbers.ts";
 import type { AmountContext, AmountReferences } from "../money/amount.ts";
+import type { Phrase } from "../phrases/phrase.ts";
 import { type KindSchema, ownKind } from "../schema/kinds.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { Static } from "../schema/type.ts";
@@ -31,8 +32,8 @@ export type ConditionContext = AmountContext & {
 /** What a plan's conditions may refer to. */
 export type ConditionReferences = AmountReferences & { readonly locations: ReadonlySet<string> };
 
-/** How what was found is written: as it is, or in units of money, weight or way. */
-export type FoundIn = "words" | "money" | "weight" | "distance";
+/** How what was found is written: as it is, as a message of the catalogue, or in units of money, weight or way. */
+export type FoundIn = "words" | "message" | "money" | "weight" | "distance";
 
 /** One kind of condition: all that there is to say about it. */
 export type ConditionDefinition<Schema extends KindSchema> = {
@@ -42,7 +43,7 @@ export type ConditionDefinition<Schema extends KindSchema> = {
   readonly example: Static<Schema>;
   readonly compile: (condition: Static<Schema>, context: ConditionContext) => CompiledLeaf;
   /** The condition as a clause: "the shopper is signed in". */
-  readonly words: (condition: Static<Schema>, context: AmountContext) => string;
+  readonly words: (condition: Static<Schema>, context: AmountContext) => Phrase;
   /** What numbers found by it are; plain words unless given. */
   readonly found?: FoundIn;
   /** What it says about which fact; undefined where an amount is missing. */
@@ -70,7 +71,7 @@ export type RegisteredCondition<Schema extends KindSchema = KindSchema> = {
   readonly example: Static<Schema>;
   readonly found: FoundIn;
   readonly compile: (condition: AnyCondition, context: ConditionContext) => CompiledLeaf;
-  readonly words: (condition: AnyCondition, context: AmountContext) => string;
+  readonly words: (condition: AnyCondition, context: AmountContext) => Phrase;
   readonly constrains: (
     condition: AnyCondition,
     context: AmountContext & { timeZone: string },

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import { type PostcodePattern, postcodePattern } from "../postcodes/postcode.ts";
 import type { Problem } from "../schema/problem.ts";
 import { Type } from "../schema/type.ts";
@@ -12,7 +13,7 @@ export const postcodePatternProblems = (country: string, patterns: readonly stri
   patterns.flatMap((text, i) =>
     postcodePattern(country, text)
       ? []
-      : [{ path: `${path}/patterns/${i}`, message: `"${text}" is no postcode, pattern or range` }],
+      : [{ path: `${path}/patterns/${i}`, message: phrase('"{text}" is no postcode, pattern or range', { text }) }],
   );
 
 /** The patterns made ready to be matched; what cannot be read was refused before. */

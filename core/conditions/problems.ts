@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Condition, type SavedCondition, type SavedConditions, shapeOf } from "./condition.ts";
 import type { ConditionReferences } from "./definition.ts";
@@ -15,7 +16,7 @@ export const conditionProblems = (
     const shape = shapeOf(part);
     if (shape.role === "plain") return conditionKind(shape.condition).problems(shape.condition, at, references);
     return shape.role === "reference" && !saved.has(shape.id)
-      ? [{ path: `${at}/id`, message: `there is no saved condition "${shape.id}"` }]
+      ? [{ path: `${at}/id`, message: phrase('there is no saved condition "{id}"', { id: shape.id }) }]
       : [];
   });
 
@@ -34,6 +35,6 @@ export function circleProblems(conditions: readonly SavedCondition[]): Problem[]
     return false;
   };
   return conditions.flatMap(({ id }, i) =>
-    leadsBack(id) ? [{ path: `/conditions/${i}/when`, message: `"${id}" leads back to itself` }] : [],
+    leadsBack(id) ? [{ path: `/conditions/${i}/when`, message: phrase('"{id}" leads back to itself', { id }) }] : [],
   );
 }

@@ -1,9 +1,13 @@
 import { describe, expect, it } from "vitest";
+import { ENGLISH, speakValue } from "../phrases/speak.ts";
 import type { Condition } from "./condition.ts";
 import type { Actual } from "./definition.ts";
 import { actualWords } from "./words.ts";
 
-const found = (condition: Condition, actual: Actual, currency = "EUR") => actualWords(condition, actual, currency);
+const found = (condition: Condition, actual: Actual, currency = "EUR") => {
+  const words = actualWords(condition, actual, currency);
+  return words === undefined ? undefined : speakValue(words, ENGLISH);
+};
 const basis = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } as const;
 
 describe("what a condition found, in words", () => {

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import { ByLocale, closed } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
@@ -34,5 +35,7 @@ export type Picture = Static<typeof Picture>;
 export function pictureProblems(picture: Picture | undefined, path: string): Problem[] {
   if (!picture) return [];
   const { type, data } = picture;
-  return BEGINNINGS[type].test(data) ? [] : [{ path: `${path}/data`, message: `is no picture of ${type}` }];
+  return BEGINNINGS[type].test(data)
+    ? []
+    : [{ path: `${path}/data`, message: phrase("is no picture of {type}", { type }) }];
 }

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import { type Calendars, Clock, dayText, type Location, minuteOf, restDays } from "../places/location.ts";
 import { byKind, closed, Id } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -119,10 +120,12 @@ const twoDigits = (figure: number) => String(figure).padStart(2, "0");
 
 export function promiseProblems(promise: DeliveryPromise, path: string, locations: ReadonlySet<string>): Problem[] {
   const [key, id] = promise.kind === "arrives" ? (["from", promise.from] as const) : (["at", promise.at] as const);
-  const missing = locations.has(id) ? [] : [{ path: `${path}/${key}`, message: `there is no location "${id}"` }];
+  const missing = locations.has(id)
+    ? []
+    : [{ path: `${path}/${key}`, message: phrase('there is no location "{id}"', { id }) }];
   if (promise.kind === "ready") return missing;
   const backwards = (["preparation", "transit"] as const)
     .filter((part) => promise[part].most < promise[part].least)
-    .map((part) => ({ path: `${path}/${part}/most`, message: "has to be no less than the least" }));
+    .map((part) => ({ path: `${path}/${part}/most`, message: phrase("has to be no less than the least") }));
   return [...missing, ...backwards];
 }

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import { type Calendars, Clock, dayText, type Location, minuteOf, restDays } from "../places/location.ts";
 import { closed, Id } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -94,15 +95,19 @@ export function windowsProblems(windows: Windows | undefined, path: string, loca
   if (!windows) return [];
   const seen = new Set<string>();
   return [
-    ...(locations.has(windows.at) ? [] : [{ path: `${path}/at`, message: `there is no location "${windows.at}"` }]),
+    ...(locations.has(windows.at)
+      ? []
+      : [{ path: `${path}/at`, message: phrase('there is no location "{at}"', { at: windows.at }) }]),
     ...windows.slots.flatMap(({ id, from, until }, i) => {
       const repeated = seen.has(id);
       seen.add(id);
       return [
-        ...(repeated ? [{ path: `${path}/slots/${i}/id`, message: `"${id}" is used more than once` }] : []),
+        ...(repeated
+          ? [{ path: `${path}/slots/${i}/id`, message: phrase('"{id}" is used more than once', { id }) }]
+          : []),
         ...(minuteOf(from) < minuteOf(until)
           ? []
-          : [{ path: `${path}/slots/${i}/until`, message: "has to be later than it begins" }]),
+          : [{ path: `${path}/slots/${i}/until`, message: phrase("has to be later than it begins") }]),
       ];
     }),
   ];

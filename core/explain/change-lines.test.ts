@@ -1,6 +1,8 @@
 import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import type { PhraseValue } from "../phrases/phrase.ts";
+import { ENGLISH, english, speakValue } from "../phrases/speak.ts";
 import { type Entity, entitiesOf, entityKey } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
 import { anyCase } from "../tests/arbitrary.ts";
@@ -34,8 +36,8 @@ function compared(was: Plan, now: Plan): { leaves: number; lines: number } {
       (leaf) => oldLeaves.get(leaf) !== newLeaves.get(leaf),
     );
     for (const { before: said, after: then, what } of lines) {
-      expect(said).not.toBe(then);
-      expect(what).not.toBe("");
+      expect(spoken(said)).not.toBe(spoken(then));
+      expect(english(what)).not.toBe("");
     }
     for (const leaf of differing) {
       const path: string[] = JSON.parse(leaf);
@@ -56,6 +58,8 @@ function compared(was: Plan, now: Plan): { leaves: number; lines: number } {
   }
   return tally;
 }
+
+const spoken = (side: PhraseValue | null) => (side === null ? null : speakValue(side, ENGLISH));
 
 describe("the lines of a review", () => {
   it("are there for every leaf that differs between two random plans, and for nothing else", () => {
@@ -91,7 +95,9 @@ describe("the lines of a review", () => {
     const key = ({ id }: { id: string }) => id === "standard";
     const before = entitiesOf(demo).find(key) ?? null;
     const after = entitiesOf(now).find(key) ?? null;
-    const lines = changeLines(before, after, demo, now).map(({ what, before: was, after: then }) => [what, was, then]);
+    const lines = changeLines(before, after, demo, now).map(({ what, before: was, after: then }) =>
+      [what, was, then].map(spoken),
+    );
     expect(lines).toEqual([
       ["zones", "Mainland Portugal", "Mainland Portugal, Madeira"],
       ["charge · amount · EUR", "€4.90", "€5.50"],

@@ -3,24 +3,26 @@ import type { Condition } from "../conditions/condition.ts";
 import { conditionWords } from "../conditions/words.ts";
 import { exponentOf } from "../money/currency.ts";
 import { minorUnits } from "../money/decimal.ts";
-import { makersMoney } from "../money/format.ts";
+import { writtenMoney } from "../money/format.ts";
+import { joined, type Phrase, type PhraseValue, phrase } from "../phrases/phrase.ts";
+import { ENGLISH, speakValue } from "../phrases/speak.ts";
 import { ENTITY_KINDS, type Entity, type List } from "../plan/entities.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import { byPosition } from "../schema/atoms.ts";
+import { wordsOfKey } from "../schema/key-words.ts";
 
 /** One part of a thing as it was and as it is; null on the side where there is none. */
 export type ChangeLine = {
   /** As a path of keys within the thing; parts of a list that have an id stand under it. */
   readonly path: readonly string[];
   /** @example "step 1 · goal · EUR" */
-  readonly what: string;
-  readonly before: string | null;
-  readonly after: string | null;
+  readonly what: Phrase;
+  readonly before: PhraseValue | null;
+  readonly after: PhraseValue | null;
 };
 
 /**
- * What has changed in one thing of a plan, part by part: each line's sides differ, and whatever differs has a line. In English
- * for the people who make the plan; what is named is named by the plan of its side.
+ * What has changed in one thing of a plan, part by part: each line's sides differ, and whatever differs has a line. What is named is named by the plan of its side.
  *
  * @example changeLines(before, after, was, now) // [{ what: "charge · amount · EUR", before: "€4.90", after: "€5.50" }]
  */
@@ -80,15 +82,15 @@ class Sides {
 
   private line(
     path: readonly string[],
-    before: string | null,
-    after: string | null,
+    before: PhraseValue | null,
+    after: PhraseValue | null,
     was: unknown,
     now: unknown,
   ): ChangeLine {
     const what = path.map((key, i) => this.label(path, key, i)).filter((word) => word !== "");
-    const told = { path, what: what.join(" · ") || ENTITY_KINDS[this.entity.kind].words };
+    const told = { path, what: what.length > 0 ? joined(what, " · ") : ENTITY_KINDS[this.entity.kind].words };
     // Two things may have one name: then they are told as they are written.
-    return before === after
+    return isSaidAlike(before, after)
       ? { ...told, before: JSON.stringify(was) ?? null, after: JSON.stringify(now) ?? null }
       : { ...told, before, after };
   }
@@ -99,7 +101,7 @@ class Sides {
     const words = (value: unknown, plan: Plan) =>
       isCondition(value) ? conditionWords(value, this.context(plan), savedOf(plan)) : null;
     const [was, now] = [words(before, this.was), words(after, this.now)];
-    return was === now ? null : [this.line(path, was, now, before, after)];
+    return isSaidAlike(was, now) ? null : [this.line(path, was, now, before, after)];
   }
 
   private context(plan: Plan) {
@@ -108,16 +110,15 @@ class Sides {
     return { zone: null, market: market?.id ?? "", currency, rates: ratesOf(plan) };
   }
 
-  private label(path: readonly string[], key: string, i: number): string {
-    if (SILENT.has(key)) return path.length === i + 1 ? key : "";
+  private label(path: readonly string[], key: string, i: number): PhraseValue {
+    if (SILENT.has(key)) return path.length === i + 1 ? keyWords(key) : "";
     const around = path[i - 1] ?? "";
-    if (around === "steps" && this.stepNumber(key) !== null) return `step ${this.stepNumber(key)}`;
+    const number = around === "steps" ? this.stepNumber(key) : null;
+    if (number !== null) return phrase("step {number}", { number });
     const list = KEYED_BY_ID.has(around) ? REFERS_TO[around] : undefined;
     if (list) return nameIn(this.now, list, key) ?? nameIn(this.was, list, key) ?? key;
     if (/^#\d+$/.test(key)) return String(Number(key.slice(1)) + 1);
-    return key
-      .replaceAll(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`)
-      .replaceAll("-", " ");
+    return keyWords(key);
   }
 
   /** As people count them. */
@@ -127,30 +128,40 @@ class Sides {
     return at < 0 ? null : at + 1;
   }
 
-  private words(path: readonly string[], value: unknown, plan: Plan): string | null {
+  private words(path: readonly string[], value: unknown, plan: Plan): PhraseValue | null {
     if (value === undefined || value === null) return null;
-    if (typeof value === "boolean") return value ? "yes" : "no";
+    if (typeof value === "boolean") return value ? phrase("yes") : phrase("no");
     if (typeof value === "number") return String(value);
     const key = path.at(-1) ?? "";
-    if (typeof value === "string") return value === "" ? "nothing" : this.text(path, key, value, plan);
+    if (typeof value === "string") return value === "" ? phrase("nothing") : this.text(path, key, value, plan);
     if (Array.isArray(value)) {
-      if (value.length === 0) return "none";
+      if (value.length === 0) return phrase("none");
       return value.every((one) => typeof one === "string" || typeof one === "number")
-        ? value.map((one) => this.text(path, key, String(one), plan)).join(", ")
+        ? joined(
+            value.map((one) => this.text(path, key, String(one), plan)),
+            ", ",
+          )
         : JSON.stringify(value);
     }
     return JSON.stringify(value);
   }
 
-  private text(path: readonly string[], key: string, text: string, plan: Plan): string {
+  private text(path: readonly string[], key: string, text: string, plan: Plan): PhraseValue {
     const list = REFERS_TO[key];
     const named = list && nameIn(plan, list, text);
     if (named !== undefined) return named;
     const isAmount = path.some((one) => one === "byCurrency" || one === "byMarket" || one === "byZone");
     const minor = isAmount && exponentOf(key) !== undefined ? minorUnits(text, exponentOf(key) ?? 2) : null;
-    return minor && "minor" in minor ? makersMoney(minor.minor, key) : text;
+    return minor && "minor" in minor ? writtenMoney(minor.minor, key) : text;
   }
 }
+
+/** A key of a plan as people read it; the names of the plan's schema are messages too. @example keyWords("perShopper") // "per shopper" */
+const keyWords = (key: string): PhraseValue =>
+  /^[A-Za-z][A-Za-z-]*$/.test(key) && key !== key.toUpperCase() ? phrase(wordsOfKey(key)) : key;
+
+const isSaidAlike = (before: PhraseValue | null, after: PhraseValue | null): boolean =>
+  before === null || after === null ? before === after : speakValue(before, ENGLISH) === speakValue(after, ENGLISH);
 
 const isCondition = (value: unknown): value is Condition =>
   typeof value === "object" && value !== null && "kind" in value && typeof value.kind === "string";

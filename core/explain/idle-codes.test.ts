@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { english } from "../phrases/speak.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
@@ -46,7 +47,7 @@ describe("codes without effect", () => {
           const [told] = idleCodes(compiled, at([code]));
           if (told) {
             idle += 1;
-            expect(told.why).toMatch(/\.$/);
+            expect(english(told.why)).toMatch(/\.$/);
             expect([code, told.why, paid([code])]).toEqual([code, told.why, paid([])]);
           } else {
             used += 1;
@@ -63,7 +64,7 @@ describe("codes without effect", () => {
     const why = (codes: string[], edit: (draft: Plan) => void = () => {}, more: Partial<QuoteRequest> = {}) => {
       const draft = structuredClone(plan);
       edit(draft);
-      return idleCodes(compiledPlan(draft), asked(codes, more)).map((one) => `${one.code}: ${one.why}`);
+      return idleCodes(compiledPlan(draft), asked(codes, more)).map((one) => `${one.code}: ${english(one.why)}`);
     };
     const offer = (draft: Plan, id: string) => draft.offers.find((one) => one.id === id);
     const [code = ""] = CODES.filter((one) =>

@@ -3,6 +3,7 @@ import { visitFollowing } from "../conditions/visit.ts";
 import type { ReadersNames } from "../money/amount.ts";
 import type { Offer } from "../offers/offer.ts";
 import { codesOf } from "../offers/trigger.ts";
+import { andList, type Phrase, phrase, type Written } from "../phrases/phrase.ts";
 import { type Plan, savedOf } from "../plan/plan.ts";
 import { visitConditions } from "../plan/visit-conditions.ts";
 import type { Quote } from "../quote/answer/quote.ts";
@@ -13,10 +14,10 @@ import type { CompiledPlan } from "../tariff/compile.ts";
 import { offerReason } from "./silent-offers.ts";
 
 /** A code that was entered and changes nothing, and why. */
-export type IdleCode = { readonly code: string; readonly why: string };
+export type IdleCode = { readonly code: string; readonly why: Phrase };
 
 /**
- * Why a code that a shopper entered does nothing: in English for the people who make the plan. A code that earns a step, that a
+ * Why a code that a shopper entered does nothing. A code that earns a step, that a
  * condition asks for or that gave a discount is not among them.
  *
  * @example idleCodes(compiled, request) // [{ code: "WELCOME", why: "No offer of the plan has this code." }]
@@ -33,7 +34,8 @@ export function idleCodes(compiled: CompiledPlan, request: QuoteRequest, names: 
     const wanted = normalCode(code);
     if (gave.has(wanted)) return [];
     const its = offers.filter((offer) => hasCode(offer, wanted));
-    if (its.length === 0) return asked.has(wanted) ? [] : [{ code, why: "No offer of the plan has this code." }];
+    if (its.length === 0)
+      return asked.has(wanted) ? [] : [{ code, why: phrase("No offer of the plan has this code.") }];
     const without = quote(compiled, withoutCode(request, code), { text: false });
     if ("problems" in without || outcomeOf(answer.quote) !== outcomeOf(without.quote)) return [];
     return [{ code, why: wordsOf(compiled, request, answer.quote, its, names) }];
@@ -75,9 +77,10 @@ function standingOf({ why = [] }: Quote, offers: readonly Offer[]): Standing {
   return uses.includes("another-is-better") || uses.includes("changes-nothing") ? "outdone" : "unearned";
 }
 
-const STANDING_WORDS: Readonly<Record<Exclude<Standing, "unearned">, (named: string) => string>> = {
-  "earned-without": (named) => `What ${named} gives is earned without it.`,
-  outdone: (named) => `It earns ${named}, but what shoppers pay is that little already, or another offer does more.`,
+const STANDING_WORDS: Readonly<Record<Exclude<Standing, "unearned">, (named: Written) => Phrase>> = {
+  "earned-without": (named) => phrase("What {named} gives is earned without it.", { named }),
+  outdone: (named) =>
+    phrase("It earns {named}, but what shoppers pay is that little already, or another offer does more.", { named }),
 };
 
 function wordsOf(
@@ -86,10 +89,15 @@ function wordsOf(
   answer: Quote,
   offers: readonly Offer[],
   names: ReadersNames,
-): string {
-  const named = new Intl.ListFormat("en").format(offers.map(({ name }) => `“${name}”`));
+): Phrase {
+  const named = andList(offers.map(({ name }) => `“${name}”`));
   const standing = standingOf(answer, offers);
   if (standing !== "unearned") return STANDING_WORDS[standing](named);
   const [first] = offers;
-  return first ? `It belongs to ${named}. ${offerReason(compiled, request, answer, first, names)}` : "";
+  return first
+    ? phrase("It belongs to {named}. {reason}", {
+        named,
+        reason: offerReason(compiled, request, answer, first, names),
+      })
+    : phrase("No offer of the plan has this code.");
 }

@@ -1,5 +1,7 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { joined } from "../phrases/phrase.ts";
+import { english } from "../phrases/speak.ts";
 import { type Plan, ratesOf } from "../plan/plan.ts";
 import { quote } from "../quote/quote.ts";
 import { anyCase } from "../tests/arbitrary.ts";
@@ -15,7 +17,7 @@ function sentenceOf(plan: Plan): string {
   if (!offer || !market) return "";
   const context = { zone: null, market: market.id, currency, rates: ratesOf(plan) };
   const sentence = offerSentence(plan, offer, market.id, currency);
-  return [...sentence.map(({ text }) => text), ...offerDetails(offer, context)].join(" ");
+  return english(joined([...sentence.map(({ text }) => text), ...offerDetails(offer, context)]));
 }
 
 describe("the sentence of an offer", () => {

@@ -1,5 +1,6 @@
 import type { DeliveryOption } from "../delivery/option.ts";
 import { pickText } from "../messages/locale.ts";
+import { type PhraseValue, phrase } from "../phrases/phrase.ts";
 import type { Plan } from "../plan/plan.ts";
 
 /** So many zones tell an option apart; more are told by their number. */
@@ -10,13 +11,19 @@ const MOST_ZONES = 2;
  *
  * @example optionNameApart(plan, post) // "Post (Spain, Great Britain and 3 more)"
  */
-export function optionNameApart({ options, zones }: Pick<Plan, "options" | "zones">, option: DeliveryOption): string {
+export function optionNameApart(
+  { options, zones }: Pick<Plan, "options" | "zones">,
+  option: DeliveryOption,
+): PhraseValue {
   const name = optionName(option);
   if (options.every((other) => other.id === option.id || optionName(other) !== name)) return name;
   const names = zones.filter(({ id }) => option.zones.includes(id)).map((zone) => zone.name);
   const more = names.length - MOST_ZONES;
-  const told = names.slice(0, MOST_ZONES).join(", ");
-  return `${name} (${names.length === 0 ? "nowhere" : more > 0 ? `${told} and ${more} more` : told})`;
+  const zonesTold = names.slice(0, MOST_ZONES).join(", ");
+  if (names.length === 0) return phrase("{name} (nowhere)", { name });
+  return more > 0
+    ? phrase("{name} ({zones} and {more} more)", { name, zones: zonesTold, more })
+    : phrase("{name} ({zones})", { name, zones: zonesTold });
 }
 
 /** What a delivery option is called on screen. @example optionName({ id: "post", name: { en: "Post" } }) // "Post" */

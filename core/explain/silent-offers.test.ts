@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { english } from "../phrases/speak.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
@@ -39,7 +40,8 @@ describe("why an offer says nothing", () => {
         const spoken = new Set(quoteOf(compiled, asked).messages.map(({ offer }) => offer));
         const silent = silentOffers(compiled, asked);
         expect([...spoken, ...silent.map(({ offer }) => offer)].sort()).toEqual(plan.offers.map(({ id }) => id).sort());
-        for (const { offer, why } of silent) {
+        for (const { offer, why: reason } of silent) {
+          const why = english(reason);
           expect(why).toMatch(/^[^{}]+\.$/);
           reasons.add(why.replace(/[“:(].*/, "").replace(/in [A-Z].*/, ""));
           if (why.startsWith("It does not hold")) {
@@ -59,7 +61,8 @@ describe("why an offer says nothing", () => {
       edit(edited);
       const asked = { at, currency: "EUR", destination: { country: "PT", postcode: "3000-001" } };
       const cart = { lines: [{ sku: "ink", quantity: 1, unitPrice: 3860 }] };
-      return silentOffers(compiledPlan(edited), { ...asked, cart }).find((one) => one.offer === offer)?.why;
+      const silent = silentOffers(compiledPlan(edited), { ...asked, cart }).find((one) => one.offer === offer);
+      return silent && english(silent.why);
     };
     const of = (draft: Plan, id: string) => {
       const found = draft.offers.find((one) => one.id === id);

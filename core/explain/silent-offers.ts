@@ -1,6 +1,7 @@
 import type { StepState } from "../messages/states.ts";
 import type { ReadersNames } from "../money/amount.ts";
 import type { Offer } from "../offers/offer.ts";
+import { orList, type Phrase, phrase } from "../phrases/phrase.ts";
 import type { Quote } from "../quote/answer/quote.ts";
 import type { OfferUse, Why } from "../quote/answer/why.ts";
 import { quote } from "../quote/quote.ts";
@@ -10,7 +11,7 @@ import type { CompiledPlan } from "../tariff/compile.ts";
 import { whySentences } from "./why-words.ts";
 
 /** An offer that shoppers read nothing of here, and why. */
-export type SilentOffer = { readonly offer: string; readonly why: string };
+export type SilentOffer = { readonly offer: string; readonly why: Phrase };
 
 /** What keeps an offer from shoppers altogether; of these "why" has a sentence with what was wanted and found. */
 const KEPT_BACK: ReadonlySet<OfferUse> = new Set<OfferUse>([
@@ -22,19 +23,18 @@ const KEPT_BACK: ReadonlySet<OfferUse> = new Set<OfferUse>([
 ]);
 
 /** Where its steps stand, when that alone explains it. */
-const BY_STATE: Readonly<Partial<Record<StepState, string>>> = {
-  covered: "It would change nothing here: what it betters is that cheap already, or another offer does more.",
-  blocked: "No amount of goods earns it with this cart.",
-  "weight-unknown": "Its goal is a weight, and one in the cart is not known.",
-  "used-up": "It has been used as often as it may be.",
-  ended: "Its time is over.",
-  "not-yet": "Its time has not come.",
-  "code-missing": "Only its code is missing, and it has no text for that.",
+const BY_STATE: Readonly<Partial<Record<StepState, Phrase>>> = {
+  covered: phrase("It would change nothing here: what it betters is that cheap already, or another offer does more."),
+  blocked: phrase("No amount of goods earns it with this cart."),
+  "weight-unknown": phrase("Its goal is a weight, and one in the cart is not known."),
+  "used-up": phrase("It has been used as often as it may be."),
+  ended: phrase("Its time is over."),
+  "not-yet": phrase("Its time has not come."),
+  "code-missing": phrase("Only its code is missing, and it has no text for that."),
 };
 
 /**
- * Why an offer of the plan says nothing to this shopper: for each that has no message in the answer, in English for the people who
- * make the plan.
+ * Why an offer of the plan says nothing to this shopper: for each that has no message in the answer.
  *
  * @example silentOffers(compiled, request) // [{ offer: "members", why: "“Signed in abroad” is not for this shopper …" }]
  */
@@ -60,9 +60,9 @@ export function offerReason(
   answer: Quote,
   offer: Offer,
   names: ReadersNames = {},
-): string {
+): Phrase {
   const isAhead = answer.progress.some((one) => one.offer === offer.id && one.remaining !== null && !one.reached);
-  return isAhead ? "Its goal is not reached yet." : reasonOf(compiled, request, answer, offer, names);
+  return isAhead ? phrase("Its goal is not reached yet.") : reasonOf(compiled, request, answer, offer, names);
 }
 
 function reasonOf(
@@ -71,16 +71,17 @@ function reasonOf(
   { zone, zonesPossible = [], why = [], progress }: Quote,
   offer: Offer,
   names: ReadersNames,
-): string {
-  if (!offer.on) return "It is switched off.";
+): Phrase {
+  if (!offer.on) return phrase("It is switched off.");
   const zones = [...(zone === null ? [] : [zone]), ...zonesPossible];
-  if (zones.length === 0) return "Nobody delivers to this place.";
+  if (zones.length === 0) return phrase("Nobody delivers to this place.");
   if (!offer.zones.some((id) => zones.includes(id))) {
     const here = zones.map((id) => plan.zones.find((one) => one.id === id)?.name ?? id);
-    return `It does not hold in ${new Intl.ListFormat("en", { type: "disjunction" }).format(here)}.`;
+    return phrase("It does not hold in {zones}.", { zones: orList(here) });
   }
   const account = why.find((one) => one.zone === zone) ?? why[0];
-  if (account?.withoutAmount.some((one) => one.offer === offer.id)) return `It has no amount in ${request.currency}.`;
+  if (account?.withoutAmount.some((one) => one.offer === offer.id))
+    return phrase("It has no amount in {currency}.", { currency: request.currency });
   const kept = account && keptBack(plan, account, offer, request.currency, names);
   if (kept) return kept;
   const states = progress.filter((one) => one.offer === offer.id).map(({ state }) => state);
@@ -88,7 +89,7 @@ function reasonOf(
     const words = BY_STATE[state];
     if (words) return words;
   }
-  return "It has no text for where this shopper stands, in a language of the market.";
+  return phrase("It has no text for where this shopper stands, in a language of the market.");
 }
 
 function keptBack(
@@ -97,7 +98,7 @@ function keptBack(
   offer: Offer,
   currency: string,
   names: ReadersNames,
-): string | undefined {
+): Phrase | undefined {
   const option = account.options.find(({ offers }) =>
     offers.some((one) => one.offer === offer.id && KEPT_BACK.has(one.use)),
   );

@@ -4,32 +4,32 @@ import { chargeKind } from "../charges/registry.ts";
 import { CONNECTIVE_KINDS } from "../conditions/registry.ts";
 import { actualWords, conditionWords } from "../conditions/words.ts";
 import { type DeliveryOption, optionIn } from "../delivery/option.ts";
-import { measured } from "../measures/measure-spec.ts";
+import { measuredFigure } from "../measures/measure-spec.ts";
 import { pickText } from "../messages/locale.ts";
 import type { AmountContext, ReadersNames } from "../money/amount.ts";
 import { exponentOf } from "../money/currency.ts";
-import { makersMoney } from "../money/format.ts";
+import { writtenMoney } from "../money/format.ts";
+import { joined, type Phrase, type PhraseValue, phrase, type Written } from "../phrases/phrase.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import type { OfferUse, Why, WhyCharge, WhyCondition, WhyLine, WhyOffer, WhyOption } from "../quote/answer/why.ts";
 
 /** One sentence of an account, and the setting it comes from. */
 export type WhySentence = {
-  readonly text: string;
+  readonly text: Phrase;
   readonly about: { readonly kind: "option" | "offer" | "zone"; readonly id: string };
 };
 
 /** A sentence of an account with where it leads: to a part of a setting, by a JSON pointer within it. */
 export type WhyLead = WhySentence & { readonly to: WhySentence["about"] & { readonly path: string } };
 
-const lead = (text: string, about: WhySentence["about"], path: string): WhyLead => ({
+const lead = (text: Phrase, about: WhySentence["about"], path: string): WhyLead => ({
   text,
   about,
   to: { ...about, path },
 });
 
 /**
- * The account of one option in sentences, in English for the people who make the plan. Made on demand: the account itself
- * is data.
+ * The account of one option in sentences. Made on demand: the account itself is data.
  *
  * @param names what is read for ids of locations and carriers; the ids unless given
  * @example whySentences(plan, why, "standard", "EUR")[0].text // "Standard costs €4.90."
@@ -63,7 +63,11 @@ export function whyLeads(plan: Plan, why: Why, option: string, currency: string,
       .map((offer) => lead(words.offerSentence(offer), { kind: "offer", id: offer.offer }, USE_PATHS[offer.use])),
     ...why.withoutAmount.map(({ offer, step }) =>
       lead(
-        `“${words.offerName(offer)}” has no amount in ${currency} for its step ${step}.`,
+        phrase("“{offerName}” has no amount in {currency} for its step {step}.", {
+          offerName: words.offerName(offer),
+          currency,
+          step,
+        }),
         { kind: "offer", id: offer },
         "/steps",
       ),
@@ -108,35 +112,36 @@ function pathOf({ part, id }: WhyLine, { byZone, surcharges = [] }: DeliveryOpti
   return index >= 0 ? `/surcharges/${index}` : PART_PATHS[part];
 }
 
-const USE_WORDS: Readonly<Record<OfferUse, string>> = {
-  used: "is used",
-  "changes-nothing": "is earned, but changes nothing here",
-  "another-is-better": "is earned, but another offer is better for the shopper and the two do not go together",
-  "nothing-for-this-option": "is earned, but gives nothing on this option",
-  "not-earned": "is not earned yet",
-  condition: "is not for this shopper or cart",
-  "condition-unknown": "may be for this shopper, but not enough is known",
-  "not-in-time": "does not run at this moment",
-  "limit-reached": "has been used as often as it may be",
-  "limit-unknown": "has a limit per shopper, and it is not known who this is",
-  "no-price": "cannot be used on an option without a price",
+const USE_WORDS: Readonly<Record<OfferUse, Phrase>> = {
+  used: phrase("is used"),
+  "changes-nothing": phrase("is earned, but changes nothing here"),
+  "another-is-better": phrase("is earned, but another offer is better for the shopper and the two do not go together"),
+  "nothing-for-this-option": phrase("is earned, but gives nothing on this option"),
+  "not-earned": phrase("is not earned yet"),
+  condition: phrase("is not for this shopper or cart"),
+  "condition-unknown": phrase("may be for this shopper, but not enough is known"),
+  "not-in-time": phrase("does not run at this moment"),
+  "limit-reached": phrase("has been used as often as it may be"),
+  "limit-unknown": phrase("has a limit per shopper, and it is not known who this is"),
+  "no-price": phrase("cannot be used on an option without a price"),
 };
 
-const PART_WORDS: Readonly<Record<WhyLine["part"], string>> = {
-  charge: "Charge",
-  base: "Base charge",
-  "mark-up": "Mark-up",
-  minimum: "Raised to the minimum",
-  maximum: "Cut to the maximum",
-  tax: "Tax settled",
-  rounding: "Rounded",
-  handling: "Handling",
-  surcharge: "Surcharge",
-  "own-charge": "Own charge of",
-  offers: "Offers",
+const PART_WORDS: Readonly<Record<WhyLine["part"], Phrase>> = {
+  charge: phrase("Charge"),
+  base: phrase("Base charge"),
+  "mark-up": phrase("Mark-up"),
+  minimum: phrase("Raised to the minimum"),
+  maximum: phrase("Cut to the maximum"),
+  tax: phrase("Tax settled"),
+  rounding: phrase("Rounded"),
+  handling: phrase("Handling"),
+  surcharge: phrase("Surcharge"),
+  "own-charge": phrase("Own charge of"),
+  offers: phrase("Offers"),
 };
 
-const TRUTH_WORDS = (truth: boolean | null) => (truth === null ? "not known" : truth ? "yes" : "no");
+const TRUTH_WORDS = (truth: boolean | null) =>
+  truth === null ? phrase("not known") : truth ? phrase("yes") : phrase("no");
 
 class Words {
   private readonly plan: Plan;
@@ -154,11 +159,11 @@ class Words {
     const about = { kind: "option", id: option } as const;
     const head =
       price === null
-        ? `${name} cannot be had: ${NO_PRICE_WORDS[reason ?? "not-offered"]}.`
-        : `${name} costs ${this.money(price)}.`;
+        ? phrase("{name} cannot be had: {reason}.", { name, reason: NO_PRICE_WORDS[reason ?? "not-offered"] })
+        : phrase("{name} costs {money}.", { name, money: this.money(price) });
     return [
       lead(head, about, price === null && reason === "not-offered" ? "/when" : "/charge"),
-      ...(when ? [lead(`Asked: ${this.condition(when)}.`, about, "/when")] : []),
+      ...(when ? [lead(phrase("Asked: {condition}.", { condition: this.condition(when) }), about, "/when")] : []),
       ...lines.map((line): WhyLead => {
         const of = line.part === "handling" && !definition.handling ? ({ kind: "zone", id: zone } as const) : about;
         const said = lead(this.line(line, account, definition), of, pathOf(line, definition, zone));
@@ -169,27 +174,37 @@ class Words {
     ];
   }
 
-  offerSentence({ offer, use, when, steps }: WhyOffer): string {
+  offerSentence({ offer, use, when, steps }: WhyOffer): Phrase {
     const definition = this.plan.offers.find(({ id }) => id === offer);
     const kind = definition?.counts.kind ?? "value";
-    const figure = (count: number) => measured(kind, count, this.context.currency, "en");
+    const figure = (count: number) => measuredFigure(kind, count, this.context.currency);
     const goals = steps.flatMap(({ wanted, counted, reached }) => {
       if (wanted === undefined) return [];
-      const found = counted === null || counted === undefined ? "an unknown figure" : figure(counted);
-      return [`${found} of ${figure(wanted)}${reached ? ", reached" : ""}`];
+      const found = counted === null || counted === undefined ? phrase("an unknown figure") : figure(counted);
+      const values = { found, wanted: figure(wanted) };
+      return [reached ? phrase("{found} of {wanted}, reached", values) : phrase("{found} of {wanted}", values)];
     });
-    const asked = when && use !== "used" ? ` (${this.condition(when)})` : "";
-    return `“${this.offerName(offer)}” ${USE_WORDS[use]}${asked}${goals.length > 0 ? `: ${goals.join("; ")}` : ""}.`;
+    const asked = when && use !== "used" ? phrase(" ({condition})", { condition: this.condition(when) }) : "";
+    const values = { name: this.offerName(offer), use: USE_WORDS[use], asked };
+    return goals.length > 0
+      ? phrase("“{name}” {use}{asked}: {goals}.", { ...values, goals: joined(goals, "; ") })
+      : phrase("“{name}” {use}{asked}.", values);
   }
 
   offerName(id: string): string {
     return this.plan.offers.find((offer) => offer.id === id)?.name ?? id;
   }
 
-  private line({ part, amount, id, charge, when }: WhyLine, { offers }: WhyOption, definition: DeliveryOption): string {
-    const head = [PART_WORDS[part], this.named(part, id, offers, definition)].filter((text) => text !== "").join(" ");
-    const charged = charge && part === "charge" ? `, ${this.charge(definition.charge, charge)}` : "";
-    return `${head}: ${this.money(amount)}${charged}${when ? `, since ${this.condition(when)}` : ""}.`;
+  private line({ part, amount, id, charge, when }: WhyLine, { offers }: WhyOption, definition: DeliveryOption): Phrase {
+    const head = joined([PART_WORDS[part], this.named(part, id, offers, definition)]);
+    const how = charge && part === "charge" ? this.charge(definition.charge, charge) : null;
+    const money = this.money(amount);
+    const said = how
+      ? phrase("{head}: {money}, {how}", { head, money, how })
+      : phrase("{head}: {money}", { head, money });
+    return when
+      ? phrase("{said}, since {condition}.", { said, condition: this.condition(when) })
+      : phrase("{said}.", { said });
   }
 
   /** What a line is about, by name: the offers used, a surcharge, a product. */
@@ -198,20 +213,20 @@ class Words {
     id: string | undefined,
     offers: readonly WhyOffer[],
     { surcharges = [] }: DeliveryOption,
-  ): string {
+  ): PhraseValue {
     if (part === "offers")
-      return offers
-        .filter(({ use }) => use === "used")
-        .map(({ offer }) => this.offerName(offer))
-        .join(" and ");
+      return joined(
+        offers.filter(({ use }) => use === "used").map(({ offer }) => this.offerName(offer)),
+        phrase(" and "),
+      );
     if (part !== "surcharge") return id ?? "";
     return pickText(surcharges.find((one) => one.id === id)?.name ?? {}, "en", [])?.text ?? id ?? "";
   }
 
   /** How a charge came about. @example "flat", "by weight: 1.35 kg, in band 2 of 3" */
-  private charge(charge: AnyCharge, account: WhyCharge): string {
+  private charge(charge: AnyCharge, account: WhyCharge): Phrase {
     return chargeKind(charge).why(charge, account, {
-      measured: (kind, count, style) => measured(kind, count, this.context.currency, "en", style),
+      measured: (kind, count, style) => measuredFigure(kind, count, this.context.currency, style),
       ...this.names,
       exactMoney: (text) => this.money(text),
       when: (found: WhyCondition) => this.condition(found),
@@ -220,30 +235,29 @@ class Words {
   }
 
   /** A condition with what was found. @example "the cart holds more than 8 items: no (3)" */
-  private condition({ kind, truth, wanted, actual, of = [] }: WhyCondition): string {
+  private condition({ kind, truth, wanted, actual, of = [] }: WhyCondition): Phrase {
     const parts = of.map((part) => this.condition(part));
     const connective = CONNECTIVE_KINDS.get(kind);
-    if (connective && "joint" in connective) return parts.join(connective.joint);
-    if (connective?.role === "negation") return `not (${parts.join()}): ${TRUTH_WORDS(truth)}`;
-    if (!wanted) return TRUTH_WORDS(truth);
+    if (connective && "joint" in connective) return joined(parts, connective.joint);
+    const said = TRUTH_WORDS(truth);
+    if (connective?.role === "negation") return phrase("not ({words}): {said}", { words: joined(parts), said });
+    if (!wanted) return said;
     const words = conditionWords(wanted, this.context, savedOf(this.plan));
     const there = actualWords(wanted, actual, this.context.currency);
-    return `${words}: ${TRUTH_WORDS(truth)}${there === undefined ? "" : ` (${there})`}`;
+    return there === undefined
+      ? phrase("{words}: {said}", { words, said })
+      : phrase("{words}: {said} ({there})", { words, said, there });
   }
 
   /** Exact amounts, with more decimals than the currency has where they fall between its units. */
-  private money(text: string): string {
+  private money(text: string): Written {
     const { currency } = this.context;
     const minor = Number(text);
-    if (Number.isSafeInteger(minor)) return makersMoney(minor, currency);
+    if (Number.isSafeInteger(minor)) return writtenMoney(minor, currency);
     const [n = "0", d = "1"] = text.split("/");
     const exact = Number(n) / Number(d) / 10 ** (exponentOf(currency) ?? 2);
     // For reading only: nothing is computed from it.
-    return new Intl.NumberFormat("en", {
-      style: "currency",
-      currency,
-      currencyDisplay: "narrowSymbol",
-      maximumFractionDigits: 6,
-    }).format(exact);
+    const options = { style: "currency", currency, currencyDisplay: "narrowSymbol", maximumFractionDigits: 6 } as const;
+    return { number: exact, options };
   }
 }

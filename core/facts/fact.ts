@@ -1,3 +1,4 @@
+import type { Phrase } from "../phrases/phrase.ts";
 /** What the values of a fact can be, so that an analysis can enumerate or intersect them. */
 export type Domain =
   | { readonly kind: "flag" }
@@ -22,7 +23,7 @@ export type Fact = {
   readonly name: `${"shopper" | "place" | "cart" | "moment"}.${string}`;
   readonly domain: Domain;
   /** In English, for the people who make plans. */
-  readonly words: string;
+  readonly words: Phrase;
 };
 
 /** Names that one has to be, and names it must not be; null: any. */

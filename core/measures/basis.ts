@@ -1,3 +1,4 @@
+import { type Phrase, phrase } from "../phrases/phrase.ts";
 import { closed } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { LeavesOut, leavesOutKey, leavesOutWords } from "./goods-filter.ts";
@@ -38,17 +39,20 @@ export const codesIn = ({ codes, orderDiscounts }: Pick<Basis, "codes" | "orderD
  *
  * @example "goods after all discounts, with tax, leaving out gift-cards"
  */
-export function basisWords(basis: Basis): string {
+export function basisWords(basis: Basis): Phrase {
   const { lineDiscounts, orderDiscounts, tax, leavesOut } = basis;
   const discounts = {
-    "in in in": "after all discounts",
-    "in in out": "after line and order discounts, before codes",
-    "in out in": "after line discounts and codes, before order discounts",
-    "in out out": "after line discounts, before order discounts",
-    "out in in": "after order discounts, before line discounts",
-    "out in out": "after order discounts, before codes and line discounts",
-    "out out in": "after codes, before other discounts",
-    "out out out": "before discounts",
+    "in in in": phrase("after all discounts"),
+    "in in out": phrase("after line and order discounts, before codes"),
+    "in out in": phrase("after line discounts and codes, before order discounts"),
+    "in out out": phrase("after line discounts, before order discounts"),
+    "out in in": phrase("after order discounts, before line discounts"),
+    "out in out": phrase("after order discounts, before codes and line discounts"),
+    "out out in": phrase("after codes, before other discounts"),
+    "out out out": phrase("before discounts"),
   }[`${lineDiscounts} ${orderDiscounts} ${codesIn(basis)}` as const];
-  return `goods ${discounts}, ${tax} tax${leavesOutWords(leavesOut)}`;
+  const values = { discounts, leavesOut: leavesOutWords(leavesOut) };
+  return tax === "with"
+    ? phrase("goods {discounts}, with tax{leavesOut}", values)
+    : phrase("goods {discounts}, without tax{leavesOut}", values);
 }

@@ -1,3 +1,4 @@
+import { andList, type PhraseValue, phrase } from "../phrases/phrase.ts";
 import { closed, Tag } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 
@@ -36,7 +37,7 @@ export function leavesOutKey(leavesOut: LeavesOut | undefined): string {
 }
 
 /** @example ", leaving out gift-cards" */
-export function leavesOutWords(leavesOut: LeavesOut | undefined): string {
+export function leavesOutWords(leavesOut: LeavesOut | undefined): PhraseValue {
   const names = [...(leavesOut?.categories ?? []), ...(leavesOut?.tags ?? []), ...(leavesOut?.skus ?? [])];
-  return names.length > 0 ? `, leaving out ${new Intl.ListFormat("en").format(names)}` : "";
+  return names.length > 0 ? phrase(", leaving out {names}", { names: andList(names) }) : "";
 }

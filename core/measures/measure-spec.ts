@@ -1,6 +1,8 @@
 import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
-import { formatMoney } from "../money/format.ts";
+import { type MoneyStyle, shoppersMoney } from "../money/format.ts";
 import { rounded } from "../money/linear-amount.ts";
+import { joined, type Phrase, type PhraseValue, phrase, type Written } from "../phrases/phrase.ts";
+import { speakValue } from "../phrases/speak.ts";
 import { cubicMillimetres, Distance, metres, milligrams, Volume, Weight } from "../quantities/quantity.ts";
 import { byKind, closed, Id } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -126,24 +128,24 @@ export function amountOf(mark: Mark): Amount | undefined {
     : mark;
 }
 
-const TERMS: Readonly<Record<MeasureSpec["kind"], string>> = {
-  value: "an amount",
-  items: "items",
-  weight: "a weight",
-  "volumetric-weight": "a weight",
-  "chargeable-weight": "a weight",
-  volume: "a volume",
-  "weight-volume": "a weightVolume",
-  distance: "a distance",
+const TERMS: Readonly<Record<MeasureSpec["kind"], Phrase>> = {
+  value: phrase("an amount"),
+  items: phrase("items"),
+  weight: phrase("a weight"),
+  "volumetric-weight": phrase("a weight"),
+  "chargeable-weight": phrase("a weight"),
+  volume: phrase("a volume"),
+  "weight-volume": phrase("a weightVolume"),
+  distance: phrase("a distance"),
 };
 
-function termsOf(mark: Mark): string {
-  if ("items" in mark) return "items";
-  if ("weight" in mark) return "a weight";
-  if ("volume" in mark) return "a volume";
-  if ("weightVolume" in mark) return "a weightVolume";
-  if ("distance" in mark) return "a distance";
-  return "an amount";
+function termsOf(mark: Mark): Phrase {
+  if ("items" in mark) return phrase("items");
+  if ("weight" in mark) return phrase("a weight");
+  if ("volume" in mark) return phrase("a volume");
+  if ("weightVolume" in mark) return phrase("a weightVolume");
+  if ("distance" in mark) return phrase("a distance");
+  return phrase("an amount");
 }
 
 /** A mark in whole units of its measure; undefined where it has no amount. @example markAt({ items: 3 }, context) // 3 */
@@ -170,40 +172,54 @@ export function markProblems(
   path: string,
   references: AmountReferences,
 ): Problem[] {
-  if (termsOf(mark) !== TERMS[spec.kind])
-    return [{ path, message: `has to be ${TERMS[spec.kind]}, since ${spec.kind} is counted` }];
+  if (termsOf(mark).message !== TERMS[spec.kind].message)
+    return [
+      {
+        path,
+        message: phrase("has to be {value}, since {kind} is counted", { value: TERMS[spec.kind], kind: spec.kind }),
+      },
+    ];
   const amount = amountOf(mark);
   return amount ? amountProblems(amount, path, references) : [];
 }
 
 /** A ladder's measure in words. @example "items, only those of notebooks, from €10 each" */
-export function ladderWords(counts: LadderMeasure, context: AmountContext): string {
-  const packed = counts.kind === "weight" ? packedWords(counts) : "";
-  const only = counts.only ? `, only those${onlyWords(counts.only, context)}` : "";
-  return `${measureWords(counts)}${packed}${only}`;
+export function ladderWords(counts: LadderMeasure, context: AmountContext): Phrase {
+  const packed = counts.kind === "weight" ? packedWords(counts) : [];
+  const only = onlyWords(counts.only, context);
+  return joined([measureWords(counts), ...packed, ...(only ? [phrase("only those {only}", { only })] : [])], ", ");
 }
 
 /** @example "goods after all discounts, with tax" */
 export function measureWords(
   spec: MeasureSpec | LadderMeasure,
   { locationName }: Pick<AmountContext, "locationName"> = {},
-): string {
+): Phrase {
   switch (spec.kind) {
     case "value":
       return basisWords(spec.basis);
     case "items":
+      return phrase("items{leavesOut}", { leavesOut: leavesOutWords(spec.leavesOut) });
     case "weight":
-      return `${spec.kind}${leavesOutWords(spec.leavesOut)}`;
+      return phrase("weight{leavesOut}", { leavesOut: leavesOutWords(spec.leavesOut) });
     case "distance":
-      return `distance from ${locationName?.(spec.from) ?? spec.from}`;
-    default:
-      return spec.kind.replace("-", " ");
+      return phrase("distance from {location}", { location: locationName?.(spec.from) ?? spec.from });
+    case "volume":
+      return phrase("volume");
+    case "volumetric-weight":
+      return phrase("volumetric weight");
+    case "chargeable-weight":
+      return phrase("chargeable weight");
+    case "weight-volume":
+      return phrase("weight volume");
   }
 }
 
-/** @example ", with 100 g of packing, rounded up to 0.5 kg" */
-const packedWords = ({ packing: added, roundUpTo }: { packing?: Weight; roundUpTo?: Weight }): string =>
-  `${added ? `, with ${added.value} ${added.unit} of packing` : ""}${roundUpTo ? `, rounded up to ${roundUpTo.value} ${roundUpTo.unit}` : ""}`;
+/** @example ["with 100 g of packing", "rounded up to 0.5 kg"] */
+const packedWords = ({ packing: added, roundUpTo }: { packing?: Weight; roundUpTo?: Weight }): Phrase[] => [
+  ...(added ? [phrase("with {value} {unit} of packing", added)] : []),
+  ...(roundUpTo ? [phrase("rounded up to {value} {unit}", roundUpTo)] : []),
+];
 
 const KILOGRAM = 1_000_000;
 /** Milligrams to a kilogram's third decimal: kilograms are said no finer, grams to the milligram. */
@@ -222,43 +238,59 @@ export const sayable = (kind: LadderMeasure["kind"], figure: number): number =>
 const saidAtMost = (mg: number): number => (mg < KILOGRAM ? mg : Math.floor(mg / GRAM) * GRAM);
 
 /** @param decimals of kilograms, grams or kilometres */
-function inUnits(value: number, unit: string, locale: string, decimals = 3): string {
-  return new Intl.NumberFormat(locale, { style: "unit", unit, maximumFractionDigits: decimals }).format(value);
+const inUnits = (number: number, unit: string, decimals = 3): Written => ({
+  number,
+  options: { style: "unit", unit, maximumFractionDigits: decimals },
+});
+
+const weightFigure = (mg: number, decimals: number): Written =>
+  mg < KILOGRAM ? inUnits(mg / GRAM, "gram") : inUnits(mg / KILOGRAM, "kilogram", decimals);
+
+const asReadIn = (figure: PhraseValue, locale: string): string =>
+  speakValue(figure, { locale, clock: locale, messageFor: () => undefined });
+
+/** A goal, exactly: money, pieces, or a weight to the milligram. @example "1.451496 kg" */
+export const goalFigure = (kind: LadderMeasure["kind"], goal: number, currency: string): PhraseValue =>
+  kind === "weight" ? weightFigure(goal, 6) : measuredFigure(kind, goal, currency, "short");
+
+/** The same as a shopper reads it. @example goalText("weight", 1_451_496, "EUR", "en") // "1.451496 kg" */
+export const goalText = (kind: LadderMeasure["kind"], goal: number, currency: string, locale: string): string =>
+  asReadIn(goalFigure(kind, goal, currency), locale);
+
+/** A figure of a measure, in whole units in; of a weight no more than there is. */
+export function measuredFigure(
+  kind: MeasureSpec["kind"],
+  count: number,
+  currency: string,
+  style: MoneyStyle = "exact",
+): PhraseValue {
+  switch (kind) {
+    case "value":
+      return shoppersMoney(count, currency, style);
+    case "items":
+      return { number: count, options: {} };
+    case "weight":
+    case "volumetric-weight":
+    case "chargeable-weight":
+      return weightFigure(saidAtMost(count), 3);
+    case "volume":
+      return inUnits(count / 1_000_000, "liter");
+    case "weight-volume":
+      return phrase("{figure} kg·l", { figure: { number: count / 1000, options: {} } });
+    case "distance":
+      return count < 1000 ? inUnits(count, "meter") : inUnits(count / 1000, "kilometer");
+  }
 }
 
-const weightText = (mg: number, locale: string, decimals: number): string =>
-  mg < KILOGRAM ? inUnits(mg / GRAM, "gram", locale, 3) : inUnits(mg / KILOGRAM, "kilogram", locale, decimals);
-
-/** A goal in words, exactly: money, pieces, or a weight to the milligram. @example goalText("weight", 1_451_496, "EUR", "en") // "1.451496 kg" */
-export const goalText = (kind: LadderMeasure["kind"], goal: number, currency: string, locale: string): string =>
-  kind === "weight" ? weightText(goal, locale, 6) : measured(kind, goal, currency, locale, "short");
-
 /**
- * A figure of a measure in words, in whole units in; of a weight no more than there is.
+ * The same as it reads in a language.
  *
  * @example measured("weight", 2_000_000, "EUR", "en") // "2 kg"
  */
-export function measured(
+export const measured = (
   kind: MeasureSpec["kind"],
   count: number,
   currency: string,
   locale: string,
-  style: "exact" | "short" = "exact",
-): string {
-  switch (kind) {
-    case "value":
-      return formatMoney(count, currency, locale, style);
-    case "items":
-      return new Intl.NumberFormat(locale).format(count);
-    case "weight":
-    case "volumetric-weight":
-    case "chargeable-weight":
-      return weightText(saidAtMost(count), locale, 3);
-    case "volume":
-      return inUnits(count / 1_000_000, "liter", locale);
-    case "weight-volume":
-      return `${new Intl.NumberFormat(locale).format(count / 1000)} kg·l`;
-    case "distance":
-      return count < 1000 ? inUnits(count, "meter", locale) : inUnits(count / 1000, "kilometer", locale);
-  }
-}
+  style: MoneyStyle = "exact",
+): string => asReadIn(measuredFigure(kind, count, currency, style), locale);

@@ -1,6 +1,7 @@
 import type { ReadLine } from "../cart/read-cart.ts";
 import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
-import { makersMoney } from "../money/format.ts";
+import { writtenMoney } from "../money/format.ts";
+import { joined, orList, type Phrase, type PhraseValue, phrase } from "../phrases/phrase.ts";
 import { ByLocale, closed, Tag } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
@@ -82,23 +83,31 @@ export function goodsLike(only: OnlyPieces, context: AmountContext): GoodsLike {
 /** The categories, tags and SKUs it goes by. */
 export const namesIn = ({ categories = [], tags = [], skus = [] }: OnlyPieces) => [...categories, ...tags, ...skus];
 
-/** @example " of notebooks or paper, used, from €10 to €50 each" */
-export function onlyWords(only: OnlyPieces | undefined, context: AmountContext): string {
-  if (!only) return "";
-  const money = (amount: Amount) => {
-    const minor = amountFor(amount, context);
-    return minor === undefined ? `(no amount in ${context.currency})` : makersMoney(minor, context.currency);
-  };
+/** Null where all goods count. @example "of notebooks or paper, used, from €10 up to €50 each" */
+export function onlyWords(only: OnlyPieces | undefined, context: AmountContext): Phrase | null {
+  if (!only) return null;
   const names = namesIn(only);
-  const shown = names.length > 3 ? [...names.slice(0, 3), `${names.length - 3} more`] : names;
-  const { from, upTo } = only.price ?? {};
-  const ends = [from && `from ${money(from)}`, upTo && `${from ? "" : "up "}to ${money(upTo)}`].filter(Boolean);
+  const shown = names.length > 3 ? [...names.slice(0, 3), phrase("{count} more", { count: names.length - 3 })] : names;
+  const { condition } = only;
+  const state = condition === "used" ? phrase("used") : condition === "new" ? phrase("new") : "";
   const words = [
-    names.length > 0 ? `of ${new Intl.ListFormat("en", { type: "disjunction" }).format(shown)}` : "",
-    only.condition ? `${names.length > 0 ? "" : "of goods that are "}${only.condition}` : "",
-    ends.length > 0 ? `${ends.join(" ")} each` : "",
+    names.length > 0 ? phrase("of {names}", { names: orList(shown) }) : "",
+    state !== "" && names.length === 0 ? phrase("of goods that are {state}", { state }) : state,
+    priceWords(only, context),
   ].filter((part) => part !== "");
-  return words.length > 0 ? ` ${words.join(", ")}` : "";
+  return words.length > 0 ? joined(words, ", ") : null;
+}
+
+function priceWords({ price: { from, upTo } = {} }: OnlyPieces, context: AmountContext): PhraseValue {
+  const money = (amount: Amount): PhraseValue => {
+    const minor = amountFor(amount, context);
+    return minor === undefined
+      ? phrase("(no amount in {currency})", { currency: context.currency })
+      : writtenMoney(minor, context.currency);
+  };
+  if (from && upTo) return phrase("from {least} to {most} each", { least: money(from), most: money(upTo) });
+  if (from) return phrase("from {least} each", { least: money(from) });
+  return upTo ? phrase("up to {most} each", { most: money(upTo) }) : "";
 }
 
 export const onlyProblems = (only: OnlyPieces | undefined, path: string, references: AmountReferences): Problem[] =>

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import type { Problem } from "../schema/problem.ts";
 import { SHOP_WORDS, type ShopWord } from "./shop-words.ts";
 import { wordingProblems } from "./wording.ts";
@@ -8,5 +9,5 @@ export function shopWordProblems(word: ShopWord, text: string, path: string): Pr
   if (unread.length > 0) return unread;
   return SHOP_WORDS[word]
     .filter((name) => !text.includes(`{${name}}`))
-    .map((name) => ({ path, message: `leaves out {${name}}, which it is about` }));
+    .map((name) => ({ path, message: phrase("leaves out '{'{name}'}', which it is about", { name }) }));
 }

@@ -1,4 +1,5 @@
 import type { LadderMeasure } from "../measures/measure-spec.ts";
+import type { Phrase } from "../phrases/phrase.ts";
 import type { MessageState, StepState } from "./states.ts";
 
 /** What is known of a step where a text about it is said: figures in whole units of what is counted. */
@@ -42,7 +43,7 @@ export type VariableKind = "text" | "number";
 export type StepVariable = {
   readonly name: string;
   /** What it is, in English for the people who write texts. */
-  readonly words: string;
+  readonly words: Phrase;
   /** Of which states' texts may mention it: elsewhere there is nothing to fill it with. */
   readonly isIn: (state: MessageState) => boolean;
   /** @param counts what the offer counts; null for texts of the whole plan, which may be said of any step */
@@ -53,7 +54,7 @@ export type StepVariable = {
 /** Something that an option's name and note may mention; all of them come as texts. */
 export type OptionVariable = {
   readonly name: string;
-  readonly words: string;
+  readonly words: Phrase;
   readonly fill: (figures: OptionFigures) => string;
 };
 

@@ -1,5 +1,6 @@
 import { type MessageFormatElement, parse, TYPE } from "@formatjs/icu-messageformat-parser";
 import { IntlMessageFormat } from "intl-messageformat";
+import { type Phrase, phrase } from "../phrases/phrase.ts";
 import type { Problem } from "../schema/problem.ts";
 import { MESSAGE_STATES, type MessageState } from "./states.ts";
 import type { VariableKind } from "./variable.ts";
@@ -39,7 +40,7 @@ export function formattingProblems(text: string, locale: string, kinds: Variable
   const unfit = formsIn(elements).flatMap((element) => {
     const name = nameOf(element);
     const why = name === undefined ? undefined : unfitForm(element, kinds[name] ?? "text");
-    return why === undefined ? [] : [{ path, message: `{${name}} ${why}` }];
+    return why === undefined ? [] : [{ path, message: phrase("'{'{name}'}' {why}", { name: name ?? "", why }) }];
   });
   if (unfit.length > 0) return unfit;
   try {
@@ -54,7 +55,7 @@ export function formattingProblems(text: string, locale: string, kinds: Variable
     return [];
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    return [{ path, message: `cannot be put into words: ${why.split("\n")[0]}` }];
+    return [{ path, message: phrase("cannot be put into words: {value}", { value: why.split("\n")[0] ?? "" }) }];
   }
 }
 
@@ -82,7 +83,7 @@ const nameOf = (element: MessageFormatElement): string | undefined =>
   element.type === TYPE.literal || element.type === TYPE.pound ? undefined : element.value;
 
 /** The forms a placeholder may have: by itself, select; for numbers also plural, selectordinal and a plain number. */
-function unfitForm(element: MessageFormatElement, kind: VariableKind): string | undefined {
+function unfitForm(element: MessageFormatElement, kind: VariableKind): Phrase | undefined {
   switch (element.type) {
     case TYPE.argument:
     case TYPE.select:
@@ -91,15 +92,15 @@ function unfitForm(element: MessageFormatElement, kind: VariableKind): string | 
     case TYPE.tag:
       return undefined;
     case TYPE.plural:
-      return kind === "number" ? undefined : "comes as a text here, so it has no plural";
+      return kind === "number" ? undefined : phrase("comes as a text here, so it has no plural");
     case TYPE.number:
-      if (kind !== "number") return "comes as a text here, written out already: leave “number” out";
+      if (kind !== "number") return phrase("comes as a text here, written out already: leave “number” out");
       return element.style === null || element.style === undefined || element.style === "integer"
         ? undefined
-        : "is written the way of the language: leave the style of the number out";
+        : phrase("is written the way of the language: leave the style of the number out");
     case TYPE.date:
     case TYPE.time:
-      return "is no moment: dates and times come written out";
+      return phrase("is no moment: dates and times come written out");
   }
 }
 
@@ -110,35 +111,39 @@ export function wordingProblems(text: string, allowed: readonly string[], path: 
     elements = parse(text, { requiresOtherClause: true, ignoreTag: true });
   } catch (error) {
     const code = error instanceof Error ? error.message : "";
-    return [{ path, message: `cannot be read as an ICU message: ${unreadWords(code)}` }];
+    return [{ path, message: phrase("cannot be read as an ICU message: {why}", { why: unreadWords(code) }) }];
   }
   return [...new Set(variablesIn(elements))]
     .filter((name) => !allowed.includes(name))
     .map((name) => ({
       path,
-      message: `nothing fills the placeholder {${name}} here; there are ${allowed.join(", ")}`,
+      message: phrase("nothing fills the placeholder '{'{name}'}' here; there are {allowed}", {
+        name,
+        allowed: allowed.join(", "),
+      }),
     }));
 }
 
 /** What the parser calls what it cannot read, in words for whoever wrote the text. */
-const UNREAD: Readonly<Record<string, string>> = {
-  EXPECT_ARGUMENT_CLOSING_BRACE: "a { is not closed",
-  EMPTY_ARGUMENT: "nothing stands between { and }",
-  MALFORMED_ARGUMENT: "what stands behind a { is no name",
-  EXPECT_ARGUMENT_TYPE: "behind a comma, plural, select or number is missing",
-  INVALID_ARGUMENT_TYPE: "behind a comma stands neither plural, select, number, date nor time",
-  EXPECT_PLURAL_ARGUMENT_SELECTOR: "a plural has no forms",
-  EXPECT_PLURAL_ARGUMENT_SELECTOR_FRAGMENT: "a form of a plural has no text in braces",
-  INVALID_PLURAL_ARGUMENT_SELECTOR: "a form of a plural is none, such as one, other or =1",
-  DUPLICATE_PLURAL_ARGUMENT_SELECTOR: "a form of a plural is there twice",
-  EXPECT_SELECT_ARGUMENT_OPTIONS: "a choice has no cases",
-  EXPECT_SELECT_ARGUMENT_SELECTOR: "a choice has no cases",
-  EXPECT_SELECT_ARGUMENT_SELECTOR_FRAGMENT: "a case of a choice has no text in braces",
-  DUPLICATE_SELECT_ARGUMENT_SELECTOR: "a case of a choice is there twice",
-  MISSING_OTHER_CLAUSE: "a plural or a choice has no form for other",
+const UNREAD: Readonly<Record<string, Phrase>> = {
+  EXPECT_ARGUMENT_CLOSING_BRACE: phrase("a '{' is not closed"),
+  EMPTY_ARGUMENT: phrase("nothing stands between '{ and }'"),
+  MALFORMED_ARGUMENT: phrase("what stands behind a '{' is no name"),
+  EXPECT_ARGUMENT_TYPE: phrase("behind a comma, plural, select or number is missing"),
+  INVALID_ARGUMENT_TYPE: phrase("behind a comma stands neither plural, select, number, date nor time"),
+  EXPECT_PLURAL_ARGUMENT_SELECTOR: phrase("a plural has no forms"),
+  EXPECT_PLURAL_ARGUMENT_SELECTOR_FRAGMENT: phrase("a form of a plural has no text in braces"),
+  INVALID_PLURAL_ARGUMENT_SELECTOR: phrase("a form of a plural is none, such as one, other or =1"),
+  DUPLICATE_PLURAL_ARGUMENT_SELECTOR: phrase("a form of a plural is there twice"),
+  EXPECT_SELECT_ARGUMENT_OPTIONS: phrase("a choice has no cases"),
+  EXPECT_SELECT_ARGUMENT_SELECTOR: phrase("a choice has no cases"),
+  EXPECT_SELECT_ARGUMENT_SELECTOR_FRAGMENT: phrase("a case of a choice has no text in braces"),
+  DUPLICATE_SELECT_ARGUMENT_SELECTOR: phrase("a case of a choice is there twice"),
+  MISSING_OTHER_CLAUSE: phrase("a plural or a choice has no form for other"),
 };
 
-const unreadWords = (code: string) => UNREAD[code] ?? "what stands in braces is not written as figures and plurals are";
+const unreadWords = (code: string) =>
+  UNREAD[code] ?? phrase("what stands in braces is not written as figures and plurals are");
 
 /** The placeholders of a message, each as often as it is there. */
 function variablesIn(elements: readonly MessageFormatElement[]): string[] {

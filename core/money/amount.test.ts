@@ -2,6 +2,7 @@ import Big from "big.js";
 import { parse } from "csv-parse/sync";
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { inEnglish } from "../tests/in-english.ts";
 import { type Amount, resolveAmount } from "./amount.ts";
 import { exponentOf } from "./currency.ts";
 import { majorUnits } from "./decimal.ts";
@@ -103,11 +104,13 @@ describe("published reference rates", () => {
 
   it("are refused by row and column when cells cannot be read", () => {
     expect(
-      rateDays([
-        ["Day", "dollars"],
-        ["31 February 2026", "1,09"],
-        ["2026-11-20", "0"],
-      ]),
+      inEnglish(
+        rateDays([
+          ["Day", "dollars"],
+          ["31 February 2026", "1,09"],
+          ["2026-11-20", "0"],
+        ]),
+      ),
     ).toEqual({
       problems: [
         { path: "row 1, column 1", message: 'the first column must be headed "Date"' },
@@ -116,11 +119,13 @@ describe("published reference rates", () => {
       ],
     });
     expect(
-      rateDays([
-        ["Date", "USD"],
-        ["2026-11-20", "1,09"],
-        ["2026-11-21", "0"],
-      ]),
+      inEnglish(
+        rateDays([
+          ["Date", "USD"],
+          ["2026-11-20", "1,09"],
+          ["2026-11-21", "0"],
+        ]),
+      ),
     ).toEqual({
       problems: [
         { path: "row 2, column 2", message: '"1,09" is no rate' },

@@ -1,3 +1,4 @@
+import { type Phrase, phrase } from "../phrases/phrase.ts";
 import { CurrencyCode, closed, Decimal, Id } from "../schema/atoms.ts";
 import { type Problem, pointer } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
@@ -143,17 +144,17 @@ export function amountProblems(amount: Amount, path: string, { zones, markets, t
     ...steps,
   ];
   const unknownPlaces = [
-    ...unknownIn(amount.byMarket ?? {}, markets, "market", `${path}/byMarket`),
-    ...unknownIn(amount.byZone ?? {}, zones, "zone", `${path}/byZone`),
+    ...unknownIn(amount.byMarket ?? {}, markets, phrase("market"), `${path}/byMarket`),
+    ...unknownIn(amount.byZone ?? {}, zones, phrase("zone"), `${path}/byZone`),
   ];
   const table = amount.converted?.table;
   const unknownTable =
     table === undefined || tables.has(table)
       ? []
-      : [{ path: `${path}/converted/table`, message: `there is no rate table "${table}"` }];
+      : [{ path: `${path}/converted/table`, message: phrase('there is no rate table "{table}"', { table }) }];
   const zeroSteps = steps
     .filter(({ text }) => Number(text) === 0)
-    .map(({ path: at }) => ({ path: at, message: "a step cannot be zero" }));
+    .map(({ path: at }) => ({ path: at, message: phrase("a step cannot be zero") }));
   return [...unknownPlaces, ...unknownTable, ...figures.flatMap(figureProblems), ...zeroSteps];
 }
 
@@ -162,10 +163,10 @@ type Own = Readonly<Record<string, Record<string, string>>>;
 const ownFigures = (own: Own, path: string): Figure[] =>
   Object.entries(own).flatMap(([id, typed]) => typedFigures(typed, path + pointer(id)));
 
-const unknownIn = (own: Own, known: ReadonlySet<string>, what: string, path: string): Problem[] =>
+const unknownIn = (own: Own, known: ReadonlySet<string>, what: Phrase, path: string): Problem[] =>
   Object.keys(own)
     .filter((id) => !known.has(id))
-    .map((id) => ({ path: path + pointer(id), message: `there is no ${what} "${id}"` }));
+    .map((id) => ({ path: path + pointer(id), message: phrase('there is no {what} "{id}"', { what, id }) }));
 
 type Figure = { path: string; currency: string; text: string };
 
@@ -175,13 +176,18 @@ function typedFigures(typed: Record<string, string>, path: string): Figure[] {
 
 function figureProblems({ path, currency, text }: Figure): Problem[] {
   const exponent = exponentOf(currency);
-  if (exponent === undefined) return [{ path, message: `${currency} is not an active ISO 4217 currency` }];
+  if (exponent === undefined)
+    return [{ path, message: phrase("{currency} is not an active ISO 4217 currency", { currency }) }];
   const read = minorUnits(text, exponent);
   if ("minor" in read) return [];
   const message = {
-    "not-a-decimal": `"${text}" is not a decimal amount`,
-    "too-many-decimals": `"${text}" has more than the ${exponent} decimals of ${currency}`,
-    "too-large": `"${text}" is too large`,
+    "not-a-decimal": phrase('"{text}" is not a decimal amount', { text }),
+    "too-many-decimals": phrase('"{text}" has more than the {exponent} decimals of {currency}', {
+      text,
+      exponent,
+      currency,
+    }),
+    "too-large": phrase('"{text}" is too large', { text }),
   }[read.problem];
   return [{ path, message }];
 }

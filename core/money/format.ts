@@ -26,7 +26,24 @@ export function writtenMoney(minor: number, currency: string, style: MoneyStyle 
   return { number: numeralOf(minor, currency), options: optionsOf(currency, style, "symbol") };
 }
 
-/** The same in English. @example makersMoney(4500, "CAD", "short") // "CA$45" */
+/** Money as shoppers read it, where its currency is known. @example speakValue(shoppersMoney(4500, "CAD", "short"), ENGLISH) // "$45" */
+export const shoppersMoney = (minor: number, currency: string, style: MoneyStyle = "exact"): Written => ({
+  number: numeralOf(minor, currency),
+  options: optionsOf(currency, style, "narrowSymbol"),
+});
+
+/** The figure alone, for where the currency stands once for many. @example speakValue(bareMoney(750, "EUR"), ENGLISH) // "7.50" */
+export const bareMoney = (minor: number, currency: string): Written => ({
+  number: numeralOf(minor, currency),
+  options: {
+    minimumFractionDigits: exponentFor(currency),
+    maximumFractionDigits: exponentFor(currency),
+    trailingZeroDisplay: "stripIfInteger",
+    useGrouping: false,
+  },
+});
+
+/** Money for the people who make plans, in English. @example makersMoney(4500, "CAD", "short") // "CA$45" */
 export const makersMoney = (minor: number, currency: string, style: MoneyStyle = "exact"): string =>
   speakValue(writtenMoney(minor, currency, style), ENGLISH);
 

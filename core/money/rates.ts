@@ -1,5 +1,6 @@
+import { phrase } from "../phrases/phrase.ts";
 import { CurrencyCode, closed, Id } from "../schema/atoms.ts";
-import { type Problem, pointer } from "../schema/problem.ts";
+import { inFile, type Problem, pointer } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { isDay } from "../time/day.ts";
 import { exponentOf } from "./currency.ts";
@@ -72,7 +73,9 @@ export function inCurrency(minor: number, from: string, to: string, rates: Rates
 /** Unknown currencies, rates of nothing, days written twice or that no calendar has. */
 export function rateTableProblems(table: RateTable, path: string): Problem[] {
   const unknown = (code: string, at: string) =>
-    exponentOf(code) === undefined ? [{ path: at, message: `${code} is not an active ISO 4217 currency` }] : [];
+    exponentOf(code) === undefined
+      ? [{ path: at, message: phrase("{code} is not an active ISO 4217 currency", { code }) }]
+      : [];
   const seen = new Set<string>();
   return [
     ...unknown(table.base, `${path}/base`),
@@ -81,12 +84,12 @@ export function rateTableProblems(table: RateTable, path: string): Problem[] {
       const repeated = seen.has(date);
       seen.add(date);
       return [
-        ...(repeated ? [{ path: `${at}/date`, message: `${date} is there twice` }] : []),
-        ...(isDay(date) ? [] : [{ path: `${at}/date`, message: `${date} is no day of the calendar` }]),
+        ...(repeated ? [{ path: `${at}/date`, message: phrase("{date} is there twice", { date }) }] : []),
+        ...(isDay(date) ? [] : [{ path: `${at}/date`, message: phrase("{date} is no day of the calendar", { date }) }]),
         ...Object.entries(rates).flatMap(([currency, text]) => [
           ...unknown(currency, `${at}/rates${pointer(currency)}`),
           ...(decimal(text)?.n === 0n
-            ? [{ path: `${at}/rates${pointer(currency)}`, message: "a rate cannot be zero" }]
+            ? [{ path: `${at}/rates${pointer(currency)}`, message: phrase("a rate cannot be zero") }]
             : []),
         ]),
       ];
@@ -104,17 +107,18 @@ export function rateTableProblems(table: RateTable, path: string): Problem[] {
 export function rateDays(rows: readonly (readonly string[])[]): { days: RateTable["days"] } | { problems: Problem[] } {
   const [header = [], ...body] = rows;
   const problems: Problem[] = [];
-  const at = (row: number, column: number) => `row ${row + 1}, column ${column + 1}`;
+  const at = (row: number, column: number) =>
+    phrase("row {row}, column {column}", { row: row + 1, column: column + 1 });
   const codes = header.map((cell) => cell.trim().toUpperCase());
-  if (codes[0] !== "DATE") problems.push({ path: at(0, 0), message: 'the first column must be headed "Date"' });
+  if (codes[0] !== "DATE") problems.push(inFile(at(0, 0), phrase('the first column must be headed "Date"')));
   codes.slice(1).forEach((code, i) => {
     if (code !== "" && !/^[A-Z]{3}$/.test(code))
-      problems.push({ path: at(0, i + 1), message: `"${code}" is no currency code` });
+      problems.push(inFile(at(0, i + 1), phrase('"{code}" is no currency code', { code })));
   });
   const days = body.flatMap((cells, r) => {
     if (cells.every((cell) => cell.trim() === "")) return [];
     const date = dayOf(cells[0]?.trim() ?? "");
-    if (!date) problems.push({ path: at(r + 1, 0), message: `"${cells[0] ?? ""}" is no date` });
+    if (!date) problems.push(inFile(at(r + 1, 0), phrase('"{value}" is no date', { value: cells[0] ?? "" })));
     const rates: Record<string, string> = {};
     codes.slice(1).forEach((code, i) => {
       const text = cells[i + 1]?.trim() ?? "";
@@ -122,11 +126,11 @@ export function rateDays(rows: readonly (readonly string[])[]): { days: RateTabl
       if (code === "" || exponentOf(code) === undefined || text === "" || text.toUpperCase() === "N/A") return;
       const rate = decimal(text);
       if (rate && rate.n > 0n) rates[code] = text;
-      else problems.push({ path: at(r + 1, i + 1), message: `"${text}" is no rate` });
+      else problems.push(inFile(at(r + 1, i + 1), phrase('"{text}" is no rate', { text })));
     });
     return date ? [{ date, rates }] : [];
   });
-  if (problems.length === 0 && days.length === 0) problems.push({ path: at(1, 0), message: "there is no day in it" });
+  if (problems.length === 0 && days.length === 0) problems.push(inFile(at(1, 0), phrase("there is no day in it")));
   return problems.length > 0 ? { problems } : { days };
 }
 

@@ -1,3 +1,4 @@
+import { type Phrase, phrase } from "../phrases/phrase.ts";
 import { exponentOf } from "./currency.ts";
 import { minorUnits } from "./decimal.ts";
 
@@ -8,25 +9,35 @@ import { minorUnits } from "./decimal.ts";
  * @example typedAmount("45,50 €", "EUR") // { minor: 4550 }
  * @example typedAmount("1,000", "EUR") // { problem: "EUR has 2 decimals; write a thousand as 1000" }
  */
-export function typedAmount(text: string, currency: string): { minor: number } | { problem: string } {
+export function typedAmount(text: string, currency: string): { minor: number } | { problem: Phrase } {
   const exponent = exponentOf(currency) ?? 2;
   const bare = text.replaceAll(/[\p{Sc}\p{Zs}\t]/gu, "").replace(new RegExp(`^${currency}|${currency}$`, "i"), "");
-  if (bare === "") return { problem: "Type an amount" };
-  if (bare.startsWith("-")) return { problem: "An amount cannot be negative" };
+  if (bare === "") return { problem: phrase("Type an amount") };
+  if (bare.startsWith("-")) return { problem: phrase("An amount cannot be negative") };
   // With three decimals "1,000" would be one to one reader and a thousand to another.
   if (exponent === 3 && /^\d+,\d{3}$/.test(bare)) {
-    return { problem: `Write ${bare.replace(",", ".")} or ${bare.replace(",", "")}` };
+    return {
+      problem: phrase("Write {small} or {large}", { small: bare.replace(",", "."), large: bare.replace(",", "") }),
+    };
   }
   const read = minorUnits(bare.replace(",", "."), exponent);
   if ("minor" in read) return read;
   switch (read.problem) {
     case "not-a-decimal":
       return {
-        problem: `"${text.trim()}" is not an amount; write it like ${exponent === 0 ? "4500" : `45.${"0".repeat(exponent)}`}`,
+        problem: phrase('"{text}" is not an amount; write it like {example}', {
+          text: text.trim(),
+          example: exponent === 0 ? "4500" : `45.${"0".repeat(exponent)}`,
+        }),
       };
     case "too-many-decimals":
-      return { problem: `${currency} has ${exponent === 0 ? "no" : exponent} decimals; write a thousand as 1000` };
+      return {
+        problem: phrase("{currency} has {exponent, plural, =0 {no} other {#}} decimals; write a thousand as 1000", {
+          currency,
+          exponent,
+        }),
+      };
     case "too-large":
-      return { problem: "That is more than can be counted" };
+      return { problem: phrase("That is more than can be counted") };
   }
 }

@@ -2,9 +2,10 @@ import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type FullPrice, type Parts, sumOf } from "../delivery/full-price.ts";
-import { offerSentence } from "../explain/offer-sentence.ts";
+import { offerSentence, wholeSentence } from "../explain/offer-sentence.ts";
 import { majorUnits } from "../money/decimal.ts";
 import { compareAmounts, rounded } from "../money/linear-amount.ts";
+import { english } from "../phrases/speak.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import { applyRewards, type CompiledReward, compileReward } from "../rewards/apply-rewards.ts";
 import type { DeliveryReward } from "../rewards/reward.ts";
@@ -147,12 +148,7 @@ describe("the demo plan, as its people and its shoppers read it", () => {
   it("says each offer in one sentence, in every market's own money", () => {
     const words = (offer: number, market: string, currency: string) => {
       const found = plan.offers[offer];
-      return (
-        found &&
-        offerSentence(plan, found, market, currency)
-          .map(({ text }) => text)
-          .join("")
-      );
+      return found && english(wholeSentence(offerSentence(plan, found, market, currency)));
     };
     expect(words(0, "portugal", "EUR")).toBe("Free Standard delivery from €45, in Mainland Portugal.");
     expect(words(1, "japan", "JPY")).toBe(

@@ -1,3 +1,4 @@
+import type { PhraseValue } from "../phrases/phrase.ts";
 import { type KindSchema, ownKind } from "../schema/kinds.ts";
 import type { Static } from "../schema/type.ts";
 import type { Truth } from "../situation/truth.ts";
@@ -28,7 +29,7 @@ export type TriggerDefinition<Schema extends KindSchema> = {
   readonly codeRole: CodeRole;
   readonly met: Met;
   /** What its sentence ends in, after the goal: " or with code INKLOVE". @param codes in words */
-  readonly tail: (codes: string) => string;
+  readonly tail: (codes: PhraseValue) => PhraseValue;
 };
 
 export type RegisteredTrigger<Schema extends KindSchema = KindSchema> = {
@@ -39,7 +40,7 @@ export type RegisteredTrigger<Schema extends KindSchema = KindSchema> = {
   readonly codes: (trigger: AnyTrigger) => readonly string[];
   readonly codeRole: CodeRole;
   readonly met: Met;
-  readonly tail: (codes: string) => string;
+  readonly tail: (codes: PhraseValue) => PhraseValue;
 };
 
 /**

@@ -24,12 +24,13 @@ export const phrase = (message: string, values?: Phrase["values"]): Phrase =>
 /** Words that are nobody's to translate, such as a name somebody gave. @example asWritten("Autumn sale") */
 export const asWritten = (words: string): Phrase => phrase("{words}", { words });
 
-export const allOf = (list: readonly PhraseValue[]): Written => ({ list, type: "conjunction" });
-export const oneOf = (list: readonly PhraseValue[]): Written => ({ list, type: "disjunction" });
+export const andList = (list: readonly PhraseValue[]): Written => ({ list, type: "conjunction" });
+export const orList = (list: readonly PhraseValue[]): Written => ({ list, type: "disjunction" });
 
-/** Texts one after the other; empty ones are left out. @param by what stands between: a space or a sign, no word */
-export function joined(parts: readonly PhraseValue[], by = " "): Phrase {
-  const values = Object.fromEntries(parts.filter((part) => part !== "").map((part, i) => [`part${i}`, part]));
-  const names = Object.keys(values).map((name) => `{${name}}`);
-  return phrase(names.join(by), values);
+/** Phrases one after the other; empty ones are left out. @param by what stands between them */
+export function joined(parts: readonly PhraseValue[], by: string | Phrase = " "): Phrase {
+  const shown = parts.filter((part) => part !== "");
+  const values = Object.fromEntries(shown.map((part, i) => [`part${i}`, part]));
+  const message = Object.keys(values).map((name) => `{${name}}`);
+  return typeof by === "string" ? phrase(message.join(by), values) : phrase(message.join("{by}"), { ...values, by });
 }

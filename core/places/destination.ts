@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import { postcodePattern } from "../postcodes/postcode.ts";
 import { CountryCode, closed, RegionCode } from "../schema/atoms.ts";
 import { type Problem, pointer } from "../schema/problem.ts";
@@ -43,12 +44,22 @@ export function destinationProblems(destination: ZoneDestination, path: string):
     (patterns ?? []).flatMap((text, i) =>
       postcodePattern(country, text)
         ? []
-        : [{ path: `${path}${pointer(key, i)}`, message: `"${text}" is no postcode, pattern or range` }],
+        : [
+            {
+              path: `${path}${pointer(key, i)}`,
+              message: phrase('"{text}" is no postcode, pattern or range', { text }),
+            },
+          ],
     );
   const foreign = ("country" in destination ? (destination.exceptRegions ?? []) : []).flatMap((region, i) =>
     region.startsWith(`${country}-`)
       ? []
-      : [{ path: `${path}${pointer("exceptRegions", i)}`, message: `${region} does not lie in ${country}` }],
+      : [
+          {
+            path: `${path}${pointer("exceptRegions", i)}`,
+            message: phrase("{region} does not lie in {country}", { region, country }),
+          },
+        ],
   );
   return [
     ...("country" in destination ? unreadable(destination.postcodes, "postcodes") : []),

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import { Coordinates } from "../quantities/coordinates.ts";
 import { ByLocale, CountryCode, closed, Id, Position } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -50,7 +51,7 @@ export function locationProblems(location: Location, path: string): Problem[] {
   const hours = (location.openingHours ?? []).flatMap(({ from, until }, i) =>
     minuteOf(from) < minuteOf(until)
       ? []
-      : [{ path: `${path}/openingHours/${i}/until`, message: "has to be later than it opens" }],
+      : [{ path: `${path}/openingHours/${i}/until`, message: phrase("has to be later than it opens") }],
   );
   return [...hours, ...postcodeTableProblems(location, `${path}/postcodeTable`)];
 }

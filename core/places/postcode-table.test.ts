@@ -2,9 +2,11 @@ import fc from "fast-check";
 import Papa from "papaparse";
 import { describe, expect, it } from "vitest";
 import zipcodes from "zipcodes";
+import { english } from "../phrases/speak.ts";
 import type { Coordinates } from "../quantities/coordinates.ts";
 import { quote } from "../quote/quote.ts";
 import { compiledPlan } from "../tests/compiled.ts";
+import { inEnglish } from "../tests/in-english.ts";
 import { oneZonePlan } from "../tests/one-zone.ts";
 import { locationProblems } from "./location.ts";
 import { placeOf } from "./place.ts";
@@ -19,7 +21,7 @@ const read = (text: string, wanted: WantedPostcodes) => {
 const PORTO: WantedPostcodes = { country: "PT", at: [41.1496, -8.611], within: 20_000 };
 const tableOf = (text: string, wanted = PORTO) => {
   const found = read(text, wanted);
-  if ("problem" in found) throw new Error(found.problem);
+  if ("problem" in found) throw new Error(english(found.problem));
   return found;
 };
 
@@ -47,7 +49,7 @@ describe("a file of postcodes with positions", () => {
       "08001,41.38,2.17,ES",
     ];
     const broken = ["40,41.14,-8.61,PT", "4000-200,99.999999,0,PT", "4000-201,,,PT"];
-    expect(tableOf(["postcode,lat,lon,country", ...rows, ...broken].join("\n"))).toEqual({
+    expect(inEnglish(tableOf(["postcode,lat,lon,country", ...rows, ...broken].join("\n")))).toEqual({
       table: { "4000-123": [41.15, -8.62] },
       elsewhere: 1,
       farther: 1,
@@ -65,7 +67,7 @@ describe("a file of postcodes with positions", () => {
     ["name,latitude,longitude\nPorto,41,-8\n", "No column of postcodes"],
     ["postcode,name\n4000-123,Porto\n", "No columns called latitude and longitude"],
   ])("refuses %j with a word", (text, why) => {
-    expect(read(text, PORTO)).toEqual({ problem: expect.stringContaining(why) });
+    expect(inEnglish(read(text, PORTO))).toEqual({ problem: expect.stringContaining(why) });
   });
 
   it("refuses more postcodes than a location can keep, and takes a smaller round of them", () => {
@@ -77,7 +79,7 @@ describe("a file of postcodes with positions", () => {
     if (!from) throw new Error("no such ZIP code");
     const at: Coordinates = [from.latitude, from.longitude];
     const all = read(text, { country: "US", at, within: 20_000_000 });
-    expect(all).toEqual({ problem: expect.stringContaining("choose a shorter way") });
+    expect(inEnglish(all)).toEqual({ problem: expect.stringContaining("choose a shorter way") });
     // Source: the package zipcodes 8.0.0, positions and distances in whole miles by a formula of its own.
     const { table } = tableOf(text, { country: "US", at, within: 16_093 });
     const near = zipcodes.radius("10001", 9).filter((zip) => zipcodes.lookup(String(zip))?.country === "US");
@@ -155,7 +157,7 @@ describe("a postcode that is typed", () => {
         "/locations/0",
       );
     expect(of("PT", ["4000-123", "4050"])).toEqual([]);
-    expect(of("PT", ["4000123"])).toEqual([
+    expect(inEnglish(of("PT", ["4000123"]))).toEqual([
       { path: "/locations/0/postcodeTable/4000123", message: '"4000123" is written "4000-123" in PT' },
     ]);
   });

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import { normalPostcode } from "../postcodes/postcode.ts";
 import { Coordinates } from "../quantities/coordinates.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -42,6 +43,6 @@ export function postcodeTableProblems({ country, postcodeTable = {} }: WithTable
   const other = Object.keys(postcodeTable).find((code) => normalPostcode(country, code) !== code);
   if (other === undefined) return [];
   const normal = normalPostcode(country, other);
-  const how = normal === "" ? "is no postcode" : `is written "${normal}"`;
-  return [{ path: `${path}/${other}`, message: `"${other}" ${how} in ${country}` }];
+  const how = normal === "" ? phrase("is no postcode") : phrase('is written "{normal}"', { normal });
+  return [{ path: `${path}/${other}`, message: phrase('"{other}" {how} in {country}', { other, how, country }) }];
 }

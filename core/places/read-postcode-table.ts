@@ -1,3 +1,4 @@
+import { type Phrase, phrase } from "../phrases/phrase.ts";
 import { canBePostcode, normalPostcode } from "../postcodes/postcode.ts";
 import type { Coordinates } from "../quantities/coordinates.ts";
 import { distanceBetween } from "../quantities/distance.ts";
@@ -14,14 +15,14 @@ export type PostcodesRead = {
   readonly farther: number;
   /** Rows whose postcode or position could not be read, and the first few of them. */
   readonly unreadable: number;
-  readonly examples: readonly string[];
+  readonly examples: readonly Phrase[];
 };
 
 /** Takes the rows of a file one after the other, as it is read, so that files of a whole country need no memory. */
 export type PostcodeReader = {
   readonly take: (cells: readonly string[]) => void;
   /** @returns problems where it cannot be used at all */
-  readonly done: () => PostcodesRead | { readonly problem: string };
+  readonly done: () => PostcodesRead | { readonly problem: Phrase };
 };
 
 const MOST_EXAMPLES = 3;
@@ -57,14 +58,14 @@ const HEADLESS: Columns = { country: 0, postcode: 1, latitude: 9, longitude: 10,
  */
 export function postcodeReader({ country, at, within }: WantedPostcodes): PostcodeReader {
   const sums = new Map<string, { latitude: number; longitude: number; rows: number }>();
-  const examples: string[] = [];
+  const examples: Phrase[] = [];
   let columns: Columns | null = null;
-  let missing: string | null = "The file is empty.";
+  let missing: Phrase | null = phrase("The file is empty.");
   let row = 0;
   const counts = { elsewhere: 0, farther: 0, unreadable: 0 };
-  const note = (why: string) => {
+  const note = (why: Phrase) => {
     counts.unreadable += 1;
-    if (examples.length < MOST_EXAMPLES) examples.push(`row ${row}: ${why}`);
+    if (examples.length < MOST_EXAMPLES) examples.push(phrase("row {row}: {why}", { row, why }));
   };
   const takeRow = (cells: readonly string[], { postcode, country: home, latitude, longitude, both }: Columns) => {
     const of = home < 0 ? country : (cells[home] ?? "").trim().toUpperCase();
@@ -74,10 +75,11 @@ export function postcodeReader({ country, at, within }: WantedPostcodes): Postco
     }
     const typed = cells[postcode] ?? "";
     const code = normalPostcode(country, typed);
-    if (!canBePostcode(country, code)) return note(`“${typed.slice(0, 20)}” is no postcode of ${country}`);
+    if (!canBePostcode(country, code))
+      return note(phrase("“{typed}” is no postcode of {country}", { typed: typed.slice(0, 20), country }));
     const [north, east] = both < 0 ? [cells[latitude], cells[longitude]] : (cells[both] ?? "").split(/[,;] ?/);
     const found = coordinatesOf(north, east);
-    if (!found) return note(`no latitude and longitude of ${code}`);
+    if (!found) return note(phrase("no latitude and longitude of {code}", { code }));
     if (distanceBetween(at, found) > within) {
       counts.farther += 1;
       return;
@@ -91,8 +93,8 @@ export function postcodeReader({ country, at, within }: WantedPostcodes): Postco
       if (columns) return takeRow(cells, columns);
       if (row > 1) return;
       const read = columnsOf(cells);
-      missing = typeof read === "string" ? read : null;
-      if (typeof read === "string") return;
+      missing = "message" in read ? read : null;
+      if ("message" in read) return;
       columns = read;
       if (read === HEADLESS) takeRow(cells, read);
     },
@@ -100,7 +102,10 @@ export function postcodeReader({ country, at, within }: WantedPostcodes): Postco
       if (missing !== null) return { problem: missing };
       if (sums.size > MOST_POSTCODES)
         return {
-          problem: `${sums.size} postcodes lie so near, ${MOST_POSTCODES} at most can be kept: choose a shorter way.`,
+          problem: phrase("{count} postcodes lie so near, {most} at most can be kept: choose a shorter way.", {
+            count: sums.size,
+            most: MOST_POSTCODES,
+          }),
         };
       const middles = [...sums].map(([code, { latitude, longitude, rows }]): [string, Coordinates] => [
         code,
@@ -115,7 +120,7 @@ export function postcodeReader({ country, at, within }: WantedPostcodes): Postco
 const fine = (degrees: number) => Math.round(degrees * 1e5) / 1e5;
 
 /** The columns by the names in a first row, by the layout that has none, or which one is missing. */
-function columnsOf(cells: readonly string[]): Columns | string {
+function columnsOf(cells: readonly string[]): Columns | Phrase {
   if (/^[A-Z]{2}$/.test(cells[0] ?? "") && coordinatesOf(cells[9], cells[10])) return HEADLESS;
   const names = cells.map((cell) =>
     cell
@@ -132,9 +137,11 @@ function columnsOf(cells: readonly string[]): Columns | string {
     ...{ latitude: at("latitude"), longitude: at("longitude"), both: at("both") },
   };
   if (found.postcode < 0)
-    return `No column of postcodes: it is called ${CALLED.postcode.slice(0, 4).join(", ")} or the like.`;
+    return phrase("No column of postcodes: it is called {postcode} or the like.", {
+      postcode: CALLED.postcode.slice(0, 4).join(", "),
+    });
   if (found.both >= 0 && (found.latitude < 0 || found.longitude < 0)) return found;
-  if (found.latitude < 0 || found.longitude < 0) return "No columns called latitude and longitude.";
+  if (found.latitude < 0 || found.longitude < 0) return phrase("No columns called latitude and longitude.");
   return { ...found, both: -1 };
 }
 

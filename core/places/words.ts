@@ -1,21 +1,30 @@
+import { joined, type Phrase, type PhraseValue, phrase } from "../phrases/phrase.ts";
 import type { ZoneDestination } from "./destination.ts";
 
 /**
- * A destination as a phrase. Countries and regions are named by whoever asks, in the reader's language.
+ * A destination in words. Countries and regions are named by whoever asks.
  *
  * @example destinationWords({ country: "PT", exceptRegions: ["PT-30"] }, nameOf) // "Portugal except Madeira"
  */
-export function destinationWords(destination: ZoneDestination, nameOf: (code: string) => string): string {
-  const list = (codes: readonly string[]) => codes.map(nameOf).join(", ");
+export function destinationWords(destination: ZoneDestination, nameOf: (code: string) => PhraseValue): Phrase {
+  const list = (codes: readonly string[]) => joined(codes.map(nameOf), ", ");
   if ("restOfWorld" in destination) {
     const { exceptCountries } = destination;
-    return exceptCountries?.length ? `Rest of the world except ${list(exceptCountries)}` : "Rest of the world";
+    return exceptCountries?.length
+      ? phrase("Rest of the world except {list}", { list: list(exceptCountries) })
+      : phrase("Rest of the world");
   }
   const without = destination.exceptPostcodes?.length
-    ? ` except postcodes ${destination.exceptPostcodes.join(", ")}`
+    ? phrase(" except postcodes {postcodes}", { postcodes: destination.exceptPostcodes.join(", ") })
     : "";
-  if ("region" in destination) return `${nameOf(destination.region)}${without}`;
+  if ("region" in destination) return joined([nameOf(destination.region), without], "");
   const { country, postcodes, exceptRegions } = destination;
-  if (postcodes) return `${nameOf(country)}, postcodes ${postcodes.join(", ")}${without}`;
-  return `${nameOf(country)}${exceptRegions?.length ? ` except ${list(exceptRegions)}` : ""}${without}`;
+  const place = nameOf(country);
+  if (postcodes)
+    return phrase("{place}, postcodes {postcodes}{without}", { place, postcodes: postcodes.join(", "), without });
+  const except = exceptRegions?.length ? phrase(" except {list}", { list: list(exceptRegions) }) : "";
+  return joined([place, except, without], "");
 }
+
+/** A country by its name, a region by its code. */
+export const placeName = (code: string): PhraseValue => (code.includes("-") ? code : { code, type: "region" });

@@ -3,6 +3,7 @@ import { DeliveryOption } from "../delivery/option.ts";
 import { RateTable } from "../money/rates.ts";
 import { Notice } from "../offers/notice.ts";
 import { Offer } from "../offers/offer.ts";
+import { type Phrase, phrase } from "../phrases/phrase.ts";
 import { Location } from "../places/location.ts";
 import { Market, Zone } from "../places/market.ts";
 import type { Static, TSchema } from "../schema/type.ts";
@@ -13,16 +14,16 @@ import { FORMAT, type Plan, Store } from "./plan.ts";
  * whatever has to know all kinds is made from this table, or does not compile without the new one.
  */
 export const ENTITY_KINDS = {
-  store: { list: null, schema: Store, words: "the store" },
-  market: { list: "markets", schema: Market, words: "market" },
-  zone: { list: "zones", schema: Zone, words: "zone" },
-  option: { list: "options", schema: DeliveryOption, words: "delivery option" },
-  offer: { list: "offers", schema: Offer, words: "offer" },
-  location: { list: "locations", schema: Location, words: "location" },
-  notice: { list: "notices", schema: Notice, words: "notice" },
-  condition: { list: "conditions", schema: SavedCondition, words: "saved condition" },
-  rates: { list: "rates", schema: RateTable, words: "rate table" },
-} as const satisfies Record<string, { list: keyof Plan | null; schema: TSchema; words: string }>;
+  store: { list: null, schema: Store, words: phrase("the store") },
+  market: { list: "markets", schema: Market, words: phrase("market") },
+  zone: { list: "zones", schema: Zone, words: phrase("zone") },
+  option: { list: "options", schema: DeliveryOption, words: phrase("delivery option") },
+  offer: { list: "offers", schema: Offer, words: phrase("offer") },
+  location: { list: "locations", schema: Location, words: phrase("location") },
+  notice: { list: "notices", schema: Notice, words: phrase("notice") },
+  condition: { list: "conditions", schema: SavedCondition, words: phrase("saved condition") },
+  rates: { list: "rates", schema: RateTable, words: phrase("rate table") },
+} as const satisfies Record<string, { list: keyof Plan | null; schema: TSchema; words: Phrase }>;
 
 type Kinds = typeof ENTITY_KINDS;
 export type EntityKind = keyof Kinds;

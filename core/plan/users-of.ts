@@ -1,3 +1,4 @@
+import { english } from "../phrases/speak.ts";
 import { type Entity, type EntityKind, entitiesOf, entityAt, entityKey, planOf } from "./entities.ts";
 import type { Plan } from "./plan.ts";
 import { planProblems } from "./problems/plan-problems.ts";
@@ -19,5 +20,7 @@ export function usersOf(plan: Plan, kind: EntityKind, id: string): Entity[] {
 const faultsOf = (plan: Plan): { entity: Entity; words: string }[] =>
   planProblems(plan).flatMap(({ path, message }) => {
     const found = entityAt(plan, path);
-    return found ? [{ entity: found.entity, words: `${entityKey(found.entity)}${found.rest} ${message}` }] : [];
+    return found
+      ? [{ entity: found.entity, words: `${entityKey(found.entity)}${found.rest} ${english(message)}` }]
+      : [];
   });

@@ -6,6 +6,7 @@ import type { Plan } from "../plan/plan.ts";
 import { textsFor } from "../quote/messages/step-messages.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
+import { inEnglish } from "../tests/in-english.ts";
 import { translationUnits } from "../translation/translation-units.ts";
 import { exampleMessages } from "./example-messages.ts";
 
@@ -56,8 +57,10 @@ describe("how a text reads", () => {
     if (!sample) throw new Error("the demo has no sample");
     const example = exampleMessages(compiled, sample.request, []);
     const place = { offer: "free-standard", step: "free-standard", state: "on-the-way" } as const;
-    expect(example(place, { text: "Add {more}", locale: "en" })).toEqual({ problem: expect.stringContaining("more") });
-    expect(example({ ...place, step: "nobody" }, { text: "Add", locale: "en" })).toEqual({
+    expect(inEnglish(example(place, { text: "Add {more}", locale: "en" }))).toEqual({
+      problem: expect.stringContaining("more"),
+    });
+    expect(inEnglish(example({ ...place, step: "nobody" }, { text: "Add", locale: "en" }))).toEqual({
       problem: "this step gives nothing anywhere yet",
     });
   });

@@ -4,6 +4,7 @@ import { formatMessage } from "../messages/format-message.ts";
 import type { MessageState, StepState } from "../messages/states.ts";
 import { stepValues, stepVariableKinds, stepVariableNames } from "../messages/step-variables.ts";
 import { formattingProblems, wordingProblems } from "../messages/wording.ts";
+import { type Phrase, phrase } from "../phrases/phrase.ts";
 import { placeOf } from "../places/place.ts";
 import type { Progress } from "../quote/answer/quote.ts";
 import { messageValues } from "../quote/messages/step-messages.ts";
@@ -13,7 +14,7 @@ import type { CompiledPlan } from "../tariff/compile.ts";
 import type { Tariff } from "../tariff/tariff.ts";
 
 /** A text as a shopper would read it: with the figures of the standpoint where it stands so, else with made-up ones. */
-export type ExampleMessage = { readonly text: string } | { readonly problem: string };
+export type ExampleMessage = { readonly text: string } | { readonly problem: Phrase };
 
 type StepPlace = {
   /** null: the first offer there is, for texts of the whole plan. */
@@ -44,7 +45,7 @@ export function exampleMessages(
     const terms = termsFor(compiled, request, here, place.offer);
     const offer = terms?.tariff.offers.find(({ id }) => place.offer === null || id === place.offer);
     const step = offer?.steps.find((one) => place.step === null || one.step.id === place.step);
-    if (!terms || !offer || !step) return { problem: "this step gives nothing anywhere yet" };
+    if (!terms || !offer || !step) return { problem: phrase("this step gives nothing anywhere yet") };
     const counts = place.offer === null ? null : offer.offer.counts.kind;
     const kinds = stepVariableKinds(place.state, counts);
     const [unfit] = formattingProblems(picked.text, picked.locale, kinds, "");

@@ -3,6 +3,7 @@ import type { NoPrice } from "../charges/no-price.ts";
 import { climb } from "../climb/climb.ts";
 import { type Climb, type ClimbInterval, priceAt } from "../climb/interval.ts";
 import { type LadderMeasure, markAt } from "../measures/measure-spec.ts";
+import { type Phrase, phrase } from "../phrases/phrase.ts";
 import type { Zone } from "../places/market.ts";
 import { chargesIn } from "../plan/visit-charges.ts";
 import type { Progress, Quote } from "../quote/answer/quote.ts";
@@ -38,7 +39,7 @@ export type OverviewRow = {
   readonly currency: string;
   readonly cells: readonly OverviewCell[];
   /** Why nothing can be said of this zone. */
-  readonly problem: string | null;
+  readonly problem: Phrase | null;
 };
 
 /** What would be asked from a zone: the same cart and shopper, there, in a currency of its market. */
@@ -61,14 +62,14 @@ export const overviewOf = (
     const [address] = addresses.get(zone.id) ?? [];
     const request = asked(zone, address ?? {});
     const { currency } = request;
-    const nothing = (problem: string) => ({ zone: zone.id, currency, cells: [], problem });
+    const nothing = (problem: Phrase) => ({ zone: zone.id, currency, cells: [], problem });
     const tariff = compiled.tariffOf(zone.id, currency);
-    if (!tariff) return nothing(`its market does not take ${currency}`);
-    if (!address) return nothing(zone.on === false ? "it is switched off" : "no address is its own");
+    if (!tariff) return nothing(phrase("its market does not take {currency}", { currency }));
+    if (!address) return nothing(zone.on === false ? phrase("it is switched off") : phrase("no address is its own"));
     const now = quote(compiled, request, { text: false, why: true });
-    if ("problems" in now) return nothing(now.problems[0]?.message ?? "it cannot be quoted");
+    if ("problems" in now) return nothing(now.problems[0]?.message ?? phrase("it cannot be quoted"));
     const made = climb(compiled, request, climbEnd(tariff, request), { progress: false });
-    if ("problems" in made || made.climb?.zone !== zone.id) return nothing("its climb cannot be drawn");
+    if ("problems" in made || made.climb?.zone !== zone.id) return nothing(phrase("its climb cannot be drawn"));
     const quoteWith: QuoteWith = (more) => quotedWith(compiled, request, more);
     return { zone: zone.id, currency, cells: cellsOf(tariff, now.quote, made.climb, quoteWith), problem: null };
   });

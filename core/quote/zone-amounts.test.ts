@@ -1,7 +1,8 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { offerSentence } from "../explain/offer-sentence.ts";
+import { offerSentence, wholeSentence } from "../explain/offer-sentence.ts";
 import { amountsIn } from "../money/amounts-in.ts";
+import { english } from "../phrases/speak.ts";
 import type { Plan } from "../plan/plan.ts";
 import { anyCase } from "../tests/arbitrary.ts";
 import { compiledPlan } from "../tests/compiled.ts";
@@ -107,11 +108,7 @@ describe("amounts of a zone's own", () => {
       ],
     };
     const [offer] = plan.offers;
-    const said =
-      offer &&
-      offerSentence(plan, offer, "m", "EUR")
-        .map(({ text }) => text)
-        .join("");
+    const said = offer && english(wholeSentence(offerSentence(plan, offer, "m", "EUR")));
     expect(said).toBe(
       "Post for €2.00 (€3.00 in the islands) from €99 (€149 in the islands), in the mainland and the islands.",
     );

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import type { Problem } from "../schema/problem.ts";
 import { instantOf } from "../time/instant.ts";
 import type { QuoteRequest } from "./request.ts";
@@ -7,10 +8,12 @@ const known = new Set<string>();
 /** What a request's form cannot rule out: a moment that is none, a language that no formatter takes. */
 export function standpointProblems({ at, locale }: Pick<QuoteRequest, "at" | "locale">): Problem[] {
   return [
-    ...(Number.isNaN(instantOf(at)) ? [{ path: "/at", message: `"${at}" is no moment by RFC 3339` }] : []),
+    ...(Number.isNaN(instantOf(at))
+      ? [{ path: "/at", message: phrase('"{at}" is no moment by RFC 3339', { at }) }]
+      : []),
     ...(locale === undefined || isLocale(locale)
       ? []
-      : [{ path: "/locale", message: `"${locale}" is no language tag` }]),
+      : [{ path: "/locale", message: phrase('"{locale}" is no language tag', { locale }) }]),
   ];
 }
 

@@ -4,6 +4,7 @@ import type { PickedGoods } from "../measures/only-goods.ts";
 import type { Amount, AmountContext, AmountReferences } from "../money/amount.ts";
 import type { Horizon } from "../money/linear-amount.ts";
 import type { Rational } from "../money/rational.ts";
+import type { Phrase, PhraseValue } from "../phrases/phrase.ts";
 import { type KindSchema, ownKind } from "../schema/kinds.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { Static, TSchema } from "../schema/type.ts";
@@ -34,10 +35,10 @@ export type CompiledOrderReward =
 
 /** How rewards are put into words, in one market and currency. */
 export type RewardSpeech = {
-  readonly amount: (amount: Amount) => string;
+  readonly amount: (amount: Amount) => PhraseValue;
   readonly optionName: (id: string) => string;
   /** The options it is given on. */
-  readonly options: string;
+  readonly options: PhraseValue;
   /** Whether it begins a sentence. */
   readonly first: boolean;
 };
@@ -60,9 +61,9 @@ type Common<Schema extends KindSchema> = {
   /** What edits and new releases are refused for, though older ones go on: see `brokenRules`. Paths within the reward. */
   readonly rules: (reward: Static<Schema>) => Problem[];
   /** What it gives, without where or when: "Standard at a flat price". */
-  readonly title: (reward: Static<Schema>, speech: Omit<RewardSpeech, "amount" | "first">) => string;
+  readonly title: (reward: Static<Schema>, speech: Omit<RewardSpeech, "amount" | "first">) => Phrase;
   /** The same with its figures: "Standard for €4.90". */
-  readonly words: (reward: Static<Schema>, speech: RewardSpeech) => string;
+  readonly words: (reward: Static<Schema>, speech: RewardSpeech) => Phrase;
   /** What texts call it: an amount, a percent, a gift, free delivery. Never empty where it is given. */
   readonly figure: (reward: Static<Schema>, write: RewardFigure) => string;
 };

@@ -1,11 +1,12 @@
 import type { Amount } from "../money/amount.ts";
+import { phrase } from "../phrases/phrase.ts";
 import { type Problem, pointer } from "../schema/problem.ts";
 
 const isNothing = (text: string) => !/[1-9]/.test(text);
 
 /** A percent of nothing. @example nothingInPercent("0.0") // [{ path: "/percent", … }] */
 export const nothingInPercent = (percent: string): Problem[] =>
-  isNothing(percent) ? [{ path: "/percent", message: "gives nothing: more than 0 percent" }] : [];
+  isNothing(percent) ? [{ path: "/percent", message: phrase("gives nothing: more than 0 percent") }] : [];
 
 /** Every amount typed that is nothing. */
 export const nothingInAmount = ({ byCurrency = {}, byMarket = {}, byZone = {} }: Amount): Problem[] => [
@@ -16,9 +17,9 @@ export const nothingInAmount = ({ byCurrency = {}, byMarket = {}, byZone = {} }:
 
 const nothingIn = (typed: Readonly<Record<string, string>>, path: string): Problem[] =>
   Object.entries(typed).flatMap(([currency, text]) =>
-    isNothing(text) ? [{ path: `${path}${pointer(currency)}`, message: "gives nothing: more than 0" }] : [],
+    isNothing(text) ? [{ path: `${path}${pointer(currency)}`, message: phrase("gives nothing: more than 0") }] : [],
   );
 
 /** A percent of more than all there is. */
 export const tooManyPercent = (percent: string, path: string): Problem[] =>
-  Number(percent) > 100 ? [{ path: `${path}/percent`, message: "no more than 100 percent" }] : [];
+  Number(percent) > 100 ? [{ path: `${path}/percent`, message: phrase("no more than 100 percent") }] : [];

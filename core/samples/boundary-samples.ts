@@ -5,12 +5,14 @@ import type { BandedCharge } from "../charges/kinds/bands.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
 import { leastCount } from "../measures/edge.ts";
 import { compileSpec, counted } from "../measures/measure.ts";
-import { type LadderMeasure, type MeasureSpec, markAt, measured, onlyOf } from "../measures/measure-spec.ts";
+import { type LadderMeasure, type MeasureSpec, markAt, measuredFigure, onlyOf } from "../measures/measure-spec.ts";
 import { goodsLike } from "../measures/only-goods.ts";
 import { percent } from "../money/decimal.ts";
 import { ZERO } from "../money/rational.ts";
 import type { Offer } from "../offers/offer.ts";
 import { goalOf } from "../offers/trigger.ts";
+import { type Phrase, phrase } from "../phrases/phrase.ts";
+import { english } from "../phrases/speak.ts";
 import type { Zone } from "../places/market.ts";
 import { ratesOf } from "../plan/plan.ts";
 import { visitCharges } from "../plan/visit-charges.ts";
@@ -23,7 +25,7 @@ import type { Sample } from "./sample.ts";
 
 /** A place where something changes: just below it, at it, just above it. */
 export type BoundarySample = {
-  readonly edge: string;
+  readonly edge: Phrase;
   readonly side: "below" | "at" | "above";
   readonly sample: Sample;
 };
@@ -32,11 +34,11 @@ export type BoundarySample = {
 export type Generated = {
   readonly samples: readonly BoundarySample[];
   readonly covered: number;
-  readonly left: readonly { readonly edge: string; readonly why: string }[];
+  readonly left: readonly { readonly edge: Phrase; readonly why: Phrase }[];
 };
 
 /** An edge of a plan with carts on its sides, or why there are none. */
-type Boundary = { readonly edge: string; readonly sides: Sided | string };
+type Boundary = { readonly edge: Phrase; readonly sides: Sided | Phrase };
 
 /**
  * Makes samples on both sides of every edge of a plan; what they see now is what they are expected to see.
@@ -46,16 +48,20 @@ type Boundary = { readonly edge: string; readonly sides: Sided | string };
  */
 export function boundarySamples(compiled: CompiledPlan, at: number): Generated {
   const samples: BoundarySample[] = [];
-  const left: { edge: string; why: string }[] = [];
+  const left: { edge: Phrase; why: Phrase }[] = [];
   let covered = 0;
   for (const { edge, sides } of boundariesOf(compiled, at)) {
-    if (typeof sides === "string") {
+    if ("message" in sides) {
       left.push({ edge, why: sides });
       continue;
     }
     covered += 1;
     for (const { side, request } of sides) {
-      const sample: Sample = { id: `edge-${samples.length + 1}`, name: `${edge}, ${side}`.slice(0, 120), request };
+      const sample: Sample = {
+        id: `edge-${samples.length + 1}`,
+        name: `${english(edge)}, ${side}`.slice(0, 120),
+        request,
+      };
       const { seen } = runSample(compiled, sample);
       samples.push({ edge, side, sample: seen ? { ...sample, expected: seen } : sample });
     }
@@ -79,13 +85,15 @@ function* boundariesOf(compiled: CompiledPlan, at: number): Generator<Boundary> 
 const contextsIn = ({ contexts }: World, zones: readonly string[]) =>
   contexts.filter(({ zone }) => zones.includes(zone.id));
 
+const zoneEdge = (name: string) => phrase("zone {name}", { name });
+
 function zoneBoundary(world: World, zone: Zone): Boundary {
   const where = world.contexts.find((one) => one.zone.id === zone.id);
   return {
-    edge: `zone ${zone.name}`,
+    edge: zoneEdge(zone.name),
     sides: where
       ? [{ side: "at", request: plain(where, world.at, [cartLine("value", 1000)]) }]
-      : "no address leads there",
+      : phrase("no address leads there"),
   };
 }
 
@@ -96,10 +104,15 @@ function* goalBoundaries(world: World, offer: Offer): Generator<Boundary> {
       if (!goal) continue;
       const mark = markAt(goal.at, contextOf(world.compiled, where));
       yield {
-        edge: `goal of step ${i + 1} of ${offer.name} in ${where.zone.name}, ${where.currency}`,
+        edge: phrase("goal of step {number} of {offer} in {zone}, {currency}", {
+          number: i + 1,
+          offer: offer.name,
+          zone: where.zone.name,
+          currency: where.currency,
+        }),
         sides:
           mark === undefined
-            ? "it has no amount"
+            ? phrase("it has no amount")
             : aroundGoal(world.compiled, offer, where, leastCount(mark, goal.edge), world.at),
       };
     }
@@ -114,7 +127,10 @@ function* scheduleBoundaries(world: World, offer: Offer): Generator<Boundary> {
     for (const [name, moment] of Object.entries({ start, end }))
       if (Number.isFinite(moment))
         yield {
-          edge: `${name} of stretch ${i + 1} of ${offer.name}`,
+          edge:
+            name === "start"
+              ? phrase("start of stretch {number} of {offer}", { number: i + 1, offer: offer.name })
+              : phrase("end of stretch {number} of {offer}", { number: i + 1, offer: offer.name }),
           sides: [
             { side: "below", request: request(moment - 1) },
             { side: "at", request: request(moment) },
@@ -127,12 +143,16 @@ function* bandBoundaries(world: World, option: DeliveryOption, { by, edges }: Ba
   for (const where of contextsIn(world, option.zones))
     for (const { at: mark, edge } of edges) {
       const count = markAt(mark, contextOf(world.compiled, where));
-      const figure = count === undefined ? "?" : measured(by.kind, count, where.currency, "en", "short");
+      const values = { option: option.name.en ?? option.id, zone: where.zone.name, currency: where.currency };
+      const figure = count === undefined ? "?" : measuredFigure(by.kind, count, where.currency, "short");
       yield {
-        edge: `band of ${option.name.en ?? option.id} ${edge} ${figure} in ${where.zone.name}, ${where.currency}`,
+        edge:
+          edge === "from"
+            ? phrase("band of {option} from {figure} in {zone}, {currency}", { ...values, figure })
+            : phrase("band of {option} above {figure} in {zone}, {currency}", { ...values, figure }),
         sides:
           count === undefined
-            ? "it has no amount"
+            ? phrase("it has no amount")
             : aroundCount(world.compiled, where, by, leastCount(count, edge), world.at),
       };
     }
@@ -163,10 +183,10 @@ function aroundCount(
   by: MeasureSpec | LadderMeasure,
   least: number,
   at: number,
-): Sided | string {
-  if (by.kind === "distance") return "it goes by distance, which an address without a position does not tell";
+): Sided | Phrase {
+  if (by.kind === "distance") return phrase("it goes by distance, which an address without a position does not tell");
   if (by.kind === "volume" || by.kind === "weight-volume" || by.kind === "volumetric-weight")
-    return "it goes by volume";
+    return phrase("it goes by volume");
   const kind = by.kind === "value" || by.kind === "items" ? by.kind : "weight";
   const { market, zone } = where;
   const context = contextOf(compiled, where);
@@ -177,7 +197,7 @@ function aroundCount(
   const reaches = (amount: number) =>
     (counted(measure, plainCart(linesOf(amount).map(readLine)), new Map()) ?? 0) >= least;
   const edge = leastThat(reaches);
-  if (edge === null) return "no amount of plain goods gets there";
+  if (edge === null) return phrase("no amount of plain goods gets there");
   return (
     [
       ["below", edge - 1],
@@ -211,12 +231,12 @@ function aroundGoal(
   where: ZoneContext,
   least: number,
   at: number,
-): Sided | string {
+): Sided | Phrase {
   const carts = aroundCount(compiled, where, offer.counts, least, at);
-  if (typeof carts === "string" || !offer.when) return carts;
+  if ("message" in carts || !offer.when) return carts;
   const { when } = offer;
   const decision = decide(within(worldOf(compiled, at, [when]), [where.zone.id]), when, true);
-  if (decision.kind !== "witness") return "nobody there meets its condition";
+  if (decision.kind !== "witness") return phrase("nobody there meets its condition");
   const { shopper, destination, channel, payment, locale } = decision.request;
   const sided = carts.map(({ side, request }) => ({
     side,
@@ -230,12 +250,12 @@ function aroundGoal(
     },
   }));
   const met = sided.every(({ request }) => explainAt(compiled, request, when)?.truth === true);
-  return met ? sided : "its condition is about the cart too";
+  return met ? sided : phrase("its condition is about the cart too");
 }
 
 /** One row of an edge walk: what a cart on one side of an edge pays and reads. */
 export type EdgeWalkRow = {
-  readonly edge: string;
+  readonly edge: Phrase;
   readonly side: BoundarySample["side"];
   readonly request: QuoteRequest;
   readonly seen: Sample["expected"];
@@ -259,7 +279,7 @@ export const edgeWalk = (
   const { samples, left } = boundarySamples({ ...only, tariffOf: compiled.tariffOf, places: compiled.places }, at);
   return {
     rows: samples
-      .filter(({ edge }) => !edge.startsWith("zone "))
+      .filter(({ edge }) => edge.message !== zoneEdge("").message)
       .map(({ edge, side, sample }) => ({
         edge,
         side,

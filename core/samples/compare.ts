@@ -1,5 +1,7 @@
 import { optionNameApart } from "../explain/option-name.ts";
-import { makersMoney } from "../money/format.ts";
+import { writtenMoney } from "../money/format.ts";
+import { joined, type Phrase, type PhraseValue, phrase } from "../phrases/phrase.ts";
+import { ENGLISH, speakValue } from "../phrases/speak.ts";
 import type { Plan } from "../plan/plan.ts";
 import { quote } from "../quote/quote.ts";
 import { byPosition } from "../schema/atoms.ts";
@@ -7,7 +9,11 @@ import type { CompiledPlan } from "../tariff/compile.ts";
 import { type Expected, type Sample, seenIn } from "./sample.ts";
 
 /** One thing that a sample was expected to see and does not, before and after. */
-export type Difference = { readonly about: string; readonly expected: string; readonly found: string };
+export type Difference = {
+  readonly about: Phrase;
+  readonly expected: PhraseValue;
+  readonly found: PhraseValue;
+};
 
 /** A sample put to a plan: what it sees now, and where that is not what it is expected to see. */
 export type SampleRun = {
@@ -20,8 +26,15 @@ export type SampleRun = {
 export function runSample(compiled: CompiledPlan, sample: Sample): SampleRun {
   const result = quote(compiled, sample.request);
   if ("problems" in result) {
-    const found = result.problems.map(({ path, message }) => `${path} ${message}`).join("; ");
-    return { sample, seen: null, differences: [{ about: "the request", expected: "an answer", found }] };
+    const found = joined(
+      result.problems.map(({ path, message }) => joined([path, message])),
+      "; ",
+    );
+    return {
+      sample,
+      seen: null,
+      differences: [{ about: phrase("the request"), expected: phrase("an answer"), found }],
+    };
   }
   const seen = seenIn(result.quote);
   return {
@@ -35,33 +48,33 @@ function differences(expected: Expected, seen: Expected, currency: string, plan:
   const option = optionNamer(plan);
   const price = (value: number | null | undefined) =>
     value === undefined
-      ? "not there"
+      ? phrase("not there")
       : value === null
-        ? "cannot be had"
+        ? phrase("cannot be had")
         : value === 0
-          ? "free"
-          : makersMoney(value, currency);
+          ? phrase("free")
+          : writtenMoney(value, currency);
   const keys = (a: object, b: object) => [...new Set([...Object.keys(a), ...Object.keys(b)])];
-  const said = (texts: readonly string[]) => (texts.length === 0 ? "nothing" : texts.join(" · "));
+  const said = (texts: readonly string[]) => (texts.length === 0 ? phrase("nothing") : texts.join(" · "));
   const all: Difference[] = [
     ...keys(expected.options, seen.options).map((id) => ({
-      about: `price of ${option(id)}`,
+      about: phrase("price of {option}", { option: option(id) }),
       expected: price(expected.options[id]),
       found: price(seen.options[id]),
     })),
-    { about: "messages", expected: said(expected.messages), found: said(seen.messages) },
+    { about: phrase("messages"), expected: said(expected.messages), found: said(seen.messages) },
     ...keys(expected.steps, seen.steps).map((id) => ({
       about: stepName(plan, id),
-      expected: expected.steps[id] ?? "not there",
-      found: seen.steps[id] ?? "not there",
+      expected: expected.steps[id] ?? phrase("not there"),
+      found: seen.steps[id] ?? phrase("not there"),
     })),
     {
-      about: "option chosen at first",
-      expected: expected.chosen ? option(expected.chosen) : "none",
-      found: seen.chosen ? option(seen.chosen) : "none",
+      about: phrase("option chosen at first"),
+      expected: expected.chosen ? option(expected.chosen) : phrase("none"),
+      found: seen.chosen ? option(seen.chosen) : phrase("none"),
     },
   ];
-  return all.filter((one) => one.expected !== one.found);
+  return all.filter(({ expected: wanted, found }) => speakValue(wanted, ENGLISH) !== speakValue(found, ENGLISH));
 }
 
 /** Options by name, told apart by where they are offered; one that is gone by what it was known by. */
@@ -71,9 +84,11 @@ const optionNamer = (plan: Plan) => (id: string) => {
 };
 
 /** @example stepName(plan, "free-standard/one") // "step 1 of “Free standard delivery”" */
-function stepName({ offers }: Plan, key: string): string {
+function stepName({ offers }: Plan, key: string): Phrase {
   const offer = offers.find(({ id }) => key.startsWith(`${id}/`));
   const steps = offer ? [...offer.steps].sort(byPosition) : [];
   const index = steps.findIndex(({ id }) => key === `${offer?.id}/${id}`);
-  return offer && index >= 0 ? `step ${index + 1} of “${offer.name}”` : `step ${key}`;
+  return offer && index >= 0
+    ? phrase("step {number} of “{name}”", { number: index + 1, name: offer.name })
+    : phrase("step {key}", { key });
 }

@@ -1,5 +1,18 @@
+import type { Phrase } from "../phrases/phrase.ts";
+import { english } from "../phrases/speak.ts";
 /** Something wrong with data that was given, and where: `path` is a JSON Pointer (RFC 6901) into that data. */
-export type Problem = { path: string; message: string };
+export type Problem = {
+  path: string;
+  message: Phrase;
+  /** Where it is in a file that people read, such as a row; the path says the same in English. */
+  place?: Phrase;
+};
+
+/** @example inFile(phrase("row {row}", { row: 3 }), phrase("is no rate")) */
+export const inFile = (place: Phrase, message: Phrase): Problem => ({ path: english(place), message, place });
+
+/** Where it is and what is wrong, in one line of English. @example problemLine({ path: "/at", message: phrase("is missing") }) // "/at is missing" */
+export const problemLine = ({ path, message }: Problem): string => `${path} ${english(message)}`.trim();
 
 /** Joins keys into a JSON Pointer, escaping as RFC 6901 says. @example pointer("options", 0, "a/b") // "/options/0/a~1b" */
 export function pointer(...keys: readonly (string | number)[]): string {

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import { type AddressNote, type Place, placeOf } from "../places/place.ts";
 import { possiblePlaces } from "../places/possible-places.ts";
 import { resolve } from "../places/resolve.ts";
@@ -40,5 +41,12 @@ export function findTariffs(
     return { there, orNowhere, postcodeKnown: read.postcode !== null, note };
   }
   const taken = [...new Set(zones.flatMap((zone) => compiled.currenciesOf(zone)))].sort();
-  return { problems: [{ path: "/currency", message: `${currency} is not taken there; it takes ${taken.join(", ")}` }] };
+  return {
+    problems: [
+      {
+        path: "/currency",
+        message: phrase("{currency} is not taken there; it takes {taken}", { currency, taken: taken.join(", ") }),
+      },
+    ],
+  };
 }

@@ -13,6 +13,7 @@ import { OPTION_VARIABLES } from "../messages/option-variables.ts";
 import { MESSAGE_STATES } from "../messages/states.ts";
 import { STEP_VARIABLES, stepVariableKinds } from "../messages/step-variables.ts";
 import { TRIGGER_KINDS } from "../offers/trigger.ts";
+import { english } from "../phrases/speak.ts";
 import { ENTITY_KINDS, entitiesOf, entityKinds, planOf } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
 import { quote } from "../quote/quote.ts";
@@ -122,9 +123,9 @@ describe("kinds of conditions", () => {
       expect([true, false, null]).toContain(told?.when?.truth);
       const saved = new Map((plan.conditions ?? []).map((one) => [one.id, one]));
       const words = conditionWords(when, context, saved);
-      expect(words.length).toBeGreaterThan(8);
+      expect(english(words).length).toBeGreaterThan(8);
       const [why] = answer.why ?? [];
-      const sentences = why ? whySentences(plan, why, "express", "EUR").map(({ text }) => text) : [];
+      const sentences = why ? whySentences(plan, why, "express", "EUR").map(({ text }) => english(text)) : [];
       expect(sentences.length).toBeGreaterThan(1);
     },
   );
@@ -145,9 +146,9 @@ describe("kinds of charges", () => {
       const account = answer.why?.[0]?.options[0];
       // A carrier that nobody asked has no price, and says so.
       expect(account?.price ?? account?.reason).toMatch(kind === "carrier" ? /^carrier-not-asked$/ : /^\d+$/);
-      expect(chargeWords(charge, context, new Map()).length).toBeGreaterThan(4);
+      expect(english(chargeWords(charge, context, new Map())).length).toBeGreaterThan(4);
       const [why] = answer.why ?? [];
-      const sentences = why ? whySentences(plan, why, "standard", "EUR").map(({ text }) => text) : [];
+      const sentences = why ? whySentences(plan, why, "standard", "EUR").map(({ text }) => english(text)) : [];
       expect(sentences.some((text) => text.startsWith("Charge: "))).toBe(true);
     },
   );
@@ -173,7 +174,7 @@ describe("kinds of rewards", () => {
           offers.includes("offer") && (price !== fullPrice || grants.some((grant) => grant.kind === kind)),
       );
       expect(better).toBe(true);
-      expect(stepWords(plan, step)).toMatch(/\w{4}/);
+      expect(english(stepWords(plan, step))).toMatch(/\w{4}/);
       expect(definition.rules(definition.example)).toEqual([]);
     },
   );

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import type { Problem } from "../schema/problem.ts";
 import { Type } from "../schema/type.ts";
 import { isDay } from "./day.ts";
@@ -38,6 +39,11 @@ export function stretchProblems({ from, until }: LocalStretch, path: string): Pr
     const day = local?.slice(0, 10);
     return day === undefined || isDay(day)
       ? []
-      : [{ path: `${path}/${i === 0 ? "from" : "until"}`, message: `${day} is no day of the calendar` }];
+      : [
+          {
+            path: `${path}/${i === 0 ? "from" : "until"}`,
+            message: phrase("{day} is no day of the calendar", { day }),
+          },
+        ];
   });
 }

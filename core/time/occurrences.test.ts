@@ -1,6 +1,7 @@
 import * as fc from "fast-check";
 import rrule from "rrule";
 import { describe, expect, it } from "vitest";
+import { english } from "../phrases/speak.ts";
 import { againWords, aYearLater, intervalsOf, occurrences } from "./occurrences.ts";
 import { type Again, scheduleProblems } from "./stretch.ts";
 
@@ -67,7 +68,7 @@ describe("what comes again", () => {
         { again: { every: "week", until: "2026-12-31" } },
       ]),
     ).toEqual([{ from: "2029-02-28", until: "2029-03-01T12:00" }, { again: { every: "week", until: "2027-12-31" } }]);
-    expect(againWords({ every: "week", interval: 2, days: [5, 1], times: 10 })).toBe(
+    expect(english(againWords({ every: "week", interval: 2, days: [5, 1], times: 10 }))).toBe(
       "again every 2 weeks on Mondays and Fridays, 10 times",
     );
   });

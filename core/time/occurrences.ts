@@ -1,3 +1,4 @@
+import { andList, joined, type Phrase, phrase } from "../phrases/phrase.ts";
 import { DAY } from "./instant.ts";
 import { interval, type LocalStretch } from "./local.ts";
 import type { Schedule, Stretch } from "./stretch.ts";
@@ -86,20 +87,30 @@ function later(local: string): string {
 }
 
 const EVERY = {
-  week: ["every week", "weeks"],
-  month: ["every month", "months"],
-  year: ["every year", "years"],
+  week: (step: number) => phrase("{step, plural, =1 {again every week} other {again every # weeks}}", { step }),
+  month: (step: number) => phrase("{step, plural, =1 {again every month} other {again every # months}}", { step }),
+  year: (step: number) => phrase("{step, plural, =1 {again every year} other {again every # years}}", { step }),
 } as const;
-const WEEKDAYS = ["Mondays", "Tuesdays", "Wednesdays", "Thursdays", "Fridays", "Saturdays", "Sundays"];
+const WEEKDAYS = [
+  phrase("Mondays"),
+  phrase("Tuesdays"),
+  phrase("Wednesdays"),
+  phrase("Thursdays"),
+  phrase("Fridays"),
+  phrase("Saturdays"),
+  phrase("Sundays"),
+];
 
 /** How it comes again. @example "again every 2 weeks on Fridays, 10 times" */
-export function againWords({ every, interval: step = 1, days, until, times }: NonNullable<Stretch["again"]>): string {
-  const [once, many] = EVERY[every];
+export function againWords({ every, interval: step = 1, days, until, times }: NonNullable<Stretch["again"]>): Phrase {
+  const again = EVERY[every](step);
   const on = [...(days ?? [])].sort((a, b) => a - b).map((day) => WEEKDAYS[day - 1] ?? "");
-  return [
-    `again ${step === 1 ? once : `every ${step} ${many}`}`,
-    on.length > 0 ? ` on ${new Intl.ListFormat("en").format(on)}` : "",
-    until ? `, until ${until}` : "",
-    times ? `, ${times} ${times === 1 ? "time" : "times"}` : "",
-  ].join("");
+  return joined(
+    [
+      on.length > 0 ? phrase("{again} on {days}", { again, days: andList(on) }) : again,
+      until ? phrase("until {until}", { until }) : "",
+      times ? phrase("{times, plural, one {# time} other {# times}}", { times }) : "",
+    ],
+    ", ",
+  );
 }

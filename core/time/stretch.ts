@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import { closed } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
@@ -44,13 +45,13 @@ export function scheduleProblems(schedule: readonly Stretch[], path: string): Pr
     return [
       ...stretchProblems(ends, at),
       ...(again && !(from && until)
-        ? [{ path: `${at}/again`, message: "needs a start and an end to come again" }]
+        ? [{ path: `${at}/again`, message: phrase("needs a start and an end to come again") }]
         : []),
       ...(again?.days && again.every !== "week"
-        ? [{ path: `${at}/again/days`, message: "are asked of weeks alone" }]
+        ? [{ path: `${at}/again/days`, message: phrase("are asked of weeks alone") }]
         : []),
       ...(again?.until && !isDay(again.until)
-        ? [{ path: `${at}/again/until`, message: `${again.until} is no day of the calendar` }]
+        ? [{ path: `${at}/again/until`, message: phrase("{until} is no day of the calendar", { until: again.until }) }]
         : []),
     ];
   });

@@ -4,6 +4,7 @@ import { runsOf } from "../messages/rich-text.ts";
 import { shopWordProblems } from "../messages/shop-word-problems.ts";
 import { SHOP_WORD_NAMES } from "../messages/shop-words.ts";
 import { formattingProblems, wordingProblems } from "../messages/wording.ts";
+import { phrase } from "../phrases/phrase.ts";
 import { type Entity, entitiesOf, entityKey } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -118,9 +119,9 @@ export function withPlainTexts(
     const entity = entities.get(key);
     const found = entity && textsIn(entity).find(({ id }) => id === unit);
     const path = `${unit} (${locale})`;
-    if (!found) problems.push({ path, message: "the plan has no such text" });
+    if (!found) problems.push({ path, message: phrase("the plan has no such text") });
     else if (madeFrom !== undefined && madeFrom !== found.texts[source])
-      problems.push({ path, message: "the source text has changed since the file was made" });
+      problems.push({ path, message: phrase("the source text has changed since the file was made") });
     else {
       problems.push(...found.problems(text, locale, path), ...lostMarks(found.texts[source] ?? "", text, path));
       if (found.texts[locale] === text || text === "") continue;
@@ -137,5 +138,5 @@ function lostMarks(source: string, text: string, path: string): Problem[] {
   const there = linksOf(text);
   return [...linksOf(source)]
     .filter((link) => !there.has(link))
-    .map((link) => ({ path, message: `the link to ${link} of the source is missing` }));
+    .map((link) => ({ path, message: phrase("the link to {link} of the source is missing", { link }) }));
 }

@@ -2,6 +2,7 @@ import { MESSAGE_STATES, type MessageState, SURFACES, type Surface } from "../me
 import { stepVariableKinds, stepVariableNames } from "../messages/step-variables.ts";
 import type { StepWording } from "../messages/step-wording.ts";
 import { formattingProblems, placeholdersOf, wordingProblems } from "../messages/wording.ts";
+import { phrase } from "../phrases/phrase.ts";
 import type { Entity } from "../plan/entities.ts";
 import { STORE_ID } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -122,11 +123,11 @@ export function withTexts(
     const unit = units.get(id);
     const path = `${id} (${locale})`;
     if (!unit) {
-      problems.push({ path, message: "the plan has no such text" });
+      problems.push({ path, message: phrase("the plan has no such text") });
       continue;
     }
     if (madeFrom !== undefined && madeFrom !== unit.texts[source]) {
-      problems.push({ path, message: "the source text has changed since the file was made" });
+      problems.push({ path, message: phrase("the source text has changed since the file was made") });
       continue;
     }
     const counts = offers.get(unit.offer ?? "")?.counts.kind ?? null;
@@ -164,5 +165,5 @@ function lostPlaceholders(source: string, text: string, path: string): Problem[]
   if (!wanted || !there) return [];
   return [...wanted]
     .filter((name) => !there.has(name))
-    .map((name) => ({ path, message: `the placeholder {${name}} of the source is missing` }));
+    .map((name) => ({ path, message: phrase("the placeholder '{'{name}'}' of the source is missing", { name }) }));
 }

@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import type { Entity } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -30,7 +31,7 @@ export function withTranslatorsTexts(
   const isRead = (locale: string) => read.some((tag) => tag === locale || tag.startsWith(`${locale}-`));
   const unread = [...new Set(incoming.map(({ locale }) => locale))].filter((locale) => !isRead(locale));
   if (unread.length > 0)
-    return { problems: unread.map((locale) => ({ path: locale, message: "is a language of no market" })) };
+    return { problems: unread.map((locale) => ({ path: locale, message: phrase("is a language of no market") })) };
   const plain = new Set(plainTexts(plan).map(({ id }) => id));
   const messages = withTexts(
     plan,

@@ -1,5 +1,6 @@
 import { XMLParser, XMLValidator } from "fast-xml-parser";
-import type { Problem } from "../schema/problem.ts";
+import { type Phrase, phrase } from "../phrases/phrase.ts";
+import { inFile, type Problem } from "../schema/problem.ts";
 import type { IncomingText } from "./translation-units.ts";
 import type { TranslatorsText } from "./translators-texts.ts";
 
@@ -100,10 +101,11 @@ type Node = { readonly [name: string]: unknown };
  * @returns every target, or problems with the unit each is in
  */
 export function readXliff(xml: string): { texts: IncomingText[] } | { problems: Problem[] } {
-  const refuse = (message: string, path = "the file") => ({ problems: [{ path, message }] });
-  if (/<!DOCTYPE/i.test(xml)) return refuse("a document type is not taken");
+  const refuse = (message: Phrase, place = phrase("the file")) => ({ problems: [inFile(place, message)] });
+  if (/<!DOCTYPE/i.test(xml)) return refuse(phrase("a document type is not taken"));
   const valid = XMLValidator.validate(xml);
-  if (valid !== true) return refuse(`is not XML: ${valid.err.msg}`, `line ${valid.err.line}`);
+  if (valid !== true)
+    return refuse(phrase("is not XML: {msg}", { msg: valid.err.msg }), phrase("line {line}", { line: valid.err.line }));
   const parser = new XMLParser({
     preserveOrder: true,
     ignoreAttributes: false,
@@ -115,10 +117,11 @@ export function readXliff(xml: string): { texts: IncomingText[] } | { problems: 
   });
   const parsed: unknown = parser.parse(xml);
   const xliff = childrenNamed(asNodes(parsed), "xliff")[0];
-  if (!xliff) return refuse("is no XLIFF document");
+  if (!xliff) return refuse(phrase("is no XLIFF document"));
   const { version, trgLang } = attributesOf(xliff);
-  if (version !== "2.0" && version !== "2.1") return refuse(`XLIFF ${version ?? "of no version"} is not read; 2.0 is`);
-  if (!trgLang) return refuse("says no target language");
+  if (version !== "2.0" && version !== "2.1")
+    return refuse(phrase("XLIFF {version} is not read; 2.0 is", { version: version ?? phrase("of no version") }));
+  if (!trgLang) return refuse(phrase("says no target language"));
   const problems: Problem[] = [];
   const texts = childrenNamed(contentOf(xliff, "xliff"), "file").flatMap((file) =>
     unitsIn(contentOf(file, "file")).flatMap((unit): IncomingText[] => {
@@ -141,7 +144,7 @@ export function readXliff(xml: string): { texts: IncomingText[] } | { problems: 
       const targets = read("target");
       if (targets.every((target) => target === undefined)) return [];
       if (targets.some((target) => target === undefined)) {
-        problems.push({ path: id, message: "only some of its segments are translated" });
+        problems.push({ path: id, message: phrase("only some of its segments are translated") });
         return [];
       }
       return [{ unit: id, locale: trgLang, text: targets.join(""), source: read("source").join("") }];
@@ -164,7 +167,7 @@ function textOf(nodes: readonly Node[], data: ReadonlyMap<string, string>, unit:
         const { dataRef = "" } = attributesOf(node);
         const original = data.get(dataRef);
         if (original === undefined)
-          problems.push({ path: unit, message: `there is no data "${dataRef}" for a placeholder` });
+          problems.push({ path: unit, message: phrase('there is no data "{dataRef}" for a placeholder', { dataRef }) });
         return original ?? "";
       }
       for (const name of ["pc", "mrk"]) if (name in node) return textOf(contentOf(node, name), data, unit, problems);

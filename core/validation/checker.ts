@@ -1,6 +1,7 @@
 import type { ErrorObject } from "ajv";
+import { asWritten, orList, type Phrase, phrase } from "../phrases/phrase.ts";
 import { MOST_READABLE, nestingProblem } from "../plan/problems/nesting.ts";
-import { type Problem, pointer } from "../schema/problem.ts";
+import { type Problem, pointer, problemLine } from "../schema/problem.ts";
 
 /** Data of the right shape, or what is wrong with it and where. */
 export type Checked<T> = { value: T } | { problems: Problem[] };
@@ -42,7 +43,7 @@ function problemsOf(errors: readonly ErrorObject[]): Problem[] {
     .filter(({ keyword }) => keyword !== "oneOf")
     .map((error) => ({ path: placeOf(error), message: wordsOf(error) }))
     .filter(({ path, message }) => {
-      const line = `${path} ${message}`;
+      const line = problemLine({ path, message });
       return !said.has(line) && said.add(line);
     })
     .slice(0, MOST_PROBLEMS);
@@ -64,27 +65,32 @@ function placeOf({ instancePath, keyword, params }: ErrorObject): string {
   return instancePath;
 }
 
-function wordsOf({ keyword, message, params, parentSchema }: ErrorObject): string {
+function wordsOf({ keyword, message, params, parentSchema }: ErrorObject): Phrase {
   switch (keyword) {
     case "required":
-      return "is missing";
+      return phrase("is missing");
     case "additionalProperties":
-      return "is not known here";
+      return phrase("is not known here");
     case "anyOf":
-      return "has none of the forms allowed here";
+      return phrase("has none of the forms allowed here");
     case "const":
-      return `must be ${JSON.stringify(params.allowedValue)}`;
+      return phrase("must be {value}", { value: JSON.stringify(params.allowedValue) });
     case "enum":
-      return `must be one of ${params.allowedValues.join(", ")}`;
+      return phrase("must be one of {values}", { values: params.allowedValues.join(", ") });
     case "discriminator":
-      return `has no known ${params.tag}`;
+      return phrase("has no known {tag}", { tag: params.tag });
     case "pattern": {
       const { description, title, examples } = parentSchema ?? {};
       if (typeof title === "string" && Array.isArray(examples))
-        return `must be ${title.charAt(0).toLowerCase()}${title.slice(1)} such as ${examples.join(" or ")}`;
-      return typeof description === "string" ? `must be: ${description}` : (message ?? "has the wrong form");
+        return phrase("must be {title} such as {examples}", {
+          title: phrase(`${title.charAt(0).toLowerCase()}${title.slice(1)}`),
+          examples: orList(examples.map(String)),
+        });
+      if (typeof description === "string")
+        return phrase("must be: {description}", { description: phrase(description) });
+      return message === undefined ? phrase("has the wrong form") : asWritten(message);
     }
     default:
-      return message ?? "is not allowed";
+      return message === undefined ? phrase("is not allowed") : asWritten(message);
   }
 }

@@ -1,5 +1,6 @@
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
-import type { Problem } from "../../core/schema/problem.ts";
+import { asWritten, phrase } from "../../core/phrases/phrase.ts";
+import { inFile, type Problem } from "../../core/schema/problem.ts";
 import { inTransaction } from "../database/pool.ts";
 import { checkCatalogue } from "../validation/documents.ts";
 import { productsNamed, writeProducts } from "./catalogue.ts";
@@ -46,7 +47,7 @@ async function stagedProducts(
   const seen = new Set<string>();
   const twice = checked.value.filter(({ sku }) => seen.has(sku) || !seen.add(sku));
   return twice.length > 0
-    ? { problems: twice.slice(0, 50).map(({ sku }) => ({ path: `SKU ${sku}`, message: "is there twice" })) }
+    ? { problems: twice.slice(0, 50).map(({ sku }) => inFile(asWritten(`SKU ${sku}`), phrase("is there twice"))) }
     : { products: checked.value };
 }
 

@@ -5,6 +5,7 @@ import Papa from "papaparse";
 import { describe, expect, it } from "vitest";
 import { exponentOf } from "../../core/money/currency.ts";
 import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
+import { problemLine } from "../../core/schema/problem.ts";
 import { checkCatalogue } from "../validation/documents.ts";
 import type { CatalogueProduct } from "./catalogue.ts";
 import type { Product } from "./product.ts";
@@ -121,7 +122,7 @@ describe("the catalogue as CSV", () => {
     ["a delivery nobody knows", ["sku", "name", "delivery"], ["a", "A", "by-pigeon"], "row 7, column 3"],
   ])("says where %s stands", (_, header, row, said) => {
     const read = readProductRows(header, [row], 7);
-    const lines = "problems" in read ? read.problems.map(({ path, message }) => `${path} ${message}`) : [];
+    const lines = "problems" in read ? read.problems.map(problemLine) : [];
     expect(
       lines.some((line) => line.startsWith(said)),
       lines.join("\n"),

@@ -1,7 +1,8 @@
 import Papa from "papaparse";
 import { exponentOf } from "../../core/money/currency.ts";
 import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
-import type { Problem } from "../../core/schema/problem.ts";
+import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
+import { inFile, type Problem } from "../../core/schema/problem.ts";
 import { checkProduct } from "../validation/documents.ts";
 import type { CatalogueProduct } from "./catalogue.ts";
 import type { Product } from "./product.ts";
@@ -30,13 +31,13 @@ const MONEY = /^(price|own_charge)_([A-Z]{3})$/;
 /** Problems of a header: columns that are not known, or missing. */
 function headerProblems(header: readonly string[]): Problem[] {
   const unknown = header.flatMap((name, i) =>
-    isPlain(name) || MONEY.test(name) ? [] : [{ path: at(1, i), message: `there is no column "${name}"` }],
+    isPlain(name) || MONEY.test(name) ? [] : [inFile(at(1, i), phrase('there is no column "{name}"', { name }))],
   );
   const twice = header.flatMap((name, i) =>
-    header.indexOf(name) < i ? [{ path: at(1, i), message: `the column "${name}" is there twice` }] : [],
+    header.indexOf(name) < i ? [inFile(at(1, i), phrase('the column "{name}" is there twice', { name }))] : [],
   );
   const missing = ["sku", "name"].flatMap((name) =>
-    header.includes(name) ? [] : [{ path: "row 1", message: `the column "${name}" is missing` }],
+    header.includes(name) ? [] : [inFile(rowOf(1), phrase('the column "{name}" is missing', { name }))],
   );
   return [...unknown, ...twice, ...missing];
 }
@@ -58,15 +59,19 @@ export function readProductRows(
   const products = rows.flatMap((cells, r): Product[] => {
     const row = first + r;
     if (cells.every((cell) => cell.trim() === "")) return [];
-    if (cells.length > header.length)
-      problems.push({ path: `row ${row}`, message: "has more cells than the first row" });
+    if (cells.length > header.length) problems.push(inFile(rowOf(row), phrase("has more cells than the first row")));
     if (cells.length < header.length)
-      problems.push({ path: `row ${row}`, message: `has ${cells.length} cells, the first row ${header.length}` });
+      problems.push(
+        inFile(
+          rowOf(row),
+          phrase("has {count} cells, the first row {wanted}", { count: cells.length, wanted: header.length }),
+        ),
+      );
     const cell = (name: Plain) => cells[header.indexOf(name)]?.trim() ?? "";
     const money = moneyCells(header, cells, row, problems);
     const checked = checkProduct(productOf(cell, money));
     if ("value" in checked) return [checked.value];
-    for (const { path, message } of checked.problems) problems.push({ path: placeOf(path, header, row), message });
+    for (const { path, message } of checked.problems) problems.push(inFile(placeOf(path, header, row), message));
     return [];
   });
   return problems.length > 0 ? { problems } : { products };
@@ -82,9 +87,9 @@ function moneyCells(header: readonly string[], cells: readonly string[], row: nu
     if ((kind !== "price" && kind !== "own_charge") || text === "") return;
     const exponent = exponentOf(currency);
     const read = exponent === undefined ? null : minorUnits(text, exponent);
-    if (!read) problems.push({ path: at(row, i), message: `${currency} is not an active ISO 4217 currency` });
+    if (!read) problems.push(inFile(at(row, i), phrase("{currency} is not an active ISO 4217 currency", { currency })));
     else if ("problem" in read || read.minor < 0)
-      problems.push({ path: at(row, i), message: `"${text}" is no amount in ${currency}` });
+      problems.push(inFile(at(row, i), phrase('"{text}" is no amount in {currency}', { text, currency })));
     else money[kind][currency] = text;
   });
   return money;
@@ -128,17 +133,18 @@ const COLUMN_OF: Readonly<Record<string, Plain>> = {
   parcelClass: "parcel_class",
 };
 
-function placeOf(path: string, header: readonly string[], row: number): string {
+function placeOf(path: string, header: readonly string[], row: number): Phrase {
   const [, top = "", part = ""] = path.split("/");
   const name =
     { weight: part === "unit" ? "weight_unit" : "weight", size: part === "unit" ? "size_unit" : part }[top] ??
     COLUMN_OF[top] ??
     top;
   const column = header.indexOf(name);
-  return column < 0 ? `row ${row}` : at(row, column);
+  return column < 0 ? rowOf(row) : at(row, column);
 }
 
-const at = (row: number, column: number) => `row ${row}, column ${column + 1}`;
+const rowOf = (row: number) => phrase("row {row}", { row });
+const at = (row: number, column: number) => phrase("row {row}, column {column}", { row, column: column + 1 });
 
 /** Products as a catalogue file. */
 export function productsCsv(products: readonly CatalogueProduct[]): string {

@@ -1,5 +1,6 @@
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import type { SavedConditions } from "../../core/conditions/condition.ts";
+import { phrase } from "../../core/phrases/phrase.ts";
 import {
   type Entity,
   type EntityKind,
@@ -9,7 +10,8 @@ import {
   type StoredEntity,
 } from "../../core/plan/entities.ts";
 import { ruleProblems } from "../../core/plan/problems/rules.ts";
-import type { Problem } from "../../core/schema/problem.ts";
+import { wordsOfKey } from "../../core/schema/key-words.ts";
+import { type Problem, problemLine } from "../../core/schema/problem.ts";
 import { compile } from "../../core/tariff/compile.ts";
 import { inTransaction } from "../database/pool.ts";
 import { calendarProblems } from "../holidays/holidays.ts";
@@ -113,7 +115,11 @@ function checkWrites({ writes }: ChangeSet): { writes: CheckedWrite[] } | { prob
   const checkedWrites: CheckedWrite[] = [];
   writes.forEach(({ kind, id, seen, body }, i) => {
     const key = entityKey({ kind, id });
-    if (named.has(key)) problems.push({ path: `/writes/${i}`, message: `${kind} "${id}" is written twice` });
+    if (named.has(key))
+      problems.push({
+        path: `/writes/${i}`,
+        message: phrase('{kind} "{id}" is written twice', { kind: phrase(wordsOfKey(kind)), id }),
+      });
     named.add(key);
     if (body === null) {
       checkedWrites.push({ kind, id, seen, entity: null });
@@ -149,7 +155,7 @@ function conflictOf({ kind, id, seen, entity }: CheckedWrite, current: Conflict[
 /** Problems of the plan as it would be, with paths into the change-set where a write is to blame. */
 async function planWideProblems(entities: readonly Entity[], writes: readonly CheckedWrite[]): Promise<Problem[]> {
   const plan = planOf(entities);
-  if (!plan) return [{ path: "/writes", message: "the plan must keep its store" }];
+  if (!plan) return [{ path: "/writes", message: phrase("the plan must keep its store") }];
   const result = compile(plan);
   const problems = "problems" in result ? result.problems : await calendarProblems(plan, Date.now());
   return problems.map(({ path, message }) => {
@@ -160,7 +166,15 @@ async function planWideProblems(entities: readonly Entity[], writes: readonly Ch
     const write = writes.findIndex((candidate) => candidate.kind === kind && candidate.id === id);
     return write >= 0
       ? { path: `/writes/${write}/body${rest}`, message }
-      : { path: "/writes", message: `${kind} "${id}" would break at ${rest}: ${message}` };
+      : {
+          path: "/writes",
+          message: phrase('{kind} "{id}" would break at {rest}: {message}', {
+            kind: phrase(wordsOfKey(kind)),
+            id,
+            rest,
+            message,
+          }),
+        };
   });
 }
 
@@ -178,9 +192,9 @@ function newlyBroken(
   return writes.flatMap(({ entity }, i) => {
     if (!entity) return [];
     const old = before.get(entityKey(entity));
-    const known = new Set((old ? ruleProblems(old, savedBefore) : []).map(({ path, message }) => `${path} ${message}`));
+    const known = new Set((old ? ruleProblems(old, savedBefore) : []).map(problemLine));
     return ruleProblems(entity, savedAfter)
-      .filter(({ path, message }) => !known.has(`${path} ${message}`))
+      .filter((problem) => !known.has(problemLine(problem)))
       .map(({ path, message }) => ({ path: `/writes/${i}/body${path}`, message }));
   });
 }

@@ -1,4 +1,5 @@
 import type { Connection, Pool, RowDataPacket } from "mysql2/promise";
+import { phrase } from "../../core/phrases/phrase.ts";
 import { type Entity, type EntityKind, STORE_ID, type StoredEntity } from "../../core/plan/entities.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 import type { Checked } from "../../core/validation/checker.ts";
@@ -45,7 +46,7 @@ function entityFrom<Body>(
   if ("problems" in checked) return checked;
   return bodyId(checked.value) === id
     ? { value: make(checked.value) }
-    : { problems: [{ path: "/id", message: `must be "${id}", the id of the entity` }] };
+    : { problems: [{ path: "/id", message: phrase('must be "{id}", the id of the entity', { id }) }] };
 }
 
 interface EntityRow extends RowDataPacket {

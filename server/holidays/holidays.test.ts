@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { inEnglish } from "../../core/tests/in-english.ts";
 import { calendarProblems, calendarsOf } from "./holidays.ts";
 
 const AT = Date.UTC(2026, 10, 24);
@@ -32,7 +33,7 @@ describe("public holidays", () => {
 
   it("are asked for only where a location keeps some, and it is said where none are known", async () => {
     expect(await calendarsOf({}, AT)).toEqual({});
-    expect(await calendarProblems(keeping("PT", undefined, "ZZ"), AT)).toEqual([
+    expect(inEnglish(await calendarProblems(keeping("PT", undefined, "ZZ"), AT))).toEqual([
       {
         path: "/locations/2/holidays",
         message: "no public holidays are known for ZZ; list them under closedOn instead",

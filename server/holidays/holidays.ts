@@ -1,4 +1,5 @@
 import type Holidays from "date-holidays";
+import { phrase } from "../../core/phrases/phrase.ts";
 import type { Calendars } from "../../core/places/location.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { Problem } from "../../core/schema/problem.ts";
@@ -43,7 +44,7 @@ export async function calendarProblems({ locations }: Pick<Plan, "locations">, a
     if (holidays === undefined || (await holidaysIn(holidays, year)).length > 0) continue;
     problems.push({
       path: `/locations/${i}/holidays`,
-      message: `no public holidays are known for ${holidays}; list them under closedOn instead`,
+      message: phrase("no public holidays are known for {holidays}; list them under closedOn instead", { holidays }),
     });
   }
   return problems;

@@ -1,3 +1,4 @@
+import { phrase } from "../../core/phrases/phrase.ts";
 import { isUnreachable } from "../database/pool.ts";
 import { problemDocument } from "./problem-document.ts";
 
@@ -14,9 +15,11 @@ export async function handle(work: () => Promise<Response>): Promise<Response> {
   } catch (error) {
     console.error(error);
     if (!isUnreachable(error))
-      return problemDocument(500, "Something went wrong here", { detail: "The server's log says what." });
-    const response = problemDocument(503, "The database cannot be reached", {
-      detail: "Try again shortly; a change may or may not have been saved.",
+      return problemDocument(500, phrase("Something went wrong here"), {
+        detail: phrase("The server's log says what."),
+      });
+    const response = problemDocument(503, phrase("The database cannot be reached"), {
+      detail: phrase("Try again shortly; a change may or may not have been saved."),
     });
     response.headers.set("retry-after", "2");
     return response;

@@ -1,21 +1,37 @@
+import { asWritten, type Phrase } from "../../core/phrases/phrase.ts";
+import { english } from "../../core/phrases/speak.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 
-/** An error answer by RFC 9457. `errors` uses the form of the RFC's own example: a detail and a JSON Pointer fragment. */
+type More = { detail?: Phrase | string; problems?: readonly Problem[]; extra?: object };
+
+/** One thing that is wrong, by the RFC's own example; `phrase` and `place` say it so that it can be read in other languages. */
+export type PointedProblem = { pointer: string; detail: string; phrase: Phrase; place?: Phrase };
+
+/**
+ * An error answer by RFC 9457, in English. `errors` uses the form of the RFC's own example: a detail and a JSON Pointer fragment.
+ * What is said stands beside it as a phrase too, for the app, which may speak another language.
+ */
 export function problemDocument(
   status: number,
-  title: string,
-  more: { detail?: string; problems?: readonly Problem[]; extra?: object } = {},
+  title: Phrase,
+  { detail: given, problems, extra }: More = {},
 ): Response {
-  const { detail, problems, extra } = more;
+  const detail = typeof given === "string" ? asWritten(given) : given;
   const body = {
     type: "about:blank",
-    title,
+    title: english(title),
     status,
-    ...(detail === undefined ? {} : { detail }),
-    ...(problems === undefined
-      ? {}
-      : { errors: problems.map(({ path, message }) => ({ pointer: `#${path}`, detail: message })) }),
+    ...(detail === undefined ? {} : { detail: english(detail) }),
+    ...(problems === undefined ? {} : { errors: problems.map(pointed) }),
+    phrase: title,
     ...extra,
   };
   return new Response(JSON.stringify(body), { status, headers: { "content-type": "application/problem+json" } });
 }
+
+const pointed = ({ path, message, place }: Problem): PointedProblem => ({
+  pointer: `#${path}`,
+  detail: english(message),
+  phrase: message,
+  ...(place ? { place } : {}),
+});

@@ -1,3 +1,4 @@
+import { phrase } from "../../core/phrases/phrase.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 import { readJson } from "../validation/read-json.ts";
 import { problemDocument } from "./problem-document.ts";
@@ -14,17 +15,24 @@ export async function readBody<T>(
   const type = request.headers.get("content-type")?.split(";")[0]?.trim().toLowerCase();
   if (type !== "application/json") {
     return {
-      refusal: problemDocument(415, "The body must be JSON", { detail: "Send content-type: application/json." }),
+      refusal: problemDocument(415, phrase("The body must be JSON"), {
+        detail: phrase("Send content-type: application/json."),
+      }),
     };
   }
   const text = await readText(request, limit);
   if (text === null)
-    return { refusal: problemDocument(413, "The body is too large", { detail: `At most ${limit} bytes are read.` }) };
+    return {
+      refusal: problemDocument(413, phrase("The body is too large"), {
+        detail: phrase("At most {limit} bytes are read.", { limit }),
+      }),
+    };
   const json = readJson(text);
-  if ("problems" in json) return { refusal: problemDocument(400, "The body is not JSON", { problems: json.problems }) };
+  if ("problems" in json)
+    return { refusal: problemDocument(400, phrase("The body is not JSON"), { problems: json.problems }) };
   const checked = check(json.value);
   if ("problems" in checked)
-    return { refusal: problemDocument(422, "The body has the wrong form", { problems: checked.problems }) };
+    return { refusal: problemDocument(422, phrase("The body has the wrong form"), { problems: checked.problems }) };
   return checked;
 }
 

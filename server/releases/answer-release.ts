@@ -1,16 +1,17 @@
+import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
 import { jsonResponse } from "../http/handle.ts";
 import { problemDocument } from "../http/problem-document.ts";
 import type { Refusal, ReleaseResult } from "./make-release.ts";
 
-const REFUSALS: Readonly<Record<Refusal | "unsound", string>> = {
-  "nothing-changed": "What shops would get is the same already",
-  empty: "The draft is empty",
-  "draft-moved": "The draft has changed since it was looked at",
-  "moment-passed": "That moment has passed",
-  "not-waiting": "No release of that number waits any more",
-  "no-such-offer": "That release has no such offer",
-  "nothing-in-force": "Nothing has been released yet",
-  unsound: "It cannot be released as it is",
+const REFUSALS: Readonly<Record<Refusal | "unsound", Phrase>> = {
+  "nothing-changed": phrase("What shops would get is the same already"),
+  empty: phrase("The draft is empty"),
+  "draft-moved": phrase("The draft has changed since it was looked at"),
+  "moment-passed": phrase("That moment has passed"),
+  "not-waiting": phrase("No release of that number waits any more"),
+  "no-such-offer": phrase("That release has no such offer"),
+  "nothing-in-force": phrase("Nothing has been released yet"),
+  unsound: phrase("It cannot be released as it is"),
 };
 
 /** What making a release came to, as an answer: the release, or why there is none. */

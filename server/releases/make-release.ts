@@ -1,10 +1,12 @@
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import type { RateTable } from "../../core/money/rates.ts";
+import { phrase } from "../../core/phrases/phrase.ts";
 import type { Calendars } from "../../core/places/location.ts";
 import { planOf } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { planProblems } from "../../core/plan/problems/plan-problems.ts";
 import { brokenRules } from "../../core/plan/problems/rules.ts";
+import { wordsOfKey } from "../../core/schema/key-words.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 import { inTransaction } from "../database/pool.ts";
 import { lockHead } from "../draft/change-set.ts";
@@ -49,7 +51,10 @@ export async function releaseDraft(pool: Pool, seen: number, by: string, wanted:
     const plan = planOf(entities);
     if (!plan) return { refused: "empty", sequence };
     const problems = [
-      ...unreadable.map(({ kind, id }) => ({ path: "", message: `${kind} "${id}" cannot be read` })),
+      ...unreadable.map(({ kind, id }) => ({
+        path: "",
+        message: phrase('{kind} "{id}" cannot be read', { kind: phrase(wordsOfKey(kind)), id }),
+      })),
       ...planProblems(plan),
       ...brokenRules(plan),
     ];

@@ -171,7 +171,6 @@ describe("a release made before a rule", () => {
     if (!result || "problems" in result) throw new Error("the older draft does not compile");
     const around = {
       at: Date.UTC(2026, 10, 24),
-      placeName: (code: string) => code,
       products: [],
       uses: {},
       addresses: [],

@@ -1,5 +1,6 @@
 import type { Pool } from "mysql2/promise";
 import type { CheckedAddress } from "../../core/checks/check.ts";
+import { phrase } from "../../core/phrases/phrase.ts";
 import { checkSample } from "./samples.ts";
 import { listSaved } from "./saved.ts";
 import { checkStandpoint } from "./standpoint.ts";
@@ -12,13 +13,16 @@ export async function savedAddresses(pool: Pool): Promise<CheckedAddress[]> {
   ]);
   return [
     ...standpoints.kept.map(({ name, body: { country, region, postcode } }) => ({
-      whose: `The standpoint “${name}”`,
+      whose: phrase("The standpoint “{name}”", { name }),
       destination: {
         ...(country === "" ? {} : { country }),
         ...(region === "" ? {} : { region }),
         ...(postcode === "" ? {} : { postcode }),
       },
     })),
-    ...samples.kept.map(({ name, body }) => ({ whose: `The sample “${name}”`, destination: body.request.destination })),
+    ...samples.kept.map(({ name, body }) => ({
+      whose: phrase("The sample “{name}”", { name }),
+      destination: body.request.destination,
+    })),
   ];
 }

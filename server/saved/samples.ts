@@ -1,4 +1,5 @@
 import { exponentOf } from "../../core/money/currency.ts";
+import { phrase } from "../../core/phrases/phrase.ts";
 import { standpointProblems } from "../../core/request/standpoint-problems.ts";
 import type { Sample } from "../../core/samples/sample.ts";
 import type { Problem } from "../../core/schema/problem.ts";
@@ -12,7 +13,10 @@ export function checkSample(data: unknown): Checked<Sample> {
   const { request } = checked.value;
   const problems: Problem[] = standpointProblems(request);
   if (exponentOf(request.currency) === undefined)
-    problems.push({ path: "/currency", message: `${request.currency} is not an active ISO 4217 currency` });
+    problems.push({
+      path: "/currency",
+      message: phrase("{currency} is not an active ISO 4217 currency", { currency: request.currency }),
+    });
   return problems.length > 0
     ? { problems: problems.map(({ path, message }) => ({ path: `/request${path}`, message })) }
     : checked;

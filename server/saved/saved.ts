@@ -1,4 +1,5 @@
 import type { Pool, RowDataPacket } from "mysql2/promise";
+import { problemLine } from "../../core/schema/problem.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 import { readJson } from "../validation/read-json.ts";
 
@@ -33,7 +34,7 @@ export async function listSaved<Body>(
       setAside.push({
         id,
         name,
-        why: checked.problems.map(({ path, message }) => `${path} ${message}`.trim()).join("; "),
+        why: checked.problems.map(problemLine).join("; "),
       });
   }
   return { kept, setAside };

@@ -1,3 +1,4 @@
+import { phrase } from "../../core/phrases/phrase.ts";
 import { pointer } from "../../core/schema/problem.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 
@@ -12,12 +13,14 @@ export function readJson(text: string): Checked<unknown> {
     value = JSON.parse(bare);
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    return { problems: [{ path: "", message: `is not JSON: ${why.replace(/\s+/g, " ").slice(0, 200)}` }] };
+    return {
+      problems: [{ path: "", message: phrase("is not JSON: {why}", { why: why.replace(/\s+/g, " ").slice(0, 200) }) }],
+    };
   }
   const repeated = repeatedKey(bare);
   return repeated === undefined
     ? { value }
-    : { problems: [{ path: repeated, message: "stands twice in the same object" }] };
+    : { problems: [{ path: repeated, message: phrase("stands twice in the same object") }] };
 }
 
 const BYTE_ORDER_MARK = "\uFEFF";

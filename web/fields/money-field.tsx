@@ -1,6 +1,7 @@
 import { exponentOf } from "../../core/money/currency.ts";
 import { majorUnits } from "../../core/money/decimal.ts";
 import { typedAmount } from "../../core/money/typed.ts";
+import { say } from "../language/say.ts";
 import { TypedField, type TypedFieldLook } from "./typed-field.tsx";
 
 type Props = TypedFieldLook & {
@@ -21,7 +22,7 @@ export function MoneyField({ value = "", currency, onCommit, onEmpty, ...look }:
       value={value}
       problemOf={(text) => {
         const read = typedAmount(text, currency);
-        return isEmptied(text) || "minor" in read ? null : read.problem;
+        return isEmptied(text) || "minor" in read ? null : say(read.problem);
       }}
       onCommit={(text) => {
         const read = typedAmount(text, currency);

@@ -12,11 +12,11 @@ export function UnreadableRow({ broken }: { broken: Broken }) {
       <h2 className="font-semibold text-warning">{say("The {kind} “{id}” cannot be read", { kind, id })}</h2>
       <ul className="my-1">
         {problems.slice(0, 4).map(({ path, message }) => (
-          <li key={path + message}>
+          <li key={path + message.message}>
             <span className="inline-block max-w-60 truncate align-bottom" title={path}>
               {path}
             </span>{" "}
-            {message}
+            {say(message)}
           </li>
         ))}
       </ul>

@@ -1,4 +1,6 @@
 import type { CheckedAddress, CheckedProduct } from "../../core/checks/check.ts";
+import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
+import { english } from "../../core/phrases/speak.ts";
 import type { Entity } from "../../core/plan/entities.ts";
 import type { CarrierQuestion, CarrierReply } from "../../core/quote/carriers/carrier-questions.ts";
 import type { Sample } from "../../core/samples/sample.ts";
@@ -10,35 +12,40 @@ import type { Product, SampleCart } from "../../server/catalogue/product.ts";
 import type { Conflict, SavedChanges } from "../../server/draft/change-set.ts";
 import type { ChangeSet } from "../../server/draft/change-set-schema.ts";
 import type { Draft } from "../../server/draft/read-draft.ts";
+import type { PointedProblem } from "../../server/http/problem-document.ts";
 import type { Region } from "../../server/places/regions.ts";
 import type { Release } from "../../server/releases/release.ts";
 import type { ReleasedPlan } from "../../server/releases/releases.ts";
 import type { Saved, SetAside } from "../../server/saved/saved.ts";
 import type { Standpoint } from "../../server/saved/standpoint-schema.ts";
+import { problemSaid } from "../language/problem-said.ts";
 import { say } from "../language/say.ts";
-
-type PointedProblem = { pointer: string; detail: string };
 
 /** What an endpoint answered when it did not do what was asked; `offline` when nothing answered at all. */
 export class ApiError extends Error {
   readonly status: number | "offline";
+  /** Its message, for whoever reads another language. */
+  readonly said: Phrase;
   readonly conflicts: Conflict[];
   /** What was wrong and where, by RFC 9457. */
   readonly problems: readonly PointedProblem[];
   constructor(
     status: number | "offline",
-    title: string,
+    title: Phrase,
     problems: readonly PointedProblem[] = [],
     conflicts: Conflict[] = [],
   ) {
-    super(title);
+    super(english(title));
+    this.said = title;
     this.status = status;
     this.problems = problems;
     this.conflicts = conflicts;
   }
   /** The problems as lines to read. */
   get lines(): string[] {
-    return this.problems.map(({ pointer, detail }) => `${pointer.replace(/^#/, "")} ${detail}`.trim());
+    return this.problems.map(({ pointer, phrase: message, place }) =>
+      problemSaid({ path: pointer.replace(/^#/, ""), message, ...(place ? { place } : {}) }),
+    );
   }
   /** Worth trying again unchanged: the server or its database was away. */
   get passing(): boolean {
@@ -49,7 +56,7 @@ export class ApiError extends Error {
 /** A carrier that can be asked, with its services. */
 export type CarrierChoice = Pick<Carrier, "id" | "name" | "services">;
 
-type ProblemBody = { title?: string; errors?: PointedProblem[]; conflicts?: Conflict[] };
+type ProblemBody = { phrase?: Phrase; errors?: PointedProblem[]; conflicts?: Conflict[] };
 
 const call = <T>(path: string, body?: unknown): Promise<T> =>
   callWith<T>(path, body === undefined ? undefined : JSON.stringify(body));
@@ -60,21 +67,25 @@ async function callWith<T>(path: string, body: string | undefined): Promise<T> {
   try {
     response = await fetch(path, init);
   } catch {
-    throw new ApiError("offline", "The server does not answer");
+    throw new ApiError("offline", phrase("The server does not answer"));
   }
   if (response.ok) return response.json();
   const problem: ProblemBody = await response.json().catch(() => ({}));
   throw new ApiError(
     response.status,
-    problem.title ?? say("The server answered {status}", { status: response.status }),
+    problem.phrase ?? phrase("The server answered {status}", { status: response.status }),
     problem.errors ?? [],
     problem.conflicts ?? [],
   );
 }
 
+/** What went wrong, without the places. */
+export const errorWords = (error: unknown): string =>
+  error instanceof ApiError ? say(error.said) : error instanceof Error ? error.message : String(error);
+
 /** An error in words, with each place that is wrong. @example "The plan would break; /offers/2/name is missing" */
 export const problemWords = (error: Error): string =>
-  [error.message, ...(error instanceof ApiError ? error.lines : [])].join("; ");
+  error instanceof ApiError ? [say(error.said), ...error.lines].join("; ") : error.message;
 
 /** What is done with a release that waits. */
 type ReleaseChange = { number: number } & (

@@ -6,7 +6,6 @@ import { compile } from "../../core/tariff/compile.ts";
 import { api } from "./api.ts";
 import { type PlanPatch, patched } from "./plan-patch.ts";
 
-const countryNames = new Intl.DisplayNames(["en"], { type: "region" });
 const pause = () => new Promise((resolve) => setTimeout(resolve, 0));
 let newest = 0;
 let held: Plan | null = null;
@@ -46,12 +45,11 @@ const worker = {
     held = patched(held, patch);
     const compiled = compile(held);
     if ("problems" in compiled) return null;
-    const placeName = (code: string) => (code.includes("-") ? code : (countryNames.of(code) ?? code));
     const known = await surroundings(() => own === newest);
     if (!known) return null;
     const found: Finding[] = [];
     let told = Date.now();
-    for (const { findings, done, of } of runChecks(compiled.compiled, { ...known, at, placeName })) {
+    for (const { findings, done, of } of runChecks(compiled.compiled, { ...known, at })) {
       found.push(...findings);
       if (done === of || Date.now() - told > PROGRESS_MS) {
         onProgress(done, of);

@@ -1,4 +1,5 @@
 import equal from "fast-deep-equal";
+import { asWritten, phrase } from "../../core/phrases/phrase.ts";
 import {
   type Change,
   type Entity,
@@ -9,6 +10,7 @@ import {
   type StoredEntity,
 } from "../../core/plan/entities.ts";
 import type { Plan } from "../../core/plan/plan.ts";
+import { wordsOfKey } from "../../core/schema/key-words.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import type { Conflict, SavedChanges } from "../../server/draft/change-set.ts";
@@ -16,7 +18,7 @@ import type { Draft } from "../../server/draft/read-draft.ts";
 import { say } from "../language/say.ts";
 import { afterPaint } from "./after-paint.ts";
 import { afterSave, lacksCalendars } from "./after-save.ts";
-import { ApiError, api } from "./api.ts";
+import { ApiError, api, errorWords } from "./api.ts";
 import { EditHistory } from "./edit-history.ts";
 
 /** A change made here, and the revision it was made on; 0 for what was not there. */
@@ -301,9 +303,9 @@ export class DraftStore {
       this.update({ save: { kind: "saved" } });
       void this.load();
     } else if (conflict) {
-      this.update({ conflict, save: { kind: "refused", why: error.message, lines: [] } });
+      this.update({ conflict, save: { kind: "refused", why: errorWords(error), lines: [] } });
     } else if (error.passing) {
-      this.update({ save: { kind: "waiting", why: error.message } });
+      this.update({ save: { kind: "waiting", why: errorWords(error) } });
       this.retry = setTimeout(() => void this.send(), RETRY_MS);
     } else if (error.status === 422) {
       // Edits that are to blame wait here; where none is named, all that were sent do.
@@ -319,7 +321,7 @@ export class DraftStore {
         );
       void this.send();
     } else {
-      this.update({ save: { kind: "refused", why: error.message, lines: error.lines } });
+      this.update({ save: { kind: "refused", why: errorWords(error), lines: error.lines } });
     }
   }
 
@@ -377,17 +379,17 @@ function compiledOrWhy(plan: Plan, calendars: Draft["calendars"]): ReturnType<ty
   try {
     return compile(plan, calendars);
   } catch (error) {
-    return { problems: [{ path: "", message: messageOf(error) }] };
+    return { problems: [{ path: "", message: asWritten(messageOf(error)) }] };
   }
 }
 
 /** A problem with the name of what it is about. @example "offer “Free post”: 2026-13-45 is no day of the calendar" */
 function problemWords(plan: Plan, { path, message }: Problem): string {
   const about = entityAt(plan, path)?.entity;
-  if (!about) return message;
+  if (!about) return say(message);
   const { kind, id, body } = about;
   const name = "name" in body && typeof body.name === "string" ? body.name : id;
-  return `${kind} “${name}”: ${message}`;
+  return say("{kind} “{name}”: {message}", { kind: phrase(wordsOfKey(kind)), name, message });
 }
 
 /** What is stored, with the changes in place. */

@@ -56,7 +56,7 @@ export function FindingLine({ finding, children }: { finding: Finding; children?
   return (
     <>
       <strong className={severity === "odd" ? "text-quiet" : "text-warning"}>{say(SEVERITIES[severity])}.</strong>{" "}
-      {sentence}
+      {say(sentence)}
       <span className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 text-[13px] empty:hidden">
         {witness && (
           <button type="button" className="btn btn-xs" onClick={() => show(witness)}>
@@ -65,7 +65,7 @@ export function FindingLine({ finding, children }: { finding: Finding; children?
         )}
         {fix && (
           <button type="button" className="btn btn-xs" onClick={() => draftStore.commit(...fix.changes)}>
-            {fix.words}
+            {say(fix.words)}
           </button>
         )}
         {children}

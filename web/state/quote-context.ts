@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { createContext, use, useCallback, useDeferredValue, useMemo, useState } from "react";
 import { cartAt } from "../../core/climb/cart-at.ts";
+import { asWritten } from "../../core/phrases/phrase.ts";
 import type { Calendars } from "../../core/places/location.ts";
 import { resolvePlace } from "../../core/places/resolve.ts";
 import type { Quote, QuoteResult } from "../../core/quote/answer/quote.ts";
@@ -9,6 +10,7 @@ import type { QuoteRequest } from "../../core/request/request.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import type { CatalogueProduct } from "../../server/catalogue/catalogue.ts";
 import type { SampleCart } from "../../server/catalogue/product.ts";
+import { errorWords } from "./api.ts";
 import { catalogueOf } from "./server-queries.ts";
 import {
   destinationOf,
@@ -128,7 +130,7 @@ function useCart(): KeptCart {
   const [first] = carts;
   const cart = useMemo(() => stored ?? (first ? shownCart(first) : NO_CART), [stored, first]);
   const products = useMemo(() => new Map((data?.products ?? []).map((product) => [product.sku, product])), [data]);
-  return { cart, carts, products, catalogueProblem: error?.message ?? null, keepCart };
+  return { cart, carts, products, catalogueProblem: error ? errorWords(error) : null, keepCart };
 }
 
 /** A kept cart as it is looked at. */
@@ -163,7 +165,7 @@ function quoteOrWhy(compiled: CompiledPlan, request: QuoteRequest): QuoteResult 
   try {
     return quote(compiled, request);
   } catch (error) {
-    return { problems: [{ path: "", message: error instanceof Error ? error.message : String(error) }] };
+    return { problems: [{ path: "", message: asWritten(error instanceof Error ? error.message : String(error)) }] };
   }
 }
 

@@ -3,6 +3,7 @@ import { Mark, MeasureSpec, markAt, markProblems, measureWords } from "../../mea
 import { Amount, type AmountContext, amountFor, amountProblems } from "../../money/amount.ts";
 import { min as leastOf, plus, times } from "../../money/linear-amount.ts";
 import { whole } from "../../money/rational.ts";
+import { joined, type Phrase, type PhraseValue, phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import type { Problem } from "../../schema/problem.ts";
 import { type Static, Type } from "../../schema/type.ts";
@@ -135,7 +136,7 @@ function bandsProblems(charge: BandedCharge, path: string, references: ChargeRef
         ...references.contexts
           .filter((context) => markAt(price.each, context) === 0)
           .slice(0, 1)
-          .map(() => ({ path: `${at}/each`, message: "a unit cannot be nothing" })),
+          .map(() => ({ path: `${at}/each`, message: phrase("a unit cannot be nothing") })),
       ];
     }),
     ...charge.edges.flatMap(({ at }, i) => markProblems(at, charge.by, `${path}/edges/${i}/at`, references)),
@@ -146,7 +147,7 @@ function bandsProblems(charge: BandedCharge, path: string, references: ChargeRef
 /** A measure can only be taken from a location that exists. */
 function measureProblems(spec: MeasureSpec, path: string, { locations }: ChargeReferences): Problem[] {
   return spec.kind === "distance" && !locations.has(spec.from)
-    ? [{ path: `${path}/from`, message: `there is no location "${spec.from}"` }]
+    ? [{ path: `${path}/from`, message: phrase('there is no location "{from}"', { from: spec.from }) }]
     : [];
 }
 
@@ -158,27 +159,50 @@ function sameStartProblems(charge: BandedCharge, path: string, context: AmountCo
     if (value === undefined) return [];
     const start = leastCount(value, edge);
     if (seen.has(start)) {
-      return [{ path: `${path}/edges/${i}/at`, message: `another edge starts at the same ${context.currency} value` }];
+      return [
+        {
+          path: `${path}/edges/${i}/at`,
+          message: phrase("another edge starts at the same {currency} value", { currency: context.currency }),
+        },
+      ];
     }
     seen.add(start);
     return [];
   });
 }
 
-function bandWords({ by, first, edges }: BandedCharge, speech: ChargeSpeech): string {
+function bandWords({ by, first, edges }: BandedCharge, speech: ChargeSpeech): Phrase {
   const figure = (count: number | undefined) =>
-    count === undefined ? "an edge without an amount" : speech.measured(by.kind, count, "short");
-  const price = (band: BandPrice) => {
-    if (band === "free" || band === "not-offered") return band.replace("-", " ");
-    if (!("fixed" in band)) return speech.money(band);
-    return `${speech.money(band.fixed)} and ${speech.money(band.more)} for each further ${figure(markAt(band.each, speech))}`;
-  };
+    count === undefined ? phrase("an edge without an amount") : speech.measured(by.kind, count, "short");
   const [next] = edges;
-  const start = next
-    ? `${price(first)} ${next.edge === "from" ? "below" : "up to"} ${figure(markAt(next.at, speech))}`
-    : price(first);
-  const rest = edges.map(({ edge, at, price: band }) => `${price(band)} ${edge} ${figure(markAt(at, speech))}`);
-  return `${[start, ...rest].join(", ")}, by ${measureWords(by, speech)}`;
+  const edge = next ? figure(markAt(next.at, speech)) : "";
+  const price = bandPriceWords(first, speech, figure);
+  const start =
+    next?.edge === "from"
+      ? phrase("{price} below {edge}", { price, edge })
+      : next
+        ? phrase("{price} up to {edge}", { price, edge })
+        : price;
+  const rest = edges.map((band) => {
+    const values = { price: bandPriceWords(band.price, speech, figure), edge: figure(markAt(band.at, speech)) };
+    return band.edge === "from" ? phrase("{price} from {edge}", values) : phrase("{price} above {edge}", values);
+  });
+  return phrase("{bands}, by {measure}", { bands: joined([start, ...rest], ", "), measure: measureWords(by, speech) });
+}
+
+function bandPriceWords(
+  band: BandPrice,
+  speech: ChargeSpeech,
+  figure: (count: number | undefined) => PhraseValue,
+): PhraseValue {
+  if (band === "free") return phrase("free");
+  if (band === "not-offered") return phrase("not offered");
+  if (!("fixed" in band)) return speech.money(band);
+  return phrase("{fixed} and {more} for each further {figure}", {
+    fixed: speech.money(band.fixed),
+    more: speech.money(band.more),
+    figure: figure(markAt(band.each, speech)),
+  });
 }
 
 export const banded = defineCharge({
@@ -197,8 +221,14 @@ export const banded = defineCharge({
   problems: bandsProblems,
   words: bandWords,
   why: ({ by, edges }, { counted, chosen }, { measured, locationName }) => {
-    const found = counted === null || counted === undefined ? "not known" : measured(by.kind, counted);
-    const band = chosen === undefined ? "" : `, in band ${chosen + 1} of ${edges.length + 1}`;
-    return `by ${measureWords(by, locationName ? { locationName } : {})}: ${found}${band}`;
+    const found = counted === null || counted === undefined ? phrase("not known") : measured(by.kind, counted);
+    const measure = measureWords(by, locationName ? { locationName } : {});
+    return chosen === undefined
+      ? phrase("by {measure}: {found}", { measure, found })
+      : phrase("by {measure}: {found}, in band {number} of {count}", {
+          ...{ measure, found },
+          number: chosen + 1,
+          count: edges.length + 1,
+        });
   },
 });

@@ -1,3 +1,4 @@
+import { type Phrase, phrase } from "../../phrases/phrase.ts";
 import { Weight } from "../../quantities/quantity.ts";
 import type { CarrierAnswer } from "../../request/request.ts";
 import { closed, Id } from "../../schema/atoms.ts";
@@ -98,8 +99,8 @@ function compileCarrier(charge: CarrierCharge, context: ChargeContext): Compiled
 }
 
 /** Why a carrier gave no price, from how its answer is told. */
-const reasonWords = (price: string | undefined): string =>
-  Object.entries(NO_PRICE_WORDS).find(([reason]) => reason === price)?.[1] ?? "no answer";
+const reasonWords = (price: string | undefined): Phrase =>
+  Object.entries(NO_PRICE_WORDS).find(([reason]) => reason === price)?.[1] ?? phrase("no answer");
 
 export const carrier = defineCharge({
   kind: "carrier",
@@ -109,15 +110,20 @@ export const carrier = defineCharge({
   problems: ({ from }, path, { locations }) =>
     from === undefined || locations.has(from)
       ? []
-      : [{ path: `${path}/from`, message: `there is no location "${from}"` }],
+      : [{ path: `${path}/from`, message: phrase('there is no location "{from}"', { from }) }],
   words: ({ carrier: id, service, fallback }, { charge, carrierNames }) => {
     const called = carrierNames?.(id, service) ?? { carrier: id, service };
-    return `what ${called.carrier} asks for ${called.service}${fallback ? `, else ${charge(fallback)}` : ""}`;
+    return fallback
+      ? phrase("what {carrier} asks for {service}, else {charge}", { ...called, charge: charge(fallback) })
+      : phrase("what {carrier} asks for {service}", called);
   },
   why: ({ carrier: id, service, fallback }, { of, chosen }, { account, carrierNames }) => {
     const [answer, used] = of ?? [];
     const called = carrierNames?.(id, service) ?? { carrier: id, service };
-    if (!fallback || !used || chosen !== 1) return `as ${called.carrier} answered for ${called.service}`;
-    return `the fallback, since ${reasonWords(answer?.price)}; ${account(fallback, used)}`;
+    if (!fallback || !used || chosen !== 1) return phrase("as {carrier} answered for {service}", called);
+    return phrase("the fallback, since {reason}; {account}", {
+      reason: reasonWords(answer?.price),
+      account: account(fallback, used),
+    });
   },
 });

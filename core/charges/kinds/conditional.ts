@@ -1,6 +1,7 @@
 import type { CompiledCondition } from "../../conditions/compile.ts";
 import { type Condition, ConditionRef } from "../../conditions/condition.ts";
 import { max, min, plus } from "../../money/linear-amount.ts";
+import { joined, phrase } from "../../phrases/phrase.ts";
 import { byRank, closed, Position } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import type { Situation } from "../../situation/situation.ts";
@@ -143,6 +144,13 @@ const flatOf = (euros: string) => ({ kind: "flat", amount: { byCurrency: { EUR: 
 
 const isExact = (text: string) => /^-?[0-9]/.test(text);
 
+const TAKES = {
+  first: phrase("the first"),
+  sum: phrase("the sum"),
+  highest: phrase("the highest"),
+  lowest: phrase("the lowest"),
+} as const;
+
 export const conditional = defineCharge({
   kind: "conditional",
   schema: ConditionalChargeSchema,
@@ -162,19 +170,29 @@ export const conditional = defineCharge({
   // Conditions and charges within it have their own.
   problems: () => [],
   words: ({ take, entries }, { when, charge }) => {
-    const list = [...entries]
-      .sort(byRank)
-      .map((entry) => `${entry.when ? `if ${when(entry.when)}: ` : "otherwise "}${charge(entry.charge)}`)
-      .join("; ");
-    return take === "first" ? list : `the ${take} of: ${list}`;
+    const list = joined(
+      [...entries]
+        .sort(byRank)
+        .map((entry) =>
+          entry.when
+            ? phrase("if {when}: {charge}", { when: when(entry.when), charge: charge(entry.charge) })
+            : phrase("otherwise {charge}", { charge: charge(entry.charge) }),
+        ),
+      "; ",
+    );
+    return take === "first" ? list : phrase("{take} of: {list}", { take: TAKES[take], list });
   },
   why: ({ take, entries }, { of, chosen }, { exactMoney, when }) => {
     const sorted = [...entries].sort(byRank);
     const told = (of ?? []).flatMap((entry, i) => {
       if (!sorted[i] || (take === "first" && chosen !== undefined && i > chosen)) return [];
-      const asked = entry.when ? `if ${when(entry.when)}` : "otherwise";
-      return [`${asked}: ${isExact(entry.price) ? exactMoney(entry.price) : "none"}`];
+      const price = isExact(entry.price) ? exactMoney(entry.price) : phrase("none");
+      return [
+        entry.when
+          ? phrase("if {when}: {price}", { when: when(entry.when), price })
+          : phrase("otherwise: {price}", { price }),
+      ];
     });
-    return `the ${take} of a list (${told.join("; ")})`;
+    return phrase("{take} of a list ({told})", { take: TAKES[take], told: joined(told, "; ") });
   },
 });

@@ -1,4 +1,5 @@
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
+import { joined, phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
 import { defineCharge, plainCharge } from "../definition.ts";
@@ -16,6 +17,6 @@ export const flat = defineCharge({
     return plainCharge("flat", () => price);
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),
-  words: ({ amount }, { money }) => money(amount),
-  why: () => "flat",
+  words: ({ amount }, { money }) => joined([money(amount)]),
+  why: () => phrase("flat"),
 });

@@ -1,6 +1,7 @@
 import { isOrdinary } from "../../cart/read-cart.ts";
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
 import { type LinearAmount, max, plus } from "../../money/linear-amount.ts";
+import { joined, phrase } from "../../phrases/phrase.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
 import { pointer } from "../../schema/problem.ts";
 import { type Static, Type } from "../../schema/type.ts";
@@ -59,8 +60,9 @@ export const parcelClasses = defineCharge({
     ...amountProblems(others, `${path}/others`, references),
   ],
   words: ({ classes, others, take }, { money }) => {
-    const each = Object.entries(classes).map(([name, amount]) => `${name} ${money(amount)}`);
-    return `${[...each, `others ${money(others)}`].join(", ")} (${take === "sum" ? "added up" : "the highest"})`;
+    const each = Object.entries(classes).map(([name, amount]) => joined([name, money(amount)]));
+    const list = joined([...each, phrase("others {money}", { money: money(others) })], ", ");
+    return take === "sum" ? phrase("{list} (added up)", { list }) : phrase("{list} (the highest)", { list });
   },
-  why: () => "by parcel class",
+  why: () => phrase("by parcel class"),
 });

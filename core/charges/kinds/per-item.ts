@@ -1,6 +1,7 @@
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
 import { times } from "../../money/linear-amount.ts";
 import { whole } from "../../money/rational.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
 import { defineCharge, plainCharge } from "../definition.ts";
@@ -27,6 +28,6 @@ export const perItem = defineCharge({
     );
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),
-  words: ({ amount }, { money }) => `${money(amount)} for each item`,
-  why: () => "for each item",
+  words: ({ amount }, { money }) => phrase("{money} for each item", { money: money(amount) }),
+  why: () => phrase("for each item"),
 });

@@ -5,6 +5,7 @@ import { amountsIn } from "../../money/amounts-in.ts";
 import { type FigureInText, figureReader } from "../../money/figures-in-text.ts";
 import type { Offer } from "../../offers/offer.ts";
 import { goalOf } from "../../offers/trigger.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { STORE_ID } from "../../plan/entities.ts";
 import { isOnOrder, rewardOptions } from "../../rewards/reward.ts";
 import { translationUnits } from "../../translation/translation-units.ts";
@@ -47,13 +48,21 @@ function* inMessages(context: CheckContext, read: Read): Generator<FoundFault> {
           const index = offer.steps.findIndex((one) => one.id === step);
           yield {
             step: index,
-            sentence: () => `A text of “${offer.name}” says ${shown}, which is none of its amounts: “${text}”.`,
+            sentence: () =>
+              phrase("A text of “{name}” says {shown}, which is none of its amounts: “{text}”.", {
+                name: offer.name,
+                shown,
+                text,
+              }),
             at: onOffer(offer, `/steps/${index}/wording/${state}`),
             witness: null,
           };
         } else
           yield {
-            sentence: `A text for the whole plan says ${shown}, which is not an amount of every offer: “${text}”.`,
+            sentence: phrase(
+              "A text for the whole plan says {shown}, which is not an amount of every offer: “{text}”.",
+              { shown, text },
+            ),
             at: { kind: "store", id: STORE_ID, path: `/wording/${state}` },
             witness: null,
           };
@@ -83,7 +92,11 @@ function* inOptions(context: CheckContext, read: Read): Generator<FoundFault> {
     for (const { path, text } of texts)
       for (const { shown } of strayIn(text, read, known))
         yield {
-          sentence: `${context.optionName(option.id)} says ${shown}, which is none of its amounts nor of an offer on it: “${text}”.`,
+          sentence: phrase("{option} says {shown}, which is none of its amounts nor of an offer on it: “{text}”.", {
+            option: context.optionName(option.id),
+            shown,
+            text,
+          }),
           at: onOption(option, path),
           witness: null,
         };

@@ -1,4 +1,5 @@
 import { codesIn } from "../../measures/basis.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A goal that counts goods before discounts: shoppers reach it without paying as much. */
@@ -12,11 +13,14 @@ export const basisBeforeDiscounts: Check = {
       if (basis.lineDiscounts === "in" && basis.orderDiscounts === "in" && codesIn(basis) === "in") continue;
       const { codes: _, ...rest } = basis;
       yield {
-        sentence: `“${offer.name}” counts goods before discounts: a shopper can reach its goal and pay less than it says.`,
+        sentence: phrase(
+          "“{name}” counts goods before discounts: a shopper can reach its goal and pay less than it says.",
+          { name: offer.name },
+        ),
         at: onOffer(offer, "/counts/basis"),
         witness: null,
         fix: {
-          words: "Count what is left after discounts",
+          words: phrase("Count what is left after discounts"),
           changes: [
             {
               kind: "offer",

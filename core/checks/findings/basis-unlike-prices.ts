@@ -2,6 +2,7 @@ import { amountFor } from "../../money/amount.ts";
 import { percent } from "../../money/decimal.ts";
 import { add, divide, multiply, ONE, type Rational, roundHalfAway, whole } from "../../money/rational.ts";
 import type { Offer } from "../../offers/offer.ts";
+import { type Phrase, phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 import { spendGoalsIn } from "../goals.ts";
 
@@ -23,11 +24,16 @@ export const basisUnlikePrices: Check = {
         const shown = market.pricesIncludeTax ? "with" : "without";
         said.add(offer.id);
         yield {
-          sentence: `“${offer.name}” counts ${tax} tax, but prices in ${market.name} are shown ${shown} it: ${context.money(at, currency)} is met by goods of ${context.money(met, currency)}.`,
+          sentence: unlike(tax, {
+            name: offer.name,
+            market: market.name,
+            goal: context.money(at, currency),
+            worth: context.money(met, currency),
+          }),
           at: onOffer(offer, "/counts/basis/tax"),
           witness: context.request(where, met),
           fix: {
-            words: `Count ${shown} tax`,
+            words: shown === "with" ? phrase("Count with tax") : phrase("Count without tax"),
             changes: [{ kind: "offer", id: offer.id, body: counting(offer, shown) }],
           },
         };
@@ -47,3 +53,14 @@ const counting = (offer: Offer, tax: "with" | "without"): Offer =>
   offer.counts.kind === "value"
     ? { ...offer, counts: { kind: "value", basis: { ...offer.counts.basis, tax } } }
     : offer;
+
+const unlike = (tax: "with" | "without", values: Phrase["values"]): Phrase =>
+  tax === "with"
+    ? phrase(
+        "“{name}” counts with tax, but prices in {market} are shown without it: {goal} is met by goods of {worth}.",
+        values,
+      )
+    : phrase(
+        "“{name}” counts without tax, but prices in {market} are shown with it: {goal} is met by goods of {worth}.",
+        values,
+      );

@@ -1,6 +1,8 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { entitiesOf } from "../../plan/entities.ts";
 import { savedOf } from "../../plan/plan.ts";
 import { ruleProblems } from "../../plan/problems/rules.ts";
+import { wordsOfKey } from "../../schema/key-words.ts";
 import type { Check } from "../check.ts";
 
 /** What edits and new releases are refused for, in a plan made before there was such a rule. */
@@ -12,7 +14,11 @@ export const breaksARule: Check = {
     for (const entity of entitiesOf(plan))
       for (const { path, message } of ruleProblems(entity, saved))
         yield {
-          sentence: `A part of ${entity.kind} “${entity.id}” ${message}; nothing can be released until it is mended.`,
+          sentence: phrase("A part of {kind} “{id}” {message}; nothing can be released until it is mended.", {
+            kind: phrase(wordsOfKey(entity.kind)),
+            id: entity.id,
+            message,
+          }),
           at: { kind: entity.kind, id: entity.id, path },
           witness: null,
         };

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { visitCharges } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
@@ -9,7 +10,10 @@ export const carrierWithoutFallback: Check = {
     for (const { option, charge, path } of visitCharges(plan))
       if (charge.kind === "carrier" && !charge.fallback)
         yield {
-          sentence: `${optionName(option.id)} cannot be had while ${charge.carrier} does not answer: it has no fallback.`,
+          sentence: phrase("{option} cannot be had while {carrier} does not answer: it has no fallback.", {
+            option: optionName(option.id),
+            carrier: charge.carrier,
+          }),
           at: onOption(option, path),
           witness: null,
         };

@@ -1,6 +1,7 @@
 import { readCart } from "../../cart/read-cart.ts";
 import { storeCost } from "../../delivery/store-cost.ts";
 import { exponentOf } from "../../money/currency.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { quote } from "../../quote/quote.ts";
 import { type Check, onOption } from "../check.ts";
 
@@ -32,7 +33,16 @@ export const chargesLessThanItCosts: Check = {
         const money = (minor: number) => context.money(minor, where.currency);
         const value = least.request.cart.lines[0]?.unitPrice ?? 0;
         yield {
-          sentence: `${context.optionName(option.id)} charges ${money(least.charged)} for a cart of ${money(value)} in ${where.zone.name}, and the delivery costs the store ${money(least.cost)}.`,
+          sentence: phrase(
+            "{option} charges {money} for a cart of {worth} in {name}, and the delivery costs the store {cost}.",
+            {
+              option: context.optionName(option.id),
+              money: money(least.charged),
+              worth: money(value),
+              name: where.zone.name,
+              cost: money(least.cost),
+            },
+          ),
           at: onOption(option, "/costsStore"),
           witness: least.request,
         };

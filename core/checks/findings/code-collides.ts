@@ -1,6 +1,7 @@
 import { normalCode } from "../../cart/codes.ts";
 import { stackingOf } from "../../offers/stacking.ts";
 import { codesOf } from "../../offers/trigger.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** One code that earns two offers which do not go together. */
@@ -16,7 +17,11 @@ export const codeCollides: Check = {
         const shared = other.steps.flatMap(({ trigger }) => codesOf(trigger)).find((code) => own.has(normalCode(code)));
         if (shared !== undefined)
           yield {
-            sentence: `The code ${shared} earns “${offer.name}” and “${other.name}”, which do not go together.`,
+            sentence: phrase("The code {shared} earns “{name}” and “{other}”, which do not go together.", {
+              shared,
+              name: offer.name,
+              other: other.name,
+            }),
             at: onOffer(other, "/steps"),
             witness: null,
           };

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { askedConditions } from "../asked-conditions.ts";
 import type { Check } from "../check.ts";
 
@@ -8,6 +9,10 @@ export const conditionAlwaysHolds: Check = {
   *find(context) {
     for (const { condition, zones, at, whose } of askedConditions(context.plan))
       if (context.decide(zones, condition, false).kind === "never")
-        yield { sentence: `${whose} always holds: without it, nothing would change.`, at, witness: null };
+        yield {
+          sentence: phrase("{whose} always holds: without it, nothing would change.", { whose }),
+          at,
+          witness: null,
+        };
   },
 };

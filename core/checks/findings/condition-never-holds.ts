@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { askedConditions } from "../asked-conditions.ts";
 import type { Check } from "../check.ts";
 
@@ -9,7 +10,7 @@ export const conditionNeverHolds: Check = {
     for (const { condition, zones, at, whose } of askedConditions(context.plan))
       if (context.decide(zones, condition, true).kind === "never")
         yield {
-          sentence: `${whose} can never hold: its clauses contradict each other, or the place.`,
+          sentence: phrase("{whose} can never hold: its clauses contradict each other, or the place.", { whose }),
           at,
           witness: null,
         };

@@ -1,4 +1,5 @@
 import { resolveAmount, stepFor } from "../../money/amount.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 import { spendGoalsIn } from "../goals.ts";
 
@@ -15,7 +16,15 @@ export const convertedGoalNotRound: Check = {
         // A hundredth of the goal moves with every day's rates.
         if (to * 100 >= found.minor) continue;
         yield {
-          sentence: `Step ${index + 1} of “${offer.name}” shows as ${context.money(found.minor, where.currency)} in ${where.market.name}: its rounding lets it move with every day’s rates.`,
+          sentence: phrase(
+            "Step {number} of “{name}” shows as {money} in {name2}: its rounding lets it move with every day’s rates.",
+            {
+              number: index + 1,
+              name: offer.name,
+              money: context.money(found.minor, where.currency),
+              name2: where.market.name,
+            },
+          ),
           at: onOffer(offer, `/steps/${index}/trigger/goal/at/converted`),
           witness: null,
         };

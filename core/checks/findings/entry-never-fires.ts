@@ -2,6 +2,7 @@ import type { Charge } from "../../charges/charge.ts";
 import { chargeWords } from "../../charges/words.ts";
 import type { Condition } from "../../conditions/condition.ts";
 import { conditionWords } from "../../conditions/words.ts";
+import { type Phrase, phrase } from "../../phrases/phrase.ts";
 import { savedOf } from "../../plan/plan.ts";
 import { type OptionCharge, visitCharges } from "../../plan/visit-charges.ts";
 import { type Check, type CheckContext, onOption } from "../check.ts";
@@ -26,7 +27,10 @@ export const entryNeverFires: Check = {
           isForestalled(context, option.zones, earlier.slice(0, j + 1), entry),
         );
         yield {
-          sentence: `${context.optionName(option.id)} never charges ${wordsOf(context, option.zones, entry)}: an entry above it always applies first.`,
+          sentence: phrase("{option} never charges {entry}: an entry above it always applies first.", {
+            option: context.optionName(option.id),
+            entry: wordsOf(context, option.zones, entry),
+          }),
           at: onOption(option, `${path}/entries/${charge.entries.indexOf(entry)}`),
           witness: null,
           ...(entry.when && blocker >= 0 ? { fix: moveUp(place, charge, entries, entry, blocker) } : {}),
@@ -50,11 +54,14 @@ function isForestalled(
 }
 
 /** @example "€5 (when the cart holds more than 8 items)" */
-function wordsOf(context: CheckContext, zones: readonly string[], { when, charge }: Entry): string {
+function wordsOf(context: CheckContext, zones: readonly string[], { when, charge }: Entry): Phrase {
   const [where] = context.contextsOf(zones);
   const amounts = where ? context.amountContext(where) : { zone: null, market: "", currency: "EUR", rates: new Map() };
   const saved = savedOf(context.plan);
-  return `${chargeWords(charge, amounts, saved)} (${when ? `when ${conditionWords(when, amounts, saved)}` : "otherwise"})`;
+  const price = chargeWords(charge, amounts, saved);
+  return when
+    ? phrase("{price} (when {condition})", { price, condition: conditionWords(when, amounts, saved) })
+    : phrase("{price} (otherwise)", { price });
 }
 
 function moveUp({ option, replace }: OptionCharge, charge: List, entries: readonly Entry[], entry: Entry, to: number) {
@@ -62,7 +69,7 @@ function moveUp({ option, replace }: OptionCharge, charge: List, entries: readon
   const order = [...others.slice(0, to), entry, ...others.slice(to)];
   const moved: Charge = { ...charge, entries: order.map((one, j) => ({ ...one, position: (j + 1) * 10 })) };
   return {
-    words: "Move it above that entry",
+    words: phrase("Move it above that entry"),
     changes: [{ kind: "option" as const, id: option.id, body: replace(moved) }],
   };
 }

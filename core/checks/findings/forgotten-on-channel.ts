@@ -1,4 +1,5 @@
 import { isOn } from "../../conditions/on-channels.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, type FoundFault, onOffer, onOption } from "../check.ts";
 
 /** An option or offer that is on some channels by name and left out on another of the store's, where most of its kind are. */
@@ -21,7 +22,10 @@ export const forgottenOnChannel: Check = {
         if (missing.length === 0 || missing.length === channels.length) return [];
         return [
           {
-            sentence: `${name(one)} is not offered on ${list(missing.map((channel) => channel.name))}, where most others are.`,
+            sentence: phrase("{name} is not offered on {list}, where most others are.", {
+              name: name(one),
+              list: list(missing.map((channel) => channel.name)),
+            }),
             at: at(one),
             witness: null,
           },

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** Gifts that are in no catalogue: the shop is told to add what it does not have. */
@@ -13,7 +14,10 @@ export const giftNotSold: Check = {
       for (const [i, { reward }] of offer.steps.entries())
         if (reward.kind === "gift" && !sold.has(reward.sku))
           yield {
-            sentence: `“${offer.name}” gives ${reward.sku}, which is not in the catalogue.`,
+            sentence: phrase("“{name}” gives {sku}, which is not in the catalogue.", {
+              name: offer.name,
+              sku: reward.sku,
+            }),
             at: onOffer(offer, `/steps/${i}/reward/sku`),
             witness: null,
           };

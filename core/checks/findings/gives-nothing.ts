@@ -2,6 +2,7 @@ import { climb } from "../../climb/climb.ts";
 import { markAt } from "../../measures/measure-spec.ts";
 import { OUT_OF_REACH } from "../../messages/states.ts";
 import { codesOf, goalOf } from "../../offers/trigger.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { visitCharges } from "../../plan/visit-charges.ts";
 import { isOnOrder, namedOptions } from "../../rewards/reward.ts";
 import { type Check, onOffer } from "../check.ts";
@@ -42,8 +43,15 @@ export const givesNothing: Check = {
         if (idle.length === 0 || idle.length < context.contextsOf(offer.zones).length) continue;
         yield {
           step: i,
-          sentence: ({ words, several }) =>
-            `${words} of “${offer.name}” ${several ? "give" : "gives"} nothing that shoppers do not have anyway.`,
+          sentence: ({ words, count }) =>
+            phrase(
+              "{words} of “{name}” {count, plural, one {gives} other {give}} nothing that shoppers do not have anyway.",
+              {
+                words,
+                name: offer.name,
+                count,
+              },
+            ),
           at: onOffer(offer, `/steps/${i}`),
           witness: null,
         };

@@ -2,6 +2,7 @@ import type { ZoneContext } from "../../analysis/world.ts";
 import { goodsFilter } from "../../measures/goods-filter.ts";
 import { amountFor } from "../../money/amount.ts";
 import type { Offer } from "../../offers/offer.ts";
+import { type Phrase, phrase } from "../../phrases/phrase.ts";
 import { type Check, type CheckContext, onOffer } from "../check.ts";
 import { spendGoalsIn } from "../goals.ts";
 
@@ -17,7 +18,11 @@ export const goalMetByOneProduct: Check = {
         const cheapest = cheapestIn(context, offer, where);
         if (at === undefined || cheapest === undefined || at >= 2 * cheapest) continue;
         yield {
-          sentence: `The goal of ${name}, ${context.money(at, where.currency)}, is met by ${at <= cheapest ? "any single product" : "fewer than two of the cheapest product"} (${context.money(cheapest, where.currency)}).`,
+          sentence: metBy(at <= cheapest, {
+            name,
+            goal: context.money(at, where.currency),
+            price: context.money(cheapest, where.currency),
+          }),
           at: onOffer(offer, `/steps/${index}/trigger/goal`),
           witness: context.request(where, cheapest),
         };
@@ -44,3 +49,8 @@ function cheapestIn({ around }: CheckContext, { counts }: Offer, { currency }: Z
     .filter((price) => price > 0);
   return prices.length < FEWEST ? undefined : Math.min(...prices);
 }
+
+const metBy = (one: boolean, values: Phrase["values"]): Phrase =>
+  one
+    ? phrase("The goal of {name}, {goal}, is met by any single product ({price}).", values)
+    : phrase("The goal of {name}, {goal}, is met by fewer than two of the cheapest product ({price}).", values);

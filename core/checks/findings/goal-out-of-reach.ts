@@ -1,6 +1,7 @@
 import type { Condition } from "../../conditions/condition.ts";
 import { amountOf } from "../../measures/measure-spec.ts";
 import { triggerKind } from "../../offers/trigger.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 import { goalsIn, type StepWithGoal } from "../goals.ts";
 
@@ -17,8 +18,15 @@ export const goalOutOfReach: Check = {
       if (context.decide(offer.zones, offer.when, true).kind === "never") continue;
       yield {
         step: index,
-        sentence: ({ words, several }) =>
-          `The ${several ? "goals" : "goal"} of ${words.toLowerCase()} of “${offer.name}” cannot be reached: carts that large are not for the offer.`,
+        sentence: ({ inside, count }) =>
+          phrase(
+            "The {count, plural, one {goal} other {goals}} of {inside} of “{name}” cannot be reached: carts that large are not for the offer.",
+            {
+              count,
+              inside,
+              name: offer.name,
+            },
+          ),
         at: onOffer(offer, `/steps/${index}/trigger/goal`),
         witness: null,
       };

@@ -1,5 +1,6 @@
 import { type Amount, amountFor, resolveAmount } from "../../money/amount.ts";
 import { inCurrency } from "../../money/rates.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { ratesOf } from "../../plan/plan.ts";
 import { type Check, type CheckContext, onOffer } from "../check.ts";
 import { spendGoalsIn } from "../goals.ts";
@@ -25,7 +26,18 @@ export const goalsDiffer: Check = {
         if (!expected || (other.minor <= expected * most && other.minor * most >= expected)) continue;
         const money = ({ minor, currency }: Typed) => context.money(minor, currency);
         yield {
-          sentence: `Step ${index + 1} of “${offer.name}” asks for ${money(other)} in ${other.market} and ${money(home)} in ${home.market}: at today’s rates that would be about ${context.money(expected, other.currency)}.`,
+          sentence: phrase(
+            "Step {number} of “{name}” asks for {money} in {market} and {money2} in {market2}: at today’s rates that would be about {money3}.",
+            {
+              number: index + 1,
+              name: offer.name,
+              money: money(other),
+              market: other.market,
+              money2: money(home),
+              market2: home.market,
+              money3: context.money(expected, other.currency),
+            },
+          ),
           at: onOffer(offer, `/steps/${index}/trigger/goal/at`),
           witness: null,
         };

@@ -1,5 +1,6 @@
 import { markAt } from "../../measures/measure-spec.ts";
 import { goalOf } from "../../offers/trigger.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { byPosition } from "../../schema/atoms.ts";
 import { type Check, onOffer } from "../check.ts";
 
@@ -21,7 +22,10 @@ export const goalsFall: Check = {
           if (at <= highest && !said.has(key)) {
             said.add(key);
             yield {
-              sentence: `In ${where.market.name}, ${where.currency}, step ${i + 1} of “${offer.name}” asks for no more than the step below it.`,
+              sentence: phrase(
+                "In {name}, {currency}, step {number} of “{name2}” asks for no more than the step below it.",
+                { name: where.market.name, currency: where.currency, number: i + 1, name2: offer.name },
+              ),
               at: onOffer(offer, `/steps/${offer.steps.indexOf(step)}/trigger/goal/at`),
               witness: null,
             };

@@ -6,6 +6,7 @@ import { visitCondition } from "../../conditions/visit.ts";
 import { conditionWords } from "../../conditions/words.ts";
 import { onlyOf } from "../../measures/measure-spec.ts";
 import { type OnlyPieces, onlyWords, pickGoods } from "../../measures/only-goods.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { savedOf } from "../../plan/plan.ts";
 import { goodsOf } from "../../rewards/reward.ts";
 import { askedConditions } from "../asked-conditions.ts";
@@ -29,11 +30,14 @@ function* inOffers(context: CheckContext): Generator<FoundFault> {
     const contexts = context.contextsOf(offer.zones);
     const [first] = contexts;
     if (!first) continue;
-    const words = (only: OnlyPieces) => onlyWords(only, context.amountContext(first)).trim();
+    const words = (only: OnlyPieces) => onlyWords(only, context.amountContext(first)) ?? "";
     const counted = onlyOf(offer.counts);
     if (counted && !contexts.some((where) => isSold(context, counted, where)))
       yield {
-        sentence: `“${offer.name}” counts only goods ${words(counted)}: the catalogue has none.`,
+        sentence: phrase("“{name}” counts only goods {words}: the catalogue has none.", {
+          name: offer.name,
+          words: words(counted),
+        }),
         at: onOffer(offer, "/counts/only"),
         witness: null,
       };
@@ -42,8 +46,16 @@ function* inOffers(context: CheckContext): Generator<FoundFault> {
       if (goods && !contexts.some((where) => isSold(context, goods, where)))
         yield {
           step,
-          sentence: (steps) =>
-            `${steps.words} of “${offer.name}” ${steps.several ? "are" : "is"} for goods ${words(goods)} alone: the catalogue has none.`,
+          sentence: ({ words: steps, count }) =>
+            phrase(
+              "{steps} of “{name}” {count, plural, one {is} other {are}} for goods {goods} alone: the catalogue has none.",
+              {
+                steps,
+                name: offer.name,
+                count,
+                goods: words(goods),
+              },
+            ),
           at: onOffer(offer, `/steps/${step}/reward/goods`),
           witness: null,
         };
@@ -78,7 +90,10 @@ function* inConditions(context: CheckContext): Generator<FoundFault> {
       );
       if (!unsold) continue;
       yield {
-        sentence: `${whose} asks whether ${conditionWords(part, context.amountContext(first), saved)}: the catalogue has no such goods.`,
+        sentence: phrase("{whose} asks whether {conditionWords}: the catalogue has no such goods.", {
+          whose,
+          conditionWords: conditionWords(part, context.amountContext(first), saved),
+        }),
         at: { ...at, path },
         witness: null,
       };

@@ -1,4 +1,5 @@
 import type { Condition } from "../../conditions/condition.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 
 const SIGNED_IN: Condition = { kind: "signed-in" };
@@ -14,11 +15,14 @@ export const guestsLockedOut: Check = {
       const met = context.decide(offer.zones, offer.when ? { kind: "all", of: [offer.when, guest] } : guest, true);
       if (met.kind !== "witness") continue;
       yield {
-        sentence: `“${offer.name}” is counted for each shopper, and guests cannot be told apart: they never get it, though nothing in its condition says so.`,
+        sentence: phrase(
+          "“{name}” is counted for each shopper, and guests cannot be told apart: they never get it, though nothing in its condition says so.",
+          { name: offer.name },
+        ),
         at: onOffer(offer, "/limits/perShopper"),
         witness: met.request,
         fix: {
-          words: "Say that it is for who is signed in",
+          words: phrase("Say that it is for who is signed in"),
           changes: [
             {
               kind: "offer",

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** An offer that nobody gets any more, since it has been used as often as it may. */
@@ -10,10 +11,16 @@ export const limitUsedUp: Check = {
       const used = around.uses[offer.id] ?? 0;
       if (offer.on && limit !== undefined && used >= limit)
         yield {
-          sentence: `“${offer.name}” has been used ${used} times, as often as it may: nobody gets it any more.`,
+          sentence: phrase("“{name}” has been used {used} times, as often as it may: nobody gets it any more.", {
+            name: offer.name,
+            used,
+          }),
           at: onOffer(offer, "/limits/overall"),
           witness: null,
-          fix: { words: "Switch it off", changes: [{ kind: "offer", id: offer.id, body: { ...offer, on: false } }] },
+          fix: {
+            words: phrase("Switch it off"),
+            changes: [{ kind: "offer", id: offer.id, body: { ...offer, on: false } }],
+          },
         };
     }
   },

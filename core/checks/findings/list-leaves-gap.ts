@@ -1,4 +1,5 @@
 import type { Condition } from "../../conditions/condition.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { visitCharges } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
@@ -20,7 +21,9 @@ export const listLeavesGap: Check = {
       );
       if (decision.kind !== "witness") continue;
       yield {
-        sentence: `${context.optionName(option.id)} has no price for some carts: none of its cases applies to them.`,
+        sentence: phrase("{option} has no price for some carts: none of its cases applies to them.", {
+          option: context.optionName(option.id),
+        }),
         at: onOption(option, path),
         witness: decision.request,
       };

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { coverageOf } from "../../queries/coverage.ts";
 import { type Check, onZone } from "../check.ts";
 
@@ -8,11 +9,15 @@ export const narrowZoneLacksOptions: Check = {
   *find({ plan, list, zoneName, optionName }) {
     for (const { zone, around, options } of coverageOf(plan, []).lacking) {
       yield {
-        sentence: `${zoneName(zone)} has no ${list(options.map(optionName))}, which ${zoneName(around)} around it has.`,
+        sentence: phrase("{zone} has no {list}, which {around} around it has.", {
+          zone: zoneName(zone),
+          list: list(options.map(optionName)),
+          around: zoneName(around),
+        }),
         at: onZone(zone),
         witness: null,
         fix: {
-          words: `Offer ${list(options.map(optionName))} there too`,
+          words: phrase("Offer {list} there too", { list: list(options.map(optionName)) }),
           changes: plan.options
             .filter(({ id }) => options.includes(id))
             .map((option) => ({

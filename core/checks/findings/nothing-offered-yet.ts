@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { STORE_ID } from "../../plan/entities.ts";
 import { type Check, onZone } from "../check.ts";
 
@@ -10,19 +11,23 @@ export const nothingOfferedYet: Check = {
     const [zone] = plan.zones;
     if (plan.markets.length === 0)
       yield {
-        sentence: "Nothing is sold anywhere yet. First add a market with the country you sell to, under Places.",
+        sentence: phrase(
+          "Nothing is sold anywhere yet. First add a market with the country you sell to, under Places.",
+        ),
         at,
         witness: null,
       };
     else if (!zone)
       yield {
-        sentence: "No market has a zone yet: under Places, say which countries or postcodes one delivers to.",
+        sentence: phrase("No market has a zone yet: under Places, say which countries or postcodes one delivers to."),
         at,
         witness: null,
       };
     else if (plan.options.length === 0)
       yield {
-        sentence: `There is no way of delivery yet: under Delivery, add an option with its price for ${zone.name}.`,
+        sentence: phrase("There is no way of delivery yet: under Delivery, add an option with its price for {name}.", {
+          name: zone.name,
+        }),
         at: onZone(zone.id),
         witness: null,
       };

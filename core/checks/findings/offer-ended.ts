@@ -1,4 +1,5 @@
 import { offerState } from "../../offers/offer-state.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 import { timeZonesOf } from "../time-zones.ts";
 
@@ -11,10 +12,13 @@ export const offerEnded: Check = {
       const [timeZone = "UTC"] = timeZonesOf(plan, offer.zones);
       if (offerState(offer, timeZone, around.at).state !== "ended") continue;
       yield {
-        sentence: `“${offer.name}” is on, but all of its time is over.`,
+        sentence: phrase("“{name}” is on, but all of its time is over.", { name: offer.name }),
         at: onOffer(offer, "/schedule"),
         witness: null,
-        fix: { words: "Switch it off", changes: [{ kind: "offer", id: offer.id, body: { ...offer, on: false } }] },
+        fix: {
+          words: phrase("Switch it off"),
+          changes: [{ kind: "offer", id: offer.id, body: { ...offer, on: false } }],
+        },
       };
     }
   },

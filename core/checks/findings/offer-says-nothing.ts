@@ -1,4 +1,5 @@
 import type { StepWording } from "../../messages/step-wording.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 
 const SAID = ["empty", "on-the-way", "nearly-there", "between", "reached", "top", "code-missing", "sign-in"] as const;
@@ -12,7 +13,7 @@ export const offerSaysNothing: Check = {
     for (const offer of plan.offers) {
       if (!offer.on || offer.steps.some(({ wording }) => speaks(wording))) continue;
       yield {
-        sentence: `Shoppers read nothing of “${offer.name}”: it has no text for any state.`,
+        sentence: phrase("Shoppers read nothing of “{name}”: it has no text for any state.", { name: offer.name }),
         at: onOffer(offer, "/steps"),
         witness: null,
       };

@@ -1,5 +1,6 @@
 import { amountFor } from "../../money/amount.ts";
 import { amountsIn } from "../../money/amounts-in.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOption } from "../check.ts";
 
 /** An amount that is missing in a currency the option is sold in: for some carts it cannot be had there. */
@@ -20,7 +21,10 @@ export const optionWithoutPrice: Check = {
       }
       for (const [currency, zones] of missing)
         yield {
-          sentence: `${context.optionName(option.id)} lacks an amount in ${currency}: in ${context.list(zones)} it has no price, for some carts at least.`,
+          sentence: phrase(
+            "{option} lacks an amount in {currency}: in {list} it has no price, for some carts at least.",
+            { option: context.optionName(option.id), currency, list: context.list(zones) },
+          ),
           at: onOption(option, "/charge"),
           witness: null,
         };

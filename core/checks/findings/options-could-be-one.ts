@@ -1,4 +1,5 @@
 import type { DeliveryOption } from "../../delivery/option.ts";
+import { joined, phrase } from "../../phrases/phrase.ts";
 import { byPosition } from "../../schema/atoms.ts";
 import { type Check, onOption } from "../check.ts";
 
@@ -17,9 +18,14 @@ export const optionsCouldBeOne: Check = {
     }
     for (const [first, ...others] of alike.values()) {
       if (!first || others.length === 0) continue;
-      const zones = [first, ...others].map((option) => list(option.zones.map(zoneName)));
+      const zones = [first, ...others].map((option) =>
+        phrase("in {zones}", { zones: list(option.zones.map(zoneName)) }),
+      );
       yield {
-        sentence: `${optionName(first.id)} is there ${others.length + 1} times, alike but for where: in ${zones.join("; in ")}. One option with all those zones says the same.`,
+        sentence: phrase(
+          "{option} is there {count} times, alike but for where: {zones}. One option with all those zones says the same.",
+          { option: optionName(first.id), count: others.length + 1, zones: joined(zones, "; ") },
+        ),
         at: onOption(first, "/zones"),
         witness: null,
       };

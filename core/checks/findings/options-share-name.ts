@@ -1,6 +1,7 @@
 import type { Condition } from "../../conditions/condition.ts";
 import { askedOf } from "../../conditions/on-channels.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import type { Plan } from "../../plan/plan.ts";
 import { type Check, type CheckContext, type FoundFault, onOption } from "../check.ts";
 
@@ -34,7 +35,7 @@ function* faultsOf(
   const seen = both ? context.decide(zones, both, true) : null;
   if (!seen || seen.kind === "witness")
     yield {
-      sentence: `Some shoppers see two options called ${name} at once.`,
+      sentence: phrase("Some shoppers see two options called {name} at once.", { name }),
       at: onOption(other),
       witness: seen?.kind === "witness" ? seen.request : null,
     };
@@ -42,7 +43,9 @@ function* faultsOf(
   const neither = context.decide(zones, { kind: "any", of: conditions }, false);
   if (neither.kind === "witness")
     yield {
-      sentence: `The two options called ${name} look made to take turns, but some shoppers see neither.`,
+      sentence: phrase("The two options called {name} look made to take turns, but some shoppers see neither.", {
+        name,
+      }),
       at: onOption(other, "/when"),
       witness: neither.request,
     };

@@ -1,4 +1,6 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { claimsPlaces } from "../../places/market.ts";
+import { placeName } from "../../places/words.ts";
 import { byPosition } from "../../schema/atoms.ts";
 import { type Check, onZone } from "../check.ts";
 
@@ -6,7 +8,7 @@ import { type Check, onZone } from "../check.ts";
 export const placeClaimedTwice: Check = {
   code: "place-claimed-twice",
   severity: "odd",
-  *find({ plan, around, list }) {
+  *find({ plan, list }) {
     const claims = new Map<string, { id: string; name: string }[]>();
     for (const zone of [...plan.zones].sort(byPosition)) {
       if (!claimsPlaces(zone)) continue;
@@ -33,10 +35,17 @@ export const placeClaimedTwice: Check = {
         return [{ kind: "zone" as const, id, body: { ...zone, destinations } }];
       });
       yield {
-        sentence: `${first.name} serves ${around.placeName(code)}, which ${rivals} claims too; the first by order wins.`,
+        sentence: phrase("{name} serves {place}, which {rivals} claims too; the first by order wins.", {
+          name: first.name,
+          place: placeName(code),
+          rivals,
+        }),
         at: onZone(first.id, "/destinations"),
         witness: null,
-        fix: { words: `Take ${around.placeName(code)} out of ${rivals}`, changes: mended },
+        fix: {
+          words: phrase("Take {place} out of {rivals}", { place: placeName(code), rivals }),
+          changes: mended,
+        },
       };
     }
   },

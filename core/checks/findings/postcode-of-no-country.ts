@@ -1,6 +1,8 @@
 import { shapeOf } from "../../conditions/condition.ts";
 import { conditionKind } from "../../conditions/registry.ts";
 import { visitCondition } from "../../conditions/visit.ts";
+import { type Phrase, phrase } from "../../phrases/phrase.ts";
+import { placeName } from "../../places/words.ts";
 import type { Plan } from "../../plan/plan.ts";
 import { canBePostcode, postcodePattern } from "../../postcodes/postcode.ts";
 import { askedConditions } from "../asked-conditions.ts";
@@ -11,12 +13,16 @@ import type { Finding } from "../finding.ts";
 export const postcodeOfNoCountry: Check = {
   code: "postcode-of-no-country",
   severity: "risky",
-  *find({ plan, around, list }) {
+  *find({ plan, list }) {
     for (const { says, country, patterns, at } of [...inZones(plan), ...inConditions(plan)]) {
       const junk = patterns.filter((text) => isOfNoAddress(country, text));
       if (junk.length === 0) continue;
       yield {
-        sentence: `${says} ${list(junk.slice(0, 5))}, which no address in ${around.placeName(country)} has.`,
+        sentence: phrase("{says} {list}, which no address in {place} has.", {
+          says,
+          list: list(junk.slice(0, 5)),
+          place: placeName(country),
+        }),
         at,
         witness: null,
       };
@@ -31,7 +37,7 @@ function isOfNoAddress(country: string, text: string): boolean {
 
 /** Postcodes where they are written, with the beginning of a sentence about them. */
 type Written = {
-  readonly says: string;
+  readonly says: Phrase;
   readonly country: string;
   readonly patterns: readonly string[];
   readonly at: Finding["at"];
@@ -44,7 +50,7 @@ const inZones = ({ zones }: Plan): Written[] =>
       const country = "country" in destination ? destination.country : destination.region.slice(0, 2);
       const named = "country" in destination ? (destination.postcodes ?? []) : [];
       const patterns = [...named, ...(destination.exceptPostcodes ?? [])];
-      return [{ says: `${name} names`, country, patterns, at: onZone(id, `/destinations/${i}`) }];
+      return [{ says: phrase("{name} names", { name }), country, patterns, at: onZone(id, `/destinations/${i}`) }];
     }),
   );
 
@@ -54,6 +60,6 @@ const inConditions = (plan: Plan): Written[] =>
       const shape = shapeOf(part);
       const asked =
         shape.role === "plain" ? conditionKind(shape.condition).places(shape.condition).postcodes : undefined;
-      return asked ? [{ says: `${whose} asks for`, ...asked, at }] : [];
+      return asked ? [{ says: phrase("{whose} asks for", { whose }), ...asked, at }] : [];
     }),
   );

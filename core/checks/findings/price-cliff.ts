@@ -2,6 +2,7 @@ import { climb } from "../../climb/climb.ts";
 import { priceAt } from "../../climb/interval.ts";
 import { exponentOf } from "../../money/currency.ts";
 import { inCurrency } from "../../money/rates.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { ratesOf } from "../../plan/plan.ts";
 import { type Check, onOption } from "../check.ts";
 
@@ -29,7 +30,11 @@ export const priceCliff: Check = {
           if (typeof was !== "number" || typeof is !== "number" || is - was <= steep || said.has(id)) continue;
           said.add(id);
           yield {
-            sentence: `${context.optionName(id)} costs ${context.money(is - was, where.currency)} more as soon as the cart passes ${context.money(before.to, where.currency)}.`,
+            sentence: phrase("{option} costs {money} more as soon as the cart passes {worth}.", {
+              option: context.optionName(id),
+              money: context.money(is - was, where.currency),
+              worth: context.money(before.to, where.currency),
+            }),
             at: onOption({ id }, "/charge"),
             witness: context.request(where, interval.from),
           };

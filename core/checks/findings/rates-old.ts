@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { DAY } from "../../time/instant.ts";
 import type { Check } from "../check.ts";
 
@@ -15,7 +16,10 @@ export const ratesOld: Check = {
       const days = Math.floor((around.at - Date.parse(`${newest}T00:00:00Z`)) / DAY);
       if (days > OLD_DAYS)
         yield {
-          sentence: `The newest rates of “${table.id}” are ${days} days old: converted amounts go by them.`,
+          sentence: phrase("The newest rates of “{id}” are {days} days old: converted amounts go by them.", {
+            id: table.id,
+            days,
+          }),
           at: { kind: "rates", id: table.id, path: "/days" },
           witness: null,
         };

@@ -1,5 +1,7 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { placeOf } from "../../places/place.ts";
 import { possiblePlaces } from "../../places/possible-places.ts";
+import { placeName } from "../../places/words.ts";
 import type { Check } from "../check.ts";
 
 /** An address kept to look from whose region and postcode do not go together, or whose postcode is none of its country. */
@@ -14,8 +16,16 @@ export const regionContradictsPostcode: Check = {
       yield {
         sentence:
           place.note === "postcode-unreadable"
-            ? `${whose} has the postcode ${postcode}, which is none of ${around.placeName(country)}.`
-            : `${whose} lies in ${around.placeName(region || country)}, where no postcode is ${postcode}; the region is kept.`,
+            ? phrase("{whose} has the postcode {postcode}, which is none of {place}.", {
+                whose,
+                postcode,
+                place: placeName(country),
+              })
+            : phrase("{whose} lies in {place}, where no postcode is {postcode}; the region is kept.", {
+                whose,
+                place: placeName(region || country),
+                postcode,
+              }),
         at: { kind: "store", id: "store", path: "" },
         witness: null,
       };

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { rewardOptions } from "../../rewards/reward.ts";
 import { type Check, onOffer } from "../check.ts";
 
@@ -19,8 +20,13 @@ export const rewardOptionNotThere: Check = {
         if (without.length === 0) continue;
         yield {
           step: i,
-          sentence: ({ words }) =>
-            `“${offer.name}” gives nothing in ${list(without.map(zoneName))} by ${words.toLowerCase()}: ${list(options.map(optionName))} is not offered there.`,
+          sentence: ({ inside }) =>
+            phrase("“{name}” gives nothing in {list} by {inside}: {options} is not offered there.", {
+              name: offer.name,
+              list: list(without.map(zoneName)),
+              inside,
+              options: list(options.map(optionName)),
+            }),
           at: onOffer(offer, `/steps/${i}/reward/options`),
           witness: null,
         };

@@ -1,4 +1,5 @@
 import type { Offer } from "../../offers/offer.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { localMoment } from "../../time/local-moment.ts";
 import { type Check, onOffer } from "../check.ts";
 import { timeZonesOf } from "../time-zones.ts";
@@ -13,12 +14,16 @@ export const scheduleInSkippedHour: Check = {
         for (const timeZone of timeZonesOf(plan, offer.zones)) {
           const { clocks } = localMoment(local, timeZone, side);
           if (clocks === "plain") continue;
+          const said = { name: offer.name, local: local.replace("T", " ") };
           const words =
             clocks === "skipped"
-              ? `clocks in ${timeZone} skip that hour`
-              : `clocks in ${timeZone} show that hour twice`;
+              ? phrase("clocks in {timeZone} skip that hour", { timeZone })
+              : phrase("clocks in {timeZone} show that hour twice", { timeZone });
           yield {
-            sentence: `“${offer.name}” ${side}s at ${local.replace("T", " ")}: ${words}.`,
+            sentence:
+              side === "start"
+                ? phrase("“{name}” starts at {local}: {words}.", { ...said, words })
+                : phrase("“{name}” ends at {local}: {words}.", { ...said, words }),
             at: onOffer(offer, path),
             witness: null,
           };

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { interval } from "../../time/local.ts";
 import { type Check, onOffer } from "../check.ts";
 import { timeZonesOf } from "../time-zones.ts";
@@ -21,13 +22,17 @@ export const scheduleNeverRuns: Check = {
           ...(again ? { again } : {}),
         }));
         yield {
-          sentence: `“${offer.name}” ends (${stretch.until}) before it starts (${stretch.from}): it never runs then.`,
+          sentence: phrase("“{name}” ends ({until}) before it starts ({from}): it never runs then.", {
+            name: offer.name,
+            until: stretch.until,
+            from: stretch.from,
+          }),
           at: onOffer(offer, `/schedule/${i}`),
           witness: null,
           ...(schedule
             ? {
                 fix: {
-                  words: "Turn start and end round",
+                  words: phrase("Turn start and end round"),
                   changes: [{ kind: "offer" as const, id: offer.id, body: { ...offer, schedule } }],
                 },
               }

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { intervalsOf } from "../../time/occurrences.ts";
 import { type Check, onOffer } from "../check.ts";
 import { timeZonesOf } from "../time-zones.ts";
@@ -19,13 +20,16 @@ export const scheduleOverlaps: Check = {
         const gap = start - before[1];
         if (gap < 0)
           yield {
-            sentence: `Two stretches of “${offer.name}” overlap.`,
+            sentence: phrase("Two stretches of “{name}” overlap.", { name: offer.name }),
             at: onOffer(offer, "/schedule"),
             witness: null,
           };
         if (gap > 0 && gap <= SHORT)
           yield {
-            sentence: `“${offer.name}” pauses for ${Math.round(gap / 60_000)} minutes between two stretches.`,
+            sentence: phrase("“{name}” pauses for {round} minutes between two stretches.", {
+              name: offer.name,
+              round: Math.round(gap / 60_000),
+            }),
             at: onOffer(offer, "/schedule"),
             witness: null,
           };

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { goodsOf, rewardOptions } from "../../rewards/reward.ts";
 import { type Check, onOffer } from "../check.ts";
 
@@ -19,8 +20,16 @@ export const shareOfFlatCharge: Check = {
         if (flat.length > 0)
           yield {
             step: index,
-            sentence: ({ words, several }) =>
-              `${words} of “${offer.name}” ${several ? "take" : "takes"} off the share of some goods, and ${list(flat.map(({ id }) => optionName(id)))} charges the same for any cart: beside other goods they have no share of it.`,
+            sentence: ({ words, count }) =>
+              phrase(
+                "{words} of “{name}” {count, plural, one {takes} other {take}} off the share of some goods, and {list} charges the same for any cart: beside other goods they have no share of it.",
+                {
+                  words,
+                  name: offer.name,
+                  count,
+                  list: list(flat.map(({ id }) => optionName(id))),
+                },
+              ),
             at: onOffer(offer, `/steps/${index}/reward/goods`),
             witness: null,
           };

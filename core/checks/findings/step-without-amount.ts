@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
 
 /** A step without an amount in a currency of its zones: it is not there for shoppers who pay in it. */
@@ -16,8 +17,17 @@ export const stepWithoutAmount: Check = {
           const number = offer.steps.findIndex(({ id }) => id === lacking.step);
           yield {
             step: number,
-            sentence: ({ words, several }) =>
-              `${words} of “${offer.name}” ${several ? "have" : "has"} no amount in ${currency}: in ${market.name} ${several ? "they are" : "it is"} not there.`,
+            sentence: ({ words, count }) =>
+              phrase(
+                "{words} of “{name}” {count, plural, one {has} other {have}} no amount in {currency}: in {market} {count, plural, one {it is} other {they are}} not there.",
+                {
+                  words,
+                  name: offer.name,
+                  count,
+                  currency,
+                  market: market.name,
+                },
+              ),
             at: onOffer(offer, `/steps/${number}`),
             witness: null,
           };

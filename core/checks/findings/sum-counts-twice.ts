@@ -1,5 +1,6 @@
 import { singleValues } from "../../analysis/single-values.ts";
 import type { Condition } from "../../conditions/condition.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { visitCharges } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
@@ -20,7 +21,10 @@ export const sumCountsTwice: Check = {
           const found = context.decide(option.zones, both, true);
           if (found.kind !== "witness") continue;
           yield {
-            sentence: `${context.optionName(option.id)} charges cases ${i + 1} and ${j + 1} both where one ends and the other begins: each includes that value.`,
+            sentence: phrase(
+              "{option} charges cases {number} and {j} both where one ends and the other begins: each includes that value.",
+              { option: context.optionName(option.id), number: i + 1, j: j + 1 },
+            ),
             at: onOption(option, `${path}/entries/${j}/when`),
             witness: found.request,
           };

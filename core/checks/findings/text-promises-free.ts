@@ -1,3 +1,5 @@
+import { phrase } from "../../phrases/phrase.ts";
+import { wordsOfKey } from "../../schema/key-words.ts";
 import { translationUnits } from "../../translation/translation-units.ts";
 import { type Check, onOffer } from "../check.ts";
 
@@ -18,7 +20,11 @@ export const textPromisesFree: Check = {
       for (const text of Object.values(unit.texts))
         if (FREE.test(text))
           yield {
-            sentence: `A text of “${offer.name}” promises free delivery, but its reward is ${kind.replaceAll("-", " ")}: “${text}”.`,
+            sentence: phrase("A text of “{name}” promises free delivery, but its reward is {kind}: “{text}”.", {
+              name: offer.name,
+              kind: phrase(wordsOfKey(kind)),
+              text,
+            }),
             at: onOffer(offer, `/steps/${offer.steps.indexOf(step)}/wording/${unit.state}`),
             witness: null,
           };

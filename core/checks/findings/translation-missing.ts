@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { marketsOf } from "../../places/markets-of.ts";
 import { sourceLanguageOf, translationUnits } from "../../translation/translation-units.ts";
 import { type Check, onOffer } from "../check.ts";
@@ -8,8 +9,7 @@ export const translationMissing: Check = {
   severity: "odd",
   *find({ plan, list }) {
     const source = sourceLanguageOf(plan);
-    const names = new Intl.DisplayNames(["en"], { type: "language" });
-    const inWords = (languages: readonly string[]) => list(languages.map((language) => names.of(language) ?? language));
+    const inWords = (languages: readonly string[]) => list(languages.map((code) => ({ code, type: "language" })));
     // A market's home language is read by most of its shoppers.
     const readIn = (zones: readonly string[]) => [
       ...new Set(marketsOf(plan, zones).flatMap(({ languages }) => languages[0]?.split("-")[0] ?? [])),
@@ -20,7 +20,7 @@ export const translationMissing: Check = {
       const lacking = readIn(zones.length > 0 ? zones : everywhere).filter((language) => !written.has(language));
       if (on && lacking.length > 0)
         yield {
-          sentence: `The notice “${name}” is missing in ${inWords(lacking)}.`,
+          sentence: phrase("The notice “{name}” is missing in {languages}.", { name, languages: inWords(lacking) }),
           at: { kind: "notice", id, path: "/texts" },
           witness: null,
         };
@@ -36,7 +36,10 @@ export const translationMissing: Check = {
       );
       if (lacking.length > 0)
         yield {
-          sentence: `Some texts of “${offer.name}” are missing in ${inWords(lacking)}.`,
+          sentence: phrase("Some texts of “{name}” are missing in {languages}.", {
+            name: offer.name,
+            languages: inWords(lacking),
+          }),
           at: onOffer(offer, "/steps"),
           witness: null,
         };

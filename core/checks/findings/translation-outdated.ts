@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { isOutdated, sourceLanguageOf, translationUnits } from "../../translation/translation-units.ts";
 import { type Check, onOffer } from "../check.ts";
 
@@ -12,7 +13,10 @@ export const translationOutdated: Check = {
       for (const locale of Object.keys(unit.texts))
         if (isOutdated(unit, locale, source))
           yield {
-            sentence: `The ${locale} text for “${unit.state}” was translated from a text that has changed since: “${unit.texts[locale]}”.`,
+            sentence: phrase(
+              "The {locale} text for “{state}” was translated from a text that has changed since: “{value}”.",
+              { locale, state: unit.state, value: unit.texts[locale] ?? "" },
+            ),
             at: onOffer(
               { id: unit.offer },
               `/steps/${plan.offers.find(({ id }) => id === unit.offer)?.steps.findIndex(({ id }) => id === unit.step) ?? 0}/wording`,

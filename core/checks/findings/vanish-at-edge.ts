@@ -2,6 +2,7 @@ import { boundsIn, singleValues } from "../../analysis/single-values.ts";
 import type { Condition } from "../../conditions/condition.ts";
 import { askedOf } from "../../conditions/on-channels.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, type CheckContext, onOption } from "../check.ts";
 
 /** Two options that take turns, one below a value and the other above it: at the value itself shoppers see neither. */
@@ -24,7 +25,10 @@ export const vanishAtEdge: Check = {
         .find((decision) => decision.kind === "witness");
       if (found?.kind !== "witness") continue;
       yield {
-        sentence: `${context.optionName(option.id)} and ${context.optionName(other.id)} take turns, but at the very value where one ends and the other begins shoppers see neither.`,
+        sentence: phrase(
+          "{option} and {other} take turns, but at the very value where one ends and the other begins shoppers see neither.",
+          { option: context.optionName(option.id), other: context.optionName(other.id) },
+        ),
         at: onOption(other, "/when"),
         witness: found.request,
       };

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { byPosition } from "../../schema/atoms.ts";
 import { type Check, onOffer } from "../check.ts";
 
@@ -38,7 +39,11 @@ export const visitorMayBeDenied: Check = {
         yield {
           step: i,
           sentence: () =>
-            `“${offer.name}” tells visitors “${plain}” before their address is known; in ${list(denied.map(({ name }) => name))} it does not hold.`,
+            phrase("“{name}” tells visitors “{plain}” before their address is known; in {list} it does not hold.", {
+              name: offer.name,
+              plain,
+              list: list(denied.map(({ name }) => name)),
+            }),
           at: onOffer(offer, `/steps/${i}/wording/place-unknown`),
           witness: null,
         };

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { visitCharges } from "../../plan/visit-charges.ts";
 import { type Check, onOption } from "../check.ts";
 
@@ -23,7 +24,10 @@ export const weightFarFromItsClass: Check = {
       for (const { name, weight } of products)
         if (weight > middle * FAR || weight * FAR < middle)
           yield {
-            sentence: `${name} weighs ${weight / 1000} g, others in ${key} about ${middle / 1000} g: charges by weight take it at its word.`,
+            sentence: phrase(
+              "{name} weighs {weight} g, others in {key} about {middle} g: charges by weight take it at its word.",
+              { name, weight: weight / 1000, key, middle: middle / 1000 },
+            ),
             at: onOption(byWeight.option, byWeight.path),
             witness: null,
           };

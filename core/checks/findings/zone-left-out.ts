@@ -1,4 +1,5 @@
 import type { Offer } from "../../offers/offer.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import type { Plan } from "../../plan/plan.ts";
 import { zonesWithin } from "../../queries/coverage.ts";
 import { rewardOptions } from "../../rewards/reward.ts";
@@ -27,11 +28,18 @@ export const zoneLeftOut: Check = {
       if (left.length === 0) continue;
       const zones = [...new Set(left.map(({ zone }) => zone))];
       yield {
-        sentence: `“${offer.name}” leaves out ${list(zones.map(zoneName))}, which ${zones.length > 1 ? "lie" : "lies"} within zones it holds in.`,
+        sentence: phrase(
+          "“{name}” leaves out {list}, which {count, plural, one {lies} other {lie}} within zones it holds in.",
+          {
+            name: offer.name,
+            list: list(zones.map(zoneName)),
+            count: zones.length,
+          },
+        ),
         at: onOffer(offer, "/zones"),
         witness: null,
         fix: {
-          words: "Let it hold there too",
+          words: phrase("Let it hold there too"),
           changes: [{ kind: "offer", id: offer.id, body: { ...offer, zones: [...offer.zones, ...zones] } }],
         },
       };

@@ -1,5 +1,6 @@
 import type { Condition } from "../../conditions/condition.ts";
 import { askedOf } from "../../conditions/on-channels.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onZone } from "../check.ts";
 
 /** A zone in which every option has a condition, and some shopper meets none of them. */
@@ -17,7 +18,9 @@ export const zoneOffersNothingForSome: Check = {
       const decision = context.decide([zone.id], none, false);
       if (decision.kind !== "witness") continue;
       yield {
-        sentence: `In ${zone.name} some carts are offered no delivery at all: every option there has a condition.`,
+        sentence: phrase("In {name} some carts are offered no delivery at all: every option there has a condition.", {
+          name: zone.name,
+        }),
         at: onZone(zone.id),
         witness: decision.request,
       };

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onZone } from "../check.ts";
 
 /** Zones in which shoppers have no choice: a dearer and quicker way, or a collection, is often forgotten there. */
@@ -12,7 +13,10 @@ export const zoneWithOneOption: Check = {
       const [only, ...others] = offered.get(zone.id) ?? [];
       if (zone.on === false || only === undefined || others.length > 0) continue;
       yield {
-        sentence: `In ${zone.name} shoppers have no choice: ${optionName(only)} is all there is.`,
+        sentence: phrase("In {name} shoppers have no choice: {option} is all there is.", {
+          name: zone.name,
+          option: optionName(only),
+        }),
         at: onZone(zone.id),
         witness: null,
       };

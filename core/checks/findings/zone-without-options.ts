@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onZone } from "../check.ts";
 
 /** A zone in which nobody can check out. */
@@ -12,14 +13,14 @@ export const zoneWithoutOptions: Check = {
       if (options.length > 0) {
         yield {
           severity: "risky",
-          sentence: `Nothing is delivered in ${zone.name}: shoppers there can only collect.`,
+          sentence: phrase("Nothing is delivered in {name}: shoppers there can only collect.", { name: zone.name }),
           at: onZone(zone.id),
           witness: null,
         };
         continue;
       }
       yield {
-        sentence: `${zone.name} has no delivery option: nobody there can check out.`,
+        sentence: phrase("{name} has no delivery option: nobody there can check out.", { name: zone.name }),
         at: onZone(zone.id),
         witness: null,
       };

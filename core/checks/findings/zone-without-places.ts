@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onZone } from "../check.ts";
 
 /** A zone that serves no place at all. */
@@ -8,7 +9,7 @@ export const zoneWithoutPlaces: Check = {
     for (const zone of plan.zones)
       if (zone.on !== false && zone.destinations.length === 0)
         yield {
-          sentence: `${zone.name} serves no place: no shopper can be in it.`,
+          sentence: phrase("{name} serves no place: no shopper can be in it.", { name: zone.name }),
           at: onZone(zone.id, "/destinations"),
           witness: null,
         };

@@ -1,4 +1,5 @@
 import { daysSinceOpened } from "../../facts/shopper/days-since-opened.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, compared, rangeOf } from "../compare.ts";
@@ -25,5 +26,8 @@ export const accountAge = defineCondition({
     ),
   constrains: ({ is, days }) => inRanges(daysSinceOpened, rangeOf(is, days)),
   words: ({ is, days }) =>
-    `the shopper opened the account ${COMPARISON_WORDS[is]} ${days} ${days === 1 ? "day" : "days"} ago`,
+    phrase("the shopper opened the account {least} {days, plural, one {# day} other {# days}} ago", {
+      least: COMPARISON_WORDS[is],
+      days,
+    }),
 });

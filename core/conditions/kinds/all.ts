@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import type { Connective } from "../connective.ts";
@@ -9,5 +10,5 @@ export const all = {
   role: "every",
   schema: Type.Object({ kind: Type.Literal("all"), of: Type.Array(PartRef, { minItems: 1, maxItems: 200 }) }, closed),
   example: { kind: "all", of: [{ kind: "signed-in" }, { kind: "business" }] },
-  joint: " and ",
+  joint: phrase(" and "),
 } as const satisfies Connective & { example: { of: unknown } };

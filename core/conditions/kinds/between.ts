@@ -1,4 +1,5 @@
 import { instant } from "../../facts/moment/instant.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { interval, Local, stretchProblems } from "../../time/local.ts";
@@ -34,7 +35,12 @@ export const between = defineCondition({
     });
   },
   words: ({ from, until }) =>
-    [from && `it is ${from} or later`, until && `it is not past ${until}`].filter(Boolean).join(" and ") ||
-    "it is any time",
+    from && until
+      ? phrase("it is {from} or later and it is not past {until}", { from, until })
+      : from
+        ? phrase("it is {from} or later", { from })
+        : until
+          ? phrase("it is not past {until}", { until })
+          : phrase("it is any time"),
   problems: (stretch, path) => stretchProblems(stretch, path),
 });

@@ -1,8 +1,8 @@
 import { billingCountry } from "../../facts/shopper/billing-country.ts";
 import { billingPostcode as postcodeOfTheBill } from "../../facts/shopper/billing-postcode.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { normalPostcode } from "../../postcodes/postcode.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
 import { compiledPatterns, POSTCODE_PATTERNS, postcodePatternProblems } from "../postcode-patterns.ts";
@@ -33,6 +33,6 @@ export const billingPostcode = defineCondition({
     fact: postcodeOfTheBill,
     within: { kind: "patterns", country, patterns },
   }),
-  words: ({ country, patterns }) => `the bill goes to ${orList(patterns)} in ${country}`,
+  words: ({ country, patterns }) => phrase("the bill goes to {list} in {country}", { list: orList(patterns), country }),
   problems: ({ country, patterns }, path) => postcodePatternProblems(country, patterns, path),
 });

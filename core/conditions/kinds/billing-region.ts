@@ -1,6 +1,6 @@
 import { billingRegion as regionOfTheBill } from "../../facts/shopper/billing-region.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed, RegionCode } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -25,5 +25,5 @@ export const billingRegion = defineCondition({
     );
   },
   constrains: ({ regions }) => oneOf(regionOfTheBill, regions),
-  words: ({ regions }) => `the bill goes to ${orList(regions)}`,
+  words: ({ regions }) => phrase("the bill goes to {list}", { list: orList(regions) }),
 });

@@ -1,11 +1,9 @@
 import { billingCountry } from "../../facts/shopper/billing-country.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
-
-const names = new Intl.DisplayNames(["en"], { type: "region" });
 
 /** The bill goes to one of these countries, wherever the goods go; unknown unless the request says. */
 export const billing = defineCondition({
@@ -27,5 +25,6 @@ export const billing = defineCondition({
     );
   },
   constrains: ({ countries }) => oneOf(billingCountry, countries),
-  words: ({ countries }) => `the bill goes to ${orList(countries.map((code) => names.of(code) ?? code))}`,
+  words: ({ countries }) =>
+    phrase("the bill goes to {list}", { list: orList(countries.map((code) => ({ code, type: "region" }))) }),
 });

@@ -1,4 +1,5 @@
 import { isBusiness } from "../../facts/shopper/business.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { isTrue } from "../constraint.ts";
@@ -16,5 +17,5 @@ export const business = defineCondition({
       ({ facts }) => isBusiness.read(facts.shopper, facts.at),
     ),
   constrains: () => isTrue(isBusiness),
-  words: () => "the shopper buys for a company",
+  words: () => phrase("the shopper buys for a company"),
 });

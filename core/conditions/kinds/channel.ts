@@ -1,6 +1,6 @@
 import { salesChannel } from "../../facts/moment/channel.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -22,5 +22,5 @@ export const channel = defineCondition({
     );
   },
   constrains: ({ channels }) => oneOf(salesChannel, channels),
-  words: ({ channels }) => `the cart is in ${orList(channels)}`,
+  words: ({ channels }) => phrase("the cart is in {list}", { list: orList(channels) }),
 });

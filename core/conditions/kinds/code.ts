@@ -1,7 +1,7 @@
 import { normalCode } from "../../cart/codes.ts";
 import { enteredCodes } from "../../facts/cart/codes.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -26,5 +26,8 @@ export const code = defineCondition({
     );
   },
   constrains: ({ codes }) => oneOf(enteredCodes, codes.map(normalCode)),
-  words: ({ codes }) => `the code ${codes.length > 3 ? `is one of ${codes.length}` : orList(codes)} was entered`,
+  words: ({ codes }) =>
+    codes.length > 3
+      ? phrase("one of {count} codes was entered", { count: codes.length })
+      : phrase("the code {codes} was entered", { codes: orList(codes) }),
 });

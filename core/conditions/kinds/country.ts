@@ -1,12 +1,10 @@
 import { destinationCountry } from "../../facts/place/country.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { territoriesUnder } from "../../places/territory.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
-
-const names = new Intl.DisplayNames(["en"], { type: "region" });
 
 /** It goes to one of these countries; unknown while the country is. */
 export const country = defineCondition({
@@ -32,5 +30,6 @@ export const country = defineCondition({
   },
   constrains: ({ countries }) => oneOf(destinationCountry, countries),
   places: ({ countries }) => ({ countries, regions: countries }),
-  words: ({ countries }) => `it goes to ${orList(countries.map((code) => names.of(code) ?? code))}`,
+  words: ({ countries }) =>
+    phrase("it goes to {list}", { list: orList(countries.map((code) => ({ code, type: "region" }))) }),
 });

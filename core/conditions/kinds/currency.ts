@@ -1,6 +1,6 @@
 import { paidCurrency } from "../../facts/moment/currency.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { CurrencyCode, closed } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -22,5 +22,5 @@ export const currency = defineCondition({
     );
   },
   constrains: ({ currencies }) => oneOf(paidCurrency, currencies),
-  words: ({ currencies }) => `the shopper pays in ${orList(currencies)}`,
+  words: ({ currencies }) => phrase("the shopper pays in {list}", { list: orList(currencies) }),
 });

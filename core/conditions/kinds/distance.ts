@@ -1,4 +1,5 @@
 import { distanceFrom } from "../../facts/place/distance.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { Distance, metres } from "../../quantities/quantity.ts";
 import { closed, Id } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
@@ -24,7 +25,12 @@ export const distance = defineCondition({
     within: { kind: "away", location: from, range: rangeOf(is, metres(limit)) },
   }),
   words: ({ from, is, distance: limit }, { locationName }) =>
-    `it goes ${COMPARISON_WORDS[is]} ${limit.value} ${limit.unit} from ${locationName?.(from) ?? from}`,
+    phrase("it goes {is} {value} {unit} from {location}", {
+      is: COMPARISON_WORDS[is],
+      value: limit.value,
+      unit: limit.unit,
+      location: locationName?.(from) ?? from,
+    }),
   problems: ({ from }, path, { locations }) =>
-    locations.has(from) ? [] : [{ path: `${path}/from`, message: `there is no location "${from}"` }],
+    locations.has(from) ? [] : [{ path: `${path}/from`, message: phrase('there is no location "{from}"', { from }) }],
 });

@@ -1,18 +1,23 @@
 import type { ReadLine } from "../../cart/read-cart.ts";
 import { cartLines } from "../../facts/cart/goods.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import type { Situation } from "../../situation/situation.ts";
 import { NO_NEED, type WantedLine } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
-const WHAT = { categories: "category", tags: "tag", skus: "SKU", "parcel-classes": "parcel class" } as const;
+const WHAT = {
+  categories: phrase("category"),
+  tags: phrase("tag"),
+  skus: phrase("SKU"),
+  "parcel-classes": phrase("parcel class"),
+} as const;
 const HOW_WORDS = {
-  any: "some line is",
-  none: "no line is",
-  only: "every line is",
-  all: "there is a line for each",
+  any: phrase("some line is"),
+  none: phrase("no line is"),
+  only: phrase("every line is"),
+  all: phrase("there is a line for each"),
 } as const;
 
 /**
@@ -62,7 +67,8 @@ export const goods = defineCondition({
           : { kind: "lines", how, need: labelled(of) },
     };
   },
-  words: ({ by, how, of }) => `${HOW_WORDS[how]} in ${WHAT[by]} ${orList(of)}`,
+  words: ({ by, how, of }) =>
+    phrase("{some} in {kind} {names}", { some: HOW_WORDS[how], kind: WHAT[by], names: orList(of) }),
 });
 
 function namesBy(by: keyof typeof WHAT): (line: ReadLine) => readonly string[] {

@@ -1,6 +1,6 @@
 import { shopperGroups } from "../../facts/shopper/groups.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -19,5 +19,5 @@ export const group = defineCondition({
     );
   },
   constrains: ({ groups }) => oneOf(shopperGroups, groups),
-  words: ({ groups }) => `the shopper is in ${orList(groups)}`,
+  words: ({ groups }) => phrase("the shopper is in {list}", { list: orList(groups) }),
 });

@@ -1,4 +1,5 @@
 import { minuteOfDay } from "../../facts/moment/minute.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { Clock, minuteOf } from "../../places/location.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
@@ -37,5 +38,5 @@ export const hours = defineCondition({
           ];
     return inRanges(minuteOfDay, ...ranges);
   },
-  words: ({ from, until }) => `it is between ${from} and ${until}`,
+  words: ({ from, until }) => phrase("it is between {from} and {until}", { from, until }),
 });

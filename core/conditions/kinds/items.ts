@@ -1,4 +1,5 @@
 import { itemCount } from "../../facts/cart/items.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
@@ -22,5 +23,9 @@ export const items = defineCondition({
     );
   },
   constrains: ({ is, count }) => inRanges(itemCount, rangeOf(is, count)),
-  words: ({ is, count }) => `the cart holds ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "item" : "items"}`,
+  words: ({ is, count }) =>
+    phrase("the cart holds {is} {count, plural, one {# item} other {# items}}", {
+      is: COMPARISON_WORDS[is],
+      count,
+    }),
 });

@@ -1,6 +1,6 @@
 import { readLanguage } from "../../facts/moment/language.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed, Locale } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -23,5 +23,5 @@ export const language = defineCondition({
     );
   },
   constrains: ({ languages }) => oneOf(readLanguage, languages),
-  words: ({ languages }) => `the shopper reads ${orList(languages)}`,
+  words: ({ languages }) => phrase("the shopper reads {list}", { list: orList(languages) }),
 });

@@ -2,8 +2,9 @@ import type { ReadLine } from "../../cart/read-cart.ts";
 import { cartLines } from "../../facts/cart/goods.ts";
 import { complement } from "../../facts/intervals.ts";
 import { Amount, type AmountContext, amountFor, amountProblems } from "../../money/amount.ts";
-import { makersMoney } from "../../money/format.ts";
+import { writtenMoney } from "../../money/format.ts";
 import { rounded } from "../../money/linear-amount.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { milligrams, Weight } from "../../quantities/quantity.ts";
 import { byKind, closed } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
@@ -31,7 +32,11 @@ const FIGURES: Readonly<Record<Figure["kind"], LineFigure>> = {
   quantity: "quantity",
   weight: "weight",
 };
-const HOW_WORDS = { any: "some line has", none: "no line has", only: "every line has" } as const;
+const HOW_WORDS = {
+  any: phrase("some line has"),
+  none: phrase("no line has"),
+  only: phrase("every line has"),
+} as const;
 
 function markOf(figure: Figure, context: AmountContext): number | undefined {
   switch (figure.kind) {
@@ -93,12 +98,21 @@ export const line = defineCondition({
   },
   words: ({ how, figure }, context) => {
     const is = COMPARISON_WORDS[figure.is];
-    if (figure.kind === "quantity") return `${HOW_WORDS[how]} ${is} ${figure.count} pieces`;
+    if (figure.kind === "quantity")
+      return phrase("{lines} {is} {count} pieces", { lines: HOW_WORDS[how], is, count: figure.count });
     if (figure.kind === "weight")
-      return `${HOW_WORDS[how]} pieces of ${is} ${figure.weight.value} ${figure.weight.unit}`;
+      return phrase("{lines} pieces of {is} {value} {unit}", {
+        lines: HOW_WORDS[how],
+        is,
+        value: figure.weight.value,
+        unit: figure.weight.unit,
+      });
     const to = amountFor(figure.amount, context);
-    const money = to === undefined ? `(no amount in ${context.currency})` : makersMoney(to, context.currency, "short");
-    return `${HOW_WORDS[how]} a price of ${is} ${money}`;
+    const money =
+      to === undefined
+        ? phrase("(no amount in {currency})", { currency: context.currency })
+        : writtenMoney(to, context.currency, "short");
+    return phrase("{lines} a price of {is} {money}", { lines: HOW_WORDS[how], is, money });
   },
   problems: ({ figure }, path, references) =>
     figure.kind === "price" ? amountProblems(figure.amount, `${path}/figure/amount`, references) : [],

@@ -1,4 +1,5 @@
 import { lineCount } from "../../facts/cart/lines.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
@@ -22,5 +23,9 @@ export const lines = defineCondition({
     );
   },
   constrains: ({ is, count }) => inRanges(lineCount, rangeOf(is, count)),
-  words: ({ is, count }) => `the cart has ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "line" : "lines"}`,
+  words: ({ is, count }) =>
+    phrase("the cart has {is} {count, plural, one {# line} other {# lines}}", {
+      is: COMPARISON_WORDS[is],
+      count,
+    }),
 });

@@ -1,6 +1,6 @@
 import { monthDay } from "../../facts/moment/month-day.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { zoneClock } from "../../time/zone-clock.ts";
 import { inRanges } from "../constraint.ts";
@@ -28,5 +28,6 @@ export const monthDays = defineCondition({
     );
   },
   constrains: ({ days }) => inRanges(monthDay, ...days.map((day) => ({ from: day, until: day + 1 }))),
-  words: ({ days }) => `it is day ${orList([...days].sort((a, b) => a - b).map(String))} of the month`,
+  words: ({ days }) =>
+    phrase("it is day {list} of the month", { list: orList([...days].sort((a, b) => a - b).map(String)) }),
 });

@@ -1,9 +1,12 @@
 import { shopperId } from "../../facts/shopper/id.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
+
+/** What is found of somebody who is not known. */
+export const GUEST = phrase("a guest").message;
 
 /** The shopper is one of these, by the id the shop knows them by. A guest is nobody named. */
 export const named = defineCondition({
@@ -24,9 +27,12 @@ export const named = defineCondition({
         const id = shopperId.read(facts.shopper, facts.at);
         return id !== null && wanted.has(id);
       },
-      ({ facts }) => shopperId.read(facts.shopper, facts.at) ?? "a guest",
+      ({ facts }) => shopperId.read(facts.shopper, facts.at) ?? GUEST,
     );
   },
   constrains: ({ ids }) => oneOf(shopperId, ids),
-  words: ({ ids }) => `the shopper is ${ids.length > 3 ? `one of ${ids.length}` : orList(ids)}`,
+  words: ({ ids }) =>
+    phrase("the shopper is {part}", {
+      part: ids.length > 3 ? phrase("one of {count}", { count: ids.length }) : orList(ids),
+    }),
 });

@@ -1,4 +1,5 @@
 import { daysSinceOrder } from "../../facts/shopper/days-since-order.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { inRanges } from "../constraint.ts";
@@ -25,5 +26,5 @@ export const notOrderedFor = defineCondition({
       ({ facts }) => facts.shopper.lastOrderAt ?? (facts.shopper.orderCount === 0 ? "never" : null),
     ),
   constrains: ({ days }) => inRanges(daysSinceOrder, { from: days, until: null }),
-  words: ({ days }) => `the shopper has not ordered for ${days} ${days === 1 ? "day" : "days"}`,
+  words: ({ days }) => phrase("the shopper has not ordered for {days, plural, one {# day} other {# days}}", { days }),
 });

@@ -1,3 +1,4 @@
+import { type Phrase, phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import type { Connective } from "../connective.ts";
@@ -9,5 +10,5 @@ export const not = {
   role: "negation",
   schema: Type.Object({ kind: Type.Literal("not"), of: PartRef }, closed),
   example: { kind: "not", of: { kind: "signed-in" } },
-  before: "it is not so that ",
+  turns: (words: Phrase) => phrase("it is not so that {words}", { words }),
 } as const satisfies Connective & { example: { of: unknown } };

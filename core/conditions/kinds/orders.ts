@@ -1,4 +1,5 @@
 import { orderCount } from "../../facts/shopper/order-count.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compared, rangeOf } from "../compare.ts";
@@ -22,6 +23,9 @@ export const orders = defineCondition({
   constrains: ({ is, count }) => inRanges(orderCount, rangeOf(is, count)),
   words: ({ is, count }) =>
     is === "exactly" && count === 0
-      ? "it is the shopper's first order"
-      : `the shopper has placed ${COMPARISON_WORDS[is]} ${count} ${count === 1 ? "order" : "orders"}`,
+      ? phrase("it is the shopper's first order")
+      : phrase("the shopper has placed {is} {count, plural, one {# order} other {# orders}}", {
+          is: COMPARISON_WORDS[is],
+          count,
+        }),
 });

@@ -1,6 +1,6 @@
 import { wayOfPaying } from "../../facts/moment/payment.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -22,5 +22,5 @@ export const payment = defineCondition({
     );
   },
   constrains: ({ methods }) => oneOf(wayOfPaying, methods),
-  words: ({ methods }) => `it is paid by ${orList(methods)}`,
+  words: ({ methods }) => phrase("it is paid by {list}", { list: orList(methods) }),
 });

@@ -1,6 +1,6 @@
 import { destinationPostcode } from "../../facts/place/postcode.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { CountryCode, closed } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { defineCondition, leaf } from "../definition.ts";
 import { compiledPatterns, POSTCODE_PATTERNS, postcodePatternProblems } from "../postcode-patterns.ts";
@@ -27,6 +27,6 @@ export const postcode = defineCondition({
     within: { kind: "patterns", country, patterns },
   }),
   places: ({ country, patterns }) => ({ postcodes: { country, patterns } }),
-  words: ({ country, patterns }) => `it goes to ${orList(patterns)} in ${country}`,
+  words: ({ country, patterns }) => phrase("it goes to {list} in {country}", { list: orList(patterns), country }),
   problems: ({ country, patterns }, path) => postcodePatternProblems(country, patterns, path),
 });

@@ -1,6 +1,6 @@
 import { destinationRegion } from "../../facts/place/region.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed, RegionCode } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -27,5 +27,5 @@ export const region = defineCondition({
   },
   constrains: ({ regions }) => oneOf(destinationRegion, regions),
   places: ({ regions }) => ({ regions }),
-  words: ({ regions }) => `it goes to ${orList(regions)}`,
+  words: ({ regions }) => phrase("it goes to {list}", { list: orList(regions) }),
 });

@@ -1,4 +1,5 @@
 import { isSignedIn } from "../../facts/shopper/signed-in.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { isTrue } from "../constraint.ts";
@@ -16,5 +17,5 @@ export const signedIn = defineCondition({
       ({ facts }) => isSignedIn.read(facts.shopper, facts.at),
     ),
   constrains: () => isTrue(isSignedIn),
-  words: () => "the shopper is signed in",
+  words: () => phrase("the shopper is signed in"),
 });

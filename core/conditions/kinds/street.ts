@@ -1,7 +1,7 @@
 import { streetWords } from "../../facts/place/street.ts";
+import { orList, phrase } from "../../phrases/phrase.ts";
 import { plainStreet, streetHas } from "../../places/street.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
-import { orList } from "../../schema/list-words.ts";
 import { Type } from "../../schema/type.ts";
 import { oneOf } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -27,8 +27,8 @@ export const street = defineCondition({
   problems: ({ words }, path) =>
     words.flatMap((one, i) =>
       plainStreet(one).trim() === ""
-        ? [{ path: `${path}/words/${i}`, message: `"${one}" has no letter and no digit in it` }]
+        ? [{ path: `${path}/words/${i}`, message: phrase('"{one}" has no letter and no digit in it', { one }) }]
         : [],
     ),
-  words: ({ words }) => `the street it goes to has ${orList(words.map((one) => `“${one}”`))}`,
+  words: ({ words }) => phrase("the street it goes to has {words}", { words: orList(words.map((one) => `“${one}”`)) }),
 });

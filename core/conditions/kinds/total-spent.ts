@@ -1,6 +1,7 @@
 import { totalSpent as spentFact } from "../../facts/shopper/total-spent.ts";
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
-import { makersMoney } from "../../money/format.ts";
+import { writtenMoney } from "../../money/format.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compared, rangeOf } from "../compare.ts";
@@ -27,8 +28,11 @@ export const totalSpent = defineCondition({
   },
   words: ({ is, amount }, context) => {
     const to = amountFor(amount, context);
-    const money = to === undefined ? `(no amount in ${context.currency})` : makersMoney(to, context.currency, "short");
-    return `the shopper has spent ${COMPARISON_WORDS[is]} ${money} so far`;
+    const money =
+      to === undefined
+        ? phrase("(no amount in {currency})", { currency: context.currency })
+        : writtenMoney(to, context.currency, "short");
+    return phrase("the shopper has spent {is} {money} so far", { is: COMPARISON_WORDS[is], money });
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),
 });

@@ -1,22 +1,26 @@
 import type { ReadLine } from "../../cart/read-cart.ts";
 import { cartLines } from "../../facts/cart/goods.ts";
+import { joined, phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { NO_NEED } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 const TRAITS = {
-  used: { has: (line: ReadLine) => line.used, words: "used" },
-  new: { has: (line: ReadLine) => !line.used, words: "new" },
-  "ships-free": { has: (line: ReadLine) => line.delivery?.kind === "ships-free", words: "shipped free by itself" },
-  "own-charge": { has: (line: ReadLine) => line.delivery?.kind === "own-charge", words: "charged on its own" },
+  used: { has: (line: ReadLine) => line.used, words: phrase("used") },
+  new: { has: (line: ReadLine) => !line.used, words: phrase("new") },
+  "ships-free": {
+    has: (line: ReadLine) => line.delivery?.kind === "ships-free",
+    words: phrase("shipped free by itself"),
+  },
+  "own-charge": { has: (line: ReadLine) => line.delivery?.kind === "own-charge", words: phrase("charged on its own") },
   "nothing-to-ship": {
     has: (line: ReadLine) => line.delivery?.kind === "nothing-to-ship",
-    words: "nothing that is shipped",
+    words: phrase("nothing that is shipped"),
   },
-  reduced: { has: (line: ReadLine) => line.discount > 0, words: "reduced" },
+  reduced: { has: (line: ReadLine) => line.discount > 0, words: phrase("reduced") },
 } as const;
-const HOW_WORDS = { any: "some line is", none: "no line is", only: "every line is" } as const;
+const HOW_WORDS = { any: phrase("some line is"), none: phrase("no line is"), only: phrase("every line is") } as const;
 
 /** What lines are like: new or used, reduced, shipped free, charged on their own, nothing to ship. */
 export const trait = defineCondition({
@@ -50,5 +54,5 @@ export const trait = defineCondition({
     fact: cartLines,
     within: { kind: "lines", how, need: (wanted) => ({ ...NO_NEED, traits: [{ trait: name, wanted }] }) },
   }),
-  words: ({ trait: name, how }) => `${HOW_WORDS[how]} ${TRAITS[name].words}`,
+  words: ({ trait: name, how }) => joined([HOW_WORDS[how], TRAITS[name].words]),
 });

@@ -1,7 +1,8 @@
 import { cartValue } from "../../facts/cart/value.ts";
 import { Basis, basisWords } from "../../measures/basis.ts";
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
-import { makersMoney } from "../../money/format.ts";
+import { writtenMoney } from "../../money/format.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
@@ -33,8 +34,15 @@ export const value = defineCondition({
   },
   words: ({ basis, is, amount }, context) => {
     const to = amountFor(amount, context);
-    const money = to === undefined ? `no amount in ${context.currency}` : makersMoney(to, context.currency, "short");
-    return `${basisWords(basis)} come to ${COMPARISON_WORDS[is]} ${money}`;
+    const money =
+      to === undefined
+        ? phrase("no amount in {currency}", { currency: context.currency })
+        : writtenMoney(to, context.currency, "short");
+    return phrase("{goods} come to {is} {money}", {
+      goods: basisWords(basis),
+      is: COMPARISON_WORDS[is],
+      money,
+    });
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),
 });

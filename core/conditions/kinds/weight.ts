@@ -1,5 +1,6 @@
 import { cartWeight } from "../../facts/cart/weight.ts";
 import { rounded } from "../../money/linear-amount.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { milligrams, Weight } from "../../quantities/quantity.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
@@ -23,5 +24,6 @@ export const weight = defineCondition({
   },
   found: "weight",
   constrains: ({ is, weight: limit }) => inRanges(cartWeight, rangeOf(is, rounded(milligrams(limit)))),
-  words: ({ is, weight: limit }) => `it weighs ${COMPARISON_WORDS[is]} ${limit.value} ${limit.unit}`,
+  words: ({ is, weight: limit }) =>
+    phrase("it weighs {is} {value} {unit}", { is: COMPARISON_WORDS[is], value: limit.value, unit: limit.unit }),
 });

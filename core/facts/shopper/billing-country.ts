@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { CountryCode } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { nameFor } from "../asked.ts";
@@ -7,7 +8,7 @@ import { shopperFact } from "../shopper-fact.ts";
 export const billingCountry = shopperFact({
   name: "place.billingCountry",
   domain: { kind: "name" },
-  words: "the country the bill goes to",
+  words: phrase("the country the bill goes to"),
   fields: { billingCountry: Type.Optional(CountryCode) },
   described: {
     fields: { billingCountry: Type.Optional(Type.Union([CountryCode, Type.Null()])) },

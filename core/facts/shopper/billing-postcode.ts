@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { normalPostcode, postcodePattern } from "../../postcodes/postcode.ts";
 import { codesAround, codesOf } from "../../postcodes/whole-codes.ts";
 import { Type } from "../../schema/type.ts";
@@ -13,7 +14,7 @@ const Postcode = Type.String({ title: "a postcode", minLength: 1, maxLength: 16,
 export const billingPostcode = shopperFact({
   name: "place.billingPostcode",
   domain: { kind: "postcode" },
-  words: "the postcode the bill goes to",
+  words: phrase("the postcode the bill goes to"),
   fields: { billingPostcode: Type.Optional(Postcode) },
   described: {
     fields: { billingPostcode: Type.Optional(Type.Union([Postcode, Type.Null()])) },

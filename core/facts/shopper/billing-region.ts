@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { RegionCode } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { nameFor } from "../asked.ts";
@@ -7,7 +8,7 @@ import { shopperFact } from "../shopper-fact.ts";
 export const billingRegion = shopperFact({
   name: "place.billingRegion",
   domain: { kind: "name" },
-  words: "the region the bill goes to",
+  words: phrase("the region the bill goes to"),
   fields: { billingRegion: Type.Optional(RegionCode) },
   described: {
     fields: { billingRegion: Type.Optional(Type.Union([RegionCode, Type.Null()])) },

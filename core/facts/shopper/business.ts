@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { Type } from "../../schema/type.ts";
 import { shopperFact } from "../shopper-fact.ts";
 
@@ -5,7 +6,7 @@ import { shopperFact } from "../shopper-fact.ts";
 export const isBusiness = shopperFact({
   name: "shopper.business",
   domain: { kind: "flag" },
-  words: "buys for a company",
+  words: phrase("buys for a company"),
   fields: { business: Type.Optional(Type.Boolean()) },
   described: {
     fields: { business: Type.Boolean() },

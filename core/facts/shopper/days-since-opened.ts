@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { Type } from "../../schema/type.ts";
 import { daysBefore, daysSince, noonOf } from "../../time/instant.ts";
 import { numbersFor } from "../asked.ts";
@@ -7,7 +8,7 @@ import { shopperFact } from "../shopper-fact.ts";
 export const daysSinceOpened = shopperFact({
   name: "shopper.daysSinceOpened",
   domain: { kind: "number" },
-  words: "days since the account was opened",
+  words: phrase("days since the account was opened"),
   fields: { accountOpenedAt: Type.Optional(Type.String({ format: "date-time" })) },
   described: {
     fields: { accountOpened: Type.Optional(Type.Union([Type.String({ maxLength: 64 }), Type.Null()])) },

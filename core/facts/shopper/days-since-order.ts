@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { Type } from "../../schema/type.ts";
 import { daysBefore, daysSince, noonOf } from "../../time/instant.ts";
 import { numbersFor } from "../asked.ts";
@@ -11,7 +12,7 @@ import { orderCount } from "./order-count.ts";
 export const daysSinceOrder = shopperFact({
   name: "shopper.daysSinceOrder",
   domain: { kind: "number" },
-  words: "days since the last order",
+  words: phrase("days since the last order"),
   fields: { ...orderCount.fields, lastOrderAt: Type.Optional(Type.String({ format: "date-time" })) },
   described: {
     fields: {

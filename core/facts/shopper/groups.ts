@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { Name } from "../../schema/identifier.ts";
 import { Type } from "../../schema/type.ts";
 import { namesFor } from "../asked.ts";
@@ -7,7 +8,7 @@ import { shopperFact } from "../shopper-fact.ts";
 export const shopperGroups = shopperFact({
   name: "shopper.groups",
   domain: { kind: "names" },
-  words: "groups the shopper is in",
+  words: phrase("groups the shopper is in"),
   fields: { groups: Type.Optional(Type.Array(Name(), { maxItems: 100 })) },
   described: {
     fields: { groups: Type.Array(Type.String({ maxLength: 64 }), { maxItems: 100 }) },

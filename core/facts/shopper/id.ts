@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { Name } from "../../schema/identifier.ts";
 import { Type } from "../../schema/type.ts";
 import { shopperFact } from "../shopper-fact.ts";
@@ -6,7 +7,7 @@ import { shopperFact } from "../shopper-fact.ts";
 export const shopperId = shopperFact({
   name: "shopper.id",
   domain: { kind: "name" },
-  words: "who the shopper is",
+  words: phrase("who the shopper is"),
   fields: { id: Type.Optional(Name(100)) },
   described: {
     fields: { id: Type.Optional(Type.Union([Name(100), Type.Null()])) },

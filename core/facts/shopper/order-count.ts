@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { Type } from "../../schema/type.ts";
 import { numbersFor } from "../asked.ts";
 import { shopperFact } from "../shopper-fact.ts";
@@ -6,7 +7,7 @@ import { shopperFact } from "../shopper-fact.ts";
 export const orderCount = shopperFact({
   name: "shopper.orderCount",
   domain: { kind: "number" },
-  words: "orders so far",
+  words: phrase("orders so far"),
   fields: { orderCount: Type.Optional(Type.Integer({ minimum: 0, maximum: 1_000_000_000 })) },
   described: {
     fields: { orderCount: Type.Union([Type.Integer({ minimum: 0 }), Type.Null()]) },

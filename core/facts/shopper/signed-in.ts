@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { Type } from "../../schema/type.ts";
 import { shopperFact } from "../shopper-fact.ts";
 
@@ -5,7 +6,7 @@ import { shopperFact } from "../shopper-fact.ts";
 export const isSignedIn = shopperFact({
   name: "shopper.signedIn",
   domain: { kind: "flag" },
-  words: "signed in",
+  words: phrase("signed in"),
   fields: { signedIn: Type.Optional(Type.Boolean()) },
   described: {
     fields: { signedIn: Type.Boolean() },

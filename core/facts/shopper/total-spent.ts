@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { MinorUnits } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { numbersFor } from "../asked.ts";
@@ -7,7 +8,7 @@ import { shopperFact } from "../shopper-fact.ts";
 export const totalSpent = shopperFact({
   name: "shopper.totalSpent",
   domain: { kind: "number" },
-  words: "spent on all orders so far",
+  words: phrase("spent on all orders so far"),
   fields: { totalSpent: Type.Optional(MinorUnits) },
   described: {
     fields: { totalSpent: Type.Optional(Type.Union([MinorUnits, Type.Null()])) },

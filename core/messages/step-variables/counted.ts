@@ -1,4 +1,5 @@
 import { measured } from "../../measures/measure-spec.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import type { MessageState } from "../states.ts";
 import { asCounted, type StepVariable } from "../variable.ts";
 
@@ -15,7 +16,7 @@ const COUNTED: ReadonlySet<MessageState> = new Set([
 
 export const counted: StepVariable = {
   name: "counted",
-  words: "how far the cart has come",
+  words: phrase("how far the cart has come"),
   isIn: (state) => COUNTED.has(state),
   kind: asCounted,
   fill: ({ counted: count, measure, currency, locale }) => {

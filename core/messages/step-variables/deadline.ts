@@ -1,8 +1,9 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { asText, everywhere, type StepVariable } from "../variable.ts";
 
 export const deadline: StepVariable = {
   name: "deadline",
-  words: "when the offer ends",
+  words: phrase("when the offer ends"),
   isIn: everywhere,
   kind: asText,
   fill: ({ deadline: end, locale, timeZone }) => {

@@ -1,8 +1,9 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { asText, everywhere, type StepVariable } from "../variable.ts";
 
 export const option: StepVariable = {
   name: "option",
-  words: "the delivery option it is given on",
+  words: phrase("the delivery option it is given on"),
   isIn: everywhere,
   kind: asText,
   fill: ({ option: name }) => name,

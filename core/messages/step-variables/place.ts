@@ -1,8 +1,9 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { asText, everywhere, type StepVariable } from "../variable.ts";
 
 export const place: StepVariable = {
   name: "place",
-  words: "the zone it goes to",
+  words: phrase("the zone it goes to"),
   isIn: everywhere,
   kind: asText,
   fill: ({ place: name }) => name,

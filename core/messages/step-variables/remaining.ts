@@ -1,4 +1,5 @@
 import { measured } from "../../measures/measure-spec.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import type { MessageState } from "../states.ts";
 import { asCounted, type StepVariable } from "../variable.ts";
 
@@ -7,7 +8,7 @@ const AHEAD: ReadonlySet<MessageState> = new Set(["empty", "on-the-way", "nearly
 
 export const remaining: StepVariable = {
   name: "remaining",
-  words: "what is missing",
+  words: phrase("what is missing"),
   isIn: (state) => AHEAD.has(state),
   kind: asCounted,
   fill: ({ remaining: count, measure, currency, locale }) => {

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { Codes } from "../goal.ts";
@@ -12,5 +13,5 @@ export const code = defineTrigger({
   codes: ({ codes }) => codes,
   codeRole: "needed",
   met: ({ codeEntered }, step, now) => codeEntered(step, now),
-  tail: (codes) => ` with ${codes}`,
+  tail: (codes) => phrase(" with {codes}", { codes }),
 });

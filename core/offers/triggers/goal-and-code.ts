@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { Codes, Goal } from "../goal.ts";
@@ -16,5 +17,5 @@ export const goalAndCode = defineTrigger({
   codes: ({ codes }) => codes,
   codeRole: "needed",
   met: ({ codeEntered, goalMet }, step, now) => codeEntered(step, now) && goalMet(step, now),
-  tail: (codes) => ` with ${codes}`,
+  tail: (codes) => phrase(" with {codes}", { codes }),
 });

@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { Codes, Goal } from "../goal.ts";
@@ -12,5 +13,5 @@ export const goalOrCode = defineTrigger({
   codes: ({ codes }) => codes,
   codeRole: "stands-for-goal",
   met: ({ codeEntered, goalMet }, step, now) => codeEntered(step, now) || goalMet(step, now),
-  tail: (codes) => ` or with ${codes}`,
+  tail: (codes) => phrase(" or with {codes}", { codes }),
 });

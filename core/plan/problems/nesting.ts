@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
 
 /** How deep conditions and charges may lie in each other, saved conditions followed. */
@@ -19,7 +20,10 @@ export function nestingProblem(data: unknown, most: number): Problem | undefined
   for (let next = open.pop(); next !== undefined; next = open.pop()) {
     const { value, path, depth } = next;
     if (depth > most)
-      return { path, message: `lies in more than ${most} others: nest no deeper, or keep a part by name` };
+      return {
+        path,
+        message: phrase("lies in more than {most} others: nest no deeper, or keep a part by name", { most }),
+      };
     if (typeof value !== "object" || value === null) continue;
     const isList = Array.isArray(value);
     for (const [key, inner] of Object.entries(value)) {

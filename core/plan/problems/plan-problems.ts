@@ -24,6 +24,7 @@ import { type Rates, rateTableProblems } from "../../money/rates.ts";
 import type { Notice } from "../../offers/notice.ts";
 import type { Offer } from "../../offers/offer.ts";
 import { goalOf } from "../../offers/trigger.ts";
+import { type Phrase, phrase } from "../../phrases/phrase.ts";
 import { destinationProblems, type ZoneDestination } from "../../places/destination.ts";
 import { locationProblems } from "../../places/location.ts";
 import type { Market } from "../../places/market.ts";
@@ -68,7 +69,9 @@ export function planProblems(plan: Plan, elsewhere: ReadonlySet<string> = new Se
   };
   const { chosenAtFirst, shipsFrom } = plan.store;
   return [
-    ...(shipsFrom === undefined ? [] : unknown([shipsFrom], known.locations, "location", () => "/store/shipsFrom")),
+    ...(shipsFrom === undefined
+      ? []
+      : unknown([shipsFrom], known.locations, phrase("location"), () => "/store/shipsFrom")),
     ...(["markets", "zones", "options", "offers", "locations", "notices", "conditions", "rates"] as const).flatMap(
       (kind) => repeatedIds(plan[kind] ?? [], `/${kind}`),
     ),
@@ -82,7 +85,7 @@ export function planProblems(plan: Plan, elsewhere: ReadonlySet<string> = new Se
       ...locationProblems(location, `/locations/${i}`),
     ]),
     ...plan.zones.flatMap((zone, i) => [
-      ...unknown([zone.market], known.markets, "market", () => `/zones/${i}/market`),
+      ...unknown([zone.market], known.markets, phrase("market"), () => `/zones/${i}/market`),
       ...zone.destinations.flatMap((destination, d) => newProblems(destination, `/zones/${i}/destinations/${d}`)),
       ...handlingProblems(zone.handling, `/zones/${i}/handling`, known),
     ]),
@@ -132,9 +135,9 @@ function optionProblems(plan: Plan, option: DeliveryOption, path: string, known:
   ];
   const { way } = option;
   return [
-    ...unknown(option.zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
+    ...unknown(option.zones, known.zones, phrase("zone"), (k) => `${path}/zones/${k}`),
     ...(way && way.kind !== "shipped"
-      ? unknown([way.location], known.locations, "location", () => `${path}/way/location`)
+      ? unknown([way.location], known.locations, phrase("location"), () => `${path}/way/location`)
       : []),
     ...chargeProblems(option.charge, `${path}/charge`, references),
     ...whenProblems(option.when, `${path}/when`, known),
@@ -155,7 +158,7 @@ function optionProblems(plan: Plan, option: DeliveryOption, path: string, known:
     ...Object.entries(option.byZone ?? {}).flatMap(([zone, { charge, handling, promise }]) => {
       const at = `${path}/byZone${pointer(zone)}`;
       return [
-        ...unknown([zone], known.zones, "zone", () => at),
+        ...unknown([zone], known.zones, phrase("zone"), () => at),
         ...(charge ? chargeProblems(charge, `${at}/charge`, references) : []),
         ...handlingProblems(handling, `${at}/handling`, known),
         ...(promise ? promiseProblems(promise, `${at}/promise`, known.locations) : []),
@@ -180,22 +183,27 @@ function soldIn(plan: Plan, option: DeliveryOption, rates: Rates): AmountContext
 function offerProblems(offer: Offer, path: string, known: Known): Problem[] {
   const { stacking } = offer;
   return [
-    ...unknown(offer.zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
+    ...unknown(offer.zones, known.zones, phrase("zone"), (k) => `${path}/zones/${k}`),
     ...repeatedIds(offer.steps, `${path}/steps`),
     ...onlyProblems(offer.counts.only, `${path}/counts/only`, known),
     ...whenProblems(offer.when, `${path}/when`, known),
     ...scheduleProblems(offer.schedule ?? [], `${path}/schedule`),
     ...(stacking?.kind === "with"
-      ? unknown(stacking.offers, known.offers, "offer", (k) => `${path}/stacking/offers/${k}`)
+      ? unknown(stacking.offers, known.offers, phrase("offer"), (k) => `${path}/stacking/offers/${k}`)
       : []),
     ...offer.steps.flatMap((step, s) => {
       const at = `${path}/steps/${s}`;
       const goal = goalOf(step.trigger);
       return [
         ...(goal ? markProblems(goal.at, offer.counts, `${at}/trigger/goal/at`, known) : []),
-        ...unknown(rewardOptions(step.reward), known.options, "delivery option", (k) => `${at}/reward/options/${k}`),
+        ...unknown(
+          rewardOptions(step.reward),
+          known.options,
+          phrase("delivery option"),
+          (k) => `${at}/reward/options/${k}`,
+        ),
         ...namedOptions(step.reward).flatMap(({ key, id }) =>
-          unknown([id], known.options, "delivery option", () => `${at}/reward/${key}`),
+          unknown([id], known.options, phrase("delivery option"), () => `${at}/reward/${key}`),
         ),
         ...rewardProblems(step.reward, `${at}/reward`, known),
         ...stepWordingProblems(step.wording, `${at}/wording`),
@@ -205,7 +213,7 @@ function offerProblems(offer: Offer, path: string, known: Known): Problem[] {
 }
 
 const noticeProblems = ({ zones, when, schedule }: Notice, path: string, known: Known): Problem[] => [
-  ...unknown(zones, known.zones, "zone", (k) => `${path}/zones/${k}`),
+  ...unknown(zones, known.zones, phrase("zone"), (k) => `${path}/zones/${k}`),
   ...whenProblems(when, `${path}/when`, known),
   ...scheduleProblems(schedule ?? [], `${path}/schedule`),
 ];
@@ -221,7 +229,7 @@ function stepWordingProblems({ on, translatedFrom: _, ...everywhere }: StepWordi
 function marketProblems(market: Market, path: string): Problem[] {
   const currencies = market.currencies.flatMap((code, i) =>
     exponentOf(code) === undefined
-      ? [{ path: `${path}/currencies/${i}`, message: `${code} is not an active ISO 4217 currency` }]
+      ? [{ path: `${path}/currencies/${i}`, message: phrase("{code} is not an active ISO 4217 currency", { code }) }]
       : [],
   );
   return [...currencies, ...timeZoneProblems(market.timeZone, `${path}/timeZone`)];
@@ -232,7 +240,7 @@ function timeZoneProblems(name: string, path: string): Problem[] {
     new Intl.DateTimeFormat("en", { timeZone: name });
     return [];
   } catch {
-    return [{ path, message: `"${name}" is not an IANA time zone` }];
+    return [{ path, message: phrase('"{name}" is not an IANA time zone', { name }) }];
   }
 }
 
@@ -241,15 +249,17 @@ function repeatedIds(entities: readonly { id: string }[], path: string): Problem
   return entities.flatMap(({ id }, i) => {
     const repeated = seen.has(id);
     seen.add(id);
-    return repeated ? [{ path: `${path}/${i}/id`, message: `"${id}" is used more than once` }] : [];
+    return repeated ? [{ path: `${path}/${i}/id`, message: phrase('"{id}" is used more than once', { id }) }] : [];
   });
 }
 
 function unknown(
   ids: readonly string[],
   known: ReadonlySet<string>,
-  what: string,
+  what: Phrase,
   path: (index: number) => string,
 ): Problem[] {
-  return ids.flatMap((id, i) => (known.has(id) ? [] : [{ path: path(i), message: `there is no ${what} "${id}"` }]));
+  return ids.flatMap((id, i) =>
+    known.has(id) ? [] : [{ path: path(i), message: phrase('there is no {what} "{id}"', { what, id }) }],
+  );
 }

@@ -12,6 +12,7 @@ import type { StepWording } from "../../messages/step-wording.ts";
 import { formattingProblems, stateTexts } from "../../messages/wording.ts";
 import type { Step } from "../../offers/offer.ts";
 import { codesOf } from "../../offers/trigger.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { rewardKind } from "../../rewards/reward.ts";
 import { isIdentifier } from "../../schema/identifier.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
@@ -46,7 +47,12 @@ export function brokenRules(plan: Plan): Problem[] {
 function depthProblems(entity: Entity, saved: SavedConditions): Problem[] {
   return conditionsOf(entity).flatMap(({ condition, path }) =>
     conditionDepth(condition, saved) > MOST_NESTED
-      ? [{ path, message: `goes more than ${MOST_NESTED} deep with the saved conditions it names` }]
+      ? [
+          {
+            path,
+            message: phrase("goes more than {MOST_NESTED} deep with the saved conditions it names", { MOST_NESTED }),
+          },
+        ]
       : [],
   );
 }
@@ -107,7 +113,7 @@ function stepProblems({ trigger, reward, wording }: Step, path: string): Problem
   );
   return [
     ...(told.some((text) => tellsACode(text, codes))
-      ? [{ path: `${path}/wording/code-missing`, message: "tells the code to whoever has not got it" }]
+      ? [{ path: `${path}/wording/code-missing`, message: phrase("tells the code to whoever has not got it") }]
       : []),
     ...rewardKind(reward)
       .rules(reward)
@@ -119,7 +125,9 @@ function stepProblems({ trigger, reward, wording }: Step, path: string): Problem
 function retiredProblems(body: unknown, path = ""): Problem[] {
   if (typeof body !== "object" || body === null) return [];
   if ("kind" in body && body.kind === RETIRED_MEASURE)
-    return [{ path, message: "weight times volume is not counted any more: count the chargeable weight instead" }];
+    return [
+      { path, message: phrase("weight times volume is not counted any more: count the chargeable weight instead") },
+    ];
   return Object.entries(body).flatMap(([key, part]) => retiredProblems(part, `${path}${pointer(key)}`));
 }
 
@@ -142,12 +150,12 @@ const NAMES: ReadonlySet<string> = new Set([
 function identifierProblems(body: unknown, path = "", key = ""): Problem[] {
   if (typeof body === "string")
     return NAMES.has(key) && !isIdentifier(body)
-      ? [{ path, message: "is blank, or holds characters nobody can type" }]
+      ? [{ path, message: phrase("is blank, or holds characters nobody can type") }]
       : [];
   if (typeof body !== "object" || body === null) return [];
   return Object.entries(body).flatMap(([name, inner]) => [
     ...(key === "classes" && !isIdentifier(name)
-      ? [{ path: `${path}${pointer(name)}`, message: "has a blank name" }]
+      ? [{ path: `${path}${pointer(name)}`, message: phrase("has a blank name") }]
       : []),
     ...identifierProblems(inner, `${path}${pointer(name)}`, Array.isArray(body) ? key : name),
   ]);

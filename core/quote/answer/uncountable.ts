@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { type Problem, pointer } from "../../schema/problem.ts";
 import type { Quote } from "./quote.ts";
 
@@ -9,7 +10,7 @@ export function uncountable({ totals, options, progress }: Quote): Problem[] {
   const problems: Problem[] = [];
   const look = (figure: number | null | undefined, ...path: (string | number)[]) => {
     if (figure === null || figure === undefined || Number.isSafeInteger(figure)) return;
-    problems.push({ path: pointer(...path), message: "comes to more than can be counted" });
+    problems.push({ path: pointer(...path), message: phrase("comes to more than can be counted") });
   };
   for (const key of ["shelf", "lineDiscounts", "orderDiscounts", "goods"] as const) look(totals[key], "totals", key);
   options.forEach(({ price, fullPrice, total, tax, grants }, i) => {

@@ -1,4 +1,5 @@
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { defineDeliveryReward } from "../definition.ts";
@@ -25,7 +26,8 @@ export const allowance = defineDeliveryReward({
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),
   rules: ({ amount }) => nothingInAmount(amount),
-  title: (_, { options }) => `${options} free up to an allowance`,
-  words: ({ amount }, { options, amount: money }) => `${options} free up to ${money(amount)}`,
+  title: (_, { options }) => phrase("{options} free up to an allowance", { options }),
+  words: ({ amount }, { options, amount: money }) =>
+    phrase("{options} free up to {money}", { options, money: money(amount) }),
   figure: ({ amount }, { money }) => money(amount),
 });

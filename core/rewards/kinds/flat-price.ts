@@ -1,4 +1,5 @@
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { defineDeliveryReward } from "../definition.ts";
@@ -17,7 +18,7 @@ export const flatPrice = defineDeliveryReward({
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),
   rules: () => [],
-  title: (_, { options }) => `${options} at a flat price`,
-  words: ({ amount }, { options, amount: money }) => `${options} for ${money(amount)}`,
+  title: (_, { options }) => phrase("{options} at a flat price", { options }),
+  words: ({ amount }, { options, amount: money }) => phrase("{options} for {money}", { options, money: money(amount) }),
   figure: ({ amount }, { money }) => money(amount),
 });

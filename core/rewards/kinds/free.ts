@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { defineDeliveryReward } from "../definition.ts";
@@ -13,7 +14,8 @@ export const free = defineDeliveryReward({
   compile: () => downTo(0),
   problems: () => [],
   rules: () => [],
-  title: (_, { options }) => `Free ${options} delivery`,
-  words: (_, { options, first }) => `${first ? "Free" : "free"} ${options} delivery`,
+  title: (_, { options }) => phrase("Free {options} delivery", { options }),
+  words: (_, { options, first }) =>
+    first ? phrase("Free {options} delivery", { options }) : phrase("free {options} delivery", { options }),
   figure: (_, write) => write.free(),
 });

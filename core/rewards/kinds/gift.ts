@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
 import { defineOrderReward } from "../definition.ts";
@@ -8,7 +9,7 @@ const Gift = Type.Object(
 );
 
 const giftWords = ({ sku, quantity }: Static<typeof Gift>) =>
-  quantity === 1 ? `a gift of ${sku}` : `a gift of ${quantity} × ${sku}`;
+  quantity === 1 ? phrase("a gift of {sku}", { sku }) : phrase("a gift of {quantity} × {sku}", { quantity, sku });
 
 /** Something is put in for nothing. */
 export const gift = defineOrderReward({

@@ -1,4 +1,5 @@
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { defineDeliveryReward } from "../definition.ts";
@@ -18,7 +19,7 @@ export const moneyOff = defineDeliveryReward({
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),
   rules: ({ amount }) => nothingInAmount(amount),
-  title: (_, { options }) => `Money off ${options}`,
-  words: ({ amount }, { options, amount: money }) => `${money(amount)} off ${options}`,
+  title: (_, { options }) => phrase("Money off {options}", { options }),
+  words: ({ amount }, { options, amount: money }) => phrase("{money} off {options}", { money: money(amount), options }),
   figure: ({ amount }, { money }) => money(amount),
 });

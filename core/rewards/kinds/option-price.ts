@@ -1,3 +1,4 @@
+import { phrase } from "../../phrases/phrase.ts";
 import { closed, Id } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { defineDeliveryReward } from "../definition.ts";
@@ -22,8 +23,12 @@ export const optionPrice = defineDeliveryReward({
   compile: ({ of }) => downToOption(of),
   problems: () => [],
   rules: ({ options, of }) =>
-    options.includes(of) ? [{ path: "/of", message: "an option cannot be had at its own price: name another" }] : [],
-  title: ({ of }, { options, optionName }) => `${options} at the price of ${optionName(of)}`,
-  words: ({ of }, { options, optionName }) => `${options} at the price of ${optionName(of)}`,
+    options.includes(of)
+      ? [{ path: "/of", message: phrase("an option cannot be had at its own price: name another") }]
+      : [],
+  title: ({ of }, { options, optionName }) =>
+    phrase("{options} at the price of {other}", { options, other: optionName(of) }),
+  words: ({ of }, { options, optionName }) =>
+    phrase("{options} at the price of {other}", { options, other: optionName(of) }),
   figure: ({ of }, write) => write.option(of),
 });

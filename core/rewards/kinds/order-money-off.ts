@@ -1,4 +1,5 @@
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { defineOrderReward } from "../definition.ts";
@@ -15,7 +16,7 @@ export const orderMoneyOff = defineOrderReward({
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),
   rules: ({ amount }) => nothingInAmount(amount),
-  title: () => "Money off the order",
-  words: ({ amount }, { amount: money }) => `${money(amount)} off the order`,
+  title: () => phrase("Money off the order"),
+  words: ({ amount }, { amount: money }) => phrase("{money} off the order", { money: money(amount) }),
   figure: ({ amount }, { money }) => money(amount),
 });

@@ -1,5 +1,6 @@
 import { goodsFilter, LeavesOut, leavesOutKey } from "../../measures/goods-filter.ts";
 import { percent as percentOf } from "../../money/decimal.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed, Percent } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { defineOrderReward } from "../definition.ts";
@@ -19,7 +20,7 @@ export const orderPercentOff = defineOrderReward({
   },
   problems: ({ percent }, path) => tooManyPercent(percent, path),
   rules: ({ percent }) => nothingInPercent(percent),
-  title: ({ percent }) => `${percent}% off the order`,
-  words: ({ percent }) => `${percent}% off the order`,
+  title: ({ percent }) => phrase("{percent}% off the order", { percent }),
+  words: ({ percent }) => phrase("{percent}% off the order", { percent }),
   figure: ({ percent }, write) => write.percent(percent),
 });

@@ -1,5 +1,6 @@
 import { percent as percentOf } from "../../money/decimal.ts";
 import { ONE, subtract } from "../../money/rational.ts";
+import { phrase } from "../../phrases/phrase.ts";
 import { closed, Percent } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
 import { defineDeliveryReward } from "../definition.ts";
@@ -19,7 +20,7 @@ export const percentOff = defineDeliveryReward({
   },
   problems: ({ percent }, path) => tooManyPercent(percent, path),
   rules: ({ percent }) => nothingInPercent(percent),
-  title: ({ percent }, { options }) => `${percent}% off ${options}`,
-  words: ({ percent }, { options }) => `${percent}% off ${options}`,
+  title: ({ percent }, { options }) => phrase("{percent}% off {options}", { percent, options }),
+  words: ({ percent }, { options }) => phrase("{percent}% off {options}", { percent, options }),
   figure: ({ percent }, write) => write.percent(percent),
 });

@@ -32,7 +32,7 @@ export function pastedCells(
         return;
       }
       const read = typedAmount(cell, column.currency);
-      if ("problem" in read) problems.push(`${place}: ${read.problem}`);
+      if ("problem" in read) problems.push(`${place}: ${say(read.problem)}`);
       else {
         const before = amounts.get(row.key) ?? row.amount;
         amounts.set(row.key, (column.zone ? withOwnAmount : withAmount)(before, placeOf(column), read.minor));

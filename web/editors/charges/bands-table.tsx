@@ -80,7 +80,7 @@ function RetiredBands({ charge }: { charge: BandedCharge }) {
   const { plan, context } = useEditing();
   return (
     <div className="grid gap-1 text-[14px]">
-      <p>{chargeWords(charge, context, savedOf(plan))}</p>
+      <p>{say(chargeWords(charge, context, savedOf(plan)))}</p>
       <p className="text-warning">
         {say(
           "Weight times volume is not counted any more. Releases go on charging by it; the next one has to count something else: the greater of both weights is what carriers charge by.",

@@ -75,7 +75,7 @@ function readEdge(
   let units: number | null = null;
   if (kind === "value") {
     const read = typedAmount(text, currency);
-    if ("problem" in read) return read;
+    if ("problem" in read) return { problem: say(read.problem) };
     units = read.minor;
   } else {
     const value = decimal(bare);
@@ -176,6 +176,6 @@ function readPrice(text: string, currency: string): BandedCharge["first"] | { pr
   if (bare === "free") return "free";
   if (bare === say("not offered") || bare === "not-offered") return "not-offered";
   const read = typedAmount(text, currency);
-  if ("problem" in read) return read;
+  if ("problem" in read) return { problem: say(read.problem) };
   return { byCurrency: { [currency]: majorUnits(read.minor, exponentOf(currency) ?? 2) } };
 }

@@ -168,7 +168,7 @@ function Truth({ trace }: { trace: Trace | null }) {
 /** A condition as it reads in the market and currency it is edited in. */
 function useWords(condition: Condition): string {
   const { plan, context } = useEditing();
-  return conditionWords(condition, context, savedOf(plan));
+  return say(conditionWords(condition, context, savedOf(plan)));
 }
 
 function ClauseRow(props: PartProps & { clause: Clause }) {
@@ -252,7 +252,7 @@ function AddClause({ label, onAdd }: AddProps) {
     [...CONDITION_KINDS.values()]
       .filter((definition) => definition.family === family)
       .flatMap(({ kind }) => examples.filter((one) => one.kind === kind))
-      .map((example) => ({ value: example.kind, words: conditionWords(example, context, new Map()) }));
+      .map((example) => ({ value: example.kind, words: say(conditionWords(example, context, new Map())) }));
   return (
     <AddSelect
       label={say("Add a clause")}

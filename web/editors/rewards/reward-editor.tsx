@@ -7,7 +7,7 @@ import { type DeliveryReward, isOnOrder, type Reward } from "../../../core/rewar
 import { CheckField } from "../../fields/check-field.tsx";
 import { ChoicesField } from "../../fields/choices-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
-import { say } from "../../language/say.ts";
+import { say, sayValue } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import type { AmountRow } from "../amounts/amounts-table.tsx";
 import { EditedAmounts } from "../amounts/edited-amounts.tsx";
@@ -140,7 +140,7 @@ function OnDelivery({ reward, options, onReward }: OnDeliveryProps) {
         value={reward.options}
         choices={options.map((option) => ({
           value: option.id,
-          words: optionNameApart(plan, option),
+          words: sayValue(optionNameApart(plan, option)),
         }))}
         leaf="offer/steps/reward/free/options"
         onCommit={(chosen) => onReward({ ...reward, options: chosen }, true)}

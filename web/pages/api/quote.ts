@@ -1,4 +1,5 @@
 import type { APIRoute } from "astro";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import { checkQuoteRequest } from "../../../core/validation/documents.ts";
 import { ownCarriers, withCarrierAnswers } from "../../../server/carriers/ask-carriers.ts";
@@ -19,7 +20,9 @@ export const POST: APIRoute = ({ request }) =>
     if ("refusal" in body) return body.refusal;
     const release = await releaseInForce(sharedPool());
     if (!release)
-      return problemDocument(404, "Nothing is released yet", { detail: "Release the draft, then ask again." });
+      return problemDocument(404, phrase("Nothing is released yet"), {
+        detail: phrase("Release the draft, then ask again."),
+      });
     const { offers, options } = release.compiled.plan;
     const [asked, { uses }, { booked }] = await Promise.all([
       withCarrierAnswers(release.compiled, body.value, ownCarriers()),
@@ -28,7 +31,7 @@ export const POST: APIRoute = ({ request }) =>
     ]);
     const result = quote(release.compiled, { ...asked, ...(uses ? { uses } : {}), ...(booked ? { booked } : {}) });
     if ("problems" in result)
-      return problemDocument(422, "The request cannot be quoted", { problems: result.problems });
+      return problemDocument(422, phrase("The request cannot be quoted"), { problems: result.problems });
     for (const { text, locale, why } of result.unsaid ?? [])
       console.error(`release ${release.number}: left out, since ${why}: ${JSON.stringify(text)} (${locale})`);
     const response = jsonResponse(result.quote);

@@ -1,4 +1,5 @@
 import type { APIRoute } from "astro";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import { keepSampleCart, productsNamed, removeSampleCart } from "../../../server/catalogue/catalogue.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../server/http/handle.ts";
@@ -21,9 +22,9 @@ export const POST: APIRoute = ({ request }) =>
       (await productsNamed(pool, [...new Set(cart.lines.map(({ sku }) => sku))])).map(({ sku }) => sku),
     );
     const problems = cart.lines.flatMap(({ sku }, i) =>
-      known.has(sku) ? [] : [{ path: `/cart/lines/${i}/sku`, message: `there is no product "${sku}"` }],
+      known.has(sku) ? [] : [{ path: `/cart/lines/${i}/sku`, message: phrase('there is no product "{sku}"', { sku }) }],
     );
-    if (problems.length > 0) return problemDocument(422, "The cart cannot be kept", { problems });
+    if (problems.length > 0) return problemDocument(422, phrase("The cart cannot be kept"), { problems });
     await keepSampleCart(pool, cart);
     return jsonResponse({});
   });

@@ -1,4 +1,5 @@
 import type { APIRoute } from "astro";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../server/http/handle.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
@@ -26,7 +27,7 @@ export const POST: APIRoute = ({ request }) =>
       const found = "problems" in checked ? checked.problems : [];
       return found.map(({ path, message }) => ({ path: `/samples/${i}${path}`, message }));
     });
-    if (problems.length > 0) return problemDocument(422, "A sample cannot be kept", { problems });
+    if (problems.length > 0) return problemDocument(422, phrase("A sample cannot be kept"), { problems });
     if (value.do === "keep")
       for (const sample of value.samples)
         await save(sharedPool(), KIND, { id: sample.id, name: sample.name.slice(0, 100), body: sample });

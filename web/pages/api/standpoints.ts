@@ -1,4 +1,5 @@
 import type { APIRoute } from "astro";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../server/http/handle.ts";
 import { problemDocument } from "../../../server/http/problem-document.ts";
@@ -24,7 +25,7 @@ export const POST: APIRoute = ({ request }) =>
       const checked = checkStandpoint(body.value.body);
       const found = "problems" in checked ? checked.problems : [];
       const problems = found.map(({ path, message }) => ({ path: `/body${path}`, message }));
-      if (problems.length > 0) return problemDocument(422, "The standpoint cannot be kept", { problems });
+      if (problems.length > 0) return problemDocument(422, phrase("The standpoint cannot be kept"), { problems });
       await save(sharedPool(), KIND, body.value);
     } else await dropSaved(sharedPool(), KIND, body.value.id);
     return list();

@@ -6,7 +6,7 @@ import { goalWords } from "../../../core/explain/offer-sentence.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
-import { oneOf } from "../../../core/phrases/phrase.ts";
+import { orList } from "../../../core/phrases/phrase.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { planOf } from "../../../core/plan/entities.ts";
@@ -18,7 +18,7 @@ import type { Draft } from "../../../server/draft/read-draft.ts";
 import { spendGoal, withGoal } from "../../editors/amounts/with-goal.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { SelectField } from "../../fields/select-field.tsx";
-import { say } from "../../language/say.ts";
+import { say, sayValue } from "../../language/say.ts";
 import type { DraftState } from "../../state/draft-store.ts";
 import { type Looked, useLooked } from "../../state/quote-context.ts";
 import { releasedPlan } from "../../state/released-plan.ts";
@@ -227,7 +227,7 @@ function OtherScales({ climb, offerName }: { climb: Climb; offerName: (id: strin
     <ul aria-label={say("Goals that are not of value")} className="flex flex-wrap gap-x-4 px-4 text-[13px] text-quiet">
       {goals.map(({ key, offer, goal }) => (
         <li key={key}>
-          {say("{offer}: at", { offer })} <strong className="text-base-content">{goal}</strong>
+          {say("{offer}: at", { offer })} <strong className="text-base-content">{sayValue(goal)}</strong>
           {say(", whatever they are worth")}
         </li>
       ))}
@@ -249,7 +249,7 @@ function PartlyKnown({ compiled, request, shown }: { compiled: CompiledPlan; req
     <p className="px-4 text-[13px] text-quiet">
       {say("Drawn for")} <strong className="text-base-content">{nameOf(shown)}</strong>
       {say(". The place is only partly known; it may also be {value}.", {
-        value: oneOf(others),
+        value: orList(others),
       })}
     </p>
   );

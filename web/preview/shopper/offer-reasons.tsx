@@ -31,7 +31,7 @@ export function OfferReasons({ compiled, request }: Props) {
           <Link className="hover:underline" href={`/offers#${encodeURIComponent(offer)}`}>
             {compiled.plan.offers.find(({ id }) => id === offer)?.name ?? offer}
           </Link>
-          <span className="block text-quiet">{why}</span>
+          <span className="block text-quiet">{say(why)}</span>
         </li>
       ))}
     </ul>

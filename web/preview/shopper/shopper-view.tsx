@@ -148,7 +148,7 @@ function Notes() {
       )}
       {result && "problems" in result && (
         <p role="alert" className="text-warning">
-          {result.problems.map(({ message }) => message).join("; ")}
+          {result.problems.map(({ message }) => say(message)).join("; ")}
         </p>
       )}
       {quote?.addressNote && (

@@ -5,7 +5,7 @@ import { whyLeads } from "../../../core/explain/why-words.ts";
 import { quote } from "../../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
-import { theReader } from "../../language/say.ts";
+import { say, theReader } from "../../language/say.ts";
 import { carrierNamesIn, NO_CARRIERS } from "../../names/carrier-names.ts";
 import { locationNameIn } from "../../names/location-name.ts";
 import { fieldAddress } from "../../state/field-address.ts";
@@ -29,13 +29,15 @@ export function WhyPanel({ compiled, request, option }: Props) {
     <div className="mt-1.5 border-l-2 border-primary pl-3 text-[13px]" dir="ltr" lang={theReader().locale}>
       {sentences.map(({ zone, sentences: lines }) => (
         <ul key={zone} className="grid gap-1">
-          {lines.map(({ text, to }) => (
-            <li key={text}>
-              <Link className="link" href={fieldAddress(to)}>
-                {text}
-              </Link>
-            </li>
-          ))}
+          {lines
+            .map(({ text, to }) => ({ said: say(text), to }))
+            .map(({ said, to }) => (
+              <li key={said}>
+                <Link className="link" href={fieldAddress(to)}>
+                  {said}
+                </Link>
+              </li>
+            ))}
         </ul>
       ))}
     </div>

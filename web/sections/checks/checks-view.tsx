@@ -112,7 +112,7 @@ function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
           <ul aria-label={say("Findings accepted")}>
             {letBe.map((finding) => (
               <li key={causeOf(finding)} className="border-b border-base-300 py-2 text-quiet">
-                {finding.sentence} <em>{acceptedReason(finding, accepted)}</em>{" "}
+                {say(finding.sentence)} <em>{acceptedReason(finding, accepted)}</em>{" "}
                 <button type="button" className="btn btn-xs" onClick={() => reopen(plan, finding)}>
                   {say("Take it up again")}
                 </button>

@@ -17,6 +17,7 @@ const SIDES = { below: phrase("just below"), at: phrase("at"), above: phrase("ju
 export function EdgeWalk({ compiled, offer, at }: Props) {
   const { show } = useContext(FindingsContext);
   const { rows, left } = useMemo(() => edgeWalk(compiled, offer, at), [compiled, offer, at]);
+  const spoken = rows.map((row) => ({ ...row, edge: say(row.edge) }));
   const touched = new Set(offer.steps.flatMap(({ reward }) => rewardOptions(reward)));
   const nameOf = (id: string) => {
     const option = compiled.plan.options.find((one) => one.id === id);
@@ -41,10 +42,10 @@ export function EdgeWalk({ compiled, offer, at }: Props) {
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ edge, side, request, seen }, i) => (
-              <tr key={`${edge} ${side}`} className={rows[i - 1]?.edge === edge ? "" : "border-t-2 border-base-300"}>
+            {spoken.map(({ edge, side, request, seen }, i) => (
+              <tr key={`${edge} ${side}`} className={spoken[i - 1]?.edge === edge ? "" : "border-t-2 border-base-300"}>
                 <th scope="row" className="font-normal">
-                  {rows[i - 1]?.edge === edge ? <span className="sr-only">{edge}</span> : edge}
+                  {spoken[i - 1]?.edge === edge ? <span className="sr-only">{edge}</span> : edge}
                 </th>
                 <td className="whitespace-nowrap">{say(SIDES[side])}</td>
                 <td>
@@ -82,7 +83,7 @@ export function EdgeWalk({ compiled, offer, at }: Props) {
       {left.length > 0 && (
         <ul className="mt-2 text-[13px] text-quiet">
           {left.map(({ edge, why }) => (
-            <li key={edge}>{say("Not walked: {edge}, since {why}.", { edge, why })}</li>
+            <li key={say(edge)}>{say("Not walked: {edge}, since {why}.", { edge, why })}</li>
           ))}
         </ul>
       )}

@@ -10,8 +10,8 @@ import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { SetAsideList } from "../../fields/set-aside.tsx";
-import { say } from "../../language/say.ts";
-import { ApiError, api } from "../../state/api.ts";
+import { say, sayValue } from "../../language/say.ts";
+import { ApiError, api, errorWords } from "../../state/api.ts";
 import { FindingsContext } from "../../state/findings-context.tsx";
 import { keptSamples } from "../../state/server-queries.ts";
 
@@ -33,13 +33,13 @@ export function SamplesView({ compiled, request, quote }: Props) {
     onSuccess: (kept) => client.setQueryData(keptSamples.queryKey, kept),
     onError: (error) => {
       const lines = error instanceof ApiError ? error.lines : [];
-      setNote({ lines: lines.length > 0 ? lines : [error.message], wrong: true });
+      setNote({ lines: lines.length > 0 ? lines : [errorWords(error)], wrong: true });
     },
   });
   const forgetting = useMutation({
     mutationFn: (ids: readonly string[]) => api.dropSamples(ids),
     onSuccess: (kept) => client.setQueryData(keptSamples.queryKey, kept),
-    onError: (error) => setNote({ lines: [error.message], wrong: true }),
+    onError: (error) => setNote({ lines: [errorWords(error)], wrong: true }),
   });
   const keep = (more: readonly Sample[], said: readonly string[] = []) => {
     // Not once it is kept: by then the note may be about something later.
@@ -77,7 +77,7 @@ export function SamplesView({ compiled, request, quote }: Props) {
       // The server checks them by the schema; here they are only a list.
       keep(Array.isArray(parsed) ? parsed : [parsed], ["Read."]);
     } catch (error) {
-      setNote({ lines: [error instanceof Error ? error.message : String(error)], wrong: true });
+      setNote({ lines: [errorWords(error)], wrong: true });
     }
   };
   return (
@@ -234,12 +234,12 @@ function Row({ run: { sample, differences, seen }, onShow, onAccept, onDrop }: R
         >
           <tbody>
             {differences.map(({ about, expected, found }) => (
-              <tr key={about}>
-                <td className="text-quiet">{about}</td>
+              <tr key={say(about)}>
+                <td className="text-quiet">{say(about)}</td>
                 <td>
-                  <s>{expected}</s>
+                  <s>{sayValue(expected)}</s>
                 </td>
-                <td className="font-semibold text-warning">{found}</td>
+                <td className="font-semibold text-warning">{sayValue(found)}</td>
               </tr>
             ))}
           </tbody>

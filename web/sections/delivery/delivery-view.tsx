@@ -171,7 +171,7 @@ function rowsOf(plan: Plan, from: From): OptionRow[] {
     return {
       option,
       places: names.length === 0 ? say("nowhere yet") : names.join(", "),
-      cost: chargeWords(option.charge, contextFor(plan, option, from), saved),
+      cost: say(chargeWords(option.charge, contextFor(plan, option, from), saved)),
       here: isHere(option, from.zones),
     };
   });

@@ -147,7 +147,7 @@ function Heading({ option, onSwitch, order, onDuplicate, onRemove }: HeadingProp
   const { plan, context } = useEditing();
   const saved = savedOf(plan);
   const isOff = option.on === false;
-  const cost = chargeWords(option.charge, context, saved);
+  const cost = say(chargeWords(option.charge, context, saved));
   return (
     <header className="flex flex-wrap items-center gap-x-1">
       <h2 className="mr-auto min-w-0 text-[20px] leading-7 font-bold">{optionName(option)}</h2>
@@ -163,7 +163,7 @@ function Heading({ option, onSwitch, order, onDuplicate, onRemove }: HeadingProp
       </button>
       <p className="w-full text-quiet">
         {isOff ? say("Switched off. ") : ""}
-        {cost === "free" ? say("Free") : say("Costs {cost}", { cost })}
+        {cost === say("free") ? say("Free") : say("Costs {cost}", { cost })}
         {option.when &&
           say("; only when {conditionWords}", { conditionWords: conditionWords(option.when, context, saved) })}
         .

@@ -37,7 +37,7 @@ export function CountedCart({ compiled, request, offer, productName }: Props) {
           );
         })}
         <tr className="font-semibold">
-          <td>{ladderWords(offer.counts, context)}</td>
+          <td>{say(ladderWords(offer.counts, context))}</td>
           <td className="text-right">
             {found.total === null
               ? say("not known")

@@ -7,7 +7,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { type AmountRow, AmountsTable } from "../../editors/amounts/amounts-table.tsx";
 import { spendGoal, withGoalAmount } from "../../editors/amounts/with-goal.ts";
-import { say } from "../../language/say.ts";
+import { say, sayValue } from "../../language/say.ts";
 import { draftStore } from "../../state/use-draft.ts";
 
 /** Steps down, markets and their currencies across: every goal of an offer in one table. */
@@ -64,7 +64,7 @@ function otherGoal({ counts }: Offer, { trigger }: Step): string {
   if (!goal) return "codes" in trigger ? say("by code alone") : say("no goal");
   // A goal of items or weight is the same in every currency.
   const count = markAt(goal.at, { zone: null, market: "", currency: "", rates: new Map() });
-  return count === undefined ? say("no amount") : goalWords(counts.kind, count, "");
+  return count === undefined ? say("no amount") : sayValue(goalWords(counts.kind, count, ""));
 }
 
 /** Every typed goal as the nearest whole multiple of so many units of its currency, never nothing. */

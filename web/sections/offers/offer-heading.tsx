@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { conditionWords } from "../../../core/conditions/words.ts";
-import { offerDetails } from "../../../core/explain/offer-details.ts";
+import { IS_OFF, offerDetails } from "../../../core/explain/offer-details.ts";
 import { offerSentence } from "../../../core/explain/offer-sentence.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
@@ -9,7 +9,7 @@ import type { Market } from "../../../core/places/market.ts";
 import { ratesOf, savedOf } from "../../../core/plan/plan.ts";
 import { AmountField } from "../../editors/amounts/amount-field.tsx";
 import { spendGoal, withGoal } from "../../editors/amounts/with-goal.ts";
-import { say } from "../../language/say.ts";
+import { say, sayValue } from "../../language/say.ts";
 import { momentOfYear } from "../../names/moment-words.ts";
 import type { DraftState } from "../../state/draft-store.ts";
 import { FindingsBeside } from "../../state/findings-context.tsx";
@@ -32,7 +32,7 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
   if (!plan || !home) return null;
   const shownIn = home.currencies.includes(currency) ? currency : (home.currencies[0] ?? currency);
   const place = { zone: null, market: home.id, currency: shownIn };
-  const parts = offerSentence(plan, offer, home.id, shownIn);
+  const parts = offerSentence(plan, offer, home.id, shownIn).map(({ text, step }) => ({ text: sayValue(text), step }));
   return (
     <section aria-label={offer.name} className="mt-1">
       <h2 className="text-[20px] leading-7 font-bold text-balance">
@@ -62,7 +62,8 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
       <p className="text-[13px] text-quiet">
         {stateWords(offer, home.timeZone, at)} <span aria-hidden>·</span> {byItself(offer)} <span aria-hidden>·</span>{" "}
         {offerDetails(offer, { ...place, rates: ratesOf(plan) })
-          .filter((words) => words !== say("is switched off"))
+          .filter(({ message }) => message !== IS_OFF.message)
+          .map((words) => say(words))
           .join("; ")}
         {offer.when && (
           <>

@@ -1,7 +1,7 @@
-import { offerSentence } from "../../../core/explain/offer-sentence.ts";
+import { offerSentence, wholeSentence } from "../../../core/explain/offer-sentence.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import { offerState } from "../../../core/offers/offer-state.ts";
-import { allOf, phrase } from "../../../core/phrases/phrase.ts";
+import { andList, phrase } from "../../../core/phrases/phrase.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { movedEntities } from "../../../core/plan/moved-entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
@@ -43,11 +43,7 @@ export function OfferList({ plan, market, currency, at, quote, uses, onSelect }:
           const home = homeOf(plan, offer, market);
           const shownIn = home?.currencies.includes(currency) ? currency : (home?.currencies[0] ?? currency);
           const { state, changes } = offerState(offer, home?.timeZone ?? "UTC", at);
-          const sentence = home
-            ? offerSentence(plan, offer, home.id, shownIn)
-                .map(({ text }) => text)
-                .join("")
-            : offer.name;
+          const sentence = home ? say(wholeSentence(offerSentence(plan, offer, home.id, shownIn))) : offer.name;
           return (
             <li key={offer.id} className="flex items-start gap-2 border-b border-base-300 py-2.5">
               <span className="flex flex-col">
@@ -105,7 +101,7 @@ function standingWords(quote: Quote | null, offer: Offer): string {
       const saved = (fullPrice ?? 0) - (price ?? 0);
       return say("{makersMoney} off {name}", { makersMoney: makersMoney(saved, quote.currency), name });
     });
-    return say("This shopper gets {value}", { value: sayValue(allOf(words)) });
+    return say("This shopper gets {value}", { value: sayValue(andList(words)) });
   }
   const grants = quote.options.flatMap((option) => option.grants.filter((grant) => grant.offer === offer.id));
   if (grants.length > 0) return say("This shopper gets its gift or discount on the order");

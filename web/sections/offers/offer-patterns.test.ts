@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { offerSentence } from "../../../core/explain/offer-sentence.ts";
+import { offerSentence, wholeSentence } from "../../../core/explain/offer-sentence.ts";
+import { english } from "../../../core/phrases/speak.ts";
 import { entitiesOf, planOf } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { planProblems } from "../../../core/plan/problems/plan-problems.ts";
@@ -30,8 +31,8 @@ describe("offers from a pattern", () => {
         if (!offer) continue;
         expect(offer.on).toBe(false);
         having([{ kind: "offer", id: offer.id, body: offer }]);
-        const sentence = offerSentence(plan, offer, zone.market, "EUR").map(({ text }) => text);
-        expect(sentence.join("")).toMatch(/^Free /);
+        const sentence = english(wholeSentence(offerSentence(plan, offer, zone.market, "EUR")));
+        expect(sentence).toMatch(/^Free /);
         if (zone.id !== "portugal-mainland") continue;
         const on = having([{ kind: "offer", id: offer.id, body: { ...offer, on: true } }]);
         const [trigger] = offer.steps.map((step) => step.trigger);

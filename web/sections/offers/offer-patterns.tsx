@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import { offerSentence } from "../../../core/explain/offer-sentence.ts";
+import { offerSentence, wholeSentence } from "../../../core/explain/offer-sentence.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { PatternList } from "../../fields/pattern-list.tsx";
@@ -29,6 +29,4 @@ export default function OfferPatterns({ plan, zone, currency, onAdd }: Props) {
 }
 
 const sentenceOf = (plan: Plan, offer: Offer, market: string, currency: string): string =>
-  offerSentence(plan, offer, market, currency)
-    .map(({ text }) => text)
-    .join("");
+  say(wholeSentence(offerSentence(plan, offer, market, currency)));

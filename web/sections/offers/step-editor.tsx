@@ -32,7 +32,7 @@ export function StepEditor({ offer, step, number, at, onStep, onMove, onRemove }
     <section aria-label={say("Step {number}", { number })} className="border-t border-base-300 py-3" data-at={at}>
       <header className="flex items-center gap-1">
         <h3 className="mr-auto font-semibold">
-          {number}. {stepWords(plan, step)}
+          {number}. {say(stepWords(plan, step))}
         </h3>
         <IconButton
           words={say("Move step {number} down the ladder", { number })}

@@ -3,6 +3,7 @@ import { bandPrices } from "../../../core/charges/words.ts";
 import { optionIn } from "../../../core/delivery/option.ts";
 import { goalWords } from "../../../core/explain/offer-sentence.ts";
 import { measureWords } from "../../../core/measures/measure-spec.ts";
+import { joined, phrase } from "../../../core/phrases/phrase.ts";
 import type { Zone } from "../../../core/places/market.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import type { OverviewCell, OverviewStep } from "../../../core/queries/overview.ts";
@@ -12,7 +13,8 @@ import { locationNameIn } from "../../names/location-name.ts";
 
 /** @example "€4.90", "Free", "not for this cart" */
 export function nowWords({ now }: OverviewCell, currency: string): string {
-  if (typeof now === "string") return now === "condition" ? say("not for this cart or shopper") : NO_PRICE_WORDS[now];
+  if (typeof now === "string")
+    return now === "condition" ? say("not for this cart or shopper") : say(NO_PRICE_WORDS[now]);
   return now === 0 ? say("Free") : makersMoney(now, currency);
 }
 
@@ -21,13 +23,13 @@ export function stepWords({ goal, measure, price }: OverviewStep, currency: stri
   const then = price === 0 ? say("free") : makersMoney(price, currency);
   return goal === null
     ? say("{then} with a code", { then })
-    : say("{then} from {goalWords}", { then, goalWords: goalWords(measure, goal, currency) });
+    : say("{then} from {goal}", { then, goal: goalWords(measure, goal, currency) });
 }
 
 /** Where bands alone make it free. @example "free from €120 in the cart" */
 export function freeWords({ freeFrom, steps, now }: OverviewCell, currency: string): string | null {
   if (freeFrom === null || now === 0 || steps.some(({ price, goal }) => price === 0 && goal !== null)) return null;
-  return say("free from {makersMoney} in the cart", { makersMoney: makersMoney(freeFrom, currency, "short") });
+  return say("free from {money} in the cart", { money: makersMoney(freeFrom, currency, "short") });
 }
 
 /** The prices of an option's bands. @example "9.50 · 12.50 · 19 by weight" */
@@ -37,9 +39,10 @@ export function bandsWords(plan: Plan, zone: Zone, option: string, currency: str
   const { charge } = optionIn(shared, zone.id);
   const prices = bandPrices(charge, { zone: zone.id, market: zone.market, currency, rates: ratesOf(plan) });
   if (charge.kind !== "bands" || prices.length < 2) return null;
-  const by = charge.by.kind === "value" ? "value" : measureWords(charge.by, { locationName: locationNameIn(plan) });
+  const by =
+    charge.by.kind === "value" ? phrase("value") : measureWords(charge.by, { locationName: locationNameIn(plan) });
   const shown = prices.length > MOST_SHOWN ? [...prices.slice(0, MOST_SHOWN - 1), "…", ...prices.slice(-1)] : prices;
-  return say("{shown} by {by}", { shown: shown.join(" · "), by });
+  return say("{shown} by {by}", { shown: joined(shown, " · "), by });
 }
 
 const MOST_SHOWN = 5;

@@ -56,8 +56,8 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
       {findings.length > 0 && wanted === "" && (
         <ul className="mb-3 grid gap-1 border-l-2 border-warning pl-3 text-[13px]">
           {findings.map(({ sentence, at, severity }) => (
-            <li key={sentence} className={severity === "wrong" ? "text-warning" : ""}>
-              {sentence}{" "}
+            <li key={say(sentence)} className={severity === "wrong" ? "text-warning" : ""}>
+              {say(sentence)}{" "}
               <button type="button" className="link min-h-6 cursor-pointer" onClick={() => onZone(at.id)}>
                 {say("Show it")}
                 <span className="sr-only">: {zoneName(at.id)}</span>

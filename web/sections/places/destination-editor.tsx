@@ -63,7 +63,7 @@ type ItemProps = {
 
 /** One place, what is left out of it, and what is done with the whole. */
 function DestinationItem({ destination, nameOf, others, onDestination, onMove, onRemove }: ItemProps) {
-  const words = destinationWords(destination, nameOf);
+  const words = say(destinationWords(destination, nameOf));
   return (
     <li className="border-b border-base-300 px-3 py-2 last:border-b-0">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">

@@ -110,7 +110,7 @@ function CommonZones({ plan, market, nameOf, onTake }: CommonProps) {
       patterns={patterns.map(({ id, name, destinations }) => ({
         id,
         name,
-        says: [destinations.map((one) => destinationWords(one, nameOf)).join("; ")],
+        says: [destinations.map((one) => say(destinationWords(one, nameOf))).join("; ")],
       }))}
       onTake={(id) => {
         const pattern = patterns.find((one) => one.id === id);
@@ -137,4 +137,6 @@ const Item = ({ selected, onSelect, at, name, words, isOff = false }: ItemProps)
 );
 
 const placesWords = ({ destinations }: Zone, nameOf: (code: string) => string): string =>
-  destinations.length === 0 ? say("no place yet") : destinations.map((one) => destinationWords(one, nameOf)).join("; ");
+  destinations.length === 0
+    ? say("no place yet")
+    : destinations.map((one) => say(destinationWords(one, nameOf))).join("; ");

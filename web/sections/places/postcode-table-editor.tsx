@@ -1,5 +1,6 @@
 import Trash2 from "lucide-react/icons/trash-2";
 import { use, useState } from "react";
+import { joined } from "../../../core/phrases/phrase.ts";
 import type { Location } from "../../../core/places/location.ts";
 import type { PostcodeTable } from "../../../core/places/postcode-table.ts";
 import { type PostcodesRead, postcodeReader } from "../../../core/places/read-postcode-table.ts";
@@ -160,7 +161,7 @@ function outcomeWords({ table, farther, elsewhere, unreadable, examples }: Postc
     ...(farther > 0 ? [say("{rows} farther away", { rows: rows(farther) })] : []),
     ...(elsewhere > 0 ? [say("{rows} of other countries", { rows: rows(elsewhere) })] : []),
     ...(unreadable > 0
-      ? [say("{rows} that cannot be read ({examples})", { rows: rows(unreadable), examples: examples.join("; ") })]
+      ? [say("{rows} that cannot be read ({examples})", { rows: rows(unreadable), examples: joined(examples, "; ") })]
       : []),
   ].join(", ");
 }
@@ -179,7 +180,10 @@ async function postcodesIn(
     Papa.parse<string[]>(file, {
       skipEmptyLines: true,
       step: ({ data }) => reader.take(data),
-      complete: () => resolve(reader.done()),
+      complete: () => {
+        const read = reader.done();
+        resolve("problem" in read ? { problem: say(read.problem) } : read);
+      },
       error: ({ message }) => resolve({ problem: message }),
     });
   });

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { oneOf, phrase } from "../../../core/phrases/phrase.ts";
+import { orList, phrase } from "../../../core/phrases/phrase.ts";
 import { resolvePlace } from "../../../core/places/resolve.ts";
 import { normalPostcode } from "../../../core/postcodes/postcode.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
@@ -77,7 +77,7 @@ export function TryAddress({ compiled }: { compiled: CompiledPlan }) {
         )}
         {(zones.length > 1 || (zones.length === 1 && orNowhere)) && (
           <>
-            {say("Not known enough yet: it may be served by")} <strong>{sayValue(oneOf(zones.map(nameOf)))}</strong>
+            {say("Not known enough yet: it may be served by")} <strong>{sayValue(orList(zones.map(nameOf)))}</strong>
             {orNowhere && say(", or by nobody")}.
           </>
         )}

@@ -4,7 +4,7 @@ import { planOf } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { say } from "../../language/say.ts";
-import { ApiError, api } from "../../state/api.ts";
+import { ApiError, api, errorWords } from "../../state/api.ts";
 import type { DraftState } from "../../state/draft-store.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { type Difference, differencesBetween, PlanDifferences } from "../release/plan-differences.tsx";
@@ -31,7 +31,7 @@ export function PlanFile({ state, market, currency }: Props) {
       const { entities } = await api.checkPlan(await text());
       setCompared({ differences: differencesBetween(draft.entities, entities), file: planOf(entities) });
     } catch (error) {
-      if (error instanceof ApiError) setProblems(error.lines.length > 0 ? error.lines : [error.message]);
+      if (error instanceof ApiError) setProblems(error.lines.length > 0 ? error.lines : [errorWords(error)]);
       else throw error;
     }
   };

@@ -2,7 +2,7 @@ import { useRef, useState } from "react";
 import type { ImportPreview as Preview } from "../../../server/catalogue/import-products.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { say } from "../../language/say.ts";
-import { ApiError, api } from "../../state/api.ts";
+import { ApiError, api, errorWords } from "../../state/api.ts";
 import { ImportPreview } from "./import-preview.tsx";
 
 type Progress = { done: number; of: number };
@@ -158,5 +158,5 @@ async function drop(importId: string): Promise<Outcome> {
 
 function refusedFor(error: unknown): Outcome {
   if (!(error instanceof ApiError)) throw error;
-  return { kind: "refused", lines: error.lines.length > 0 ? error.lines : [error.message] };
+  return { kind: "refused", lines: error.lines.length > 0 ? error.lines : [errorWords(error)] };
 }

@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { allOf } from "../../../core/phrases/phrase.ts";
+import { andList } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
+import { errorWords } from "../../state/api.ts";
 import { CATALOGUE, PRODUCTS, productsFound } from "../../state/server-queries.ts";
 import { useDebounced } from "../../state/use-debounced.ts";
 import { CatalogueFile } from "./catalogue-file.tsx";
@@ -44,7 +45,7 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
       <h2 className="text-[20px] leading-7 font-bold">{say("Products")}</h2>
       {error && (
         <p role="alert" className="text-warning">
-          {say("The catalogue could not be read: {message}", { message: error.message })}
+          {say("The catalogue could not be read: {message}", { message: errorWords(error) })}
         </p>
       )}
       {tally && (
@@ -58,7 +59,7 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
               ) +
               (needing.length > 0
                 ? say("{value} cannot be priced with them in the cart.", {
-                    value: allOf(needing),
+                    value: andList(needing),
                   })
                 : say("No charge asks for it."))}
         </p>

@@ -27,7 +27,7 @@ export function ConvertedPanel({ plan, table }: { plan: Plan; table: RateTable }
             const figures = shown.map(({ minor }) => minor);
             return [
               {
-                name: `${offer.name}: ${stepWords(plan, step)}, ${market.name}`,
+                name: `${offer.name}: ${say(stepWords(plan, step))}, ${market.name}`,
                 currency,
                 shown,
                 least: Math.min(...figures),

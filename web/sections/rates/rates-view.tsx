@@ -9,6 +9,7 @@ import { readFigure } from "../../fields/read-figure.ts";
 import { isMoreThanNothing } from "../../fields/rules.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
+import { problemSaid } from "../../language/problem-said.ts";
 import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
@@ -50,7 +51,7 @@ export function RatesView({ plan, market }: { plan: Plan; market: Market | null 
     const rows = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ""), { skipEmptyLines: true }).data;
     const found = rateDays(rows);
     if ("problems" in found) {
-      setProblems(found.problems.map(({ path, message }) => `${path} ${message}`));
+      setProblems(found.problems.map(problemSaid));
       return;
     }
     setProblems([]);

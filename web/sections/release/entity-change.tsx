@@ -2,7 +2,7 @@ import { type ChangeLine, changeLines } from "../../../core/explain/change-lines
 import type { Market } from "../../../core/places/market.ts";
 import { ENTITY_KINDS, type Entity, type EntityKind } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { say } from "../../language/say.ts";
+import { say, sayValue } from "../../language/say.ts";
 import { entityWords } from "../../names/entity-words.ts";
 
 type Props = {
@@ -28,7 +28,8 @@ export function EntityChange({ kind, before, after, plan, former, market, curren
   return (
     <li>
       <p className="text-[13px] text-quiet">
-        {before === null ? say("New") : after === null ? say("Removed") : say("Changed")} {ENTITY_KINDS[kind].words}
+        {before === null ? say("New") : after === null ? say("Removed") : say("Changed")}{" "}
+        {say(ENTITY_KINDS[kind].words)}
       </p>
       {was !== null && was !== is && <p className={after ? "text-quiet line-through" : ""}>{was}</p>}
       {is !== null && <p className="font-semibold">{is}</p>}
@@ -50,9 +51,10 @@ const Lines = ({ lines }: { lines: readonly ChangeLine[] }) =>
     <ul className="mt-0.5 grid gap-0.5 text-[13px]">
       {lines.map(({ path, what, before, after }) => (
         <li key={path.join("/")} className="break-words">
-          <span className="text-quiet">{what}:</span> {before !== null && <s className="text-quiet">{before}</s>}
+          <span className="text-quiet">{say(what)}:</span>{" "}
+          {before !== null && <s className="text-quiet">{sayValue(before)}</s>}
           {before !== null && after !== null && " "}
-          {after === null ? <span className="text-quiet">{say("(gone)")}</span> : <span>{after}</span>}
+          {after === null ? <span className="text-quiet">{say("(gone)")}</span> : <span>{sayValue(after)}</span>}
         </li>
       ))}
     </ul>

@@ -5,6 +5,7 @@ import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { say } from "../../language/say.ts";
+import { errorWords } from "../../state/api.ts";
 import { releaseAt, releaseList } from "../../state/server-queries.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { PlanDifferences, plansDiffer } from "./plan-differences.tsx";
@@ -34,7 +35,7 @@ export function OpenedRelease({ number, draft, market, currency }: Props) {
       </div>
       {failure && (
         <p role="alert" className="mt-2 text-warning">
-          {say("It could not be read: {message}.", { message: failure.message })}
+          {say("It could not be read: {message}.", { message: errorWords(failure) })}
         </p>
       )}
       {plan && (

@@ -4,6 +4,7 @@ import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it } from "vitest";
 import type { Finding } from "../../../core/checks/finding.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import type { Sample } from "../../../core/samples/sample.ts";
 import { compiledPlan } from "../../../core/tests/compiled.ts";
 import { FindingsContext } from "../../state/findings-context.tsx";
@@ -16,7 +17,7 @@ afterEach(cleanup);
 const plan = demoPlan();
 const compiled = compiledPlan(plan);
 const WRONG: Finding = {
-  ...{ code: "gift-not-sold", severity: "wrong", sentence: "It gives what nobody sells.", witness: null },
+  ...{ code: "gift-not-sold", severity: "wrong", sentence: phrase("It gives what nobody sells."), witness: null },
   at: { kind: "offer", id: "trade-islands", path: "" },
 };
 const FALLEN: Sample = {
@@ -85,7 +86,7 @@ describe("the step that releases", () => {
 
   it("asks to have seen what is wrong, and carts that see something else, every time", async () => {
     const { released, user } = shown({ findings: [WRONG], samples: [FALLEN] });
-    expect(screen.getByText(WRONG.sentence)).toBeTruthy();
+    expect(screen.getByText(WRONG.sentence.message)).toBeTruthy();
     expect(screen.getByText(/One sample cart sees something else than it should: Sketcher in Coimbra/)).toBeTruthy();
     expect(button("Release as number 7").disabled).toBe(true);
     await user.click(screen.getByLabelText("I have seen this, and release it all the same"));

@@ -96,7 +96,7 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
           {wrong.length > 0 && (
             <ul aria-label={say("Known to be wrong")} className="grid gap-1 text-[13px] text-warning">
               {wrong.slice(0, MOST_SHOWN).map(({ sentence }) => (
-                <li key={sentence}>{sentence}</li>
+                <li key={say(sentence)}>{say(sentence)}</li>
               ))}
               {wrong.length > MOST_SHOWN && (
                 <li>{say("and {count} more in Checks", { count: wrong.length - MOST_SHOWN })}</li>

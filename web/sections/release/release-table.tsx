@@ -3,7 +3,7 @@ import { Link } from "wouter";
 import type { Release } from "../../../server/releases/release.ts";
 import { say, theReader } from "../../language/say.ts";
 import { momentOfYear } from "../../names/moment-words.ts";
-import { api, problemWords } from "../../state/api.ts";
+import { api, errorWords, problemWords } from "../../state/api.ts";
 import { releaseList } from "../../state/server-queries.ts";
 import { draftStore } from "../../state/use-draft.ts";
 
@@ -87,7 +87,7 @@ export function ReleaseTable({ timeZone, opened }: Props) {
         <p role="alert" className="p-3 text-warning">
           {changing.error
             ? say("Not done: {problemWords}.", { problemWords: problemWords(changing.error) })
-            : say("The releases could not be loaded: {message}", { message: releases.error?.message ?? "" })}
+            : say("The releases could not be loaded: {message}", { message: errorWords(releases.error) })}
         </p>
       )}
     </div>

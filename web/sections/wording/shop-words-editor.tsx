@@ -62,7 +62,10 @@ function Words({ plan, language }: { plan: Plan; language: string }) {
             placeholder={shippedWord(word, language)}
             value={store.words?.[word]?.[language]}
             leaf="store/words/*/*"
-            rule={(text) => shopWordProblems(word, text, "")[0]?.message ?? null}
+            rule={(text) => {
+              const [problem] = shopWordProblems(word, text, "");
+              return problem ? say(problem.message) : null;
+            }}
             onCommit={(text) => save(word, text)}
             onEmpty={() => save(word, undefined)}
           />

@@ -34,7 +34,7 @@ export function SideBySide({ store, example, offer, step, surface, locale }: Pro
           <li key={state} className="border border-base-300 bg-base-100 p-2.5">
             <p className="text-[13px] text-quiet">{say(STATE_WORDS[state])}</p>
             <p className={`text-[14px] font-semibold ${said ? "" : "text-quiet"}`} lang={picked?.locale} dir="auto">
-              {said ? ("text" in said ? said.text : said.problem) : say("says nothing")}
+              {said ? ("text" in said ? said.text : say(said.problem)) : say("says nothing")}
             </p>
             {said && share !== null && (
               <ProgressDisplay

@@ -1,6 +1,7 @@
 import { useState } from "react";
+import { asWritten, phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import type { Problem } from "../../../core/schema/problem.ts";
+import { inFile, type Problem } from "../../../core/schema/problem.ts";
 import type { IncomingText } from "../../../core/translation/translation-units.ts";
 import { sourceLanguageOf } from "../../../core/translation/translation-units.ts";
 import {
@@ -11,6 +12,7 @@ import {
 import { downloadText } from "../../fields/download-text.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
+import { problemSaid } from "../../language/problem-said.ts";
 import { say } from "../../language/say.ts";
 import { draftStore } from "../../state/use-draft.ts";
 
@@ -84,11 +86,12 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
         <div role="alert" className="mt-2 text-warning">
           <p className="font-semibold">{say("This file was not taken:")}</p>
           <ul>
-            {problems.slice(0, 20).map(({ path, message }) => (
-              <li key={`${path} ${message}`}>
-                {path} {message}
-              </li>
-            ))}
+            {problems
+              .slice(0, 20)
+              .map(problemSaid)
+              .map((said) => (
+                <li key={said}>{said}</li>
+              ))}
           </ul>
         </div>
       )}
@@ -110,16 +113,17 @@ function readTextsJson(text: string): { texts: IncomingText[] } | { problems: Pr
   try {
     parsed = JSON.parse(text);
   } catch (error) {
-    return { problems: [{ path: say("the file"), message: error instanceof Error ? error.message : String(error) }] };
+    const why = error instanceof Error ? error.message : String(error);
+    return { problems: [inFile(phrase("the file"), asWritten(why))] };
   }
   if (typeof parsed !== "object" || parsed === null)
-    return { problems: [{ path: say("the file"), message: say("is no object of languages") }] };
+    return { problems: [inFile(phrase("the file"), phrase("is no object of languages"))] };
   const texts: IncomingText[] = [];
   const problems: Problem[] = [];
   for (const [locale, units] of Object.entries(parsed)) {
     for (const [unit, said] of Object.entries(typeof units === "object" && units !== null ? units : {})) {
       if (typeof said === "string") texts.push({ unit, locale, text: said });
-      else problems.push({ path: `${unit} (${locale})`, message: say("is no text") });
+      else problems.push({ path: `${unit} (${locale})`, message: phrase("is no text") });
     }
   }
   return problems.length > 0 ? { problems } : { texts };

@@ -139,7 +139,7 @@ function Cell(props: CellProps) {
               ...wordingProblems(typed, variables, ""),
               ...formattingProblems(typed, locale, stepVariableKinds(state, counts), ""),
             ];
-            if (problem) return problem.message;
+            if (problem) return say(problem.message);
             const lost = chipsIn(texts[source] ?? "").filter(
               (one) => locale !== source && !chipsIn(typed).includes(one),
             );
@@ -172,7 +172,7 @@ function Cell(props: CellProps) {
       )}
       {reads && (
         <span className="mt-0.5 block text-[13px] text-quiet" dir="auto" lang={locale} data-reads>
-          {"text" in reads ? reads.text : reads.problem}
+          {"text" in reads ? reads.text : say(reads.problem)}
         </span>
       )}
       {reads && "text" in reads && room !== null && (

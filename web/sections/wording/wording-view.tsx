@@ -166,7 +166,7 @@ function Texts({ plan, example, offer }: TextsProps) {
             {together ? (
               <>
                 <h2 className="font-semibold">
-                  {i + 1}. {stepWords(plan, step)}
+                  {i + 1}. {say(stepWords(plan, step))}
                 </h2>
                 <SideBySide
                   store={plan.store}
@@ -199,7 +199,7 @@ function Texts({ plan, example, offer }: TextsProps) {
                 )}
                 <WordingGrid
                   {...grid}
-                  name={`${i + 1}. ${stepWords(plan, step)}`}
+                  name={`${i + 1}. ${say(stepWords(plan, step))}`}
                   at={`/steps/${offer.steps.indexOf(step)}/wording`}
                   wording={step.wording}
                   offer={offer.id}

@@ -118,7 +118,7 @@ function CaseItem({ one, number, of, onMove, onRemove, onCase, children }: CaseP
           {one.when
             ? say("If {conditionWords}", { conditionWords: conditionWords(one.when, context, saved) })
             : say("Otherwise")}
-          : <strong>{chargeWords(one.charge, context, saved)}</strong>
+          : <strong>{say(chargeWords(one.charge, context, saved))}</strong>
         </p>
         <IconButton words={say("Move case {number} up", { number })} disabled={number === 1} onClick={() => onMove(-1)}>
           <ArrowUp size={14} aria-hidden />

@@ -1,7 +1,7 @@
 import { optionNameApart } from "../../../../core/explain/option-name.ts";
 import { phrase } from "../../../../core/phrases/phrase.ts";
 import { choicesOf, SelectField } from "../../../fields/select-field.tsx";
-import { say } from "../../../language/say.ts";
+import { say, sayValue } from "../../../language/say.ts";
 import { useEditing } from "../../editing.ts";
 import { onKept } from "../kept-parts.ts";
 import type { RewardFieldsProps, RewardKindEditor, RewardOf } from "../reward-kind-editor.ts";
@@ -22,7 +22,7 @@ function OptionPriceFields({ reward, onReward }: RewardFieldsProps<RewardOf<"opt
     <SelectField
       label={say("The price of")}
       value={reward.of}
-      choices={choicesOf(plan.options, (option) => optionNameApart(plan, option))}
+      choices={choicesOf(plan.options, (option) => sayValue(optionNameApart(plan, option)))}
       onCommit={(of) => onReward({ ...reward, of }, true)}
     />
   );

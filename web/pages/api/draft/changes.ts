@@ -1,4 +1,5 @@
 import type { APIRoute } from "astro";
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { applyChangeSet } from "../../../../server/draft/change-set.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
@@ -15,12 +16,12 @@ export const POST: APIRoute = ({ request }) =>
     if ("refusal" in body) return body.refusal;
     const result = await applyChangeSet(sharedPool(), body.value, "local");
     if ("conflicts" in result) {
-      return problemDocument(409, "Someone else changed this first", {
-        detail: "Each conflict names the version that is there now and the one that was sent.",
+      return problemDocument(409, phrase("Someone else changed this first"), {
+        detail: phrase("Each conflict names the version that is there now and the one that was sent."),
         extra: { conflicts: result.conflicts },
       });
     }
     if ("problems" in result)
-      return problemDocument(422, "The change would break the plan", { problems: result.problems });
+      return problemDocument(422, phrase("The change would break the plan"), { problems: result.problems });
     return jsonResponse(result);
   });

@@ -1,4 +1,5 @@
 import type { APIRoute } from "astro";
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import { entitiesOf } from "../../../../core/plan/entities.ts";
 import { calendarProblems } from "../../../../server/holidays/holidays.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
@@ -15,6 +16,6 @@ export const POST: APIRoute = ({ request }) =>
     if ("refusal" in body) return body.refusal;
     const plan = body.value;
     const problems = await calendarProblems(plan, Date.now());
-    if (problems.length > 0) return problemDocument(422, "The plan does not hold together", { problems });
+    if (problems.length > 0) return problemDocument(422, phrase("The plan does not hold together"), { problems });
     return jsonResponse({ entities: entitiesOf(plan) });
   });

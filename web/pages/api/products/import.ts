@@ -1,4 +1,5 @@
 import type { APIRoute } from "astro";
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import {
   dropImport,
   finishImport,
@@ -22,17 +23,21 @@ export const POST: APIRoute = ({ request }) =>
     switch (value.do) {
       case "rows": {
         const read = readProductRows(value.header, value.rows, value.first);
-        if ("problems" in read) return problemDocument(422, "The file cannot be taken", read);
+        if ("problems" in read) return problemDocument(422, phrase("The file cannot be taken"), read);
         await stageProducts(pool, value.import, value.first, read.products);
         return jsonResponse({ rows: value.rows.length });
       }
       case "preview": {
         const result = await previewImport(pool, value.import);
-        return "problems" in result ? problemDocument(422, "The file cannot be taken", result) : jsonResponse(result);
+        return "problems" in result
+          ? problemDocument(422, phrase("The file cannot be taken"), result)
+          : jsonResponse(result);
       }
       case "finish": {
         const result = await finishImport(pool, value.import);
-        return "problems" in result ? problemDocument(422, "The file cannot be taken", result) : jsonResponse(result);
+        return "problems" in result
+          ? problemDocument(422, phrase("The file cannot be taken"), result)
+          : jsonResponse(result);
       }
       case "drop":
         await dropImport(pool, value.import);

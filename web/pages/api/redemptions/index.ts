@@ -1,4 +1,5 @@
 import type { APIRoute } from "astro";
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
@@ -19,17 +20,17 @@ export const POST: APIRoute = ({ request }) =>
     if ("refusal" in body) return body.refusal;
     const { offers, window } = body.value;
     if (offers.length === 0 && !window)
-      return problemDocument(422, "There is nothing to claim", {
-        problems: [{ path: "/offers", message: "names no offer, and there is no window either" }],
+      return problemDocument(422, phrase("There is nothing to claim"), {
+        problems: [{ path: "/offers", message: phrase("names no offer, and there is no window either") }],
       });
     const release = await releaseInForce(sharedPool());
-    if (!release) return problemDocument(404, "Nothing is released yet");
+    if (!release) return problemDocument(404, phrase("Nothing is released yet"));
     const result = await claim(sharedPool(), release.compiled.plan, body.value);
     if ("refused" in result) {
       const { refused } = result;
       const [path, id] = "offer" in refused ? ["/offers", refused.offer] : ["/window", refused.option];
-      return problemDocument(409, "The offers cannot be claimed", {
-        problems: [{ path, message: `"${id}": ${refused.reason}` }],
+      return problemDocument(409, phrase("The offers cannot be claimed"), {
+        problems: [{ path, message: phrase('"{id}": {reason}', { id, reason: refused.reason }) }],
         extra: { refused },
       });
     }

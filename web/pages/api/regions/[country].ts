@@ -1,5 +1,6 @@
 import type { APIRoute } from "astro";
 import { iso31661 } from "iso-3166/1.js";
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
 import { regionsOf } from "../../../../server/places/regions.ts";
@@ -11,5 +12,5 @@ export const GET: APIRoute = ({ params: { country = "" } }) =>
   handle(async () =>
     countries.has(country)
       ? jsonResponse({ regions: regionsOf(country) })
-      : problemDocument(404, "There is no such country", { detail: `${country} is not in ISO 3166-1` }),
+      : problemDocument(404, phrase("There is no such country"), { detail: `${country} is not in ISO 3166-1` }),
   );

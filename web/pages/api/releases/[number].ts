@@ -1,4 +1,5 @@
 import type { APIRoute } from "astro";
+import { phrase } from "../../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { handle, jsonResponse } from "../../../../server/http/handle.ts";
 import { problemDocument } from "../../../../server/http/problem-document.ts";
@@ -8,7 +9,7 @@ import { callOff, freezeAnew, remakeWithOffer } from "../../../../server/release
 import { readRelease } from "../../../../server/releases/releases.ts";
 import { checkChangeRelease } from "../../../../server/validation/documents.ts";
 
-const noSuchRelease = (number: string) => problemDocument(404, "There is no such release", { detail: number });
+const noSuchRelease = (number: string) => problemDocument(404, phrase("There is no such release"), { detail: number });
 
 /** One release with its plan and the holidays frozen with it. */
 export const GET: APIRoute = ({ params: { number = "" } }) =>
