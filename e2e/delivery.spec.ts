@@ -208,9 +208,9 @@ test("the catalogue comes out as CSV and goes in again: broken rows are named an
   await expect(file).toContainText("Nothing was taken. The catalogue is as it was.");
   await expect(panel).toContainText("83 products;");
   await choose(long);
-  await expect(file.getByRole("status")).toContainText("50000 new products", { timeout: 90_000 });
+  await expect(file.getByRole("status")).toContainText("50,000 new products", { timeout: 90_000 });
   await file.getByRole("button", { name: "Take these products" }).click();
-  await expect(file).toContainText("50000 products taken", { timeout: 90_000 });
+  await expect(file).toContainText("50,000 products taken", { timeout: 90_000 });
   await expect(panel).toContainText("50083 products;");
   await addProduct(page, "sheet-49999");
   await expect(shopper(page)).toContainText('Sheet 49999, "laid"');

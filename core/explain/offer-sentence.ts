@@ -182,7 +182,7 @@ function togetherWords(plan: Plan, offer: Offer): Phrase[] {
 }
 
 /** @example localWords("2026-11-27T09:00") // "27 Nov 2026, 09:00" */
-export function localWords(local: string): Phrase {
+function localWords(local: string): Phrase {
   const [moment = "", time = ""] = local.split("T");
   return joined([{ moment, options: { dateStyle: "medium" } }, time], ", ");
 }

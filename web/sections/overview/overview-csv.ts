@@ -1,3 +1,4 @@
+import { say } from "../../language/say.ts";
 import Papa from "papaparse";
 import { optionName } from "../../../core/explain/option-name.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
@@ -37,7 +38,7 @@ export function overviewCsv(plan: Plan, rows: ReadonlyMap<string, OverviewRow>):
         const { currency, cells, problem } = row;
         const place = [market.name, zone.name, currency];
         const major = (minor: number) => majorUnits(minor, exponentOf(currency) ?? 2);
-        if (problem !== null) return [[...place, "", "", "", "", "", "", problem]];
+        if (problem !== null) return [[...place, "", "", "", "", "", "", say(problem)]];
         return cells.map((cell) => {
           const option = plan.options.find(({ id }) => id === cell.option);
           const { now, freeFrom, steps } = cell;
@@ -53,5 +54,5 @@ export function overviewCsv(plan: Plan, rows: ReadonlyMap<string, OverviewRow>):
         });
       }),
   );
-  return `${Papa.unparse([HEADER, ...lines], { escapeFormulae: true })}\r\n`;
+  return `${Papa.unparse([HEADER.map((name) => say(name)), ...lines], { escapeFormulae: true })}\r\n`;
 }

@@ -78,7 +78,7 @@ export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
         <p className="mt-2">
           {outcome.products === 1
             ? say("One product taken.")
-            : say("{products} products taken.", { products: outcome.products })}
+            : say("{count, plural, one {One product taken.} other {# products taken.}}", { count: outcome.products })}
         </p>
       )}
       {outcome?.kind === "dropped" && <p className="mt-2">{say("Nothing was taken. The catalogue is as it was.")}</p>}
