@@ -64,7 +64,7 @@ export function climbCart(
       problems: [
         {
           path: "",
-          message: phrase("a climb goes to a whole number of minor units, at most {LONGEST_CLIMB}", { LONGEST_CLIMB }),
+          message: phrase("a climb goes to a whole number of minor units, at most {most}", { most: LONGEST_CLIMB }),
         },
       ],
     };

@@ -63,8 +63,8 @@ export function whyLeads(plan: Plan, why: Why, option: string, currency: string,
       .map((offer) => lead(words.offerSentence(offer), { kind: "offer", id: offer.offer }, USE_PATHS[offer.use])),
     ...why.withoutAmount.map(({ offer, step }) =>
       lead(
-        phrase("“{offerName}” has no amount in {currency} for its step {step}.", {
-          offerName: words.offerName(offer),
+        phrase("“{name}” has no amount in {currency} for its step {step}.", {
+          name: words.offerName(offer),
           currency,
           step,
         }),

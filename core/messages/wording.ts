@@ -55,7 +55,7 @@ export function formattingProblems(text: string, locale: string, kinds: Variable
     return [];
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    return [{ path, message: phrase("cannot be put into words: {value}", { value: why.split("\n")[0] ?? "" }) }];
+    return [{ path, message: phrase("cannot be put into words: {why}", { why: why.split("\n")[0] ?? "" }) }];
   }
 }
 

@@ -1,4 +1,3 @@
-import { inEnglish } from "./in-english.ts";
 import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
@@ -15,6 +14,7 @@ import { translationUnits, withTexts } from "../translation/translation-units.ts
 import { readXliff, xliffOf } from "../translation/xliff.ts";
 import { checkPlan } from "../validation/documents.ts";
 import { compiledPlan } from "./compiled.ts";
+import { inEnglish } from "./in-english.ts";
 
 // What version 0.1.0 wrote, byte for byte: a plan, its translators' file, its findings, answers to the demo's requests as text, and
 // the checksums of all that was said about them and about fifty drawn plans and requests. None of it changes unless a number of

@@ -61,7 +61,7 @@ export function ListField({
     <span className={`items-end gap-1 ${look.inline === false ? "flex" : "inline-flex"}`}>
       {field}
       <AddSelect
-        label={say("Add to {ariaLabel}", { ariaLabel: look.ariaLabel ?? look.label })}
+        label={say("Add to {label}", { label: look.ariaLabel ?? look.label })}
         shown={say("add…")}
         look="word"
         className="mb-1.5 max-w-20"

@@ -42,7 +42,7 @@ export function QuantityField<Unit extends string>(props: Props<Unit>) {
       />
       {quantity ? (
         <SelectField
-          label={say("Unit of {ariaLabel}", { ariaLabel: ariaLabel ?? label })}
+          label={say("Unit of {label}", { label: ariaLabel ?? label })}
           hideLabel
           value={unit}
           choices={units}

@@ -37,7 +37,7 @@ export function DistancePart({ away, locations, place, onChange }: Props) {
       label={say("Distance")}
       shown={
         away && from
-          ? say("{km} km from {locationName}", { km: away.km, locationName: locationName(from) })
+          ? say("{km} km from {location}", { km: away.km, location: locationName(from) })
           : distanceByPostcode(place, locations, unit)
       }
     >
@@ -78,9 +78,9 @@ function distanceByPostcode(
   });
   const [nearest] = told.sort((a, b) => a.metres - b.metres);
   return nearest
-    ? say("{distanceWords} from {locationName} by its postcode", {
-        distanceWords: distanceWords(nearest.metres, unit),
-        locationName: locationName(nearest.location),
+    ? say("{distance} from {location} by its postcode", {
+        distance: distanceWords(nearest.metres, unit),
+        location: locationName(nearest.location),
       })
     : say("how far is not known");
 }

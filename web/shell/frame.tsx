@@ -108,7 +108,7 @@ function Middle({ section }: { section: Section }) {
       <Suspense>{conflict && <ConflictBar conflict={conflict} plan={plan} market={market} />}</Suspense>
       {loadError && (
         <p role="alert" className="alert alert-error mb-4">
-          {say("The plan could not be loaded: {loadError}.", { loadError })}
+          {say("The plan could not be loaded: {problem}.", { problem: loadError })}
           <button type="button" className="btn btn-sm" onClick={() => void draftStore.load()}>
             {say("Try again")}
           </button>

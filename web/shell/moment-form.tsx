@@ -11,7 +11,7 @@ export default function MomentForm({ moment, timeZone, onChange }: Props) {
       <legend className="mb-1 font-semibold">{say("When")}</legend>
       <RadioField name="moment" label={say("Now")} checked={moment === null} onChoose={() => onChange(null)} />
       <DayField
-        label={say("At this time in {timeZone}", { timeZone: timeZone.replaceAll("_", " ") })}
+        label={say("At this time in {zone}", { zone: timeZone.replaceAll("_", " ") })}
         className="w-44"
         placeholder="2026-11-28T10:00"
         value={moment ?? undefined}

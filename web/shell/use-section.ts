@@ -17,7 +17,7 @@ export function useSection(first: Section): { section: Section; left: Readonly<P
   const [left, setLeft] = useState<Readonly<Partial<Record<Section, string>>>>({});
   if (left[section] !== address) setLeft({ ...left, [section]: address });
   useEffect(() => {
-    document.title = say("{sectionName} · Summant", { sectionName: sectionName(section) });
+    document.title = say("{section} · Summant", { section: sectionName(section) });
   }, [section]);
   return { section, left };
 }

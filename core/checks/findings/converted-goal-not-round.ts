@@ -17,12 +17,12 @@ export const convertedGoalNotRound: Check = {
         if (to * 100 >= found.minor) continue;
         yield {
           sentence: phrase(
-            "Step {number} of “{name}” shows as {money} in {name2}: its rounding lets it move with every day’s rates.",
+            "Step {number} of “{name}” shows as {money} in {market}: its rounding lets it move with every day’s rates.",
             {
               number: index + 1,
               name: offer.name,
               money: context.money(found.minor, where.currency),
-              name2: where.market.name,
+              market: where.market.name,
             },
           ),
           at: onOffer(offer, `/steps/${index}/trigger/goal/at/converted`),

@@ -27,15 +27,15 @@ export const goalsDiffer: Check = {
         const money = ({ minor, currency }: Typed) => context.money(minor, currency);
         yield {
           sentence: phrase(
-            "Step {number} of “{name}” asks for {money} in {market} and {money2} in {market2}: at today’s rates that would be about {money3}.",
+            "Step {number} of “{name}” asks for {asked} in {market} and {typed} in {home}: at today’s rates that would be about {expected}.",
             {
               number: index + 1,
               name: offer.name,
-              money: money(other),
+              asked: money(other),
               market: other.market,
-              money2: money(home),
-              market2: home.market,
-              money3: context.money(expected, other.currency),
+              typed: money(home),
+              home: home.market,
+              expected: context.money(expected, other.currency),
             },
           ),
           at: onOffer(offer, `/steps/${index}/trigger/goal/at`),

@@ -23,8 +23,8 @@ export const goalsFall: Check = {
             said.add(key);
             yield {
               sentence: phrase(
-                "In {name}, {currency}, step {number} of “{name2}” asks for no more than the step below it.",
-                { name: where.market.name, currency: where.currency, number: i + 1, name2: offer.name },
+                "In {zone}, {currency}, step {number} of “{name}” asks for no more than the step below it.",
+                { zone: where.market.name, currency: where.currency, number: i + 1, name: offer.name },
               ),
               at: onOffer(offer, `/steps/${offer.steps.indexOf(step)}/trigger/goal/at`),
               witness: null,

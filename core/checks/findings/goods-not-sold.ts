@@ -90,9 +90,9 @@ function* inConditions(context: CheckContext): Generator<FoundFault> {
       );
       if (!unsold) continue;
       yield {
-        sentence: phrase("{whose} asks whether {conditionWords}: the catalogue has no such goods.", {
+        sentence: phrase("{whose} asks whether {condition}: the catalogue has no such goods.", {
           whose,
-          conditionWords: conditionWords(part, context.amountContext(first), saved),
+          condition: conditionWords(part, context.amountContext(first), saved),
         }),
         at: { ...at, path },
         witness: null,

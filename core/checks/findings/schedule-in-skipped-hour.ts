@@ -17,8 +17,8 @@ export const scheduleInSkippedHour: Check = {
           const said = { name: offer.name, local: local.replace("T", " ") };
           const words =
             clocks === "skipped"
-              ? phrase("clocks in {timeZone} skip that hour", { timeZone })
-              : phrase("clocks in {timeZone} show that hour twice", { timeZone });
+              ? phrase("clocks in {zone} skip that hour", { zone: timeZone })
+              : phrase("clocks in {zone} show that hour twice", { zone: timeZone });
           yield {
             sentence:
               side === "start"

@@ -26,9 +26,9 @@ export const scheduleOverlaps: Check = {
           };
         if (gap > 0 && gap <= SHORT)
           yield {
-            sentence: phrase("“{name}” pauses for {round} minutes between two stretches.", {
+            sentence: phrase("“{name}” pauses for {minutes} minutes between two stretches.", {
               name: offer.name,
-              round: Math.round(gap / 60_000),
+              minutes: Math.round(gap / 60_000),
             }),
             at: onOffer(offer, "/schedule"),
             witness: null,

@@ -22,8 +22,8 @@ export const sumCountsTwice: Check = {
           if (found.kind !== "witness") continue;
           yield {
             sentence: phrase(
-              "{option} charges cases {number} and {j} both where one ends and the other begins: each includes that value.",
-              { option: context.optionName(option.id), number: i + 1, j: j + 1 },
+              "{option} charges cases {number} and {other} both where one ends and the other begins: each includes that value.",
+              { option: context.optionName(option.id), number: i + 1, other: j + 1 },
             ),
             at: onOption(option, `${path}/entries/${j}/when`),
             witness: found.request,

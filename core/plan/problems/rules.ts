@@ -50,7 +50,7 @@ function depthProblems(entity: Entity, saved: SavedConditions): Problem[] {
       ? [
           {
             path,
-            message: phrase("goes more than {MOST_NESTED} deep with the saved conditions it names", { MOST_NESTED }),
+            message: phrase("goes more than {most} deep with the saved conditions it names", { most: MOST_NESTED }),
           },
         ]
       : [],

@@ -26,7 +26,7 @@ export function AmountCell({ plan, label, amount, column, shared, onShow, onComm
   const place = placeOf(column);
   const found = resolveAmount(amount, { ...place, rates: ratesOf(plan) });
   const next = (minor: number) => (zone ? withOwnAmount : withAmount)(amount, place, minor);
-  const name = say("{label} in {columnName}", { label, columnName: columnName(column) });
+  const name = say("{label} in {column}", { label, column: columnName(column) });
   const derived = found?.from === "conversion" || (zone !== undefined && found?.from !== "zone");
   return (
     <>

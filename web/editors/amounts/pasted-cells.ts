@@ -24,7 +24,7 @@ export function pastedCells(
   const lines = text.replace(/\r?\n$/, "").split(/\r?\n/);
   lines.forEach((line, r) => {
     line.split("\t").forEach((cell, c) => {
-      const place = say("row {r}, column {c}", { r: r + 1, c: c + 1 });
+      const place = say("row {row}, column {column}", { row: r + 1, column: c + 1 });
       const [row, column] = [rows[at.row + r], columns[at.column + c]];
       if (cell.trim() === "") return;
       if (!row?.amount || !column) {

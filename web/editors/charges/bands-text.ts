@@ -81,7 +81,7 @@ function readEdge(
     const value = decimal(bare);
     if (!value || value.n < 0n)
       return {
-        problem: say('"{text}" is no figure in {edgeUnit}', { text: text.trim(), edgeUnit: edgeUnit(kind, currency) }),
+        problem: say('"{text}" is no figure in {unit}', { text: text.trim(), unit: edgeUnit(kind, currency) }),
       };
     if (kind === "items") units = value.d === 1n ? Number(value.n) : null;
     else units = Number((value.n * (kind === "distance" ? 1000n : 1_000_000n)) / value.d);
@@ -89,7 +89,7 @@ function readEdge(
   const mark = units === null ? null : markOf(kind, units, currency);
   if (units === null || !mark)
     return {
-      problem: say('"{text}" is no figure in {edgeUnit}', { text: text.trim(), edgeUnit: edgeUnit(kind, currency) }),
+      problem: say('"{text}" is no figure in {unit}', { text: text.trim(), unit: edgeUnit(kind, currency) }),
     };
   return { mark, units };
 }
@@ -147,7 +147,7 @@ export function readBands(text: string, kind: MeasureSpec["kind"], currency: str
   edges.forEach(({ units, edge }, i) => {
     const before = edges[i - 1];
     if (before?.units === units && before.edge === edge)
-      problems.push(say("two bands begin at {edgeText}: they overlap", { edgeText: edgeText(kind, units, currency) }));
+      problems.push(say("two bands begin at {edge}: they overlap", { edge: edgeText(kind, units, currency) }));
   });
   if (problems.length > 0 || first === null) return { problems };
   return { first, edges: edges.map(({ mark, edge, price }) => ({ at: mark, edge, price })) };

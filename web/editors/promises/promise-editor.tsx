@@ -87,13 +87,13 @@ function Promised({ promise, plan, calendars, at }: PromisedProps) {
   if (!location) return null;
   return (
     <p className="text-[13px]">
-      {say("An order made {momentWords}", { momentWords: momentWords(at, location.timeZone, theReader().clock) })}{" "}
+      {say("An order made {moment}", { moment: momentWords(at, location.timeZone, theReader().clock) })}{" "}
       <strong>{promisedWords(promise, plan, calendars, at, location.timeZone)}</strong>
       {location.holidays && (
         <span className="text-quiet">
           {" "}
-          {say("· public holidays of {calendarName} and the location's own rest days are kept", {
-            calendarName: calendarName(location.holidays),
+          {say("· public holidays of {calendar} and the location's own rest days are kept", {
+            calendar: calendarName(location.holidays),
           })}
         </span>
       )}
@@ -112,10 +112,10 @@ function promisedWords(
   const found = compilePromise(promise, locations, calendars)(at);
   if (!found) return say("can be promised nothing");
   if (found.readyAt !== undefined)
-    return say("is ready {momentWords}", {
-      momentWords: momentWords(Date.parse(found.readyAt), timeZone, theReader().clock),
+    return say("is ready {moment}", {
+      moment: momentWords(Date.parse(found.readyAt), timeZone, theReader().clock),
     });
-  return say("arrives {daysWords}", { daysWords: daysWords(found.earliest, found.latest, theReader().clock) });
+  return say("arrives {days}", { days: daysWords(found.earliest, found.latest, theReader().clock) });
 }
 
 /** @example calendarName("ES-CT") // "Spain, ES-CT" */

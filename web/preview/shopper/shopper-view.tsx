@@ -143,7 +143,7 @@ function Notes() {
     <>
       {catalogueProblem && (
         <p role="alert" className="text-warning">
-          {say("The catalogue could not be loaded: {catalogueProblem}", { catalogueProblem })}
+          {say("The catalogue could not be loaded: {problem}", { problem: catalogueProblem })}
         </p>
       )}
       {result && "problems" in result && (

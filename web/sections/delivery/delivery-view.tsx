@@ -74,7 +74,7 @@ export function DeliveryView() {
     const users = usersOf(plan, "option", option.id);
     setProblem(
       users.length > 0
-        ? say("{optionName} is still named by {namesOf}.", { optionName: optionName(option), namesOf: namesOf(users) })
+        ? say("{option} is still named by {names}.", { option: optionName(option), names: namesOf(users) })
         : null,
     );
     if (users.length === 0) draftStore.commit({ kind: "option", id: option.id, body: null });

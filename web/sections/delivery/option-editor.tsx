@@ -164,9 +164,7 @@ function Heading({ option, onSwitch, order, onDuplicate, onRemove }: HeadingProp
       <p className="w-full text-quiet">
         {isOff ? say("Switched off. ") : ""}
         {cost === say("free") ? say("Free") : say("Costs {cost}", { cost })}
-        {option.when &&
-          say("; only when {conditionWords}", { conditionWords: conditionWords(option.when, context, saved) })}
-        .
+        {option.when && say("; only when {condition}", { condition: conditionWords(option.when, context, saved) })}.
       </p>
     </header>
   );

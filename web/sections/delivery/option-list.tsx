@@ -79,8 +79,8 @@ function announcementsFor(rows: readonly OptionRow[]): Announcements {
     return row ? optionName(row.option) : String(id);
   };
   const placeOf = (id: UniqueIdentifier) =>
-    say("place {findIndex} of {count}", {
-      findIndex: rows.findIndex(({ option }) => option.id === id) + 1,
+    say("place {number} of {count}", {
+      number: rows.findIndex(({ option }) => option.id === id) + 1,
       count: rows.length,
     });
   return {
@@ -117,7 +117,7 @@ const Row = memo(function Row({ option, cost, places, here, selected, onSelect }
         className="min-w-6 cursor-grab px-1.5 py-2.5 text-quiet"
         {...attributes}
         {...listeners}
-        aria-label={say("Move {optionName}", { optionName: optionName(option) })}
+        aria-label={say("Move {option}", { option: optionName(option) })}
       >
         <GripVertical size={14} aria-hidden />
       </button>

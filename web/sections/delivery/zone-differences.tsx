@@ -77,8 +77,8 @@ function ZoneItem({ zone, option, own, calendars, at, onOwn }: ItemProps) {
       <p className="flex flex-wrap items-center gap-2">
         <span className="font-semibold">{name}</span>
         {own.charge &&
-          say("costs {chargeWords}, unlike the others", {
-            chargeWords: chargeWords(own.charge, there, savedOf(plan)),
+          say("costs {charge}, unlike the others", {
+            charge: chargeWords(own.charge, there, savedOf(plan)),
           })}
         {given.map((part) => (
           <button key={part} type="button" className="btn btn-ghost btn-xs" onClick={() => share(part)}>

@@ -69,8 +69,8 @@ export function OfferHeading({ offer, state, market, currency, at, children }: O
           <>
             {" "}
             <span aria-hidden>·</span>{" "}
-            {say("for carts where {conditionWords}", {
-              conditionWords: conditionWords(offer.when, { ...place, rates: ratesOf(plan) }, savedOf(plan)),
+            {say("for carts where {condition}", {
+              condition: conditionWords(offer.when, { ...place, rates: ratesOf(plan) }, savedOf(plan)),
             })}
           </>
         )}

@@ -99,7 +99,7 @@ function standingWords(quote: Quote | null, offer: Offer): string {
   if (given.length > 0) {
     const words = given.map(({ name, price, fullPrice }) => {
       const saved = (fullPrice ?? 0) - (price ?? 0);
-      return say("{makersMoney} off {name}", { makersMoney: makersMoney(saved, quote.currency), name });
+      return say("{money} off {name}", { money: makersMoney(saved, quote.currency), name });
     });
     return say("This shopper gets {value}", { value: sayValue(andList(words)) });
   }

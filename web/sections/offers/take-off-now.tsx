@@ -46,8 +46,8 @@ export function TakeOffNow({ offer, timeZone }: Props) {
         <div className="border-l-2 border-warning pl-3">
           <p>
             {say(
-              "Release {lastRelease} is made at once: what shops get now, {part} this offer. What else the draft holds stays unreleased.",
-              { lastRelease: draft.lastRelease + 1, part: isOn ? say("without") : say("with") },
+              "Release {number} is made at once: what shops get now, {part} this offer. What else the draft holds stays unreleased.",
+              { number: draft.lastRelease + 1, part: isOn ? say("without") : say("with") },
             )}
           </p>
           <span className="mt-1 flex gap-2">
@@ -72,9 +72,9 @@ export function TakeOffNow({ offer, timeZone }: Props) {
         >
           {turning.map(({ number, moment }) => (
             <li key={number}>
-              {say("Release {number} brings it back on {momentOfYear}.", {
+              {say("Release {number} brings it back on {moment}.", {
                 number,
-                momentOfYear: momentOfYear(Date.parse(moment), timeZone),
+                moment: momentOfYear(Date.parse(moment), timeZone),
               })}{" "}
               <button
                 type="button"
@@ -91,7 +91,7 @@ export function TakeOffNow({ offer, timeZone }: Props) {
       )}
       {error && (
         <p role="alert" className="text-warning">
-          {say("Not done: {problemWords}.", { problemWords: problemWords(error) })}
+          {say("Not done: {problem}.", { problem: problemWords(error) })}
         </p>
       )}
     </div>

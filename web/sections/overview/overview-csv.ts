@@ -1,4 +1,3 @@
-import { say } from "../../language/say.ts";
 import Papa from "papaparse";
 import { optionName } from "../../../core/explain/option-name.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
@@ -7,6 +6,7 @@ import { phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { OverviewRow } from "../../../core/queries/overview.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
+import { say } from "../../language/say.ts";
 import { bandsWords, nowWords, stepWords } from "./overview-words.ts";
 
 const HEADER = [

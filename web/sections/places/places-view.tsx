@@ -46,9 +46,7 @@ export function PlacesView() {
   };
   const remove = (kind: PlaceKind, id: string) => {
     const users = usersOf(plan, kind, id);
-    setProblem(
-      users.length > 0 ? say("Still used by {namesOf}. Change these first.", { namesOf: namesOf(users) }) : null,
-    );
+    setProblem(users.length > 0 ? say("Still used by {names}. Change these first.", { names: namesOf(users) }) : null);
     if (users.length === 0) draftStore.commit({ kind, id, body: null });
   };
   return (

@@ -119,7 +119,7 @@ export function ProductEditor({ plan, product, onSaved }: Props) {
       </div>
       {saving.error && (
         <p role="alert" className="text-warning">
-          {say("Not saved: {problemWords}", { problemWords: problemWords(saving.error) })}
+          {say("Not saved: {problem}", { problem: problemWords(saving.error) })}
         </p>
       )}
     </section>

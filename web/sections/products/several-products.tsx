@@ -65,7 +65,7 @@ export function SeveralProducts({ products, onSaved, onClear }: Props) {
       )}
       {saving.error && (
         <p role="alert" className="text-warning">
-          {say("Not saved: {problemWords}", { problemWords: problemWords(saving.error) })}
+          {say("Not saved: {problem}", { problem: problemWords(saving.error) })}
         </p>
       )}
     </section>

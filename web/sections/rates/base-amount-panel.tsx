@@ -55,14 +55,14 @@ export function BaseAmountPanel({ table }: { table: RateTable }) {
             {say("Type")} <strong>{makersMoney(found.base, table.base)}</strong>
             {say(". Over {count} days shoppers were shown at most", { count: found.shown.length })}{" "}
             <strong>{(found.farthest * 100).toFixed(2)} %</strong>{" "}
-            {say("beside {makersMoney};", { makersMoney: makersMoney(read.minor, currency) })}{" "}
+            {say("beside {money};", { money: makersMoney(read.minor, currency) })}{" "}
             <strong className={found.beyond > 0 ? "text-warning" : ""}>
               {found.beyond === 1 ? say("one day") : say("{beyond} days", { beyond: found.beyond })}
             </strong>{" "}
             {say("beyond {percent} %.", { percent })}
           </p>
           <HistoryChart
-            name={say("Shown for {makersMoney}", { makersMoney: makersMoney(found.base, table.base) })}
+            name={say("Shown for {money}", { money: makersMoney(found.base, table.base) })}
             currency={currency}
             shown={found.shown}
             goal={read.minor}

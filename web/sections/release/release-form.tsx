@@ -65,7 +65,7 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
         />
         {isLater && (
           <DayField
-            label={say("Moment in {timeZone}", { timeZone: timeZone.replaceAll("_", " ") })}
+            label={say("Moment in {zone}", { zone: timeZone.replaceAll("_", " ") })}
             placeholder="2026-12-24T08:00"
             leaf="offer/schedule/from"
             value={local}
@@ -75,8 +75,8 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
         )}
         {instant !== null && (
           <span className="pb-1.5 text-[13px] text-quiet">
-            {say("{momentOfYear} there, {momentOfYear2} UTC", {
-              momentOfYear: momentOfYear(instant, timeZone),
+            {say("{moment} there, {momentOfYear2} UTC", {
+              moment: momentOfYear(instant, timeZone),
               momentOfYear2: momentOfYear(instant, "UTC"),
             })}
           </span>
@@ -136,8 +136,7 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
           {waitsFor ??
             say("Release as number {next}{part}", {
               next,
-              part:
-                instant === null ? "" : say(", from {momentOfYear}", { momentOfYear: momentOfYear(instant, timeZone) }),
+              part: instant === null ? "" : say(", from {moment}", { moment: momentOfYear(instant, timeZone) }),
             })}
         </button>
       </div>

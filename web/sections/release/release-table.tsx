@@ -48,9 +48,7 @@ export function ReleaseTable({ timeZone, opened }: Props) {
                   dateStyle: "medium",
                   timeStyle: "short",
                 })}
-                <span className="block text-[13px] text-quiet">
-                  {say("by {releasedBy}", { releasedBy: release.releasedBy })}
-                </span>
+                <span className="block text-[13px] text-quiet">{say("by {who}", { who: release.releasedBy })}</span>
               </td>
               <td>{stateWords(release, timeZone)}</td>
               <td className="max-w-64 break-words">{release.note}</td>
@@ -86,7 +84,7 @@ export function ReleaseTable({ timeZone, opened }: Props) {
       {(changing.error ?? releases.error) && (
         <p role="alert" className="p-3 text-warning">
           {changing.error
-            ? say("Not done: {problemWords}.", { problemWords: problemWords(changing.error) })
+            ? say("Not done: {problem}.", { problem: problemWords(changing.error) })
             : say("The releases could not be loaded: {message}", { message: errorWords(releases.error) })}
         </p>
       )}

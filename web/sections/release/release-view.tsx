@@ -74,7 +74,7 @@ export function ReleaseView() {
         <Horizon plan={plan} />
         {releasing.error && (
           <p role="alert" className="mt-3 text-warning">
-            {say("Not released: {problemWords}", { problemWords: problemWords(releasing.error) })}
+            {say("Not released: {problem}", { problem: problemWords(releasing.error) })}
           </p>
         )}
       </section>
@@ -96,9 +96,9 @@ const Waiting = ({ waiting, timeZone }: { waiting: readonly WaitingRelease[]; ti
     <ul aria-label={say("Releases that wait")} className="mt-3 border-l-2 border-primary pl-3 text-[13px]">
       {waiting.map(({ number, moment, isDraft }) => (
         <li key={number}>
-          {say("Release {number} waits until {momentOfYear}{part} What is released before is replaced by it then.", {
+          {say("Release {number} waits until {moment}{part} What is released before is replaced by it then.", {
             number,
-            momentOfYear: momentOfYear(Date.parse(moment), timeZone),
+            moment: momentOfYear(Date.parse(moment), timeZone),
             part: isDraft ? say(", and says what the draft says.") : ".",
           })}
         </li>

@@ -115,9 +115,7 @@ function CaseItem({ one, number, of, onMove, onRemove, onCase, children }: CaseP
     <li className="border border-base-300 bg-base-100 p-3">
       <div className="flex items-start gap-2">
         <p className="min-w-0 flex-1">
-          {one.when
-            ? say("If {conditionWords}", { conditionWords: conditionWords(one.when, context, saved) })
-            : say("Otherwise")}
+          {one.when ? say("If {condition}", { condition: conditionWords(one.when, context, saved) }) : say("Otherwise")}
           : <strong>{say(chargeWords(one.charge, context, saved))}</strong>
         </p>
         <IconButton words={say("Move case {number} up", { number })} disabled={number === 1} onClick={() => onMove(-1)}>
