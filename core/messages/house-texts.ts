@@ -1,3 +1,4 @@
+import { phrase } from "../phrases/phrase.ts";
 import type { MessageState } from "./states.ts";
 import type { StepWording } from "./step-wording.ts";
 
@@ -124,8 +125,8 @@ const FREE_IN_SHORT: Readonly<Record<string, Texts>> = {
 
 /** Sets of texts for a step of free delivery, by what they are called. */
 export const TEXT_PATTERNS = [
-  { id: "named", name: "With the option's name", texts: FREE_DELIVERY },
-  { id: "short", name: "In few letters", texts: FREE_IN_SHORT },
+  { id: "named", name: phrase("With the option's name"), texts: FREE_DELIVERY },
+  { id: "short", name: phrase("In few letters"), texts: FREE_IN_SHORT },
 ] as const;
 export type TextPattern = (typeof TEXT_PATTERNS)[number]["id"];
 

@@ -95,10 +95,15 @@ export function allMessages(root: string): Map<string, string[]> {
   const known = new Set<string>();
   const byFile = new Map<string, string[]>();
   for (const [file, messages] of [
-    ...sourceFiles(root).map((file): [string, string[]] => [file, messagesIn(parsed(root, file)).map((one) => one.message)]),
+    ...sourceFiles(root).map((file): [string, string[]] => [
+      file,
+      messagesIn(parsed(root, file)).map((one) => one.message),
+    ]),
     [SCHEMA, schemaMessages()] as [string, string[]],
   ]) {
-    const fresh = [...new Set(messages)].filter((message) => !known.has(message) && /[A-Za-z]{2}/.test(message.replaceAll(/\{\w+\}/g, "")));
+    const fresh = [...new Set(messages)].filter(
+      (message) => !known.has(message) && /[A-Za-z]{2}/.test(message.replaceAll(/\{\w+\}/g, "")),
+    );
     for (const message of fresh) known.add(message);
     if (fresh.length > 0) byFile.set(file, fresh);
   }

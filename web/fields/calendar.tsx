@@ -1,5 +1,7 @@
 import { DayPicker } from "react-day-picker";
 import { enGB } from "react-day-picker/locale/en-GB";
+import { pt } from "react-day-picker/locale/pt";
+import { theReader } from "../language/say.ts";
 import "react-day-picker/style.css";
 
 type Props = { value: string; onDay: (day: string) => void };
@@ -10,7 +12,7 @@ export default function Calendar({ value, onDay }: Props) {
   return (
     <DayPicker
       mode="single"
-      locale={enGB}
+      locale={theReader().locale.startsWith("pt") ? pt : enGB}
       selected={chosen}
       defaultMonth={chosen ?? new Date()}
       onSelect={(day) => day && onDay(writtenDay(day))}

@@ -74,7 +74,7 @@ function numberWords({ type, minimum, maximum }: SchemaPart): string {
 function patternWords({ title, description, examples }: SchemaPart): string {
   const words = title ?? description;
   if (typeof words !== "string") return say("is not written like this");
-  const begun = `${words.charAt(0).toLowerCase()}${words.slice(1)}`;
+  const begun = say(`${words.charAt(0).toLowerCase()}${words.slice(1)}`);
   return Array.isArray(examples)
     ? say("{begun} such as {examples}", { begun, examples: examples.join(" or ") })
     : begun;

@@ -10,8 +10,6 @@ export type TypedFieldLook = {
   known?: readonly string[];
   /** In a line of words instead of on a line of its own. */
   inline?: boolean;
-  /** The browser's own field for times, which gives whole ones alone: they are kept as they are chosen. */
-  type?: "time";
   /** By the text itself, where it may be in any language. */
   dir?: "auto";
 };
@@ -28,7 +26,7 @@ type Props = TypedFieldLook & {
  * typed, and says why; Escape gives it back.
  */
 export function TypedField({ label, ariaLabel, value, problemOf, onCommit, className = "w-52", ...look }: Props) {
-  const { placeholder, known, inline = false, type, dir } = look;
+  const { placeholder, known, inline = false, dir } = look;
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const problem = typed === null || typed === value ? null : problemOf(typed);
@@ -43,7 +41,7 @@ export function TypedField({ label, ariaLabel, value, problemOf, onCommit, class
     >
       {label}
       <input
-        type={type ?? "text"}
+        type="text"
         className={`input input-sm text-base-content ${className} ${problem ? "input-error" : ""}`}
         value={typed ?? value}
         aria-label={ariaLabel}
@@ -54,7 +52,6 @@ export function TypedField({ label, ariaLabel, value, problemOf, onCommit, class
         aria-describedby={problem ? id : undefined}
         onChange={(event) => {
           setTyped(event.target.value);
-          if (type) keep(event.target.value);
         }}
         onBlur={() => keep(typed)}
         onKeyDown={(event) => {

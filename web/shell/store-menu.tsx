@@ -3,6 +3,7 @@ import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
 import { CheckField } from "../fields/check-field.tsx";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
+import { chooseLanguage, chosenLanguage, LANGUAGES, type Language } from "../language/choose.ts";
 import { say } from "../language/say.ts";
 import { type Theme, useTheme } from "../state/theme.ts";
 import { useStored } from "../state/use-stored.ts";
@@ -13,12 +14,14 @@ const THEMES: readonly { theme: Theme; words: Phrase }[] = [
   { theme: "light", words: phrase("light") },
   { theme: "dark", words: phrase("dark") },
 ];
+const languages: readonly Language[] = ["en", "pt"];
 const isBoolean = (value: unknown): value is boolean => typeof value === "boolean";
 
-/** What is not daily work, under the store's name: how it looks, and what keys do. */
+/** What is not daily work, under the store's name: how it looks, what it speaks, and what keys do. */
 export function StoreMenu({ name }: { name: string }) {
   const [theme, setTheme] = useTheme();
   const [isOn, setIsOn] = useStored("summant.single-keys", true, isBoolean);
+  const language = chosenLanguage();
   const menu = useRef<HTMLSpanElement>(null);
   useEffect(() => {
     if (!isOn) return undefined;
@@ -42,6 +45,19 @@ export function StoreMenu({ name }: { name: string }) {
               checked={theme === one}
               onChoose={() => setTheme(one)}
             />
+          ))}
+        </fieldset>
+        <fieldset className="mb-4 grid gap-1.5 text-[14px]">
+          <legend className="mb-1 font-semibold">{say("Language of this app")}</legend>
+          {languages.map((one) => (
+            <span key={one} lang={one}>
+              <RadioField
+                name="language"
+                label={LANGUAGES[one]}
+                checked={language === one}
+                onChoose={() => chooseLanguage(one)}
+              />
+            </span>
           ))}
         </fieldset>
         <h2 className="mb-1 text-[14px] font-semibold">{say("Keys")}</h2>

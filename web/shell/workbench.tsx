@@ -10,6 +10,7 @@ import { loadSection } from "./section-view.tsx";
 import { useDraftKeys } from "./use-draft-keys.ts";
 import { useFocusHabits } from "./use-focus-habits.ts";
 import { useSection } from "./use-section.ts";
+import { useSpoken } from "./use-spoken.ts";
 
 /** What is looked from is kept in this browser; without it the page begins as for a newcomer. */
 const FIRST_LOOK = {
@@ -24,6 +25,11 @@ const FIRST_LOOK = {
 export function Workbench({ section: first }: { section: Section }) {
   // Beside the plan, not after it.
   void loadSection(first);
+  // Nothing is said before it can be said in the chosen language.
+  return useSpoken() && <Everything first={first} />;
+}
+
+function Everything({ first }: { first: Section }) {
   const { section, left } = useSection(first);
   useDraftKeys();
   useFocusHabits();

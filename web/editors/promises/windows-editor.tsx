@@ -1,11 +1,12 @@
 import Plus from "lucide-react/icons/plus";
 import X from "lucide-react/icons/x";
 import type { Windows } from "../../../core/delivery/windows.ts";
+import { phrase } from "../../../core/phrases/phrase.ts";
 import { freeId } from "../../../core/schema/positions.ts";
 import { IconButton } from "../../fields/icon-button.tsx";
 import { NumberField } from "../../fields/number-field.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
-import { TextField } from "../../fields/text-field.tsx";
+import { TimeField } from "../../fields/time-field.tsx";
 import { WeekdaysField } from "../../fields/weekdays-field.tsx";
 import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
@@ -15,6 +16,8 @@ type Slot = Windows["slots"][number];
 type Props = { windows: Windows | undefined; onWindows: (windows: Windows | undefined) => void };
 
 const NOWHERE = "";
+
+const ENDS = { from: phrase("from"), until: phrase("until") } as const;
 
 /** The windows a shopper can pick: whose clocks they go by, how early one has to order, and the hours of each. */
 export function WindowsEditor({ windows, onWindows }: Props) {
@@ -79,11 +82,10 @@ function Slots({ slots, onSlots }: { slots: readonly Slot[]; onSlots: (slots: Sl
               />
             </div>
             {(["from", "until"] as const).map((end) => (
-              <TextField
+              <TimeField
                 key={end}
-                type="time"
-                label={end}
-                ariaLabel={say("Window {number} {end}", { number: i + 1, end })}
+                label={say(ENDS[end])}
+                ariaLabel={say("Window {number} {end}", { number: i + 1, end: ENDS[end] })}
                 className="w-28"
                 value={slot[end]}
                 leaf={`option/windows/slots/${end}`}

@@ -1,7 +1,7 @@
 import Plus from "lucide-react/icons/plus";
 import Trash2 from "lucide-react/icons/trash-2";
 import type { Location } from "../../../core/places/location.ts";
-import { TextField } from "../../fields/text-field.tsx";
+import { TimeField } from "../../fields/time-field.tsx";
 import { WeekdaysField } from "../../fields/weekdays-field.tsx";
 import { say } from "../../language/say.ts";
 
@@ -25,8 +25,7 @@ export function OpeningHours({ hours, onHours }: Props) {
               leaf="location/openingHours/days"
               onCommit={(next) => set(i, { days: next })}
             />
-            <TextField
-              type="time"
+            <TimeField
               label=""
               ariaLabel={say("Opens, row {number}", { number: i + 1 })}
               className="w-26"
@@ -36,8 +35,7 @@ export function OpeningHours({ hours, onHours }: Props) {
               onCommit={(time) => set(i, { from: time })}
             />
             {say("to")}
-            <TextField
-              type="time"
+            <TimeField
               label=""
               ariaLabel={say("Closes, row {number}", { number: i + 1 })}
               className="w-26"

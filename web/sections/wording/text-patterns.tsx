@@ -23,7 +23,11 @@ export default function TextPatterns({ example, offer, step, languages, source, 
   return (
     <PatternList
       label={say("Common texts")}
-      patterns={TEXT_PATTERNS.map(({ id, name }) => ({ id, name, says: readings(example, offer, step.id, setOf(id)) }))}
+      patterns={TEXT_PATTERNS.map(({ id, name }) => ({
+        id,
+        name: say(name),
+        says: readings(example, offer, step.id, setOf(id)),
+      }))}
       onTake={(id) => {
         const pattern = TEXT_PATTERNS.find((one) => one.id === id);
         if (pattern) onWording(filled(step.wording, setOf(pattern.id)));

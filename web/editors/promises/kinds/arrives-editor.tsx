@@ -1,6 +1,6 @@
 import { phrase } from "../../../../core/phrases/phrase.ts";
 import { NumberField } from "../../../fields/number-field.tsx";
-import { TextField } from "../../../fields/text-field.tsx";
+import { TimeField } from "../../../fields/time-field.tsx";
 import { WeekdaysField } from "../../../fields/weekdays-field.tsx";
 import { say } from "../../../language/say.ts";
 import { setOptional } from "../../../state/set-optional.ts";
@@ -30,8 +30,7 @@ function ArrivesFields({ promise, onPromise }: PromiseFieldsProps<"arrives">) {
     <>
       <div className="flex flex-wrap items-center gap-2">
         {say("Orders until")}
-        <TextField
-          type="time"
+        <TimeField
           label=""
           ariaLabel={say("Orders until")}
           className="w-28"
