@@ -14,7 +14,7 @@ export type FoundMessage = {
 };
 
 /** Where the words of the plan's schema stand in the catalogue: names of settings, kinds, and what patterns ask for. */
-export const SCHEMA = "schemas";
+const SCHEMA = "schemas";
 const ROOTS = ["core", "server", "cli", "web"];
 
 /** Every file with code of the app, tests and generated ones left out, relative to the root. */
@@ -68,7 +68,7 @@ function namesIn(values: ts.Expression): string[] | null {
 }
 
 /** Words of the published schemas that reach the screen: keys and kinds in a review, and what a pattern asks for in a problem. */
-export function schemaMessages(): string[] {
+function schemaMessages(): string[] {
   const words = new Set<string>();
   const isRecord = (value: unknown): value is Record<string, unknown> =>
     typeof value === "object" && value !== null && !Array.isArray(value);

@@ -2,7 +2,7 @@ import { join, relative } from "node:path";
 import ts from "typescript";
 
 /**
- * Where something that is data, such as a phrase, is written into a text: it would read "[object Object]", which no type forbids.
+ * Where something that is data, such as a phrase, is written into a text or drawn: it would read "[object Object]", which no type forbids everywhere.
  *
  * @example phrasesAsText(root) // ["web/names/entity-words.ts:25 `${words} “${name}”`"]
  */
@@ -50,6 +50,12 @@ export function phrasesAsText(root: string): string[] {
         const [first] = node.arguments;
         if (expression.getText() === "String" && first && isData(checker.getTypeAtLocation(first))) note(node);
       }
+      if (
+        ts.isJsxExpression(node) &&
+        node.expression &&
+        (ts.isJsxElement(node.parent) || ts.isJsxFragment(node.parent))
+      )
+        if (isData(checker.getTypeAtLocation(node.expression))) note(node);
       if (ts.isBinaryExpression(node) && node.operatorToken.kind === ts.SyntaxKind.PlusToken)
         if ([node.left, node.right].some((side) => isData(checker.getTypeAtLocation(side)))) note(node);
       ts.forEachChild(node, visit);

@@ -3,7 +3,7 @@ import { TextField, type TextFieldProps } from "./text-field.tsx";
 /**
  * A time of day as the schema writes it, however it is typed. @example writtenTime("9.30") // "09:30"
  */
-export const writtenTime = (typed: string): string => {
+const writtenTime = (typed: string): string => {
   const [, hours, minutes = "00"] = /^(\d{1,2})(?:[:.h ]?(\d{2}))?$/i.exec(typed.trim()) ?? [];
   return hours === undefined ? typed.trim() : `${hours.padStart(2, "0")}:${minutes}`;
 };

@@ -260,7 +260,7 @@ function AddClause({ label, onAdd }: AddProps) {
       className="w-52"
       choices={[]}
       groups={[
-        { name: say("Saved"), choices: saved },
+        { name: say("Saved conditions"), choices: saved },
         ...Object.entries(FAMILIES).map(([family, name]) => ({ name: say(name), choices: kindsOf(family) })),
       ]}
       onAdd={(value) => {

@@ -19,7 +19,7 @@ export function GoalGrid({ plan, offer, tools = false }: { plan: Plan; offer: Of
       head: (
         <>
           <strong className="mr-2">{number + 1}</strong>
-          {stepWords(plan, step)}
+          {say(stepWords(plan, step))}
         </>
       ),
       amount: spendGoal(step) ?? null,

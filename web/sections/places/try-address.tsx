@@ -71,7 +71,8 @@ export function TryAddress({ compiled }: { compiled: CompiledPlan }) {
         )}
         {zones.length === 1 && only !== undefined && !orNowhere && (
           <>
-            {say("Served by")} <strong>{nameOf(only)}</strong>, {by ? BY[by] : say("whatever the rest of the address")}
+            {say("Served by")} <strong>{nameOf(only)}</strong>,{" "}
+            {by ? say(BY[by]) : say("whatever the rest of the address")}
             {by === "postcode" && say(", read as {read}", { read })}.
           </>
         )}

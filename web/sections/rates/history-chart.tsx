@@ -28,7 +28,7 @@ export function HistoryChart({ name, currency, shown, goal }: Props) {
           <Line
             type="stepAfter"
             dataKey="minor"
-            name="shown"
+            name={say("shown")}
             stroke="var(--line-1)"
             strokeWidth={2}
             dot={shown.length < 3}
