@@ -15,27 +15,31 @@ const PAGES = [
   "/release",
 ];
 
-for (const path of PAGES) {
-  test(`${path} has no fault that axe finds by WCAG 2.2 AA, light and dark`, async ({ page }) => {
-    await page.goto(path);
-    await expect(page.getByRole("complementary", { name: "Shopper view" })).toContainText("Add €6.40 more");
-    for (const colorScheme of ["light", "dark"] as const) {
-      await page.emulateMedia({ colorScheme });
-      // Colours are looked at when they have come to rest.
-      await page.evaluate(() => {
-        for (const each of document.getAnimations()) if (each instanceof CSSTransition) each.finish();
-      });
-      // The app has no frames, so axe need not look for any, which is twice as quick.
-      const { violations } = await new AxeBuilder({ page })
-        .setLegacyMode(true)
-        .options({ resultTypes: ["violations"] })
-        .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
-        .analyze();
-      const found = violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(" | ")}`);
-      expect(found, colorScheme).toEqual([]);
-    }
-  });
-}
+const VIEWS = { en: "Shopper view", pt: "Vista do cliente" };
+
+for (const [language, view] of Object.entries(VIEWS))
+  for (const path of PAGES) {
+    test(`${path} has no fault that axe finds by WCAG 2.2 AA, light and dark, in ${language}`, async ({ page }) => {
+      await page.addInitScript((spoken) => localStorage.setItem("summant.language", spoken), language);
+      await page.goto(path);
+      await expect(page.getByRole("complementary", { name: view })).toContainText("Add €6.40 more");
+      for (const colorScheme of ["light", "dark"] as const) {
+        await page.emulateMedia({ colorScheme });
+        // Colours are looked at when they have come to rest.
+        await page.evaluate(() => {
+          for (const each of document.getAnimations()) if (each instanceof CSSTransition) each.finish();
+        });
+        // The app has no frames, so axe need not look for any, which is twice as quick.
+        const { violations } = await new AxeBuilder({ page })
+          .setLegacyMode(true)
+          .options({ resultTypes: ["violations"] })
+          .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+          .analyze();
+        const found = violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(" | ")}`);
+        expect(found, colorScheme).toEqual([]);
+      }
+    });
+  }
 
 test("at 768 the Shopper view is a drawer over the work, and nothing runs off the side", async ({ page }) => {
   await page.setViewportSize({ width: 768, height: 900 });

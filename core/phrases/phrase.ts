@@ -31,6 +31,6 @@ export const orList = (list: readonly PhraseValue[]): Written => ({ list, type: 
 export function joined(parts: readonly PhraseValue[], by: string | Phrase = " "): Phrase {
   const shown = parts.filter((part) => part !== "");
   const values = Object.fromEntries(shown.map((part, i) => [`part${i}`, part]));
-  const message = Object.keys(values).map((name) => `{${name}}`);
-  return typeof by === "string" ? phrase(message.join(by), values) : phrase(message.join("{by}"), { ...values, by });
+  const names = Object.keys(values).map((name) => `{${name}}`);
+  return phrase(names.join("{by}"), names.length > 1 ? { ...values, by } : values);
 }

@@ -136,7 +136,7 @@ function OnDelivery({ reward, options, onReward }: OnDeliveryProps) {
     <div className="mt-2 flex flex-wrap gap-x-6 gap-y-1 text-[13px]">
       <ChoicesField
         label={say("Options it is given on")}
-        lead={<span className="text-quiet">{say("On")}</span>}
+        lead={<span className="text-quiet">{say("Given on")}</span>}
         value={reward.options}
         choices={options.map((option) => ({
           value: option.id,

@@ -68,8 +68,9 @@ export function WordingGrid(props: Props) {
             <th scope="col">{name}</th>
             {languages.map((locale) => (
               <th key={locale} scope="col">
-                {languageName(locale)}
-                {locale === source && " (source)"}
+                {locale === source
+                  ? say("{language} (source)", { language: languageName(locale) })
+                  : languageName(locale)}
               </th>
             ))}
           </tr>

@@ -126,7 +126,9 @@ function Texts({ plan, example, offer }: TextsProps) {
                   ? say("everywhere")
                   : one === "banner"
                     ? say("only on the banner")
-                    : say("only in the {one}", { one })
+                    : one === "cart"
+                      ? say("only in the cart")
+                      : say("only in the checkout")
               }
               checked={surface === one}
               onChoose={() => setSurface(one)}
