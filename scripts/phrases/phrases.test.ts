@@ -44,9 +44,11 @@ const NO_WORDS: ReadonlySet<string> = new Set([
   ...["value …", "items … …", "distance …", "day … …", "placeholder …", "let go"],
   // Selectors, and what is written on keys.
   "a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [tabindex='0']",
-  ...["Page Up", "Page Down"],
+  ...["Page Up", "Page Down", "Ctrl", "Shift", "Escape"],
+  // Ids of schemas, and what a language calls itself.
+  ...["Charge", "Condition", "English"],
   // What a pattern puts into the plan, to be changed there like any other text of it.
-  ...["Parcel service", "Collect in the shop", "Our own round"],
+  ...["Standard", "Parcel", "Parcel service", "Collect in the shop", "Our own round"],
   "We are closed from 24 to 27 December; orders leave on the 28th.",
 ]);
 

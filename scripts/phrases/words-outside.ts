@@ -19,6 +19,13 @@ const isSentence = (text: string) =>
   !/(^|\s)[\w[\]()!:./%#-]*[-:[\]/][\w[\]()!:./%#-]*(\s|$)/.test(text) &&
   !/^[A-Z0-9?.* ]+$/.test(text);
 
+/** One word as labels begin: where it is compared with, or is a key, it is none. */
+const isTitle = ({ text, parent }: ts.StringLiteralLike) =>
+  /^[A-Z][a-z]{2,}(-[a-z]+)*[…:]?$/.test(text) &&
+  !ts.isBinaryExpression(parent) &&
+  !ts.isCaseClause(parent) &&
+  !ts.isElementAccessExpression(parent);
+
 /** The words of one file that are said without `say` or `phrase`. */
 export function wordsOutside(source: ts.SourceFile): Outside[] {
   const found: Outside[] = [];
@@ -55,7 +62,8 @@ export function wordsOutside(source: ts.SourceFile): Outside[] {
       if (initializer && ts.isStringLiteral(initializer) && hasWords(initializer.text)) note(node, initializer.text);
     }
     if (ts.isJsxText(node) && hasWords(node.text)) note(node, node.text);
-    if (ts.isStringLiteralLike(node) && !ts.isJsxAttribute(node.parent) && isSentence(node.text)) note(node, node.text);
+    if (ts.isStringLiteralLike(node) && !ts.isJsxAttribute(node.parent) && (isSentence(node.text) || isTitle(node)))
+      note(node, node.text);
     if (ts.isTemplateExpression(node)) {
       const text = node.head.text + node.templateSpans.map((span) => `…${span.literal.text}`).join("");
       if (/[A-Za-z]{2,} +…|… +[A-Za-z]{2,}/.test(text) && isSentence(text.replaceAll("…", " x "))) note(node, text);

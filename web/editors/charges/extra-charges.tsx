@@ -36,7 +36,7 @@ export function ExtraCharges({ option, onOption }: Props) {
   });
   const rows = [
     row("base", say("Base charge, once when anything ships"), option.base, (base) => ({ ...option, base })),
-    row("markUp", "Mark-up", markUp?.amount, (amount) => ({ ...option, markUp: { ...markUp, amount } })),
+    row("markUp", say("Mark-up"), markUp?.amount, (amount) => ({ ...option, markUp: { ...markUp, amount } })),
     row("minimum", say("At least"), option.minimum, (minimum) => ({ ...option, minimum })),
     row("maximum", say("At most"), option.maximum, (maximum) => ({ ...option, maximum })),
     handlingRow(handling, (next, done) => onOption(setOptional(option, "handling", next), done)),
