@@ -7,6 +7,7 @@ import type { Amount } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import { type Plan, savedOf } from "../../../core/plan/plan.ts";
+import { wordsOfKey } from "../../../core/schema/key-words.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { type Shown, say } from "../../language/say.ts";
 import { unitsOf } from "../../names/units.ts";
@@ -43,7 +44,7 @@ const measuresFor = (plan: Plan, now: MeasureSpec["kind"]): Record<string, Shown
   ...Object.fromEntries(
     Object.entries(MEASURES).filter(([kind]) => kind !== "distance" || (plan.locations ?? []).length > 0),
   ),
-  ...(MEASURES[now] ? {} : { [now]: now.replaceAll("-", " ") }),
+  ...(MEASURES[now] ? {} : { [now]: phrase(wordsOfKey(now)) }),
 });
 
 /** The bands of a charge by what is measured; those by what is not counted any more can only be read. */
@@ -174,7 +175,8 @@ function priceRows(
   onPrice: (price: BandPrice, done: boolean) => void,
 ): AmountRow[] {
   const row = { key: name, label: name, head };
-  if (typeof price === "string") return [{ ...row, amount: null, instead: price.replace("-", " "), set: () => {} }];
+  if (typeof price === "string")
+    return [{ ...row, amount: null, instead: price === "free" ? say("free") : say("not offered"), set: () => {} }];
   if (!("fixed" in price)) return [{ ...row, amount: price, set: onPrice }];
   return [
     { ...row, amount: price.fixed, set: (fixed, done) => onPrice({ ...price, fixed }, done) },

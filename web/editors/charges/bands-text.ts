@@ -173,8 +173,8 @@ function readRow(cells: readonly string[], kind: MeasureSpec["kind"], currency: 
 
 function readPrice(text: string, currency: string): BandedCharge["first"] | { problem: string } {
   const bare = text.trim().toLowerCase();
-  if (bare === "free") return "free";
-  if (bare === say("not offered") || bare === "not-offered") return "not-offered";
+  if (bare === "free" || bare === say("free")) return "free";
+  if (["not offered", "not-offered", say("not offered")].includes(bare)) return "not-offered";
   const read = typedAmount(text, currency);
   if ("problem" in read) return { problem: say(read.problem) };
   return { byCurrency: { [currency]: majorUnits(read.minor, exponentOf(currency) ?? 2) } };

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { andList } from "../../../core/phrases/phrase.ts";
+import { andList, phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { wordsOfKey } from "../../../core/schema/key-words.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { makersMoney } from "../../language/money.ts";
@@ -148,9 +149,12 @@ const isNotShipped = ({ delivery }: CatalogueProduct) =>
 
 function deliveryWords({ delivery }: CatalogueProduct): string {
   if (!delivery) return "";
-  if (delivery.kind !== "own-charge") return delivery.kind.replaceAll("-", " ");
+  if (delivery.kind !== "own-charge") return say(wordsOfKey(delivery.kind));
   const amounts = Object.entries(delivery.amounts).map(([currency, minor]) => makersMoney(minor, currency));
-  return say("{amounts} for each {per}", { amounts: amounts.join(", "), per: delivery.per });
+  return say("{amounts} for each {per}", {
+    amounts: amounts.join(", "),
+    per: delivery.per === "piece" ? phrase("piece") : phrase("line"),
+  });
 }
 
 /** Options whose price hangs on weight. */
