@@ -86,6 +86,11 @@ test.describe("whose browser speaks Portuguese", () => {
         (text) => !isNamed(text) && ENGLISH.some((message) => message.test(text)),
       );
       if (left.length > 0) english.set(path, left);
+      for (const width of [390, 640, 768, 1280]) {
+        await page.setViewportSize({ width, height: 800 });
+        const runsOff = await page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth);
+        expect([path, width, runsOff]).toEqual([path, width, false]);
+      }
     }
     expect([...english]).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.lang)).toBe("pt-PT");

@@ -10,7 +10,7 @@ import type { AnyCharge } from "./reference.ts";
 import { chargeKind } from "./registry.ts";
 
 /**
- * A charge as a phrase, in English for the people who make the plan, in one market and currency.
+ * A charge in words, in one market and currency.
  *
  * @example "€4 up to €30, €7 from €30, free from €75, by goods after all discounts, with tax"
  */

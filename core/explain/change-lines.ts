@@ -10,6 +10,7 @@ import { ENTITY_KINDS, type Entity, type List } from "../plan/entities.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import { byPosition } from "../schema/atoms.ts";
 import { wordsOfKey } from "../schema/key-words.ts";
+import { chosenWords } from "./chosen-words.ts";
 
 /** One part of a thing as it was and as it is; null on the side where there is none. */
 export type ChangeLine = {
@@ -150,6 +151,8 @@ class Sides {
     const list = REFERS_TO[key];
     const named = list && nameIn(plan, list, text);
     if (named !== undefined) return named;
+    const chosen = chosenWords(key, text);
+    if (chosen) return chosen;
     const isAmount = path.some((one) => one === "byCurrency" || one === "byMarket" || one === "byZone");
     const minor = isAmount && exponentOf(key) !== undefined ? minorUnits(text, exponentOf(key) ?? 2) : null;
     return minor && "minor" in minor ? writtenMoney(minor.minor, key) : text;

@@ -35,7 +35,7 @@ export const codesIn = ({ codes, orderDiscounts }: Pick<Basis, "codes" | "orderD
   codes ?? orderDiscounts;
 
 /**
- * A basis in words, in English for the people who make offers.
+ * A basis in words.
  *
  * @example "goods after all discounts, with tax, leaving out gift-cards"
  */

@@ -42,7 +42,7 @@ export type VariableKind = "text" | "number";
 /** Something that a text about a step may mention. */
 export type StepVariable = {
   readonly name: string;
-  /** What it is, in English for the people who write texts. */
+  /** What it is, for the people who write texts. */
   readonly words: Phrase;
   /** Of which states' texts may mention it: elsewhere there is nothing to fill it with. */
   readonly isIn: (state: MessageState) => boolean;

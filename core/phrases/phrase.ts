@@ -2,8 +2,8 @@
 export type PhraseValue = string | number | Phrase | Written;
 
 /**
- * A sentence of the app, or a part of one, as data: an ICU message in English, which is its name in the catalogues of other languages, and what stands in it. Core
- * makes phrases and never speaks them; whoever has a reader does.
+ * A sentence of the app, or a part of one, as data: an ICU message in English, which is its name in the catalogues of other languages,
+ * and what stands in it. Core makes phrases and never speaks them; whoever has a reader does.
  */
 export type Phrase = { readonly message: string; readonly values?: Readonly<Record<string, PhraseValue>> };
 

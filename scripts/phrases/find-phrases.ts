@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join, relative } from "node:path";
 import ts from "typescript";
+import { choicesIn, planSchemas } from "../../core/explain/chosen-words.ts";
 import { wordsOfKey } from "../../core/schema/key-words.ts";
 import { publishedSchemas } from "../../server/validation/published-schemas.ts";
 
@@ -87,6 +88,7 @@ function schemaMessages(): string[] {
     Object.values(schema).forEach(visit);
   };
   for (const [, text] of publishedSchemas()) visit(JSON.parse(text));
+  for (const names of choicesIn(planSchemas()).values()) for (const name of names) words.add(wordsOfKey(name));
   return [...words].filter((word) => /[A-Za-z]{2}/.test(word)).sort();
 }
 
