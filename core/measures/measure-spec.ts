@@ -1,5 +1,5 @@
 import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
-import { type MoneyStyle, shoppersMoney } from "../money/format.ts";
+import { formatMoney, type MoneyStyle, shoppersMoney } from "../money/format.ts";
 import { rounded } from "../money/linear-amount.ts";
 import { joined, type Phrase, type PhraseValue, phrase, type Written } from "../phrases/phrase.ts";
 import { speakValue } from "../phrases/speak.ts";
@@ -255,7 +255,9 @@ export const goalFigure = (kind: LadderMeasure["kind"], goal: number, currency: 
 
 /** The same as a shopper reads it. @example goalText("weight", 1_451_496, "EUR", "en") // "1.451496 kg" */
 export const goalText = (kind: LadderMeasure["kind"], goal: number, currency: string, locale: string): string =>
-  asReadIn(goalFigure(kind, goal, currency), locale);
+  kind === "weight"
+    ? asReadIn(goalFigure(kind, goal, currency), locale)
+    : measured(kind, goal, currency, locale, "short");
 
 /** A figure of a measure, in whole units in; of a weight no more than there is. */
 export function measuredFigure(
@@ -293,4 +295,8 @@ export const measured = (
   currency: string,
   locale: string,
   style: MoneyStyle = "exact",
-): string => asReadIn(measuredFigure(kind, count, currency, style), locale);
+): string =>
+  // Money is most of what shoppers read, and has its formats at hand.
+  kind === "value"
+    ? formatMoney(count, currency, locale, style)
+    : asReadIn(measuredFigure(kind, count, currency, style), locale);

@@ -1,4 +1,5 @@
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
+import { inEnglish } from "../../core/tests/in-english.ts";
 import { databaseUrl, openPool } from "../database/pool.ts";
 import { savedAddresses } from "./addresses.ts";
 import { checkSample } from "./samples.ts";
@@ -68,7 +69,7 @@ describe("what a team saves beside its plan", () => {
   it("is looked at where checks look for addresses", async () => {
     await save(pool, "standpoint", { id: "s", name: "Mainland", body: standpoint });
     await save(pool, "sample", { id: "plain", name: "Plain", body: sample });
-    expect(await savedAddresses(pool)).toEqual([
+    expect(inEnglish(await savedAddresses(pool))).toEqual([
       { whose: "The standpoint “Mainland”", destination: { country: "PT", postcode: "3000-001" } },
       { whose: "The sample “Plain”", destination: sample.request.destination },
     ]);
