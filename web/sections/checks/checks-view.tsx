@@ -105,9 +105,7 @@ function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
       {letBe.length > 0 && (
         <details className="mt-4">
           <summary className="cursor-pointer text-quiet">
-            {say("{counted} accepted", {
-              counted: say("{count, plural, one {One finding} other {# findings}}", { count: letBe.length }),
-            })}
+            {say("{count, plural, one {One finding accepted} other {# findings accepted}}", { count: letBe.length })}
           </summary>
           <ul aria-label={say("Findings accepted")}>
             {letBe.map((finding) => (

@@ -60,10 +60,10 @@ export function SamplesView({ compiled, request, quote }: Props) {
     });
     setNote({
       lines: [
-        say("{covered} edges covered by {count} carts, {count2} of them new.", {
+        say("{covered} edges covered by {count} carts, {fresh} of them new.", {
           covered,
           count: made.length,
-          count2: named.length,
+          fresh: named.length,
         }),
         ...left.map(({ edge, why }) => say("Not covered: {edge}, since {why}.", { edge, why })),
       ],
@@ -75,7 +75,7 @@ export function SamplesView({ compiled, request, quote }: Props) {
     try {
       const parsed: unknown = JSON.parse(await file.text());
       // The server checks them by the schema; here they are only a list.
-      keep(Array.isArray(parsed) ? parsed : [parsed], ["Read."]);
+      keep(Array.isArray(parsed) ? parsed : [parsed], [say("Read.")]);
     } catch (error) {
       setNote({ lines: [errorWords(error)], wrong: true });
     }
@@ -86,18 +86,16 @@ export function SamplesView({ compiled, request, quote }: Props) {
         {samples.length === 0 && say("No cart is kept with what it should see yet.")}
         {samples.length > 0 &&
           fallen.length === 0 &&
-          say("{counted} should.", {
-            counted: say("{count, plural, one {One sample cart sees what it} other {# sample carts see what they}}", {
+          say(
+            "{count, plural, one {One sample cart sees what it should.} other {# sample carts see what they should.}}",
+            {
               count: samples.length,
-            }),
-          })}
+            },
+          )}
         {fallen.length > 0 &&
-          say("{count} of {part} something else now.", {
+          say("{count} of {all, plural, one {one sample cart sees} other {# sample carts see}} something else now.", {
             count: fallen.length,
-            part:
-              samples.length === 1
-                ? say("one sample cart sees")
-                : say("{count} sample carts see", { count: samples.length }),
+            all: samples.length,
           })}
       </p>
       <div className="mb-3 flex flex-wrap items-end gap-3">
@@ -166,9 +164,7 @@ type MadeProps = { samples: readonly Sample[]; areKept: boolean; onKeep: () => v
 const MadeAtEdges = ({ samples, areKept, onKeep, onLeave }: MadeProps) => (
   <p className="mb-3 flex flex-wrap items-center gap-3">
     {areKept ? (
-      say("{counted} kept.", {
-        counted: say("{count, plural, one {One new cart is} other {# new carts are}}", { count: samples.length }),
-      })
+      say("{count, plural, one {One new cart is kept.} other {# new carts are kept.}}", { count: samples.length })
     ) : (
       <button type="button" className="btn btn-sm btn-neutral" onClick={onKeep}>
         {samples.length === 1 ? say("Keep the new cart") : say("Keep the {count} new carts", { count: samples.length })}

@@ -90,7 +90,7 @@ function stateWords(offer: Offer, timeZone: string, at: number): string {
     case "ended":
       return say("Ended");
     case "scheduled":
-      return say("Starts {part}", { part: changes === null ? say("later") : moment(changes) });
+      return changes === null ? say("Starts later") : say("Starts {moment}", { moment: moment(changes) });
     case "on":
       return changes === null ? say("On") : say("On until {moment}", { moment: moment(changes) });
   }

@@ -95,7 +95,7 @@ export function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
               ))}
               {texts.length > 8 && (
                 <li className="text-quiet">
-                  {say("and {count} more, {count2} of all wrong", { count: texts.length - 8, count2: wrong.length })}
+                  {say("and {count} more, {wrong} of all wrong", { count: texts.length - 8, wrong: wrong.length })}
                 </li>
               )}
             </ul>

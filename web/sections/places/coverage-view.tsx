@@ -40,8 +40,8 @@ export function CoverageView({ plan, nameOf, chosen, onZone }: Props) {
       <div className="mb-2 flex flex-wrap items-baseline gap-x-4">
         <h2 className="text-[17px] font-bold">{say("Who serves where")}</h2>
         <p className="text-[13px] text-quiet">
-          {say("{counted} served, {count} not", {
-            counted: say("{count, plural, one {One country} other {# countries}}", { count: withOptions.length }),
+          {say("{served, plural, one {One country} other {# countries}} served, {count} not", {
+            served: withOptions.length,
             count: coverage.rows.filter(({ code }) => !code.includes("-")).length - withOptions.length,
           })}
         </p>

@@ -44,9 +44,10 @@ export function PostcodeTableEditor({ location, onTable }: Props) {
           ? say(
               "How far an address is from here cannot be told by its postcode: it is known only where the shop sends a position. A file of postcodes with latitude and longitude says it for both.",
             )
-          : say("{counted} known, as the crow flies from here; of others it cannot be told.", {
-              counted: say("{count, plural, one {One postcode is} other {# postcodes are}}", { count: codes.length }),
-            })}
+          : say(
+              "{count, plural, one {One postcode is} other {# postcodes are}} known, as the crow flies from here; of others it cannot be told.",
+              { count: codes.length },
+            )}
       </p>
       <PostcodeFile location={location} onTable={onTable} />
       {codes.length > MOST_ROWS && (

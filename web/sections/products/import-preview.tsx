@@ -9,9 +9,10 @@ export const ImportPreview = ({ preview: { added, changed, same, examples }, onT
     <p>
       <strong>{say("{count, plural, one {# new product} other {# new products}}", { count: added })}</strong>,{" "}
       <strong>{say("{count, plural, one {# changed product} other {# changed products}}", { count: changed })}</strong>
-      {say(", {counted} as they are. Products that the file does not name stay.", {
-        counted: say("{count, plural, one {# product} other {# products}}", { count: same }),
-      })}
+      {say(
+        ", {count, plural, one {# product} other {# products}} as they are. Products that the file does not name stay.",
+        { count: same },
+      )}
     </p>
     {examples.length > 0 && (
       <table className="table table-sm text-[14px] [&_td]:align-top [&_td]:text-[14px]">
@@ -43,10 +44,8 @@ export const ImportPreview = ({ preview: { added, changed, same, examples }, onT
     )}
     {added + changed > examples.length && (
       <p className="text-[13px] text-quiet">
-        {say("and {counted}", {
-          counted: say("{count, plural, one {# more product} other {# more products}}", {
-            count: added + changed - examples.length,
-          }),
+        {say("and {count, plural, one {# more product} other {# more products}}", {
+          count: added + changed - examples.length,
         })}
       </p>
     )}

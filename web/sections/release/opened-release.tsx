@@ -41,17 +41,17 @@ export function OpenedRelease({ number, draft, market, currency }: Props) {
       {plan && (
         <>
           <p className="mt-1 text-[13px] text-quiet">
-            {say("{counted}, {counted2} on, {counted3} in {counted4}. Checksum", {
-              counted: say("{count, plural, one {One delivery option} other {# delivery options}}", {
+            {say("{options}, {offers} on, {zones} in {markets}. Checksum", {
+              options: say("{count, plural, one {One delivery option} other {# delivery options}}", {
                 count: plan.options.length,
               }),
-              counted2: say("{count, plural, one {One offer} other {# offers}}", {
+              offers: say("{count, plural, one {One offer} other {# offers}}", {
                 count: plan.offers.filter(({ on }) => on).length,
               }).toLowerCase(),
-              counted3: say("{count, plural, one {One zone} other {# zones}}", {
+              zones: say("{count, plural, one {One zone} other {# zones}}", {
                 count: plan.zones.length,
               }).toLowerCase(),
-              counted4: say("{count, plural, one {One market} other {# markets}}", {
+              markets: say("{count, plural, one {One market} other {# markets}}", {
                 count: plan.markets.length,
               }).toLowerCase(),
             })}{" "}

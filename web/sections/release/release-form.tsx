@@ -105,17 +105,11 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
           )}
           {fallen.length > 0 && (
             <p className="text-[13px] text-warning">
-              {say("{counted} than it should: {map}", {
-                counted: say(
-                  "{count, plural, one {One sample cart sees something else} other {# sample carts see something else}}",
-                  { count: fallen.length },
-                ),
-                map: fallen
-                  .slice(0, MOST_SHOWN)
-                  .map(({ name }) => name)
-                  .join(", "),
-              })}
-              {fallen.length > MOST_SHOWN && say(" and more")}.
+              {say(
+                "{count, plural, one {One sample cart sees something else} other {# sample carts see something else}} than it should: {names}",
+                { count: fallen.length, names: namesOf(fallen) },
+              )}
+              .
             </p>
           )}
           <CheckField
@@ -145,3 +139,11 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
 }
 
 const MOST_SHOWN = 6;
+
+const namesOf = (fallen: readonly { readonly name: string }[]): string => {
+  const names = fallen
+    .slice(0, MOST_SHOWN)
+    .map(({ name }) => name)
+    .join(", ");
+  return fallen.length > MOST_SHOWN ? say("{names} and more", { names }) : names;
+};

@@ -69,16 +69,16 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
         <span className="text-[13px] text-quiet">
           {untranslated === 0
             ? say("Nothing is missing in {target}.", { target })
-            : say("{counted} missing in {target}.", {
-                counted: say("{count, plural, one {One text is} other {# texts are}}", { count: untranslated }),
+            : say("{count, plural, one {One text is} other {# texts are}} missing in {target}.", {
+                count: untranslated,
                 target,
               })}
         </span>
       </div>
       {taken !== null && (
         <p className="mt-2">
-          {say("{counted} read.", {
-            counted: say("{count, plural, one {One text} other {# texts}}", { count: taken }),
+          {say("{count, plural, one {One text} other {# texts}} read.", {
+            count: taken,
           })}
         </p>
       )}

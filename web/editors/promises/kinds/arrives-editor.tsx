@@ -23,6 +23,10 @@ export const arrives: PromiseKindEditor<"arrives"> = {
   Fields: ArrivesFields,
 };
 
+const ENDS = {
+  preparation: { least: phrase("Least preparation"), most: phrase("Most preparation") },
+  transit: { least: phrase("Least transit"), most: phrase("Most transit") },
+} as const;
 const PARTS = { preparation: phrase("Prepared in"), transit: phrase("On its way") } as const;
 
 function ArrivesFields({ promise, onPromise }: PromiseFieldsProps<"arrives">) {
@@ -71,7 +75,7 @@ function DaysField({ promise, onPromise, part, side }: DaysProps) {
   return (
     <NumberField
       label=""
-      ariaLabel={`${side === "least" ? say("Least") : say("Most")} ${part}`}
+      ariaLabel={say(ENDS[part][side])}
       className="w-20"
       value={promise[part][side]}
       leaf={`option/promise/arrives/${part}/${side}`}
