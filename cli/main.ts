@@ -114,7 +114,7 @@ async function climbCommand(argv: string[], read: Read): Promise<string> {
   const options = optionsOf(argv, ["plan", "request", "to", "table"]);
   const { compiled, request, requestFile } = await planAndRequest(options, read);
   const end = options.to === undefined ? { minor: DEFAULT_CLIMB } : typedAmount(options.to, request.currency);
-  if ("problem" in end) throw new BadInput([`--to: ${end.problem}`]);
+  if ("problem" in end) throw new BadInput([`--to: ${english(end.problem)}`]);
   if (end.minor > LONGEST_CLIMB) throw new BadInput([`--to: at most ${LONGEST_CLIMB} minor units`]);
   const result = climb(compiled, request, end.minor);
   if ("problems" in result) throw refused(requestFile, result.problems);

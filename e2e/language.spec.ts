@@ -103,20 +103,20 @@ test.describe("whose browser speaks Portuguese", () => {
       "Entrega Standard grátis a partir de 45 €",
     );
     // A comma is how an amount is written.
-    await main
-      .getByRole("button", { name: /^Meta: 45/ })
-      .first()
-      .click();
-    await page.keyboard.type("quarenta");
-    await page.keyboard.press("Enter");
+    const amount = main.getByRole("textbox", { name: "Meta" });
+    const open = () =>
+      main
+        .getByRole("button", { name: /^Meta: 45/ })
+        .first()
+        .click();
+    await open();
+    await amount.fill("quarenta");
+    await amount.press("Enter");
     await expect(main.getByRole("alert").first()).toContainText('"quarenta" não é um montante; escreva assim: 45.00');
-    await page.keyboard.press("Escape");
-    await main
-      .getByRole("button", { name: /^Meta: 45/ })
-      .first()
-      .click();
-    await page.keyboard.type("52,50");
-    await page.keyboard.press("Enter");
+    await amount.press("Escape");
+    await open();
+    await amount.fill("52,50");
+    await amount.press("Enter");
     await expect(main.getByRole("heading", { level: 2 }).first()).toContainText("a partir de 52,50 €");
     const view = page.getByRole("complementary", { name: "Vista do cliente" });
     await view.getByRole("button", { name: "porquê Standard" }).click();

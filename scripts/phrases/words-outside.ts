@@ -26,50 +26,61 @@ const isTitle = ({ text, parent }: ts.StringLiteralLike) =>
   !ts.isCaseClause(parent) &&
   !ts.isElementAccessExpression(parent);
 
+/** A field's own name is for the form; a component's is shown. */
+function isFormName(attribute: ts.JsxAttribute): boolean {
+  const owner = attribute.parent.parent;
+  return (
+    attribute.name.getText() === "name" &&
+    ts.isJsxOpeningLikeElement(owner) &&
+    /^[a-z]|^(Radio|Check)Field$/.test(owner.tagName.getText())
+  );
+}
+
+/** What is for the machine with all that is in it. */
+function isSilent(node: ts.Node): boolean {
+  if (ts.isImportDeclaration(node) || ts.isExportDeclaration(node) || ts.isTypeNode(node) || ts.isThrowStatement(node))
+    return true;
+  if (ts.isNewExpression(node)) return /Error$|^Intl|^RegExp$/.test(node.expression.getText());
+  // Schemas describe themselves, for whoever reads the published ones.
+  if (ts.isCallExpression(node)) return /^Type\./.test(node.expression.getText());
+  if (ts.isPropertyAssignment(node))
+    return /^(description|title|example|examples|pattern|className)$/.test(node.name.getText());
+  return ts.isJsxAttribute(node) && (SILENT_ATTRIBUTES.test(node.name.getText()) || isFormName(node));
+}
+
+/** What may hold words within a node: of what is said only the values, of what is for the machine no texts of its own. */
+function partsOf(node: ts.Node): readonly ts.Node[] {
+  if (ts.isCallExpression(node)) {
+    const name = node.expression.getText();
+    if (SAYS.has(name)) return node.arguments.slice(1);
+    if (SILENT_CALLS.test(name)) return node.arguments.filter((one) => !ts.isStringLiteralLike(one));
+  }
+  const parts: ts.Node[] = [];
+  ts.forEachChild(node, (part) => void parts.push(part));
+  return parts;
+}
+
+/** The words that stand in a node itself. */
+function wordsIn(node: ts.Node): string | null {
+  if (ts.isJsxAttribute(node))
+    return node.initializer && ts.isStringLiteral(node.initializer) && hasWords(node.initializer.text)
+      ? node.initializer.text
+      : null;
+  if (ts.isJsxText(node)) return hasWords(node.text) ? node.text : null;
+  if (ts.isStringLiteralLike(node))
+    return !ts.isJsxAttribute(node.parent) && (isSentence(node.text) || isTitle(node)) ? node.text : null;
+  if (!ts.isTemplateExpression(node)) return null;
+  const text = node.head.text + node.templateSpans.map((span) => `…${span.literal.text}`).join("");
+  return /[A-Za-z]{2,} +…|… +[A-Za-z]{2,}/.test(text) && isSentence(text.replaceAll("…", " x ")) ? text : null;
+}
+
 /** The words of one file that are said without `say` or `phrase`. */
 export function wordsOutside(source: ts.SourceFile): Outside[] {
-  const found: Outside[] = [];
-  const note = (node: ts.Node, words: string) =>
-    found.push({ line: source.getLineAndCharacterOfPosition(node.getStart()).line + 1, words: words.trim() });
-  const visit = (node: ts.Node): void => {
-    if (ts.isImportDeclaration(node) || ts.isExportDeclaration(node) || ts.isTypeNode(node)) return;
-    if (ts.isThrowStatement(node)) return;
-    if (ts.isNewExpression(node) && /Error$|^Intl|^RegExp$/.test(node.expression.getText())) return;
-    if (ts.isCallExpression(node)) {
-      const name = node.expression.getText();
-      if (SAYS.has(name)) return node.arguments.slice(1).forEach(visit);
-      if (SILENT_CALLS.test(name)) return node.arguments.filter((one) => !ts.isStringLiteralLike(one)).forEach(visit);
-      // Schemas describe themselves, for whoever reads the published ones.
-      if (/^Type\./.test(name)) return;
-    }
-    if (
-      ts.isPropertyAssignment(node) &&
-      /^(description|title|example|examples|pattern|className)$/.test(node.name.getText())
-    )
-      return;
-    if (ts.isJsxAttribute(node)) {
-      const { initializer } = node;
-      const name = node.name.getText();
-      if (SILENT_ATTRIBUTES.test(name)) return;
-      // A field's own name is for the form; a component's is shown.
-      const owner = node.parent.parent;
-      if (
-        name === "name" &&
-        ts.isJsxOpeningLikeElement(owner) &&
-        /^[a-z]|^(Radio|Check)Field$/.test(owner.tagName.getText())
-      )
-        return;
-      if (initializer && ts.isStringLiteral(initializer) && hasWords(initializer.text)) note(node, initializer.text);
-    }
-    if (ts.isJsxText(node) && hasWords(node.text)) note(node, node.text);
-    if (ts.isStringLiteralLike(node) && !ts.isJsxAttribute(node.parent) && (isSentence(node.text) || isTitle(node)))
-      note(node, node.text);
-    if (ts.isTemplateExpression(node)) {
-      const text = node.head.text + node.templateSpans.map((span) => `…${span.literal.text}`).join("");
-      if (/[A-Za-z]{2,} +…|… +[A-Za-z]{2,}/.test(text) && isSentence(text.replaceAll("…", " x "))) note(node, text);
-    }
-    ts.forEachChild(node, visit);
+  const within = (node: ts.Node): Outside[] => {
+    if (isSilent(node)) return [];
+    const words = wordsIn(node);
+    const line = source.getLineAndCharacterOfPosition(node.getStart()).line + 1;
+    return [...(words === null ? [] : [{ line, words: words.trim() }]), ...partsOf(node).flatMap(within)];
   };
-  visit(source);
-  return found;
+  return within(source);
 }
