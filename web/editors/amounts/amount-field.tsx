@@ -71,7 +71,11 @@ export function AmountField({ label, shown, minor, currency, onShow, onCommit, o
         }}
         onBlur={() => !leaving.current && keep(false)}
         onKeyDown={(event) => {
-          if (event.key === "Enter") keep(true);
+          if (event.key === "Enter") {
+            // Or the same key press would also reach the button that comes back, and open it again.
+            event.preventDefault();
+            keep(true);
+          }
           if (event.key === "Escape") {
             close(true);
             onCancel();
