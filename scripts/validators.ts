@@ -8,13 +8,12 @@ import { ChargeSchema } from "../core/charges/charge.ts";
 import { CHARGE_ID } from "../core/charges/reference.ts";
 import { ConditionSchema } from "../core/conditions/condition.ts";
 import { CONDITION_ID } from "../core/conditions/reference.ts";
+import { isRecord } from "../core/schema/is-record.ts";
 import { CORE_SCHEMAS } from "../core/validation/schemas.ts";
 import { SERVER_SCHEMAS } from "../server/validation/schemas.ts";
 import { checkedLeaves } from "./schema-leaves.ts";
 
 type Json = { readonly [key: string]: unknown };
-const isObject = (value: unknown): value is Json =>
-  typeof value === "object" && value !== null && !Array.isArray(value);
 
 /** Smaller parts are not worth a function of their own. */
 const SMALL = 150;
@@ -29,9 +28,9 @@ function shared(schemas: Readonly<Record<string, unknown>>): Record<string, unkn
   const isPart = (value: Json) => (typeof value.type === "string" || "anyOf" in value) && !("$id" in value);
   const each = (value: unknown, inChoice: boolean, isTop: boolean, look: (part: Json) => boolean): void => {
     if (Array.isArray(value)) for (const one of value) each(one, inChoice, isTop, look);
-    if (!isObject(value) || (!inChoice && !isTop && isPart(value) && look(value))) return;
+    if (!isRecord(value) || (!inChoice && !isTop && isPart(value) && look(value))) return;
     for (const [key, inner] of Object.entries(value)) {
-      if (isObject(inner) && (key === "properties" || key === "patternProperties"))
+      if (isRecord(inner) && (key === "properties" || key === "patternProperties"))
         for (const property of Object.values(inner)) each(property, false, false, look);
       else if (typeof inner === "object") each(inner, key === "oneOf", false, look);
     }
@@ -48,7 +47,7 @@ function shared(schemas: Readonly<Record<string, unknown>>): Record<string, unkn
   const made = new Map<string, unknown>();
   const rewritten = (value: unknown, inChoice: boolean, isTop: boolean): unknown => {
     if (Array.isArray(value)) return value.map((one) => rewritten(one, inChoice, isTop));
-    if (!isObject(value)) return value;
+    if (!isRecord(value)) return value;
     const part = !inChoice && !isTop && isPart(value) ? parts.get(keyOf(value)) : undefined;
     if (part && part.times > 1) {
       const { description: _, ...rest } = value;
@@ -61,7 +60,7 @@ function shared(schemas: Readonly<Record<string, unknown>>): Record<string, unkn
     return Object.fromEntries(
       Object.entries(value).map(([key, inner]) => [
         key,
-        isObject(inner) && (key === "properties" || key === "patternProperties")
+        isRecord(inner) && (key === "properties" || key === "patternProperties")
           ? Object.fromEntries(Object.entries(inner).map(([name, one]) => [name, rewritten(one, false, false)]))
           : rewritten(inner, key === "oneOf", false),
       ]),
@@ -117,7 +116,7 @@ function codeOf(schemas: Readonly<Record<string, unknown>>): string {
     JSON.stringify({ ...schemas, [CONDITION_ID]: ConditionSchema, [CHARGE_ID]: ChargeSchema }),
   );
   for (const [name, schema] of Object.entries(shared(plain))) {
-    if (!isObject(schema)) throw new Error(`${name} is no schema`);
+    if (!isRecord(schema)) throw new Error(`${name} is no schema`);
     const { $id: _, ...rest } = schema;
     ajv.addSchema(rest, name);
   }

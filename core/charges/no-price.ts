@@ -1,4 +1,5 @@
 import { phrase } from "../phrases/phrase.ts";
+
 /** Why an option has no price for this cart, and in words. An option without a price is unavailable, never free. */
 export const NO_PRICE_WORDS = {
   "not-offered": phrase("it is not offered for a cart like this"),

@@ -44,7 +44,7 @@ function whoseWords({ entity, of }: StatedCondition): Phrase {
         ? phrase("The saved condition {name}", { name })
         : phrase("The condition of {name}", { name });
     case "surcharge":
-      return phrase("The condition of the surcharge “{en}” on {name}", { en: of.name.en ?? of.id, name });
+      return phrase("The condition of the surcharge “{surcharge}” on {name}", { surcharge: of.name.en ?? of.id, name });
     case "case":
       return phrase("Case {number} of {name}", { number: of.index + 1, name });
   }

@@ -2,14 +2,12 @@ import { ChargeSchema } from "../charges/charge.ts";
 import { ConditionSchema } from "../conditions/condition.ts";
 import { type Phrase, phrase } from "../phrases/phrase.ts";
 import { ENTITY_KINDS, entityKinds } from "../plan/entities.ts";
+import { isRecord } from "../schema/is-record.ts";
 import { wordsOfKey } from "../schema/key-words.ts";
-
-const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
-  typeof value === "object" && value !== null && !Array.isArray(value);
 
 /** The one or several names that a schema allows; none where it allows others too. */
 function namesOf(schema: unknown): string[] {
-  if (!isObject(schema)) return [];
+  if (!isRecord(schema)) return [];
   if (typeof schema.const === "string") return [schema.const];
   const { anyOf } = schema;
   const each = Array.isArray(anyOf) ? anyOf.map(namesOf) : [];
@@ -25,10 +23,10 @@ export function choicesIn(schemas: readonly unknown[]): ReadonlyMap<string, Read
   const found = new Map<string, Set<string>>();
   const visit = (schema: unknown): void => {
     if (Array.isArray(schema)) schema.forEach(visit);
-    if (!isObject(schema)) return;
-    if (isObject(schema.properties))
+    if (!isRecord(schema)) return;
+    if (isRecord(schema.properties))
       for (const [key, own] of Object.entries(schema.properties)) {
-        const names = namesOf(isObject(own) && isObject(own.items) ? own.items : own);
+        const names = namesOf(isRecord(own) && isRecord(own.items) ? own.items : own);
         if (names.length > 0) found.set(key, new Set([...(found.get(key) ?? []), ...names]));
       }
     Object.values(schema).forEach(visit);

@@ -140,7 +140,7 @@ const PART_WORDS: Readonly<Record<WhyLine["part"], Phrase>> = {
   offers: phrase("Offers"),
 };
 
-const TRUTH_WORDS = (truth: boolean | null) =>
+const truthWords = (truth: boolean | null) =>
   truth === null ? phrase("not known") : truth ? phrase("yes") : phrase("no");
 
 class Words {
@@ -239,7 +239,7 @@ class Words {
     const parts = of.map((part) => this.condition(part));
     const connective = CONNECTIVE_KINDS.get(kind);
     if (connective && "joint" in connective) return joined(parts, connective.joint);
-    const said = TRUTH_WORDS(truth);
+    const said = truthWords(truth);
     if (connective?.role === "negation") return phrase("not ({words}): {said}", { words: joined(parts), said });
     if (!wanted) return said;
     const words = conditionWords(wanted, this.context, savedOf(this.plan));

@@ -1,4 +1,5 @@
 import type { Phrase } from "../phrases/phrase.ts";
+
 /** What the values of a fact can be, so that an analysis can enumerate or intersect them. */
 export type Domain =
   | { readonly kind: "flag" }

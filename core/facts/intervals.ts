@@ -23,6 +23,10 @@ export function meet(a: Intervals, b: Intervals): Intervals {
     .sort((x, y) => low(x) - low(y));
 }
 
+/** @example includes([{ from: 0, until: 5 }], 5) // false */
+export const includes = (a: Intervals, value: number): boolean =>
+  a.some((range) => low(range) <= value && value < high(range));
+
 /** Everything that does not lie in it. */
 export function complement(a: Intervals): Intervals {
   return a.reduce<Intervals>(

@@ -176,7 +176,7 @@ export function markProblems(
     return [
       {
         path,
-        message: phrase("has to be {value}, since {kind} is counted", { value: TERMS[spec.kind], kind: spec.kind }),
+        message: phrase("has to be {terms}, since {kind} is counted", { terms: TERMS[spec.kind], kind: spec.kind }),
       },
     ];
   const amount = amountOf(mark);

@@ -1,8 +1,9 @@
 import { IntlMessageFormat } from "intl-messageformat";
+import { Kept } from "../phrases/kept.ts";
 import { numbersIn } from "./wording.ts";
 
-const formats = new Map<string, { readonly format: IntlMessageFormat; readonly numbers: readonly string[] }>();
 const MOST_FORMATS = 2000;
+const formats = new Kept<{ readonly format: IntlMessageFormat; readonly numbers: readonly string[] }>(MOST_FORMATS);
 
 /**
  * An ICU message with its placeholders filled. Parsed texts are kept, the parser being the slow part.
@@ -13,14 +14,10 @@ export function formatMessage(
   message: { text: string; locale: string },
   values: Record<string, string | number>,
 ): string {
-  const key = `${message.locale} ${message.text}`;
-  let known = formats.get(key);
-  if (!known) {
-    if (formats.size >= MOST_FORMATS) formats.clear();
+  const known = formats.of(`${message.locale} ${message.text}`, () => {
     const format = new IntlMessageFormat(message.text, message.locale, undefined, { ignoreTag: true });
-    known = { format, numbers: numbersIn(format.getAst()) };
-    formats.set(key, known);
-  }
+    return { format, numbers: numbersIn(format.getAst()) };
+  });
   for (const name of known.numbers)
     if (typeof values[name] !== "number") throw new RangeError(`{${name}} comes as a text and is taken for a number`);
   return String(known.format.format(values));

@@ -1,3 +1,4 @@
+import { Kept } from "../phrases/kept.ts";
 import { exponentOf } from "./currency.ts";
 import { isNumeral, minorUnits } from "./decimal.ts";
 
@@ -14,8 +15,7 @@ const NUMERAL = String.raw`\p{Nd}+(?:[.,٫٬'’\u00a0\u202f ]\p{Nd}+)*`;
 type Reader = (text: string) => FigureInText[];
 
 /** A store's currencies and languages change rarely, and looking up what currencies are called takes a while. */
-const readers = new Map<string, Reader>();
-const MOST_READERS = 20;
+const readers = new Kept<Reader>(20);
 
 /**
  * A reader of amounts of money in texts, in any way of writing: signs, codes and names of currencies before or after the figure,
@@ -24,15 +24,8 @@ const MOST_READERS = 20;
  * @param languages of which names and signs of currencies are known, besides English
  * @example figureReader(["EUR"], ["pt"])("de 1.299,00 euros") // [{ shown: "1.299,00 euros", means: [{ EUR, 129900 }] }]
  */
-export function figureReader(currencies: readonly string[], languages: readonly string[]): Reader {
-  const key = `${currencies.join(" ")}/${languages.join(" ")}`;
-  const known = readers.get(key);
-  if (known) return known;
-  if (readers.size >= MOST_READERS) readers.clear();
-  const reader = readerOf(currencies, languages);
-  readers.set(key, reader);
-  return reader;
-}
+export const figureReader = (currencies: readonly string[], languages: readonly string[]): Reader =>
+  readers.of(`${currencies.join(" ")}/${languages.join(" ")}`, () => readerOf(currencies, languages));
 
 function readerOf(currencies: readonly string[], languages: readonly string[]): Reader {
   const called = namesOf(currencies, languages);

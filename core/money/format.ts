@@ -1,3 +1,4 @@
+import { Kept } from "../phrases/kept.ts";
 import type { Written } from "../phrases/phrase.ts";
 import { ENGLISH, speakValue } from "../phrases/speak.ts";
 import { type Exponent, exponentOf } from "./currency.ts";
@@ -5,7 +6,8 @@ import { isNumeral, majorUnits } from "./decimal.ts";
 
 export type MoneyStyle = "exact" | "short";
 
-const formatters = new Map<string, Intl.NumberFormat>();
+/** For each language, currency and style. */
+const formats = new Kept<Intl.NumberFormat>(2000);
 
 /**
  * Money as a shopper in `locale` reads it, with the ISO number of decimals.
@@ -15,16 +17,22 @@ const formatters = new Map<string, Intl.NumberFormat>();
  * @throws RangeError when the currency is not an active ISO 4217 code
  */
 export const formatMoney = (minor: number, currency: string, locale: string, style: MoneyStyle = "exact"): string =>
-  written(minor, currency, locale, style, "narrowSymbol");
+  formats
+    .of(
+      `${locale} ${currency} ${style}`,
+      () => new Intl.NumberFormat(locale, optionsOf(currency, style, "narrowSymbol")),
+    )
+    .format(numeralOf(minor, currency));
 
 /**
  * Money for the people who make plans, as each of them writes it: dollars and pounds of several countries are told apart.
  *
  * @example speakValue(writtenMoney(4500, "CAD", "short"), ENGLISH) // "CA$45"
  */
-export function writtenMoney(minor: number, currency: string, style: MoneyStyle = "exact"): Written {
-  return { number: numeralOf(minor, currency), options: optionsOf(currency, style, "symbol") };
-}
+export const writtenMoney = (minor: number, currency: string, style: MoneyStyle = "exact"): Written => ({
+  number: numeralOf(minor, currency),
+  options: optionsOf(currency, style, "symbol"),
+});
 
 /** Money as shoppers read it, where its currency is known. @example speakValue(shoppersMoney(4500, "CAD", "short"), ENGLISH) // "$45" */
 export const shoppersMoney = (minor: number, currency: string, style: MoneyStyle = "exact"): Written => ({
@@ -46,22 +54,6 @@ export const bareMoney = (minor: number, currency: string): Written => ({
 /** Money for the people who make plans, in English. @example makersMoney(4500, "CAD", "short") // "CA$45" */
 export const makersMoney = (minor: number, currency: string, style: MoneyStyle = "exact"): string =>
   speakValue(writtenMoney(minor, currency, style), ENGLISH);
-
-function written(
-  minor: number,
-  currency: string,
-  locale: string,
-  style: MoneyStyle,
-  currencyDisplay: "symbol" | "narrowSymbol",
-): string {
-  const key = `${locale} ${currency} ${style} ${currencyDisplay}`;
-  let formatter = formatters.get(key);
-  if (!formatter) {
-    formatter = new Intl.NumberFormat(locale, optionsOf(currency, style, currencyDisplay));
-    formatters.set(key, formatter);
-  }
-  return formatter.format(numeralOf(minor, currency));
-}
 
 function optionsOf(
   currency: string,

@@ -1,4 +1,5 @@
 import { IntlMessageFormat } from "intl-messageformat";
+import { Kept } from "./kept.ts";
 import type { Phrase, PhraseValue, Written } from "./phrase.ts";
 
 /** Whom a phrase is spoken to. */
@@ -65,26 +66,13 @@ function write(written: Written, reader: Reader): string {
   return moments.of(`day ${reader.clock} ${key}`, asDay).format(new Date(`${moment}T00:00:00Z`));
 }
 
-const MOST_KEPT = 2000;
-
-/** What was made once for a language: making a format costs a hundred times what using it does. */
-class Kept<T> {
-  private readonly made = new Map<string, T>();
-  of(key: string, make: () => T): T {
-    const known = this.made.get(key);
-    if (known !== undefined) return known;
-    if (this.made.size >= MOST_KEPT) this.made.clear();
-    const fresh = make();
-    this.made.set(key, fresh);
-    return fresh;
-  }
-}
-
-const messages = new Kept<IntlMessageFormat>();
-const lists = new Kept<Intl.ListFormat>();
-const names = new Kept<Intl.DisplayNames>();
-const numbers = new Kept<Intl.NumberFormat>();
-const moments = new Kept<Intl.DateTimeFormat>();
+/** Making a format costs a hundred times what using it does. */
+const MOST_FORMATS = 2000;
+const messages = new Kept<IntlMessageFormat>(MOST_FORMATS);
+const lists = new Kept<Intl.ListFormat>(MOST_FORMATS);
+const names = new Kept<Intl.DisplayNames>(MOST_FORMATS);
+const numbers = new Kept<Intl.NumberFormat>(MOST_FORMATS);
+const moments = new Kept<Intl.DateTimeFormat>(MOST_FORMATS);
 
 const formatOf = (message: string, locale: string): IntlMessageFormat =>
   messages.of(`${locale} ${message}`, () => new IntlMessageFormat(message, locale, undefined, { ignoreTag: true }));

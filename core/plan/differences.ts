@@ -1,4 +1,5 @@
 import equal from "fast-deep-equal";
+import { isRecord } from "../schema/is-record.ts";
 import { pointer } from "../schema/problem.ts";
 
 /** A place where two values differ: where, as a JSON pointer, and what stands there; undefined where nothing does. */
@@ -21,6 +22,3 @@ export function differences(before: unknown, after: unknown, path = ""): Differe
   }
   return [{ path, before, after }];
 }
-
-const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
-  typeof value === "object" && value !== null && !Array.isArray(value);

@@ -105,7 +105,7 @@ export function readXliff(xml: string): { texts: IncomingText[] } | { problems: 
   if (/<!DOCTYPE/i.test(xml)) return refuse(phrase("a document type is not taken"));
   const valid = XMLValidator.validate(xml);
   if (valid !== true)
-    return refuse(phrase("is not XML: {msg}", { msg: valid.err.msg }), phrase("line {line}", { line: valid.err.line }));
+    return refuse(phrase("is not XML: {why}", { why: valid.err.msg }), phrase("line {line}", { line: valid.err.line }));
   const parser = new XMLParser({
     preserveOrder: true,
     ignoreAttributes: false,

@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from "node:fs";
-import { join, relative } from "node:path";
+import { join } from "node:path";
 import ts from "typescript";
 import { choicesIn, planSchemas } from "../../core/explain/chosen-words.ts";
+import { isRecord } from "../../core/schema/is-record.ts";
 import { wordsOfKey } from "../../core/schema/key-words.ts";
 import { publishedSchemas } from "../../server/validation/published-schemas.ts";
 
@@ -31,7 +32,7 @@ export function sourceFiles(root: string): string[] {
 
 export const parsed = (root: string, file: string): ts.SourceFile =>
   ts.createSourceFile(
-    relative(root, join(root, file)),
+    file,
     readFileSync(join(root, file), "utf8"),
     ts.ScriptTarget.ESNext,
     true,
@@ -71,8 +72,6 @@ function namesIn(values: ts.Expression): string[] | null {
 /** Words of the published schemas that reach the screen: keys and kinds in a review, and what a pattern asks for in a problem. */
 function schemaMessages(): string[] {
   const words = new Set<string>();
-  const isRecord = (value: unknown): value is Record<string, unknown> =>
-    typeof value === "object" && value !== null && !Array.isArray(value);
   const visit = (schema: unknown): void => {
     if (Array.isArray(schema)) schema.forEach(visit);
     if (!isRecord(schema)) return;

@@ -5,6 +5,7 @@ import { describe, expect, it } from "vitest";
 import { CATALOGUE, catalogueText, readCatalogue, upToDate } from "./catalogue.ts";
 import { messagesIn, parsed, sourceFiles } from "./find-phrases.ts";
 import { phrasesAsText } from "./phrases-as-text.ts";
+import { madeByReader, saidAtLoad } from "./said-at-load.ts";
 import { wordsOutside } from "./words-outside.ts";
 
 const root = fileURLToPath(new URL("../../", import.meta.url));
@@ -107,6 +108,14 @@ describe("the catalogue of the app's messages", () => {
         ),
       );
     expect(outside).toEqual([]);
+  });
+
+  it("is spoken for whoever reads then: nothing is said while a module loads", () => {
+    const files = sourceFiles(root).filter((file) => file.startsWith("web/"));
+    const made = files.flatMap((file) => madeByReader(parsed(root, file)));
+    expect(made).toContain("countries");
+    const said = files.flatMap((file) => saidAtLoad(parsed(root, file), made).map((where) => `${file}:${where}`));
+    expect(said).toEqual([]);
   });
 
   it("is spoken before it is read: no phrase is written into a text as it is", () => {

@@ -2,6 +2,7 @@ import { readFile } from "node:fs/promises";
 import { join } from "node:path";
 import type { Pool, RowDataPacket } from "mysql2/promise";
 import { entitiesOf } from "../../core/plan/entities.ts";
+import { problemLine } from "../../core/schema/problem.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 import { checkPlan } from "../../core/validation/documents.ts";
 import { writeProducts, writeSampleCarts } from "../catalogue/catalogue.ts";
@@ -50,7 +51,7 @@ export async function emptyStore(pool: Pool): Promise<void> {
 export async function loadDemo(pool: Pool, folder: string): Promise<void> {
   const read = async <T>(name: string, check: (data: unknown) => Checked<T>): Promise<T> => {
     const checked = check(JSON.parse(await readFile(join(folder, name), "utf8")));
-    if ("problems" in checked) throw new Error(`${name}: ${JSON.stringify(checked.problems)}`);
+    if ("problems" in checked) throw new Error(`${name}: ${checked.problems.map(problemLine).join("; ")}`);
     return checked.value;
   };
   const plan = await read("plan.json", checkPlan);

@@ -1,6 +1,7 @@
 import type { Connection, Pool, RowDataPacket } from "mysql2/promise";
 import type { Calendars } from "../../core/places/location.ts";
 import type { Plan } from "../../core/plan/plan.ts";
+import { problemLine } from "../../core/schema/problem.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import { checkPlan } from "../../core/validation/documents.ts";
 import { checkCalendars } from "../validation/documents.ts";
@@ -79,7 +80,7 @@ export async function releaseInForce(pool: Pool): Promise<{ number: number; comp
   const { plan, calendars } = await readSnapshot(pool, row.number);
   const result = compile(plan, calendars);
   if ("problems" in result)
-    throw new Error(`release ${row.number} does not compile: ${JSON.stringify(result.problems)}`);
+    throw new Error(`release ${row.number} does not compile: ${result.problems.map(problemLine).join("; ")}`);
   const [oldest] = compiledReleases.keys();
   if (oldest !== undefined && compiledReleases.size >= MOST_COMPILED) compiledReleases.delete(oldest);
   compiledReleases.set(key, result.compiled);
@@ -99,6 +100,6 @@ async function readSnapshot(
   const calendars = checkCalendars(JSON.parse(row.calendars));
   const problems = [checked, calendars].flatMap((one) => ("problems" in one ? one.problems : []));
   if ("problems" in checked || "problems" in calendars)
-    throw new Error(`release ${number} has the wrong form: ${JSON.stringify(problems)}`);
+    throw new Error(`release ${number} has the wrong form: ${problems.map(problemLine).join("; ")}`);
   return { plan: checked.value, calendars: calendars.value };
 }

@@ -1,4 +1,5 @@
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
+import { english } from "../../core/phrases/speak.ts";
 import { inEnglish } from "../../core/tests/in-english.ts";
 import { databaseUrl, openPool } from "../database/pool.ts";
 import { savedAddresses } from "./addresses.ts";
@@ -59,7 +60,7 @@ describe("what a team saves beside its plan", () => {
     await save(pool, "standpoint", { id: "good", name: "Good", body: standpoint });
     const { kept: good, setAside } = await kept();
     expect(good.map(({ id }) => id)).toEqual(["good"]);
-    expect(Object.fromEntries(setAside.map(({ id, why }) => [id, why]))).toMatchObject({
+    expect(Object.fromEntries(setAside.map(({ id, why }) => [id, english(why)]))).toMatchObject({
       money: expect.stringMatching(/currency "PTE" is no active/),
       form: expect.stringMatching(/region is missing/),
       text: expect.stringMatching(/./),

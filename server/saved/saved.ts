@@ -1,5 +1,6 @@
 import type { Pool, RowDataPacket } from "mysql2/promise";
-import { problemLine } from "../../core/schema/problem.ts";
+import { joined, type Phrase } from "../../core/phrases/phrase.ts";
+import { problemPhrase } from "../../core/schema/problem.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 import { readJson } from "../validation/read-json.ts";
 
@@ -13,7 +14,7 @@ interface SavedRow extends RowDataPacket {
 }
 
 /** Something kept that cannot be used, and why: it stays until somebody drops it. */
-export type SetAside = { id: string; name: string; why: string };
+export type SetAside = { id: string; name: string; why: Phrase };
 
 /** What is kept of one kind, oldest first; what an older version wrote and nobody can use any more is set aside, with a word. */
 export async function listSaved<Body>(
@@ -34,7 +35,7 @@ export async function listSaved<Body>(
       setAside.push({
         id,
         name,
-        why: checked.problems.map(problemLine).join("; "),
+        why: joined(checked.problems.map(problemPhrase), "; "),
       });
   }
   return { kept, setAside };

@@ -13,19 +13,17 @@ export function leafProblem(leaf: LeafName, value: unknown): string | null {
   if (allows(value)) return null;
   const errors = allows.errors ?? [];
   const error = errors.find(({ keyword }) => keyword !== "anyOf");
-  return error ? problemWords(error, schema, value) : say("is not allowed here");
+  if (!error) return say("is not allowed here");
+  const entry = entryAt(value, error.instancePath);
+  return entry === null ? problemWords(error, schema) : `“${entry}”: ${problemWords(error, schema)}`;
 }
 
-function problemWords({ keyword, params, schemaPath, instancePath }: ErrorObject, schema: SchemaPart, value: unknown) {
-  const one = entryAt(value, instancePath);
-  const of = one === null ? "" : `“${one}”: `;
+function problemWords({ keyword, params, schemaPath }: ErrorObject, schema: SchemaPart): string {
   switch (keyword) {
     case "minLength":
-      return params.limit === 1
-        ? say("may not be empty")
-        : say("{of}at least {limit} letters", { of, limit: params.limit });
+      return params.limit === 1 ? say("may not be empty") : say("at least {limit} letters", { limit: params.limit });
     case "maxLength":
-      return say("{of}{limit} letters at most", { of, limit: params.limit });
+      return say("{limit} letters at most", { limit: params.limit });
     case "minItems":
       return params.limit === 1 ? say("needs at least one") : say("needs at least {limit}", { limit: params.limit });
     case "maxItems":
@@ -35,11 +33,11 @@ function problemWords({ keyword, params, schemaPath, instancePath }: ErrorObject
     case "type":
     case "minimum":
     case "maximum":
-      return `${of}${numberWords(partAt(schema, schemaPath))}`;
+      return numberWords(partAt(schema, schemaPath));
     case "pattern":
-      return `${of}${patternWords(partAt(schema, schemaPath))}`;
+      return patternWords(partAt(schema, schemaPath));
     default:
-      return say("{of}is not allowed here", { of });
+      return say("is not allowed here");
   }
 }
 

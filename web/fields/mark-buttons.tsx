@@ -26,10 +26,10 @@ export function MarkButtons({ of, children }: Props) {
   return (
     <div ref={frame} className="flex items-start gap-0.5">
       <div className="min-w-0 flex-1">{children}</div>
-      <MarkButton words={say("Bold in {of}", { of })} onMark={() => mark("**", "**")}>
+      <MarkButton words={say("Bold in {field}", { field: of })} onMark={() => mark("**", "**")}>
         <Bold size={14} aria-hidden />
       </MarkButton>
-      <MarkButton words={say("A link in {of}", { of })} onMark={() => mark("[", "](/)")}>
+      <MarkButton words={say("A link in {field}", { field: of })} onMark={() => mark("[", "](/)")}>
         <LinkIcon size={14} aria-hidden />
       </MarkButton>
     </div>

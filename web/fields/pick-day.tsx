@@ -1,6 +1,7 @@
 import CalendarDays from "lucide-react/icons/calendar-days";
 import { lazy, Suspense, useId, useRef, useState } from "react";
 import { say } from "../language/say.ts";
+import { Loading } from "./loading.tsx";
 import { placePanel } from "./place-panel.ts";
 
 // Opened rarely: loaded when it is.
@@ -24,10 +25,10 @@ export function PickDay({ of, value, onDay }: Props) {
         type="button"
         popoverTarget={id}
         className="btn btn-ghost btn-sm btn-square"
-        title={say("Pick a day: {of}", { of })}
+        title={say("Pick a day: {field}", { field: of })}
       >
         <CalendarDays size={14} aria-hidden />
-        <span className="sr-only">{say("Pick a day: {of}", { of })}</span>
+        <span className="sr-only">{say("Pick a day: {field}", { field: of })}</span>
       </button>
       <dialog
         ref={panel}
@@ -42,7 +43,7 @@ export function PickDay({ of, value, onDay }: Props) {
         className="fixed m-0 w-fit border border-base-300 bg-base-100 p-2 text-base-content shadow-lg"
       >
         {isOpen && (
-          <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+          <Suspense fallback={<Loading />}>
             <Calendar
               value={value}
               onDay={(day) => {

@@ -1,4 +1,5 @@
 import { say } from "../language/say.ts";
+
 /** A text as it is kept, or why nobody can tell what was meant. */
 export type ReadText = string | { readonly problem: string };
 

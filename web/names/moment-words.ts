@@ -1,4 +1,5 @@
 import { sayValue } from "../language/say.ts";
+
 /** A moment by the clocks of a place. @example momentWords(Date.UTC(2026, 10, 25, 9), "Europe/Lisbon", "en-GB") // "Wed, 25 Nov, 09:00" */
 export const momentWords = (at: number, timeZone: string, locale: string): string =>
   new Intl.DateTimeFormat(locale, {

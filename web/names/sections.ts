@@ -1,5 +1,6 @@
 import { phrase } from "../../core/phrases/phrase.ts";
 import { shown } from "../language/say.ts";
+
 /** The sections of the app, in the order people work. Each is at the address of its id. */
 export const SECTIONS = [
   { id: "overview", name: phrase("Overview") },

@@ -3,6 +3,7 @@ import type { Location } from "../../core/places/location.ts";
 import { placeOf } from "../../core/places/place.ts";
 import { positionOf } from "../../core/places/postcode-table.ts";
 import { distanceBetween } from "../../core/quantities/distance.ts";
+import { Loading } from "../fields/loading.tsx";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
 import { UnitsContext } from "../fields/units-context.ts";
@@ -56,7 +57,7 @@ export function DistancePart({ away, locations, place, onChange }: Props) {
           onChoose={() => onChange({ location: first.id, km: FIRST_KM })}
         />
         {away && from && (
-          <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+          <Suspense fallback={<Loading />}>
             <SoFar away={away} locations={locations} onChange={onChange} />
           </Suspense>
         )}

@@ -1,6 +1,8 @@
 import { lazy, Suspense } from "react";
+import { Loading } from "../fields/loading.tsx";
 import { Popover } from "../fields/popover.tsx";
 import { say, theReader } from "../language/say.ts";
+import { momentWords } from "../names/moment-words.ts";
 
 // With the calendar and what days may be: loaded when it is opened.
 const MomentForm = lazy(() => import("./moment-form.tsx"));
@@ -10,8 +12,8 @@ type Props = { moment: string | null; timeZone: string; onChange: (moment: strin
 /** When it is looked at, by the market's clocks. */
 export function MomentPart({ moment, timeZone, onChange }: Props) {
   return (
-    <Popover label={say("Moment")} shown={momentWords(moment)}>
-      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+    <Popover label={say("Moment")} shown={shownMoment(moment)}>
+      <Suspense fallback={<Loading />}>
         <MomentForm moment={moment} timeZone={timeZone} onChange={onChange} />
       </Suspense>
     </Popover>
@@ -19,15 +21,7 @@ export function MomentPart({ moment, timeZone, onChange }: Props) {
 }
 
 /** @example "Sat 28 Nov, 10:00" */
-function momentWords(moment: string | null): string {
+function shownMoment(moment: string | null): string {
   if (moment === null) return say("now");
-  const format = new Intl.DateTimeFormat(theReader().clock, {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    hour: "2-digit",
-    minute: "2-digit",
-    timeZone: "UTC",
-  });
-  return format.format(new Date(`${moment}:00Z`));
+  return momentWords(Date.parse(`${moment}:00Z`), "UTC", theReader().clock);
 }

@@ -40,9 +40,7 @@ export function SaveMark({ state }: { state: DraftState }) {
           </span>
         )}
         {save.kind === "refused" && (
-          <span className="text-warning">
-            {say("Not saved: {value}", { value: [save.why, ...save.lines].join("; ") })}
-          </span>
+          <span className="text-warning">{say("Not saved: {why}", { why: [save.why, ...save.lines].join("; ") })}</span>
         )}
         {save.kind === "saving" && say("Saving…")}
         {!isKept && (

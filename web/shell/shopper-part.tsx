@@ -1,5 +1,6 @@
 import { lazy, Suspense } from "react";
 import { PLAIN_SHOPPER } from "../../core/facts/shopper-facts.ts";
+import { Loading } from "../fields/loading.tsx";
 import { Popover } from "../fields/popover.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
 import { say } from "../language/say.ts";
@@ -43,12 +44,12 @@ export function ShopperPart({ standpoint, limited, onChange }: Props) {
           onChoose={() => describe(PLAIN_SHOPPER)}
         />
         {shopper && (
-          <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+          <Suspense fallback={<Loading />}>
             <Described shopper={shopper} currency={standpoint.currency} limited={limited} onChange={describe} />
           </Suspense>
         )}
       </fieldset>
-      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+      <Suspense fallback={<Loading />}>
         <Visit standpoint={standpoint} onChange={onChange} />
       </Suspense>
     </Popover>

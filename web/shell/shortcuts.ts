@@ -1,4 +1,5 @@
 import { phrase } from "../../core/phrases/phrase.ts";
+
 /** What can be done by keys alone, besides Tab, Enter, Escape and the arrows within a list or field. */
 export const SHORTCUTS = [
   { keys: ["Ctrl", "Z"], does: phrase("undo the last edit") },

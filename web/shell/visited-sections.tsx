@@ -1,6 +1,6 @@
 import { Activity, Suspense, useDeferredValue, useState } from "react";
+import { Loading } from "../fields/loading.tsx";
 import { MovedContext } from "../fields/section-heading.tsx";
-import { say } from "../language/say.ts";
 import { type Section, sectionName } from "../names/sections.ts";
 import { FaultBoundary } from "./fault-boundary.tsx";
 import { FirstVisit } from "./first-visit.tsx";
@@ -24,7 +24,7 @@ export function VisitedSections({ section: wanted, watch }: Props) {
     <div aria-busy={section !== wanted} className="transition-opacity delay-300 aria-busy:opacity-50">
       <MovedContext value={visited.length > 1}>
         <FirstVisit section={section} />
-        <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+        <Suspense fallback={<Loading />}>
           {visited.map((each) => (
             <Activity key={each} mode={each === section ? "visible" : "hidden"}>
               <FaultBoundary what={sectionName(each)} watch={watch} onAgain={() => forgetFailed(each)}>

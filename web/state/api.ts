@@ -4,6 +4,7 @@ import { english } from "../../core/phrases/speak.ts";
 import type { Entity } from "../../core/plan/entities.ts";
 import type { CarrierQuestion, CarrierReply } from "../../core/quote/carriers/carrier-questions.ts";
 import type { Sample } from "../../core/samples/sample.ts";
+import { problemPhrase } from "../../core/schema/problem.ts";
 import type { Carrier } from "../../server/carriers/carrier.ts";
 import type { CarrierBehaviour } from "../../server/carriers/simulated.ts";
 import type { CatalogueNames, CatalogueProduct } from "../../server/catalogue/catalogue.ts";
@@ -18,7 +19,6 @@ import type { Release } from "../../server/releases/release.ts";
 import type { ReleasedPlan } from "../../server/releases/releases.ts";
 import type { Saved, SetAside } from "../../server/saved/saved.ts";
 import type { Standpoint } from "../../server/saved/standpoint-schema.ts";
-import { problemSaid } from "../language/problem-said.ts";
 import { say } from "../language/say.ts";
 
 /** What an endpoint answered when it did not do what was asked; `offline` when nothing answered at all. */
@@ -44,7 +44,7 @@ export class ApiError extends Error {
   /** The problems as lines to read. */
   get lines(): string[] {
     return this.problems.map(({ pointer, phrase: message, place }) =>
-      problemSaid({ path: pointer.replace(/^#/, ""), message, ...(place ? { place } : {}) }),
+      say(problemPhrase({ path: pointer.replace(/^#/, ""), message, ...(place ? { place } : {}) })),
     );
   }
   /** Worth trying again unchanged: the server or its database was away. */

@@ -1,4 +1,5 @@
 import type { Plan } from "../../core/plan/plan.ts";
+import { problemLine } from "../../core/schema/problem.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 import { checkPlan } from "../../core/validation/documents.ts";
 import demo from "../../demo/plan.json" with { type: "json" };
@@ -8,6 +9,6 @@ export const demoPlan = (): Plan => sound(checkPlan(demo));
 
 /** @throws Error for what is no plan, with what is wrong with it */
 export function sound(checked: Checked<Plan>): Plan {
-  if ("problems" in checked) throw new Error(JSON.stringify(checked.problems.slice(0, 5)));
+  if ("problems" in checked) throw new Error(checked.problems.map(problemLine).join("; "));
   return checked.value;
 }

@@ -4,6 +4,7 @@ import type { LineNeed } from "../../conditions/constraint.ts";
 import { conditionKind } from "../../conditions/registry.ts";
 import { visitCondition } from "../../conditions/visit.ts";
 import { conditionWords } from "../../conditions/words.ts";
+import { includes } from "../../facts/intervals.ts";
 import { onlyOf } from "../../measures/measure-spec.ts";
 import { type OnlyPieces, onlyWords, pickGoods } from "../../measures/only-goods.ts";
 import { phrase } from "../../phrases/phrase.ts";
@@ -119,11 +120,6 @@ function meets(product: CheckedProduct, { labels, figures }: LineNeed, currency:
   const price = product.prices[currency];
   return (
     labels.every(({ kind, in: list, wanted }) => names[kind].some((name) => list.includes(name)) === wanted) &&
-    figures.every(
-      ({ figure, within }) =>
-        figure !== "price" ||
-        (price !== undefined &&
-          within.some(({ from, until }) => (from === null || price >= from) && (until === null || price < until))),
-    )
+    figures.every(({ figure, within }) => figure !== "price" || (price !== undefined && includes(within, price)))
   );
 }

@@ -14,8 +14,8 @@ export const translationOutdated: Check = {
         if (isOutdated(unit, locale, source))
           yield {
             sentence: phrase(
-              "The {locale} text for “{state}” was translated from a text that has changed since: “{value}”.",
-              { locale, state: unit.state, value: unit.texts[locale] ?? "" },
+              "The {locale} text for “{state}” was translated from a text that has changed since: “{text}”.",
+              { locale, state: unit.state, text: unit.texts[locale] ?? "" },
             ),
             at: onOffer(
               { id: unit.offer },

@@ -16,8 +16,28 @@ export function stepsToMention<Entry extends Rung>(ladder: readonly Entry[]): En
   return silent ? [silent] : [];
 }
 
-/** The steps that were earned before one that is, the highest first: where it has no text, they speak on. */
-export const earnedBelow = <Entry extends Rung>(entry: Entry, ladder: readonly Entry[]): Entry[] =>
+/** Where a text is looked for: a step, and the finer states it may be spoken of in, the plainest last. */
+type TextSource<Entry> = { readonly entry: Entry; readonly states: readonly MessageState[] };
+
+/**
+ * Where the text about a step is looked for: at itself, then at those earned before it, which speak on where it has none.
+ *
+ * @param percentOf how far along a step is
+ * @example textSources(second, [first, second], "80", () => 0) // both reached: the second's, then the first's
+ */
+export const textSources = <Entry extends Rung>(
+  entry: Entry,
+  ladder: readonly Entry[],
+  nearlyThere: string | undefined,
+  percentOf: (entry: Entry) => number,
+): TextSource<Entry>[] =>
+  [entry, ...earnedBelow(entry, ladder)].map((one) => ({
+    entry: one,
+    states: messageStates(one.state, ladder, ladder.indexOf(one), percentOf(one), nearlyThere),
+  }));
+
+/** The steps that were earned before one that is, the highest first. */
+const earnedBelow = <Entry extends Rung>(entry: Entry, ladder: readonly Entry[]): Entry[] =>
   entry.state === "reached"
     ? ladder
         .slice(0, ladder.indexOf(entry))
@@ -44,8 +64,7 @@ export const isAnnounced = (entry: StepProgress, progress: readonly StepProgress
 
 const NEARLY = 80;
 
-/** The finer states a step may be spoken of in, the plainest last. */
-export function messageStates(
+function messageStates(
   state: StepState,
   ladder: readonly { readonly state: StepState }[],
   index: number,

@@ -16,7 +16,7 @@ import type { Progress, QuotedMessage } from "../answer/quote.ts";
 import { localeOf, type QuoteIn } from "../answer/quote-in.ts";
 import { inTime } from "../options/price-option.ts";
 import type { StepProgress } from "../progress/progress.ts";
-import { earnedBelow, messageStates, stepsToMention } from "./mentioned.ts";
+import { stepsToMention, textSources } from "./mentioned.ts";
 
 /** A step that something is said about: how it stands, in which words of it, with which figures. */
 type Mention = {
@@ -36,11 +36,12 @@ export function stepMessages({ now, unsaid }: QuoteIn, progress: readonly StepPr
     return stepsToMention(ladder).flatMap((entry) => {
       // Where no amount that can be said earns the step, nothing is promised.
       if (entry.remaining !== null && entry.said === null) return [];
-      const mentions = [entry, ...earnedBelow(entry, ladder)].map((one) => ({
-        ...one,
-        states: messageStates(one.state, ladder, ladder.indexOf(one), one.shown?.percent ?? 0, offer.offer.nearlyThere),
-      }));
-      return surfaceMessages(now, mentions, unsaid);
+      const sources = textSources(entry, ladder, offer.offer.nearlyThere, ({ shown }) => shown?.percent ?? 0);
+      return surfaceMessages(
+        now,
+        sources.map(({ entry: one, states }) => ({ ...one, states })),
+        unsaid,
+      );
     });
   });
   const elsewhere = now.tariff.elsewhere.flatMap((offer) => {

@@ -133,9 +133,9 @@ export function readBands(text: string, kind: MeasureSpec["kind"], currency: str
     if ("problem" in row) problems.push(`${place}${row.problem}`);
     else if (row.units < (edges.at(-1)?.units ?? 0))
       problems.push(
-        say("{place}: begins at {value}, before the row above it: put the rows in order", {
+        say("{place}: begins at {edge}, before the row above it: put the rows in order", {
           place,
-          value: cells[0]?.trim() ?? "",
+          edge: cells[0]?.trim() ?? "",
         }),
       );
     else if (row.units > 0 || row.edge === "above") edges.push(row);

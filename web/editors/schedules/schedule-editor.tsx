@@ -6,7 +6,7 @@ import { horizonOf, occurrences } from "../../../core/time/occurrences.ts";
 import type { Schedule, Stretch } from "../../../core/time/stretch.ts";
 import { zoneClock } from "../../../core/time/zone-clock.ts";
 import { DayField } from "../../fields/day-field.tsx";
-import { say, theReader } from "../../language/say.ts";
+import { say, sayValue } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { AgainFields } from "./again-fields.tsx";
 
@@ -109,14 +109,17 @@ function stretchWords({ from, until }: Stretch, timeZone: string): string {
 
 function momentWords(local: string, timeZone: string, side: "start" | "end"): string {
   const { at, clocks } = localMoment(local, timeZone, side);
-  const format = new Intl.DateTimeFormat(theReader().clock, {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    year: "numeric",
-    hour: "2-digit",
-    minute: "2-digit",
-    timeZone,
+  const shown = sayValue({
+    moment: at,
+    options: {
+      weekday: "short",
+      day: "numeric",
+      month: "short",
+      year: "numeric",
+      hour: "2-digit",
+      minute: "2-digit",
+      timeZone,
+    },
   });
   const { day, minute } = zoneClock(timeZone)(at);
   const offset = Math.round(day * 1440 + minute - at / 60_000);
@@ -128,7 +131,7 @@ function momentWords(local: string, timeZone: string, side: "start" | "end"): st
       part: side === "start" ? say("first") : say("second"),
     }),
   }[clocks];
-  return `${format.format(at)} (${hours}${note})`;
+  return `${shown} (${hours}${note})`;
 }
 
 /** A day from today on, as ISO 8601 writes it. @example dayIn(1) // tomorrow */

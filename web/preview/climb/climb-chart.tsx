@@ -140,7 +140,7 @@ export function ClimbChart({
           optionNames={optionNames}
           costs={drawnCosts}
           costWords={(option, minor) =>
-            say("{value} costs you {money}", { value: optionNames[option] ?? "", money: money(minor) })
+            say("{option} costs you {money}", { option: optionNames[option] ?? "", money: money(minor) })
           }
           x={x}
           y={y}

@@ -248,8 +248,8 @@ function PartlyKnown({ compiled, request, shown }: { compiled: CompiledPlan; req
   return (
     <p className="px-4 text-[13px] text-quiet">
       {say("Drawn for")} <strong className="text-base-content">{nameOf(shown)}</strong>
-      {say(". The place is only partly known; it may also be {value}.", {
-        value: orList(others),
+      {say(". The place is only partly known; it may also be {zones}.", {
+        zones: orList(others),
       })}
     </p>
   );

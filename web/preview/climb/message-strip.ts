@@ -3,7 +3,7 @@ import { goalText } from "../../../core/measures/measure-spec.ts";
 import { formatOpen, OPEN } from "../../../core/messages/format-message.ts";
 import { pickText } from "../../../core/messages/locale.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { earnedBelow, messageStates, stepsToMention } from "../../../core/quote/messages/mentioned.ts";
+import { stepsToMention, textSources } from "../../../core/quote/messages/mentioned.ts";
 import { textsFor } from "../../../core/quote/messages/step-messages.ts";
 
 /** A stretch of the climb over which shoppers read the same messages. `gained` counts the steps reached. */
@@ -34,9 +34,8 @@ export function messageStretches(
     const texts = messages.flatMap((entry) => {
       const offer = plan.offers.find(({ id }) => id === entry.offer);
       const ladder = entries.filter((other) => other.offer === entry.offer);
-      const [said] = [entry, ...earnedBelow(entry, ladder)].flatMap((one) => {
+      const [said] = textSources(entry, ladder, offer?.nearlyThere, () => 0).flatMap(({ entry: one, states }) => {
         const step = offer?.steps.find(({ id }) => id === one.step);
-        const states = messageStates(one.state, ladder, ladder.indexOf(one), 0, offer?.nearlyThere);
         const wording = step && textsFor(step.wording, plan.store.wording, "cart", states);
         const text = wording && pickText(wording, locale, languages);
         return text ? [{ text, of: one }] : [];

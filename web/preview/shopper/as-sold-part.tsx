@@ -1,5 +1,6 @@
 import { lazy, Suspense } from "react";
 import type { AsSold } from "../../../server/catalogue/product.ts";
+import { Loading } from "../../fields/loading.tsx";
 import { Popover } from "../../fields/popover.tsx";
 import { say, theReader } from "../../language/say.ts";
 import type { ShownCart } from "../../state/standpoint.ts";
@@ -19,7 +20,7 @@ export const AsSoldPart = ({ name, line, currency, onLine }: Props) => (
       side="right"
       isQuiet
     >
-      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+      <Suspense fallback={<Loading />}>
         <AsSoldForm line={line} currency={currency} onLine={onLine} />
       </Suspense>
     </Popover>
@@ -30,7 +31,7 @@ export const AsSoldPart = ({ name, line, currency, onLine }: Props) => (
 function soldWords({ prices, off, used }: AsSold, currency: string): string {
   const words = [
     ...(prices?.[currency] === undefined ? [] : [say("on sale")]),
-    ...(off?.[currency] === undefined ? [] : [say("{value} off", { value: off[currency] })]),
+    ...(off?.[currency] === undefined ? [] : [say("{amount} off", { amount: off[currency] })]),
     ...(used ? [say("used")] : []),
   ];
   return words.length > 0 ? words.join(", ") : say("as listed");

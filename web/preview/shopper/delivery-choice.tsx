@@ -77,8 +77,8 @@ export function DeliveryChoice({ quote, compiled, request, placeName, locale, mo
       {hidden.length > 0 && (
         <details className="mt-2 text-[13px] text-quiet" dir="ltr" lang={theReader().locale}>
           <summary className="cursor-pointer">
-            {say("{part} this shopper does not see", {
-              part: hidden.length === 1 ? say("One option") : say("{count} options", { count: hidden.length }),
+            {say("{count, plural, one {One option} other {# options}} this shopper does not see", {
+              count: hidden.length,
             })}
           </summary>
           <ul>{hidden.map(row)}</ul>

@@ -1,5 +1,6 @@
 import { lazy, Suspense } from "react";
 import type { CartDiscount } from "../../../server/catalogue/product.ts";
+import { Loading } from "../../fields/loading.tsx";
 import { Popover } from "../../fields/popover.tsx";
 import { say, theReader } from "../../language/say.ts";
 import type { DiscountsProps } from "./order-discounts-form.tsx";
@@ -13,7 +14,7 @@ const OrderDiscountsForm = lazy(() =>
 export const OrderDiscounts = (props: DiscountsProps) => (
   <div className="mt-1.5 text-[13px]" dir="ltr" lang={theReader().locale}>
     <Popover label={say("Discounts on the order")} shown={wordsOf(props.discounts, props.currency)} isQuiet>
-      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+      <Suspense fallback={<Loading />}>
         <OrderDiscountsForm {...props} />
       </Suspense>
     </Popover>

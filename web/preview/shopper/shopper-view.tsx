@@ -8,7 +8,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { carrierQuestions } from "../../../core/quote/carriers/carrier-questions.ts";
 import type { QuoteRequest } from "../../../core/request/request.ts";
 import { makersMoney } from "../../language/money.ts";
-import { say, theReader } from "../../language/say.ts";
+import { say, sayValue } from "../../language/say.ts";
 import { useLooked } from "../../state/quote-context.ts";
 import type { Standpoint } from "../../state/standpoint.ts";
 import { useStandpoint } from "../../state/standpoint-context.ts";
@@ -179,5 +179,7 @@ function witnessWords({ shopper, at, cart }: QuoteRequest): string {
     ...(shopper?.business ? [say("a company")] : []),
     ...(cart.codes ?? []).map((code) => say("with the code {code}", { code })),
   ];
-  return `${who.join(", ")}, ${new Intl.DateTimeFormat(theReader().clock, { dateStyle: "medium", timeStyle: "short" }).format(new Date(at))}`;
+  return [...who, sayValue({ moment: Date.parse(at), options: { dateStyle: "medium", timeStyle: "short" } })].join(
+    ", ",
+  );
 }

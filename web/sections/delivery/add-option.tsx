@@ -37,9 +37,9 @@ export function AddOption({ plan, zones, onAdd, onProblem }: Props) {
         ...PATTERNS.map(({ id, name, adds }) => ({ value: id, words: `${say(name)}: ${say(adds)}` })),
         ...carriers.map(({ id, name, services }) => ({
           value: `${ALL_OF}${id}`,
-          words: say("All services of {name}: {map}, each at what it asks", {
+          words: say("All services of {name}: {services}, each at what it asks", {
             name,
-            map: services.map((one) => one.name).join(", "),
+            services: services.map((one) => one.name).join(", "),
           }),
         })),
       ]}

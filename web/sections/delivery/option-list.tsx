@@ -85,20 +85,20 @@ function announcementsFor(rows: readonly OptionRow[]): Announcements {
     });
   return {
     onDragStart: ({ active }) =>
-      say("Picked up {nameOf}, {placeOf}.", { nameOf: nameOf(active.id), placeOf: placeOf(active.id) }),
+      say("Picked up {name}, {place}.", { name: nameOf(active.id), place: placeOf(active.id) }),
     onDragOver: ({ active, over }) =>
       over
-        ? say("{nameOf} is over {placeOf}, {nameOf2}.", {
-            nameOf: nameOf(active.id),
-            placeOf: placeOf(over.id),
-            nameOf2: nameOf(over.id),
+        ? say("{name} is over {place}, {other}.", {
+            name: nameOf(active.id),
+            place: placeOf(over.id),
+            other: nameOf(over.id),
           })
         : "",
     onDragEnd: ({ active, over }) =>
       over
-        ? say("{nameOf} is at {placeOf} now.", { nameOf: nameOf(active.id), placeOf: placeOf(over.id) })
-        : say("{nameOf} stays where it was.", { nameOf: nameOf(active.id) }),
-    onDragCancel: ({ active }) => say("{nameOf} stays where it was.", { nameOf: nameOf(active.id) }),
+        ? say("{name} is at {place} now.", { name: nameOf(active.id), place: placeOf(over.id) })
+        : say("{name} stays where it was.", { name: nameOf(active.id) }),
+    onDragCancel: ({ active }) => say("{name} stays where it was.", { name: nameOf(active.id) }),
   };
 }
 

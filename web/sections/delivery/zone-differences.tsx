@@ -82,13 +82,13 @@ function ZoneItem({ zone, option, own, calendars, at, onOwn }: ItemProps) {
           })}
         {given.map((part) => (
           <button key={part} type="button" className="btn btn-ghost btn-xs" onClick={() => share(part)}>
-            {say("Share the {value} again", { value: PARTS[part] })}
+            {say("Share the {part} again", { part: PARTS[part] })}
             <span className="sr-only"> {say("in {name}", { name })}</span>
           </button>
         ))}
         {offered.map((part) => (
           <button key={part} type="button" className="btn btn-ghost btn-xs" onClick={() => give(part)}>
-            {say("Give it its own {value}", { value: PARTS[part] })}
+            {say("Give it its own {part}", { part: PARTS[part] })}
             <span className="sr-only"> {say("in {name}", { name })}</span>
           </button>
         ))}

@@ -2,7 +2,7 @@ import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { intervalsOf } from "../../../core/time/occurrences.ts";
-import { say, theReader } from "../../language/say.ts";
+import { say, sayValue } from "../../language/say.ts";
 import { homeOf } from "./offer-home.ts";
 
 type Props = { plan: Plan; market: Market | null; at: number; onSelect: (id: string) => void };
@@ -16,7 +16,6 @@ export function CalendarStrip({ plan, market, at, onSelect }: Props) {
   const end = start + WEEKS * 7 * DAY;
   const share = (time: number) => (100 * (Math.min(end, Math.max(start, time)) - start)) / (end - start);
   const weeks = Array.from({ length: WEEKS }, (_, i) => start + i * 7 * DAY);
-  const format = new Intl.DateTimeFormat(theReader().clock, { day: "numeric", month: "short", timeZone: "UTC" });
   const running = [...plan.offers].filter((offer) => offer.on).sort(byPosition);
   if (running.length === 0) return null;
   return (
@@ -27,7 +26,7 @@ export function CalendarStrip({ plan, market, at, onSelect }: Props) {
         <div className="relative h-5 text-quiet">
           {weeks.map((week) => (
             <span key={week} className="absolute" style={{ left: `${share(week)}%` }}>
-              {format.format(week)}
+              {sayValue({ moment: week, options: { day: "numeric", month: "short", timeZone: "UTC" } })}
             </span>
           ))}
         </div>

@@ -9,7 +9,7 @@ import type { Quote } from "../../../core/quote/answer/quote.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { OrderButtons } from "../../fields/order-buttons.tsx";
 import { makersMoney } from "../../language/money.ts";
-import { say, sayValue } from "../../language/say.ts";
+import { say } from "../../language/say.ts";
 import { momentOfYear } from "../../names/moment-words.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { CalendarStrip } from "./calendar-strip.tsx";
@@ -75,8 +75,8 @@ export function OfferList({ plan, market, currency, at, quote, uses, onSelect }:
                 <span className="block text-[13px]">
                   {standingWords(quote, offer)}
                   {offer.limits?.overall !== undefined &&
-                    say(" · used {value} of {overall} times", {
-                      value: uses[offer.id] ?? 0,
+                    say(" · used {used} of {overall} times", {
+                      used: uses[offer.id] ?? 0,
                       overall: offer.limits.overall,
                     })}
                 </span>
@@ -101,7 +101,7 @@ function standingWords(quote: Quote | null, offer: Offer): string {
       const saved = (fullPrice ?? 0) - (price ?? 0);
       return say("{money} off {name}", { money: makersMoney(saved, quote.currency), name });
     });
-    return say("This shopper gets {value}", { value: sayValue(andList(words)) });
+    return say("This shopper gets {given}", { given: andList(words) });
   }
   const grants = quote.options.flatMap((option) => option.grants.filter((grant) => grant.offer === offer.id));
   if (grants.length > 0) return say("This shopper gets its gift or discount on the order");

@@ -10,22 +10,16 @@ type Props = { plan: Plan; zone: string | null; currency: string; onAdd: (offer:
 
 /** Common offers, each with the sentence that it would be; switched off when it comes. */
 export default function OfferPatterns({ plan, zone, currency, onAdd }: Props) {
-  const made = useMemo(() => {
+  const patterns = useMemo(() => {
     const market = plan.zones.find(({ id }) => id === zone)?.market ?? "";
     return OFFER_PATTERNS.flatMap(({ id, name: called, make }) => {
       const name = say(called);
       const plain = newOffer(plan, zone === null ? [] : [zone], name);
       const offer = plain && make(plain, plan);
-      return offer ? [{ id, name, offer, says: [sentenceOf(plan, offer, market, currency)] }] : [];
+      return offer ? [{ id, name, says: [sentenceOf(plan, offer, market, currency)], onTake: () => onAdd(offer) }] : [];
     });
-  }, [plan, zone, currency]);
-  return (
-    <PatternList
-      label={say("Common offers")}
-      patterns={made}
-      onTake={(id) => onAdd(made.find((one) => one.id === id)?.offer ?? null)}
-    />
-  );
+  }, [plan, zone, currency, onAdd]);
+  return <PatternList label={say("Common offers")} patterns={patterns} />;
 }
 
 const sentenceOf = (plan: Plan, offer: Offer, market: string, currency: string): string =>

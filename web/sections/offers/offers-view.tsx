@@ -9,6 +9,7 @@ import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { aYearLater } from "../../../core/time/occurrences.ts";
 import { type Editing, EditingContext, editingIn } from "../../editors/editing.ts";
+import { Loading } from "../../fields/loading.tsx";
 import { Popover } from "../../fields/popover.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
@@ -103,7 +104,7 @@ export function OffersView() {
             {say("Add an offer")}
           </button>
           <Popover label={say("Offers from a pattern")} shown={say("From a pattern")} look="button" side="right">
-            <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+            <Suspense fallback={<Loading />}>
               <OfferPatterns plan={plan} zone={zones[0] ?? null} currency={currency} onAdd={add} />
             </Suspense>
           </Popover>
@@ -115,7 +116,7 @@ export function OffersView() {
         </p>
       )}
       {tab === "here" && <HereAndNow zones={zones} onSelect={select} />}
-      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+      <Suspense fallback={<Loading />}>
         {chosen && (
           <>
             <OfferHeading
@@ -209,9 +210,7 @@ function HereAndNow({ zones, onSelect }: { zones: readonly string[]; onSelect: (
       {elsewhere.length > 0 && (
         <details className="mt-5" open={here.length === 0}>
           <summary className="cursor-pointer font-semibold">
-            {say("{part} for other places", {
-              part: elsewhere.length === 1 ? say("One offer") : say("{count} offers", { count: elsewhere.length }),
-            })}
+            {say("{count, plural, one {One offer} other {# offers}} for other places", { count: elsewhere.length })}
           </summary>
           {elsewhere.map((offer) => (
             <div key={offer.id} className="mt-3 border-t border-base-300 pt-2">

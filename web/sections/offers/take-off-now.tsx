@@ -46,8 +46,8 @@ export function TakeOffNow({ offer, timeZone }: Props) {
         <div className="border-l-2 border-warning pl-3">
           <p>
             {say(
-              "Release {number} is made at once: what shops get now, {part} this offer. What else the draft holds stays unreleased.",
-              { number: draft.lastRelease + 1, part: isOn ? say("without") : say("with") },
+              "Release {number} is made at once: what shops get now, {with, select, yes {with} other {without}} this offer. What else the draft holds stays unreleased.",
+              { number: draft.lastRelease + 1, with: isOn ? "no" : "yes" },
             )}
           </p>
           <span className="mt-1 flex gap-2">

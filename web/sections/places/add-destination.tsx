@@ -54,7 +54,7 @@ export function AddDestination({ zone, plan, nameOf, onAdd }: AddProps) {
                 done();
               }}
             >
-              {say("Add all of {nameOf}", { nameOf: nameOf(country) })}
+              {say("Add all of {country}", { country: nameOf(country) })}
             </button>
             {regions.length > 0 && (
               <AddSelect

@@ -95,7 +95,7 @@ const LeftOut = ({ codes, nameOf, onCodes }: LeftOutProps) =>
       className="btn btn-ghost btn-xs"
       onClick={() => onCodes(codes.filter((one) => one !== code))}
     >
-      {say("without {nameOf}", { nameOf: nameOf(code) })}
+      {say("without {place}", { place: nameOf(code) })}
       <X size={12} aria-hidden />
       <span className="sr-only">{say(": take it in again")}</span>
     </button>

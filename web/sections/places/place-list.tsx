@@ -103,19 +103,15 @@ type CommonProps = Pick<Props, "plan" | "nameOf"> & { market: string; onTake: (p
 
 /** Zones that are often wanted and not there yet, with the places that each would claim. Looked for when it is opened. */
 function CommonZones({ plan, market, nameOf, onTake }: CommonProps) {
-  const patterns = zonePatterns(plan, market, nameOf);
   return (
     <PatternList
       label={say("Common zones")}
-      patterns={patterns.map(({ id, name, destinations }) => ({
-        id,
-        name,
-        says: [destinations.map((one) => say(destinationWords(one, nameOf))).join("; ")],
+      patterns={zonePatterns(plan, market, nameOf).map((pattern) => ({
+        id: pattern.id,
+        name: pattern.name,
+        says: [pattern.destinations.map((one) => say(destinationWords(one, nameOf))).join("; ")],
+        onTake: () => onTake(pattern),
       }))}
-      onTake={(id) => {
-        const pattern = patterns.find((one) => one.id === id);
-        if (pattern) onTake(pattern);
-      }}
     />
   );
 }

@@ -66,7 +66,7 @@ export function TryAddress({ compiled }: { compiled: CompiledPlan }) {
           <span className="text-warning">
             {stopped.length === 0
               ? say("Nobody delivers there: no zone claims it.")
-              : say("Nothing is sold there while {map} is switched off.", { map: stopped.map(nameOf).join(", ") })}
+              : say("Nothing is sold there while {zones} is switched off.", { zones: stopped.map(nameOf).join(", ") })}
           </span>
         )}
         {zones.length === 1 && only !== undefined && !orNowhere && (

@@ -24,7 +24,7 @@ export function zonePatterns(plan: Plan, market: string, nameOf: (code: string) 
   const outlying = sold.flatMap((country): ZonePattern[] => {
     const left = outlyingRegions(country).filter((region) => !regions.has(region));
     if (left.length === 0) return [];
-    const name = say("Islands and outlying regions of {nameOf}", { nameOf: nameOf(country) });
+    const name = say("Islands and outlying regions of {country}", { country: nameOf(country) });
     return [{ id: `outlying-${country}`, name, destinations: left.map((region) => ({ region })) }];
   });
   const euro = EURO_AREA.filter((country) => !countries.has(country));

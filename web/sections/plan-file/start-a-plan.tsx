@@ -12,8 +12,6 @@ import { PlanFile } from "./plan-file.tsx";
 
 const choicesOf = (choices: readonly { value: string; words: string }[]) =>
   Object.fromEntries(choices.map(({ value, words }) => [value, words]));
-const CURRENCIES = choicesOf(currencyChoices());
-const LANGUAGES = choicesOf(languageChoicesOfAll());
 
 /** An empty store: nothing has been decided yet. */
 export function StartAPlan({ state, currency: seen }: { state: DraftState; currency: string }) {
@@ -22,6 +20,8 @@ export function StartAPlan({ state, currency: seen }: { state: DraftState; curre
   const [country, setCountry] = useState("");
   const [currency, setCurrency] = useState(seen);
   const [language, setLanguage] = useState("en");
+  const [currencies] = useState(() => choicesOf(currencyChoices()));
+  const [languages] = useState(() => choicesOf(languageChoicesOfAll()));
   const [withDelivery, setWithDelivery] = useState(true);
   const start = () => {
     const first =
@@ -67,8 +67,8 @@ export function StartAPlan({ state, currency: seen }: { state: DraftState; curre
           />
           {country !== "" && (
             <>
-              <SelectField label={say("Currency there")} value={currency} choices={CURRENCIES} onCommit={setCurrency} />
-              <SelectField label={say("Language there")} value={language} choices={LANGUAGES} onCommit={setLanguage} />
+              <SelectField label={say("Currency there")} value={currency} choices={currencies} onCommit={setCurrency} />
+              <SelectField label={say("Language there")} value={language} choices={languages} onCommit={setLanguage} />
             </>
           )}
         </div>

@@ -54,15 +54,14 @@ export function ProductsPanel({ plan }: { plan: Plan }) {
           {tally.products === 1 ? say("One product") : say("{products} products", { products: tally.products })};{" "}
           {tally.withoutWeight === 0
             ? say("everything that is shipped has a weight.")
-            : say(
-                "{withoutWeight} that {withoutWeight, plural, one {is} other {are}} shipped {withoutWeight, plural, one {has} other {have}} no weight. ",
-                { withoutWeight: tally.withoutWeight },
-              ) +
-              (needing.length > 0
-                ? say("{value} cannot be priced with them in the cart.", {
-                    value: andList(needing),
-                  })
-                : say("No charge asks for it."))}
+            : [
+                say("{count, plural, one {# that is shipped has} other {# that are shipped have}} no weight.", {
+                  count: tally.withoutWeight,
+                }),
+                needing.length > 0
+                  ? say("{options} cannot be priced with them in the cart.", { options: andList(needing) })
+                  : say("No charge asks for it."),
+              ].join(" ")}
         </p>
       )}
       <div className="flex flex-wrap items-center gap-3">

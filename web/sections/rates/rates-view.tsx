@@ -3,13 +3,13 @@ import { type RateTable, rateDays, statedBase, withoutCurrency } from "../../../
 import type { Market } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { freeId } from "../../../core/schema/positions.ts";
+import { problemPhrase } from "../../../core/schema/problem.ts";
 import { DayField } from "../../fields/day-field.tsx";
 import { FileField } from "../../fields/file-field.tsx";
 import { readFigure } from "../../fields/read-figure.ts";
 import { isMoreThanNothing } from "../../fields/rules.ts";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
-import { problemSaid } from "../../language/problem-said.ts";
 import { say } from "../../language/say.ts";
 import { setOptional } from "../../state/set-optional.ts";
 import { draftStore } from "../../state/use-draft.ts";
@@ -51,7 +51,7 @@ export function RatesView({ plan, market }: { plan: Plan; market: Market | null 
     const rows = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ""), { skipEmptyLines: true }).data;
     const found = rateDays(rows);
     if ("problems" in found) {
-      setProblems(found.problems.map(problemSaid));
+      setProblems(found.problems.map((problem) => say(problemPhrase(problem))));
       return;
     }
     setProblems([]);
@@ -127,9 +127,10 @@ function BaseQuestion({ days, first, onBase, onDrop }: QuestionProps) {
       className="grid justify-items-start gap-2 border border-warning p-3"
     >
       <SelectField
-        label={say("{part} read. For one of which currency are these rates?", {
-          part: days.length === 1 ? say("One day") : say("{count} days", { count: days.length }),
-        })}
+        label={say(
+          "{count, plural, one {One day is} other {# days are}} read. For one of which currency are these rates?",
+          { count: days.length },
+        )}
         value={base}
         choices={Object.fromEntries([...new Set([first, ...BASES])].map((one) => [one, one]))}
         onCommit={setBase}

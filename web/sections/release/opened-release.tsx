@@ -84,13 +84,11 @@ export function OpenedRelease({ number, draft, market, currency }: Props) {
         <div className="mt-3">
           <p className="mb-2 font-semibold">
             {differences.length === 0
-              ? say("{part} says the same.", {
-                  part: against === DRAFT ? say("The draft") : say("Release {number}", { number: against }),
-                })
-              : say("{count, plural, one {One thing is} other {# things are}} otherwise in {part}:", {
-                  count: differences.length,
-                  part: against === DRAFT ? say("the draft") : say("release {number}", { number: against }),
-                })}
+              ? say("{other, select, draft {The draft} other {Release {other}}} says the same.", { other: against })
+              : say(
+                  "{count, plural, one {One thing is} other {# things are}} otherwise in {other, select, draft {the draft} other {release {other}}}:",
+                  { count: differences.length, other: against },
+                )}
           </p>
           <PlanDifferences differences={differences} was={plan} now={compared} market={market} currency={currency} />
         </div>

@@ -75,9 +75,9 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
         )}
         {instant !== null && (
           <span className="pb-1.5 text-[13px] text-quiet">
-            {say("{moment} there, {momentOfYear2} UTC", {
+            {say("{moment} there, {utc} UTC", {
               moment: momentOfYear(instant, timeZone),
-              momentOfYear2: momentOfYear(instant, "UTC"),
+              utc: momentOfYear(instant, "UTC"),
             })}
           </span>
         )}
@@ -128,10 +128,12 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
           onClick={() => onRelease(wanted, forget)}
         >
           {waitsFor ??
-            say("Release as number {next}{part}", {
-              next,
-              part: instant === null ? "" : say(", from {moment}", { moment: momentOfYear(instant, timeZone) }),
-            })}
+            (instant === null
+              ? say("Release as number {number}", { number: next })
+              : say("Release as number {number}, from {moment}", {
+                  number: next,
+                  moment: momentOfYear(instant, timeZone),
+                }))}
         </button>
       </div>
     </section>

@@ -96,11 +96,14 @@ const Waiting = ({ waiting, timeZone }: { waiting: readonly WaitingRelease[]; ti
     <ul aria-label={say("Releases that wait")} className="mt-3 border-l-2 border-primary pl-3 text-[13px]">
       {waiting.map(({ number, moment, isDraft }) => (
         <li key={number}>
-          {say("Release {number} waits until {moment}{part} What is released before is replaced by it then.", {
-            number,
-            moment: momentOfYear(Date.parse(moment), timeZone),
-            part: isDraft ? say(", and says what the draft says.") : ".",
-          })}
+          {say(
+            "Release {number} waits until {moment}{same, select, yes {, and says what the draft says} other {}}. What is released before is replaced by it then.",
+            {
+              number,
+              moment: momentOfYear(Date.parse(moment), timeZone),
+              same: isDraft ? "yes" : "no",
+            },
+          )}
         </li>
       ))}
     </ul>

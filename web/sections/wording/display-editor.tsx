@@ -12,6 +12,11 @@ const LEAST_CONTRAST = 3;
 /** The page that shops show it on, as far as we know. */
 const PAPER = "#ffffff";
 
+const toOneDecimal = (value: number) => ({
+  number: value,
+  options: { minimumFractionDigits: 1, maximumFractionDigits: 1 },
+});
+
 /** How the progress display looks, where it stands and what happens when several offers speak at once. */
 export function DisplayEditor({ plan }: { plan: Plan }) {
   const display = plan.store.display ?? PLAIN_DISPLAY;
@@ -68,9 +73,13 @@ export function DisplayEditor({ plan }: { plan: Plan }) {
       <ul className="mt-2 text-[13px]">
         {pairs.map(({ words, value }) => (
           <li key={words} className={value < LEAST_CONTRAST ? "text-warning" : "text-quiet"}>
-            {say("{words}: contrast {toFixed} to 1", { words, toFixed: value.toFixed(1) })}
-            {value < LEAST_CONTRAST &&
-              say(", too little to tell them apart; {LEAST_CONTRAST} to 1 is needed", { LEAST_CONTRAST })}
+            {value < LEAST_CONTRAST
+              ? say("{words}: contrast {contrast} to 1, too little to tell them apart; {least} to 1 is needed", {
+                  words,
+                  contrast: toOneDecimal(value),
+                  least: LEAST_CONTRAST,
+                })
+              : say("{words}: contrast {contrast} to 1", { words, contrast: toOneDecimal(value) })}
           </li>
         ))}
       </ul>

@@ -3,6 +3,7 @@ import { shopWordProblems } from "../../../core/messages/shop-word-problems.ts";
 import { SHOP_WORD_NAMES, type ShopWord } from "../../../core/messages/shop-words.ts";
 import { STORE_ID } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { Loading } from "../../fields/loading.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { TextField } from "../../fields/text-field.tsx";
 import { languageChoices, languageName } from "../../language/codes.ts";
@@ -33,7 +34,7 @@ export function ShopWordsEditor({ plan, languages }: Props) {
         choices={languageChoices(languages)}
         onCommit={choose}
       />
-      <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+      <Suspense fallback={<Loading />}>
         <Words key={language} plan={plan} language={language} />
       </Suspense>
     </section>
@@ -56,7 +57,7 @@ function Words({ plan, language }: { plan: Plan; language: string }) {
           <span className="pt-1.5 text-[13px] text-quiet">{ENGLISH[word]}</span>
           <TextField
             label=""
-            ariaLabel={say("“{value}” in {of}", { value: ENGLISH[word], of: languageName(language) })}
+            ariaLabel={say("“{word}” in {language}", { word: ENGLISH[word], language: languageName(language) })}
             className="w-full"
             dir="auto"
             placeholder={shippedWord(word, language)}

@@ -18,22 +18,17 @@ type Props = {
 
 /** Texts that ship for a step of free delivery, as they would read here; taken, they fill what is empty and replace nothing. */
 export default function TextPatterns({ example, offer, step, languages, source, onWording }: Props) {
-  const setOf = (pattern: (typeof TEXT_PATTERNS)[number]["id"]) =>
-    freeDeliveryTexts(languages, source, { pattern, hasGoal: goalOf(step.trigger) !== undefined });
-  return (
-    <PatternList
-      label={say("Common texts")}
-      patterns={TEXT_PATTERNS.map(({ id, name }) => ({
-        id,
-        name: say(name),
-        says: readings(example, offer, step.id, setOf(id)),
-      }))}
-      onTake={(id) => {
-        const pattern = TEXT_PATTERNS.find((one) => one.id === id);
-        if (pattern) onWording(filled(step.wording, setOf(pattern.id)));
-      }}
-    />
-  );
+  const hasGoal = goalOf(step.trigger) !== undefined;
+  const patterns = TEXT_PATTERNS.map(({ id, name }) => {
+    const texts = freeDeliveryTexts(languages, source, { pattern: id, hasGoal });
+    return {
+      id,
+      name: say(name),
+      says: readings(example, offer, step.id, texts),
+      onTake: () => onWording(filled(step.wording, texts)),
+    };
+  });
+  return <PatternList label={say("Common texts")} patterns={patterns} />;
 }
 
 /** Each state in its first language, with the figures of the standpoint. */

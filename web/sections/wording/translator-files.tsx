@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { asWritten, phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { inFile, type Problem } from "../../../core/schema/problem.ts";
+import { inFile, type Problem, problemPhrase } from "../../../core/schema/problem.ts";
 import type { IncomingText } from "../../../core/translation/translation-units.ts";
 import { sourceLanguageOf } from "../../../core/translation/translation-units.ts";
 import {
@@ -12,7 +12,6 @@ import {
 import { downloadText } from "../../fields/download-text.ts";
 import { FileField } from "../../fields/file-field.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
-import { problemSaid } from "../../language/problem-said.ts";
 import { say } from "../../language/say.ts";
 import { draftStore } from "../../state/use-draft.ts";
 
@@ -88,7 +87,7 @@ export function TranslatorFiles({ plan, languages }: { plan: Plan; languages: re
           <ul>
             {problems
               .slice(0, 20)
-              .map(problemSaid)
+              .map((problem) => say(problemPhrase(problem)))
               .map((said) => (
                 <li key={said}>{said}</li>
               ))}

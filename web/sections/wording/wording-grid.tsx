@@ -202,8 +202,8 @@ const fromOf = ({ wording, surface, state, locale }: CellProps): Record<string, 
 
 const pluralHints = (text: string, locale: string): string[] =>
   missingPlurals(text, locale).map(({ placeholder, forms }) =>
-    say("{of} also has the form{count, plural, one {} other {s}} {forms} for '{'{placeholder}'}'", {
-      of: languageName(locale),
+    say("{language} also has the form{count, plural, one {} other {s}} {forms} for '{'{placeholder}'}'", {
+      language: languageName(locale),
       count: forms.length,
       forms: forms.join(", "),
       placeholder,

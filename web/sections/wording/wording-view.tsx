@@ -9,6 +9,7 @@ import { exampleMessages } from "../../../core/queries/example-messages.ts";
 import type { Progress } from "../../../core/quote/answer/quote.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
 import { isOutdated, sourceLanguageOf, translationUnits } from "../../../core/translation/translation-units.ts";
+import { Loading } from "../../fields/loading.tsx";
 import { Popover } from "../../fields/popover.tsx";
 import { RadioField } from "../../fields/radio-field.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
@@ -80,7 +81,7 @@ export function WordingView() {
       </nav>
       <div className="min-w-0">
         {inNotices || inWords ? (
-          <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+          <Suspense fallback={<Loading />}>
             {inNotices ? <Notices /> : <ShopWordsEditor plan={plan} languages={languagesOf(plan, undefined)} />}
           </Suspense>
         ) : (
@@ -187,7 +188,7 @@ function Texts({ plan, example, offer }: TextsProps) {
                     shown={say("Texts from a pattern")}
                     look="button"
                   >
-                    <Suspense fallback={<p className="text-quiet">{say("Loading…")}</p>}>
+                    <Suspense fallback={<Loading />}>
                       <TextPatterns
                         example={example}
                         offer={offer.id}

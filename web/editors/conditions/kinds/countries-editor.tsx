@@ -4,8 +4,6 @@ import { say } from "../../../language/say.ts";
 import { countries } from "../../../names/place-names.ts";
 import type { ClauseEditorProps, ClauseOf } from "../clause-editor.ts";
 
-const COUNTRY_CHOICES = countries().map(({ code, name }) => ({ value: code, words: name }));
-
 /** Countries to deliver or bill to. */
 export function CountriesFields({ clause, onClause }: ClauseEditorProps<ClauseOf<"country" | "billing">>) {
   return (
@@ -14,7 +12,7 @@ export function CountriesFields({ clause, onClause }: ClauseEditorProps<ClauseOf
       value={clause.countries}
       leaf={`when/${clause.kind}/countries`}
       rule={isCountry}
-      choices={COUNTRY_CHOICES}
+      choices={countries().map(({ code, name }) => ({ value: code, words: name }))}
       onCommit={(countries) => onClause({ ...clause, countries })}
     />
   );
