@@ -11,7 +11,7 @@ import {
 import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
 import { evaluate, evaluateAlong } from "../evaluate/situation-of.ts";
-import { exactOf, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
+import { exactOf, Horizon, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
 import { compare, roundHalfAway } from "../money/rational.ts";
 import { phrase } from "../phrases/phrase.ts";
 import { priceOption } from "../quote/options/price-option.ts";
@@ -184,11 +184,18 @@ function steadyAhead(
   const found = ahead(forecast, 0);
   const turn = step.goal ? nextTurn(growth, step.goal.measure, units) : null;
   let steady = turn === null ? Number.POSITIVE_INFINITY : turn - units - 1;
-  for (const { from, to } of forecast.stretches) {
-    for (const amount of to === Number.POSITIVE_INFINITY || to === from ? [from] : [from, to]) {
+  for (const [i, { from, to }] of forecast.stretches.entries()) {
+    // Just before the first of them the goal is not met yet: more of what grows may meet it.
+    const ends = [
+      ...(i === 0 && from > 1 ? [from - 1] : []),
+      from,
+      ...(Number.isFinite(to) && to !== from ? [to] : []),
+    ];
+    for (const amount of ends) {
       const line = readLine(filler(offer.filler.kind, amount, offer.filler.like));
       const before = { ...growth.before, lines: [...growth.before.lines, line] };
-      const then = evaluateAlong({ ...growth, before, paths: [] }, units, Number.POSITIVE_INFINITY);
+      const horizon = new Horizon(Number.POSITIVE_INFINITY, true);
+      const then = evaluateAlong({ ...growth, before, paths: [] }, units, Number.POSITIVE_INFINITY, horizon);
       outcomeAt(offer, step, then);
       steady = Math.min(steady, then.horizon?.units ?? 0);
     }

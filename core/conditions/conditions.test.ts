@@ -59,6 +59,7 @@ function facts(request: Partial<Asked> = {}, counts: readonly number[] = []): Si
     reaches: (measure, least) => (counts[measure] === undefined ? null : counts[measure] >= least),
     moving: count,
     goods: () => 0,
+    begun: () => 0,
     lineReaches: (line, figure, least) => (figure === "weight" ? null : line[figure] >= least),
   };
 }

@@ -238,7 +238,7 @@ function chargeSteps(
     const { direction, lessOne } = rounding;
     steps.push({
       part: "rounding",
-      apply: (charge, horizon) => Math.max(0, toMultiple(charge, step, direction, horizon) - (lessOne ? 1 : 0)),
+      apply: (charge, horizon) => max(minus(toMultiple(charge, step, direction, horizon), lessOne ? 1 : 0), 0, horizon),
     });
   }
   return complete ? steps : null;

@@ -1,7 +1,8 @@
 import { type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
 import { counted, type Measure } from "../measures/measure.ts";
 import { evenPath, valuePath } from "../measures/value-measure.ts";
-import { crossings, LOOKED_AHEAD, settledFrom, type ValuePath, valueAt } from "../measures/value-path.ts";
+import { crossings, LOOKED_AHEAD, longRun, settledFrom, type ValuePath, valueAt } from "../measures/value-path.ts";
+import { multiply, type Rational, whole, ZERO } from "../money/rational.ts";
 import type { Filler } from "../tariff/tariff.ts";
 import type { Terms } from "./evaluation.ts";
 
@@ -116,6 +117,27 @@ export function countAt(growth: CartGrowth, number: number, units: number): numb
 export function nextTurn(growth: CartGrowth, number: number, units: number): number | null {
   const path = pathOf(growth, number);
   return path.kind === "stepped" ? (path.turns.find((turn) => turn > units) ?? null) : null;
+}
+
+/** What a count does in the long run: `slope` with every unit, never further from that than `stray`. */
+export type LongRun = { readonly slope: Rational; readonly stray: Rational };
+
+/** The long run of a count from so many units of filler on; null where nothing is known of it. */
+export function longRunOf(growth: CartGrowth, number: number, units: number): LongRun | null {
+  const path = pathOf(growth, number);
+  const measure = growth.tariff.measures[number];
+  if (growth.length !== null) return null;
+  if (path.kind === "even") return { slope: whole(path.slope), stray: ZERO };
+  if (path.kind === "value") return longRun(path.path, units);
+  if (path.kind !== "rising" || !measure) return null;
+  if (measure.kind === "value") {
+    const piece = growth.lineAt(1);
+    const run = longRun(valuePath(measure.value, growth.before, piece), units * piece.unitPrice);
+    return run && { slope: multiply(run.slope, whole(piece.unitPrice)), stray: run.stray };
+  }
+  const [first, last] = [path.at(1), path.at(1 + LONGEST)];
+  if (measure.kind !== "count" || measure.stray === undefined || first === null || last === null) return null;
+  return { slope: whole(Math.round((last - first) / LONGEST)), stray: whole(measure.stray) };
 }
 
 /** Far beyond any cart, yet exact in a double. */

@@ -1,10 +1,11 @@
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
 import { counted, type Measure } from "../measures/measure.ts";
 import { exactOf, Horizon, type LinearAmount, linearAmount, max, minus, plus, times } from "../money/linear-amount.ts";
-import { compare, ONE, whole, ZERO } from "../money/rational.ts";
+import { add, compare, multiply, ONE, whole, ZERO } from "../money/rational.ts";
+import type { Stairs } from "../money/stairs.ts";
 import type { Facts, LineFigure, Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
-import { type CartGrowth, countAt, nextCrossing, nextTurn, pathOf } from "./cart-growth.ts";
+import { type CartGrowth, countAt, type LongRun, longRunOf, nextCrossing, nextTurn, pathOf } from "./cart-growth.ts";
 import { type Evaluation, emptyMemo, type Terms } from "./evaluation.ts";
 
 /** One cart as it is, in one tariff. */
@@ -45,6 +46,7 @@ export function situationOf(measures: readonly Measure[], facts: Facts, cart: Re
       return found === null ? null : found >= least;
     },
     moving: count,
+    begun: (measure, start, unit) => begunPast(count(measure), start, unit),
     goods: (counts) => goodsLeft(cart, goodsOf(cart.lines, counts), null),
     lineReaches: (line, figure, least) => lineReaches(line, figure, least),
   };
@@ -98,20 +100,31 @@ export function evaluateAlong(
       horizon.limit(0);
       return found;
     },
+    begun: (measure, start, unit) => {
+      const begun = begunPast(count(measure), start, unit);
+      const turns = [start + begun * unit + 1, ...(begun > 0 ? [start + (begun - 1) * unit + 1] : [])];
+      const steady = Math.min(
+        ...turns.map((least) => (nextCrossing(growth, measure, least, units) ?? Infinity) - units - 1),
+      );
+      const path = horizon.pricesMayLeap && begun > 0 ? longRunOf(growth, measure, units) : null;
+      if (path) return linearAmount(whole(begun), ZERO, new Map([[stairsOf(path, unit, steady), ONE]]));
+      horizon.limit(steady);
+      return begun;
+    },
     goods: (counts) => {
       const still = goodsOf(growth.before.lines, counts);
-      if (!counts(line) || growth.moves !== "unitPrice") {
-        if (counts(line) && line.unitPrice > 0) horizon.limit(0);
-        return goodsLeft(cart, plus(still, goodsOf([line], counts)), horizon);
-      }
-      if (line.discount > 0 || (growth.next?.discount ?? 0) > 0) horizon.limit(0);
-      const added = linearAmount(whole(line.shelf - line.discount), ONE);
-      return goodsLeft(cart, plus(still, added), horizon);
+      const worth = line.shelf - line.discount;
+      if (!counts(line) || growth.moves === "weight")
+        return goodsLeft(cart, plus(still, counts(line) ? worth : 0), horizon);
+      const each = growth.moves === "quantity" ? line.unitPrice : 1;
+      const discount = lineTurn(growth, "discount", line.discount + 1);
+      if (discount !== null) horizon.limit(discount - units - 1);
+      return goodsLeft(cart, plus(still, linearAmount(whole(worth), whole(each))), horizon);
     },
     lineReaches: (one, figure, least) => {
       const reached = lineReaches(one, figure, least);
-      const moves = figure === growth.moves && one === line && reached === false;
-      if (moves) horizon.limit(Math.max(0, least - figureOf(line, figure) - 1));
+      const turn = one === line && reached === false ? lineTurn(growth, figure, least) : null;
+      if (turn !== null) horizon.limit(Math.max(0, turn - units - 1));
       return reached;
     },
     tariff: growth.tariff,
@@ -126,6 +139,16 @@ export function evaluateAlong(
   };
 }
 
+/** Units begun past `start`; none of what is not known. */
+const begunPast = (count: number | null, start: number, unit: number): number =>
+  count !== null && count > start ? Math.ceil((count - start) / unit) : 0;
+
+const stairsOf = ({ slope, stray }: LongRun, unit: number, steady: number): Stairs => {
+  const each = { n: 1n, d: BigInt(unit) };
+  const most = add(multiply(stray, each), ONE);
+  return { slope: multiply(slope, each), below: most, above: most, steady };
+};
+
 const goodsOf = (lines: readonly ReadLine[], counts: (line: ReadLine) => boolean): number =>
   lines.reduce((sum, line) => sum + (counts(line) ? line.shelf - line.discount : 0), 0);
 
@@ -135,8 +158,15 @@ function goodsLeft({ discounts }: ReadCart, goods: LinearAmount, horizon: Horizo
   return max(minus(times(goods, discounts.kept), linearAmount(discounts.off, ZERO)), 0, horizon);
 }
 
-const figureOf = (line: ReadLine, figure: LineFigure): number =>
-  figure === "weight" ? Number(exactOf(line.weight ?? 0).n) : line[figure];
+/** The number of units at which a figure of the line that grows, less than `least` now, is so much; null: never. */
+function lineTurn({ moves, next }: CartGrowth, figure: LineFigure, least: number): number | null {
+  if (figure === "discount")
+    // Part of a line carries its share of the discount, rounded down.
+    return next && next.discount >= least
+      ? Number((BigInt(least) * BigInt(next.shelf) + BigInt(next.discount) - 1n) / BigInt(next.discount))
+      : null;
+  return figure === moves ? least : null;
+}
 
 function lineReaches(line: ReadLine, figure: LineFigure, least: number): Truth {
   if (figure !== "weight") return line[figure] >= least;

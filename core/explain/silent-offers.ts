@@ -30,6 +30,7 @@ const BY_STATE: Readonly<Partial<Record<StepState, Phrase>>> = {
   "used-up": phrase("It has been used as often as it may be."),
   ended: phrase("Its time is over."),
   "not-yet": phrase("Its time has not come."),
+  unsettled: phrase("Too many amounts of goods would have to be tried to tell whether one earns it."),
   "code-missing": phrase("Only its code is missing, and it has no text for that."),
 };
 

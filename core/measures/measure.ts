@@ -16,6 +16,8 @@ export type Measure =
       readonly kind: "count";
       readonly count: (lines: readonly ReadLine[]) => number | null;
       readonly even: boolean;
+      /** How far rounding keeps it from rising by the same: with every milligram, in the long run, it rises by one or not at all. */
+      readonly stray?: number;
       /** Prices of a piece at which it begins or ceases to count. */
       readonly turns?: readonly number[];
     }
@@ -55,7 +57,8 @@ export function compileSpec(
       const counts = among(goodsFilter(spec.leavesOut));
       const pack = packed(spec);
       const even = !spec.packing && !spec.roundUpTo;
-      return { kind: "count", count: (lines) => pack(totalOf(lines, counts, "weight")), even };
+      const stray = spec.roundUpTo ? rounded(milligrams(spec.roundUpTo)) : 1;
+      return { kind: "count", count: (lines) => pack(totalOf(lines, counts, "weight")), even, stray };
     }
     case "volume":
       return { kind: "count", count: (lines) => wholeUnits(totalOf(lines, inScope, "volume")), even: true };

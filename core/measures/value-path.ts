@@ -1,5 +1,16 @@
 import { discountOn, type OrderDiscounts } from "../cart/order-discount.ts";
-import { ceil, compare, divide, multiply, type Rational, roundHalfAway, subtract, whole } from "../money/rational.ts";
+import {
+  add,
+  ceil,
+  compare,
+  divide,
+  multiply,
+  type Rational,
+  reduce,
+  roundHalfAway,
+  subtract,
+  whole,
+} from "../money/rational.ts";
 
 /** A line's own discount, spread over its value so that part of a line carries its share, rounded down. */
 export type LineDiscount = { readonly amount: bigint; readonly of: bigint };
@@ -103,6 +114,27 @@ function settled(path: ValuePath, from: bigint, to: bigint, target: Rational): b
 }
 
 const min = (a: bigint, b: bigint) => (a < b ? a : b);
+
+/**
+ * What a value does in the long run from `y` on: `slope` with every unit, never further from that than `stray`. Null where order
+ * discounts take all there is, or part of a line carries its share of a discount.
+ *
+ * What is left of the goods is kept × goods − off, a half more or less, and the counted part of the goods tends steadily to `rate`.
+ */
+export function longRun(path: ValuePath, y: number): { readonly slope: Rational; readonly stray: Rational } | null {
+  const { rate, order } = path;
+  if (path.lineDiscount || order?.lineDiscount) return null;
+  if (!order) return { slope: rate, stray: whole(1) };
+  const { kept, off } = order.discounts;
+  const goods = goodsAt(order, BigInt(y));
+  if (compare(multiply(kept, whole(goods)), off) <= 0) return null;
+  const part = divide(countedAt(path, BigInt(y)), whole(goods));
+  const [less, more] = compare(part, rate) < 0 ? [part, rate] : [rate, part];
+  return {
+    slope: reduce(multiply(kept, rate)),
+    stray: reduce(add(multiply(off, subtract(more, less)), add(more, whole(1)))),
+  };
+}
 
 /** Beyond so many units nobody has looked where a value turns for ever: see {@link settledFrom}. */
 export const LOOKED_AHEAD = 4096;

@@ -1,26 +1,28 @@
-import { IntlMessageFormat } from "intl-messageformat";
+import { type IcuMessage, icuMessage, type Values } from "../phrases/icu-message.ts";
+import { numberFormat } from "../phrases/intl-formats.ts";
 import { Kept } from "../phrases/kept.ts";
 import { numbersIn } from "./wording.ts";
 
-const MOST_FORMATS = 2000;
-const formats = new Kept<{ readonly format: IntlMessageFormat; readonly numbers: readonly string[] }>(MOST_FORMATS);
+const ready = new Kept<IcuMessage["say"]>(2000);
 
 /**
- * An ICU message with its placeholders filled. Parsed texts are kept, the parser being the slow part.
+ * An ICU message with its placeholders filled. Texts are made into functions once, and only what they mention is asked for.
  *
  * @throws when the text cannot be put into words with such values, which edits and releases are checked for
+ * @example formatMessage({ text: "Add {remaining} more", locale: "en" }, () => "€6.40") // "Add €6.40 more"
  */
-export function formatMessage(
-  message: { text: string; locale: string },
-  values: Record<string, string | number>,
-): string {
-  const known = formats.of(`${message.locale} ${message.text}`, () => {
-    const format = new IntlMessageFormat(message.text, message.locale, undefined, { ignoreTag: true });
-    return { format, numbers: numbersIn(format.getAst()) };
-  });
-  for (const name of known.numbers)
-    if (typeof values[name] !== "number") throw new RangeError(`{${name}} comes as a text and is taken for a number`);
-  return String(known.format.format(values));
+export const formatMessage = ({ text, locale }: { text: string; locale: string }, values: Values): string =>
+  ready.of(`${locale} ${text}`, () => fillable(text, locale))(values);
+
+/** A text ready to be filled. */
+export function fillable(text: string, locale: string): IcuMessage["say"] {
+  const { say, elements } = icuMessage(text, locale);
+  const numbers = numbersIn(elements);
+  return (values) => {
+    for (const name of numbers)
+      if (typeof values(name) !== "number") throw new RangeError(`{${name}} comes as a text and is taken for a number`);
+    return say(values);
+  };
 }
 
 /** A text that could not be put into words, and was left out. */
@@ -29,11 +31,11 @@ export type UnsaidText = { readonly text: string; readonly locale: string; reado
 /** {@link formatMessage} for answers that must not fail: a text that does is left out, and told. */
 export function formatOrTell(
   message: { text: string; locale: string },
-  formatMessage: () => string,
+  said: () => string,
   unsaid: UnsaidText[],
 ): string | undefined {
   try {
-    return formatMessage();
+    return said();
   } catch (error) {
     const { text, locale } = message;
     unsaid.push({ text, locale, why: error instanceof Error ? error.message : String(error) });
@@ -49,22 +51,10 @@ export function formatOpen(
   message: { text: string; locale: string },
   values: Record<string, string | number>,
 ): string | undefined {
-  const numbers = new OpenNumbers(message.locale);
-  const formatters = {
-    getNumberFormat: () => numbers,
-    getPluralRules: () => new Intl.PluralRules(message.locale),
-    getDateTimeFormat: () => new Intl.DateTimeFormat(message.locale),
-  };
+  const write = (value: number) => (Number.isNaN(value) ? OPEN : numberFormat(message.locale).format(value));
   try {
-    const format = new IntlMessageFormat(message.text, message.locale, undefined, { ignoreTag: true, formatters });
-    return String(format.format(values));
+    return icuMessage(message.text, message.locale, write).say((name) => values[name]);
   } catch {
     return undefined;
-  }
-}
-
-class OpenNumbers extends Intl.NumberFormat {
-  override format(value: number | bigint | Intl.StringNumericLiteral): string {
-    return Number.isNaN(Number(value)) ? OPEN : super.format(value);
   }
 }

@@ -1,3 +1,4 @@
+import type { Values } from "../phrases/icu-message.ts";
 import { fullPrice } from "./option-variables/full-price.ts";
 import { goal } from "./option-variables/goal.ts";
 import { lowered } from "./option-variables/lowered.ts";
@@ -15,6 +16,10 @@ export const OPTION_VARIABLE_KINDS: Readonly<Record<string, VariableKind>> = Obj
   OPTION_VARIABLE_NAMES.map((name) => [name, "text"]),
 );
 
-/** Every variable with what fills it. */
-export const optionValues = (figures: OptionFigures): Record<string, string> =>
-  Object.fromEntries(OPTION_VARIABLES.map(({ name, fill }) => [name, fill(figures)]));
+const BY_NAME = new Map(OPTION_VARIABLES.map((variable) => [variable.name, variable]));
+
+/** What fills each variable, worked out when a text asks for it. */
+export const optionValues =
+  (figures: OptionFigures): Values =>
+  (name) =>
+    BY_NAME.get(name)?.fill(figures);

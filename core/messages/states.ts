@@ -9,7 +9,8 @@ export type Surface = (typeof SURFACES)[number];
  * be entered; `weight-unknown` its goal is a weight, and one in the cart is not known; `used-up` as often used as it may be;
  * `ended` and `not-yet` its time is over, or has not begun; `blocked` no amount of goods earns it for any other reason;
  * `sign-in` it would be in reach if only the shopper signed in; `not-for-place` it does not hold where the cart goes;
- * `place-unknown` it depends on where that is, and it is not known yet.
+ * `place-unknown` it depends on where that is, and it is not known yet; `unsettled` so many amounts of goods had to be tried that no
+ * more were: whether one earns it is not known, and nothing is promised.
  */
 export type StepState =
   | "empty"
@@ -24,7 +25,8 @@ export type StepState =
   | "blocked"
   | "sign-in"
   | "not-for-place"
-  | "place-unknown";
+  | "place-unknown"
+  | "unsettled";
 
 /** States in which goods change nothing, whatever is added. */
 export const OUT_OF_REACH: ReadonlySet<StepState> = new Set([
@@ -34,12 +36,13 @@ export const OUT_OF_REACH: ReadonlySet<StepState> = new Set([
   "used-up",
   "ended",
   "not-yet",
+  "unsettled",
 ]);
 
 /**
  * What can be said about a step: finer than where it stands. `nearly-there` close to the goal, `between` with an earlier
  * step earned, `top` earned with nothing above it on a ladder of several. Each falls back to the plainer state. Of what is
- * used up, over or not begun, and of weights that are not known, nothing is said.
+ * used up, over, not begun or unsettled, and of weights that are not known, nothing is said.
  */
 export const MESSAGE_STATES = [
   "empty",

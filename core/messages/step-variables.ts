@@ -1,3 +1,4 @@
+import type { Values } from "../phrases/icu-message.ts";
 import type { MessageState } from "./states.ts";
 import { counted } from "./step-variables/counted.ts";
 import { deadline } from "./step-variables/deadline.ts";
@@ -36,6 +37,10 @@ export const stepVariableNames = (state: MessageState): readonly string[] =>
 export const stepVariableKinds = (state: MessageState, counts: string | null): Readonly<Record<string, VariableKind>> =>
   Object.fromEntries(STEP_VARIABLES.filter(({ isIn }) => isIn(state)).map(({ name, kind }) => [name, kind(counts)]));
 
-/** Every variable with what fills it. */
-export const stepValues = (figures: MessageValues): Record<string, string | number> =>
-  Object.fromEntries(STEP_VARIABLES.map(({ name, fill }) => [name, fill(figures)]));
+const BY_NAME = new Map(STEP_VARIABLES.map((variable) => [variable.name, variable]));
+
+/** What fills each variable, worked out when a text asks for it. */
+export const stepValues =
+  (figures: MessageValues): Values =>
+  (name) =>
+    BY_NAME.get(name)?.fill(figures);

@@ -1,5 +1,5 @@
 import { type MessageFormatElement, parse, TYPE } from "@formatjs/icu-messageformat-parser";
-import { IntlMessageFormat } from "intl-messageformat";
+import { icuMessage } from "../phrases/icu-message.ts";
 import { type Phrase, phrase } from "../phrases/phrase.ts";
 import type { Problem } from "../schema/problem.ts";
 import { MESSAGE_STATES, type MessageState } from "./states.ts";
@@ -44,13 +44,10 @@ export function formattingProblems(text: string, locale: string, kinds: Variable
   });
   if (unfit.length > 0) return unfit;
   try {
-    const format = new IntlMessageFormat(text, locale, undefined, { ignoreTag: true });
+    const message = icuMessage(text, locale);
     for (let i = 0; i < TRIAL_NUMBERS.length; i += 1) {
-      const values = Object.entries(kinds).map(([name, kind]): [string, string | number] => [
-        name,
-        kind === "number" ? (TRIAL_NUMBERS[i] ?? 0) : (TRIAL_TEXTS[i % TRIAL_TEXTS.length] ?? ""),
-      ]);
-      format.format(Object.fromEntries(values));
+      const [number, said] = [TRIAL_NUMBERS[i] ?? 0, TRIAL_TEXTS[i % TRIAL_TEXTS.length] ?? ""];
+      message.say((name) => (kinds[name] === undefined ? undefined : kinds[name] === "number" ? number : said));
     }
     return [];
   } catch (error) {

@@ -13,13 +13,14 @@ import {
   whole,
   ZERO,
 } from "./rational.ts";
+import { type Stairs, type StairsIn, stairsPlus, steadyFor, together } from "./stairs.ts";
 
 /**
- * An exact figure while goods are added one unit at a time: `at` here, `slope` more with every unit. A whole number that
- * stands still is a plain number, which most prices are. Rounding comes once, at the end: {@link rounded}.
+ * An exact figure while goods are added one unit at a time: `at` here, `slope` more with every unit, and what its stairs rise by. A
+ * whole number that stands still is a plain number, which most prices are. Rounding comes once, at the end: {@link rounded}.
  */
 export type LinearAmount = number | Moving;
-type Moving = { readonly at: Rational; readonly slope: Rational };
+type Moving = { readonly at: Rational; readonly slope: Rational; readonly stairs: StairsIn };
 
 /**
  * How many more units can be added before some decision that was made turns out another way. Every comparison made
@@ -27,8 +28,11 @@ type Moving = { readonly at: Rational; readonly slope: Rational };
  */
 export class Horizon {
   units: number;
-  constructor(units: number) {
+  /** Whether decisions alone have to stand, so that prices may go up stairs meanwhile: see {@link Stairs}. */
+  readonly pricesMayLeap: boolean;
+  constructor(units: number, pricesMayLeap = false) {
     this.units = units;
+    this.pricesMayLeap = pricesMayLeap;
   }
   limit(units: number): void {
     if (units < this.units) this.units = units;
@@ -36,27 +40,31 @@ export class Horizon {
 }
 
 const moving = (amount: LinearAmount): Moving =>
-  typeof amount === "number" ? { at: whole(amount), slope: ZERO } : amount;
+  typeof amount === "number" ? { at: whole(amount), slope: ZERO, stairs: null } : amount;
 
 /** @example linearAmount({ n: 49n, d: 10n }, ZERO) // 4.9, standing still */
-export function linearAmount(at: Rational, slope: Rational): LinearAmount {
-  if (slope.n !== 0n) return { at: reduce(at), slope: reduce(slope) };
+export function linearAmount(at: Rational, slope: Rational, stairs: StairsIn = null): LinearAmount {
+  if (slope.n !== 0n || stairs) return { at: reduce(at), slope: reduce(slope), stairs };
   const lowest = reduce(at);
   const figure = Number(lowest.n);
   // Beyond whole numbers that a double holds exactly, the fraction stays.
-  return lowest.d === 1n && Number.isSafeInteger(figure) ? figure : { at: lowest, slope: ZERO };
+  return lowest.d === 1n && Number.isSafeInteger(figure) ? figure : { at: lowest, slope: ZERO, stairs };
 }
 
 export function plus(a: LinearAmount, b: LinearAmount): LinearAmount {
   if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a + b)) return a + b;
   const [x, y] = [moving(a), moving(b)];
-  return linearAmount(add(x.at, y.at), add(x.slope, y.slope));
+  return linearAmount(add(x.at, y.at), add(x.slope, y.slope), stairsPlus(x.stairs, y.stairs));
 }
 
 export function minus(a: LinearAmount, b: LinearAmount): LinearAmount {
   if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a - b)) return a - b;
   const [x, y] = [moving(a), moving(b)];
-  return linearAmount(subtract(x.at, y.at), subtract(x.slope, y.slope));
+  return linearAmount(
+    subtract(x.at, y.at),
+    subtract(x.slope, y.slope),
+    stairsPlus(x.stairs, y.stairs, { n: -1n, d: 1n }),
+  );
 }
 
 export function times(a: LinearAmount, by: Rational): LinearAmount {
@@ -68,7 +76,7 @@ export function times(a: LinearAmount, by: Rational): LinearAmount {
     if (Number.isSafeInteger(product) && Number.isInteger(quotient)) return quotient;
   }
   const x = moving(a);
-  return linearAmount(multiply(x.at, by), multiply(x.slope, by));
+  return linearAmount(multiply(x.at, by), multiply(x.slope, by), stairsPlus(null, x.stairs, by));
 }
 
 /** The figure in whole minor units: its one rounding, half away from zero. */
@@ -76,9 +84,10 @@ export function rounded(a: LinearAmount): number {
   return typeof a === "number" ? a : Number(roundHalfAway(a.at));
 }
 
-/** The slope, in figure per unit added. */
+/** The slope, in figure per unit added; of what goes up stairs, between them. */
 export const slopeOf = (a: LinearAmount): Rational => (typeof a === "number" ? ZERO : a.slope);
 export const exactOf = (a: LinearAmount): Rational => (typeof a === "number" ? whole(a) : a.at);
+export const stairsIn = (a: LinearAmount): StairsIn => (typeof a === "number" ? null : a.stairs);
 
 /** Below, equal or above: negative, zero, positive. Tells the horizon how long that stands. */
 export function compareAmounts(a: LinearAmount, b: LinearAmount, horizon: Horizon | null): number {
@@ -86,16 +95,35 @@ export function compareAmounts(a: LinearAmount, b: LinearAmount, horizon: Horizo
   const [x, y] = [moving(a), moving(b)];
   const sign = compare(x.at, y.at);
   if (horizon) {
-    const slope = subtract(x.slope, y.slope);
-    if (slope.n !== 0n) {
-      if (sign === 0) horizon.limit(0);
-      else if (sign > 0 !== slope.n > 0n) {
-        const gap = subtract(x.at, y.at);
-        horizon.limit(Number(ceil(divide(gap, { n: -slope.n, d: slope.d }))) - 1);
-      }
-    }
+    const gap = minus(a, b);
+    if (typeof gap !== "number")
+      horizon.limit(sign === 0 ? equalFor(gap) : aboveFor(sign > 0 ? gap : minus(0, gap), 0, false));
   }
   return sign;
+}
+
+/** For how many more units an amount that is nothing stays nothing. */
+const equalFor = ({ slope, stairs }: Moving): number => (slope.n === 0n ? steadyFor(stairs) : 0);
+
+/**
+ * For how many more units an amount that is above `bound`, or at it where that is enough, certainly stays so: by how it moves until
+ * its stairs do, or by how far they can carry it.
+ */
+export function aboveFor(amount: LinearAmount, bound: number, atIsEnough: boolean): number {
+  const { at, slope, stairs } = moving(amount);
+  const room = subtract(at, whole(bound));
+  const until = unitsAbove(room, slope, atIsEnough);
+  if (!stairs) return until;
+  const leaps = together(stairs);
+  const sure = unitsAbove(subtract(room, leaps.below), add(slope, leaps.slope), atIsEnough);
+  return Math.max(Math.min(until, steadyFor(stairs)), sure);
+}
+
+function unitsAbove(room: Rational, slope: Rational, atIsEnough: boolean): number {
+  if (room.n < 0n || (room.n === 0n && !atIsEnough)) return 0;
+  if (slope.n >= 0n) return Number.POSITIVE_INFINITY;
+  const until = divide(room, negative(slope));
+  return atIsEnough ? Number(floor(until)) : Number(ceil(until)) - 1;
 }
 
 export const min = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
@@ -113,59 +141,39 @@ export function toMultiple(
   step: number,
   direction: "nearest" | "up" | "down",
   horizon: Horizon | null,
-): number {
-  const { at, slope } = moving(a);
+): LinearAmount {
+  const { at, slope, stairs } = moving(a);
   const inSteps = { at: divide(at, whole(step)), slope: divide(slope, whole(step)) };
-  if (direction === "up") {
-    const negated = { at: negative(inSteps.at), slope: negative(inSteps.slope) };
-    return -Number(floorOf(negated, horizon)) * step || 0;
+  const up = direction === "up";
+  const shifted = up
+    ? { at: negative(inSteps.at), slope: negative(inSteps.slope) }
+    : direction === "down"
+      ? inSteps
+      : { ...inSteps, at: add(inSteps.at, { n: 1n, d: 2n }) };
+  const below = Number(floor(shifted.at)) * step;
+  const multiple = (up ? -below : below) || 0;
+  if (!horizon || (slope.n === 0n && !stairs)) return multiple;
+  const steady = Math.min(sameFloorFor(shifted), steadyFor(stairs));
+  if (!horizon.pricesMayLeap) {
+    horizon.limit(steady);
+    return multiple;
   }
-  const shifted = direction === "down" ? inSteps : { ...inSteps, at: add(inSteps.at, { n: 1n, d: 2n }) };
-  return Number(floorOf(shifted, horizon)) * step;
+  // Rounded, it is less than a step away from what is rounded, now and later.
+  const leaps = together(stairs);
+  const one: Stairs = {
+    slope: reduce(add(slope, leaps.slope)),
+    below: add(leaps.below, whole(step)),
+    above: add(leaps.above, whole(step)),
+    steady,
+  };
+  return linearAmount(whole(multiple), ZERO, new Map([[one, ONE]]));
 }
 
 const negative = (a: Rational): Rational => ({ n: -a.n, d: a.d });
 
-function floorOf({ at, slope }: Moving, horizon: Horizon | null): bigint {
-  const below = floor(at);
-  if (horizon && slope.n > 0n) {
-    horizon.limit(Number(ceil(divide(subtract(add(whole(below), ONE), at), slope))) - 1);
-  } else if (horizon && slope.n < 0n) {
-    horizon.limit(Number(floor(divide(subtract(at, whole(below)), negative(slope)))));
-  }
-  return below;
-}
-
-/**
- * Whether `a` is less than `b` once both are rounded. While their exact difference lies between nothing and `slack`
- * rounding may decide either way with every unit, so that the answer stands for one unit only.
- *
- * @param slack how far rounding can carry the difference: 1 for two roundings
- */
-export function lessWhenRounded(
-  a: LinearAmount,
-  b: LinearAmount,
-  difference: number,
-  slack: number,
-  horizon: Horizon | null,
-): boolean {
-  if (horizon && (typeof a !== "number" || typeof b !== "number")) {
-    const gap = minus(b, a);
-    const still = slopeOf(a).n === 0n && slopeOf(b).n === 0n;
-    const same = typeof gap === "number" && gap === 0 && slopeOf(a).n * slopeOf(b).d === slopeOf(b).n * slopeOf(a).d;
-    if (!still && !same) {
-      const [low, high] = [slack === 1 ? 0 : -slack, slack];
-      if (compareAmounts(gap, high, null) >= 0) aboveUntil(gap, high, horizon);
-      else if (compareAmounts(gap, low, null) <= 0) aboveUntil(minus(0, gap), -low, horizon);
-      else horizon.limit(0);
-    }
-  }
-  return difference > 0;
-}
-
-/** How long `a`, now at least `bound`, stays so. */
-function aboveUntil(a: LinearAmount, bound: number, horizon: Horizon): void {
-  const slope = slopeOf(a);
-  if (slope.n >= 0n) return;
-  horizon.limit(Number(floor(divide(subtract(exactOf(a), whole(bound)), negative(slope)))));
+/** For how many more units the whole part stays the same. */
+function sameFloorFor({ at, slope }: Pick<Moving, "at" | "slope">): number {
+  const below = whole(floor(at));
+  if (slope.n > 0n) return Number(ceil(divide(subtract(add(below, ONE), at), slope))) - 1;
+  return slope.n < 0n ? Number(floor(divide(subtract(at, below), negative(slope)))) : Number.POSITIVE_INFINITY;
 }

@@ -1,4 +1,5 @@
-import { IntlMessageFormat } from "intl-messageformat";
+import { type IcuMessage, icuMessage } from "./icu-message.ts";
+import { displayNames, listFormat, momentFormat, numberFormat } from "./intl-formats.ts";
 import { Kept } from "./kept.ts";
 import type { Phrase, PhraseValue, Written } from "./phrase.ts";
 
@@ -21,14 +22,15 @@ export const ENGLISH: Reader = { locale: "en", clock: "en-GB", messageFor: () =>
  * @example speak(phrase("Step {number}", { number: 2 }), ENGLISH) // "Step 2"
  * @throws where a message has a placeholder without a value, which the test of all texts looks for
  */
-export function speak({ message, values }: Phrase, reader: Reader): string {
-  const own = reader.messageFor(message) ?? message;
+export function speak({ message: english, values }: Phrase, reader: Reader): string {
+  const own = reader.messageFor(english) ?? english;
   // Most texts of a screen are words alone.
   if (values === undefined && !/[{}']/.test(own)) return own;
-  const spoken: Record<string, string | number> = {};
-  for (const [name, value] of Object.entries(values ?? {}))
-    spoken[name] = typeof value === "number" ? value : speakValue(value, reader);
-  return String(formatOf(own, reader.locale).format(spoken));
+  const message = messages.of(`${reader.locale} ${own}`, () => icuMessage(own, reader.locale));
+  return message.say((name) => {
+    const value = values?.[name];
+    return value === undefined || typeof value === "number" ? value : speakValue(value, reader);
+  });
 }
 
 /** A value by itself. @example speakValue({ code: "PT", type: "region" }, ENGLISH) // "Portugal" */
@@ -43,36 +45,15 @@ export const english = (text: Phrase): string => speak(text, ENGLISH);
 
 function write(written: Written, reader: Reader): string {
   if ("list" in written) {
-    const { type } = written;
-    const format = lists.of(`${reader.locale} ${type}`, () => new Intl.ListFormat(reader.locale, { type }));
-    return format.format(written.list.map((part) => speakValue(part, reader)));
+    const parts = written.list.map((part) => speakValue(part, reader));
+    return listFormat(reader.locale, written.type).format(parts);
   }
-  if ("code" in written) {
-    const { type, code } = written;
-    const known = names.of(`${reader.locale} ${type}`, () => new Intl.DisplayNames([reader.locale], { type }));
-    return known.of(code) ?? code;
-  }
-  const { options } = written;
-  const key = JSON.stringify(options);
-  if ("number" in written)
-    return numbers
-      .of(`${reader.locale} ${key}`, () => new Intl.NumberFormat(reader.locale, options))
-      .format(written.number);
-  const { moment } = written;
-  if (typeof moment === "number")
-    return moments.of(`${reader.clock} ${key}`, () => new Intl.DateTimeFormat(reader.clock, options)).format(moment);
+  if ("code" in written) return displayNames(reader.locale, written.type).of(written.code) ?? written.code;
+  if ("number" in written) return numberFormat(reader.locale, written.options).format(written.number);
+  const { moment, options } = written;
+  if (typeof moment === "number") return momentFormat(reader.clock, options).format(moment);
   // A day is a day: no clock moves it.
-  const asDay = () => new Intl.DateTimeFormat(reader.clock, { ...options, timeZone: "UTC" });
-  return moments.of(`day ${reader.clock} ${key}`, asDay).format(new Date(`${moment}T00:00:00Z`));
+  return momentFormat(reader.clock, { ...options, timeZone: "UTC" }).format(new Date(`${moment}T00:00:00Z`));
 }
 
-/** Making a format costs a hundred times what using it does. */
-const MOST_FORMATS = 2000;
-const messages = new Kept<IntlMessageFormat>(MOST_FORMATS);
-const lists = new Kept<Intl.ListFormat>(MOST_FORMATS);
-const names = new Kept<Intl.DisplayNames>(MOST_FORMATS);
-const numbers = new Kept<Intl.NumberFormat>(MOST_FORMATS);
-const moments = new Kept<Intl.DateTimeFormat>(MOST_FORMATS);
-
-const formatOf = (message: string, locale: string): IntlMessageFormat =>
-  messages.of(`${locale} ${message}`, () => new IntlMessageFormat(message, locale, undefined, { ignoreTag: true }));
+const messages = new Kept<IcuMessage>(2000);

@@ -57,13 +57,15 @@ export type Situation = {
   readonly moving: (measure: number) => LinearAmount | null;
   /** What the goods that count come to after all discounts, exactly. */
   readonly goods: (counts: (line: ReadLine) => boolean) => LinearAmount;
-  /** Whether a figure of a line is at least so much: price in minor units, pieces, or milligrams of one piece. */
+  /** How many units of a measure have been begun past `start`. */
+  readonly begun: (measure: number, start: number, unit: number) => LinearAmount;
+  /** Whether a figure of a line is at least so much: price or discount in minor units, pieces, or milligrams of one piece. */
   readonly lineReaches: (line: ReadLine, figure: LineFigure, least: number) => Truth;
 };
 
 type FromLocation = Pick<Location, "at" | "country" | "postcodeTable">;
 
-export type LineFigure = "unitPrice" | "quantity" | "weight";
+export type LineFigure = "unitPrice" | "quantity" | "weight" | "discount";
 
 const NO_CODES: Facts["codes"] = new Set();
 const NO_DISTANCES: Facts["distances"] = new Map();

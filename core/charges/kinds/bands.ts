@@ -110,13 +110,7 @@ function compilePrice(price: BandPrice, measure: number, context: AmountContext)
     markAt(price.each, context),
   ];
   if (fixed === undefined || more === undefined || !unit) return () => "no-amount";
-  return ({ count, reaches }, start) => {
-    const past = (count(measure) ?? 0) - start;
-    const units = past > 0 ? Math.ceil(past / unit) : 0;
-    reaches(measure, start + units * unit + 1);
-    if (units > 0) reaches(measure, start + (units - 1) * unit + 1);
-    return plus(fixed, times(units, whole(more)));
-  };
+  return ({ begun }, start) => plus(fixed, times(begun(measure, start, unit), whole(more)));
 }
 
 function bandsProblems(charge: BandedCharge, path: string, references: ChargeReferences): Problem[] {

@@ -42,10 +42,10 @@ export const trait = defineCondition({
   compile: ({ trait: name, how }) => {
     const { has } = TRAITS[name];
     return leaf(
-      ({ lines, horizon }) => {
-        // Part of a reduced line carries its share of the discount, rounded: it may turn with every unit.
-        if (name === "reduced") horizon?.limit(0);
-        return how === "any" ? lines.some(has) : how === "none" ? !lines.some(has) : lines.every(has);
+      ({ lines, lineReaches }) => {
+        // Part of a reduced line carries its share of the discount, rounded down: at first that may be nothing.
+        const is = name === "reduced" ? (line: ReadLine) => lineReaches(line, "discount", 1) === true : has;
+        return how === "any" ? lines.some(is) : how === "none" ? !lines.some(is) : lines.every(is);
       },
       ({ lines }) => lines.filter(has).map(({ sku }) => sku),
     );

@@ -1,3 +1,4 @@
+import { momentFormat } from "../../phrases/intl-formats.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { asText, everywhere, type StepVariable } from "../variable.ts";
 
@@ -8,7 +9,7 @@ export const deadline: StepVariable = {
   kind: asText,
   fill: ({ deadline: end, locale, timeZone }) => {
     if (end === null) return "";
-    const format = new Intl.DateTimeFormat(locale, { dateStyle: "medium", timeStyle: "short", timeZone });
+    const format = momentFormat(locale, { dateStyle: "medium", timeStyle: "short", timeZone });
     // An end is the first moment that is too late; the last minute before it is what shoppers are told.
     return format.format(end - 60_000);
   },

@@ -1,15 +1,17 @@
 import { tellsACode } from "../../cart/codes.ts";
 import type { Terms } from "../../evaluate/evaluation.ts";
-import { formatMessage, formatOrTell, type UnsaidText } from "../../messages/format-message.ts";
+import { formatOrTell, type UnsaidText } from "../../messages/format-message.ts";
 import { freeWord } from "../../messages/free-word.ts";
 import { goodsName } from "../../messages/goods-name.ts";
 import { pickText } from "../../messages/locale.ts";
+import { type SaidText, saidText } from "../../messages/said-text.ts";
 import { type MessageState, type StepState, SURFACES, type Surface } from "../../messages/states.ts";
 import { stepValues } from "../../messages/step-variables.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
 import type { MessageValues } from "../../messages/variable.ts";
 import { amountFor } from "../../money/amount.ts";
 import { formatMoney } from "../../money/format.ts";
+import { numberFormat } from "../../phrases/intl-formats.ts";
 import { type Reward, rewardKind, rewardOptions } from "../../rewards/reward.ts";
 import type { Tariff, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
 import type { Progress, QuotedMessage } from "../answer/quote.ts";
@@ -31,8 +33,11 @@ type Figures = Pick<Progress, "counted" | "remainingSaid" | "percent">;
 
 /** What shoppers read about the steps of offers, and about offers that hold elsewhere. */
 export function stepMessages({ now, unsaid }: QuoteIn, progress: readonly StepProgress[]): QuotedMessage[] {
+  let from = 0;
   const here = now.tariff.offers.flatMap((offer) => {
-    const ladder = progress.filter((entry) => entry.offer === offer);
+    // Progress has the steps of one offer after the other.
+    const ladder = progress.slice(from, from + offer.steps.length);
+    from += offer.steps.length;
     return stepsToMention(ladder).flatMap((entry) => {
       // Where no amount that can be said earns the step, nothing is promised.
       if (entry.remaining !== null && entry.said === null) return [];
@@ -80,46 +85,101 @@ const inState = (
 
 /** One message for each surface that has a text, in words: of the first step that has one there. */
 function surfaceMessages(terms: Terms, mentions: readonly Mention[], unsaid: UnsaidText[]): QuotedMessage[] {
-  const { store, market } = terms.tariff;
-  return SURFACES.flatMap((surface) => {
-    const [said] = mentions.flatMap((mention) => {
-      const texts = textsFor(mention.step.step.wording, store.wording, surface, mention.states);
-      const picked = texts && pickText(texts, localeOf(terms), market.languages);
-      return picked ? [{ mention, picked }] : [];
-    });
-    if (!said) return [];
-    const { mention, picked } = said;
+  const messages: QuotedMessage[] = [];
+  let before: { readonly mention: Mention; readonly picked: SaidText; readonly text: string } | undefined;
+  for (const surface of SURFACES) {
+    const found = firstWithText(terms, mentions, surface);
+    if (!found) continue;
+    const { mention, picked } = found;
     const { offer, step, state } = mention;
     // Whoever reads that only a code is missing is not told which.
-    if (state === "code-missing" && tellsACode(picked.text, step.codes)) return [];
-    const values = () => stepValues(messageValues(terms, mention, picked.locale));
-    const text = formatOrTell(picked, () => formatMessage(picked, values()), unsaid);
-    return text === undefined ? [] : [{ surface, offer: offer.id, step: step.step.id, state, text }];
-  });
+    if (state === "code-missing" && tellsACode(picked.text, step.codes)) continue;
+    // Most texts are the same on every surface.
+    const text =
+      before?.mention === mention && before.picked === picked ? before.text : filled(terms, mention, picked, unsaid);
+    if (text === undefined) continue;
+    before = { mention, picked, text };
+    messages.push({ surface, offer: offer.id, step: step.step.id, state, text });
+  }
+  return messages;
 }
 
-/** Everything that a text about a step may mention, as it stands. */
+function firstWithText(
+  terms: Terms,
+  mentions: readonly Mention[],
+  surface: Surface,
+): { readonly mention: Mention; readonly picked: SaidText } | undefined {
+  const { store, market } = terms.tariff;
+  for (const mention of mentions) {
+    const texts = textsFor(mention.step.step.wording, store.wording, surface, mention.states);
+    const picked = texts && saidText(texts, localeOf(terms), market.languages);
+    if (picked) return { mention, picked };
+  }
+  return undefined;
+}
+
+const filled = (terms: Terms, mention: Mention, picked: SaidText, unsaid: UnsaidText[]): string | undefined =>
+  picked.text.includes("{") || picked.text.includes("'")
+    ? formatOrTell(picked, () => picked.filled(stepValues(messageValues(terms, mention, picked.locale))), unsaid)
+    : picked.text;
+
+/** Everything that a text about a step may mention, as it stands; what takes longer is worked out when it is mentioned. */
 export const messageValues = (
-  { tariff, facts }: Pick<Terms, "tariff" | "facts">,
-  { offer, step, state, shown }: Omit<Mention, "states">,
+  terms: Pick<Terms, "tariff" | "facts">,
+  mention: Omit<Mention, "states">,
   locale: string,
-): MessageValues => ({
-  state,
-  locale,
-  currency: tariff.currency,
-  measure: offer.offer.counts.kind,
-  goal: step.goal?.at ?? null,
-  counted: shown?.counted ?? null,
-  remaining: shown?.remainingSaid ?? null,
-  percent: shown?.percent ?? 0,
-  reward: rewardText(step.step.reward, tariff, locale),
-  option: optionText(step.step.reward, tariff, locale),
-  deadline: deadlineOf(offer, facts.at),
-  timeZone: tariff.market.timeZone,
-  place:
-    (tariff.zone.called && pickText(tariff.zone.called, locale, tariff.market.languages)?.text) ?? tariff.zone.name,
-  goods: goodsName(offer.offer.counts.only, locale, tariff.market.languages),
-});
+): MessageValues => new StepFigures(terms, mention, locale);
+
+class StepFigures implements MessageValues {
+  private readonly terms: Pick<Terms, "tariff" | "facts">;
+  private readonly mention: Omit<Mention, "states">;
+  readonly locale: string;
+  constructor(terms: Pick<Terms, "tariff" | "facts">, mention: Omit<Mention, "states">, locale: string) {
+    this.terms = terms;
+    this.mention = mention;
+    this.locale = locale;
+  }
+  get state() {
+    return this.mention.state;
+  }
+  get currency() {
+    return this.terms.tariff.currency;
+  }
+  get measure() {
+    return this.mention.offer.offer.counts.kind;
+  }
+  get goal() {
+    return this.mention.step.goal?.at ?? null;
+  }
+  get counted() {
+    return this.mention.shown?.counted ?? null;
+  }
+  get remaining() {
+    return this.mention.shown?.remainingSaid ?? null;
+  }
+  get percent() {
+    return this.mention.shown?.percent ?? 0;
+  }
+  get reward() {
+    return rewardText(this.mention.step.step.reward, this.terms.tariff, this.locale);
+  }
+  get option() {
+    return optionText(this.mention.step.step.reward, this.terms.tariff, this.locale);
+  }
+  get deadline() {
+    return deadlineOf(this.mention.offer, this.terms.facts.at);
+  }
+  get timeZone() {
+    return this.terms.tariff.market.timeZone;
+  }
+  get place() {
+    const { zone, market } = this.terms.tariff;
+    return (zone.called && pickText(zone.called, this.locale, market.languages)?.text) ?? zone.name;
+  }
+  get goods() {
+    return goodsName(this.mention.offer.offer.counts.only, this.locale, this.terms.tariff.market.languages);
+  }
+}
 
 /** A step's own text for a surface and state, else what the whole plan says there. */
 export function textsFor(
@@ -137,12 +197,13 @@ export function textsFor(
   return undefined;
 }
 
+const PERCENT = { style: "percent", maximumFractionDigits: 6 } as const;
+
 /** What sentences call a reward: money, a percent, a gift, free delivery, another option's price. */
 function rewardText(reward: Reward, tariff: Tariff, locale: string): string {
   const { zone, market, currency, rates } = tariff;
   return rewardKind(reward).figure(reward, {
-    percent: (text) =>
-      new Intl.NumberFormat(locale, { style: "percent", maximumFractionDigits: 6 }).format(Number(text) / 100),
+    percent: (text) => numberFormat(locale, PERCENT).format(Number(text) / 100),
     money: (amount) => {
       const minor = amountFor(amount, { zone: zone.id, market: market.id, currency, rates });
       return minor === undefined ? "" : formatMoney(minor, currency, locale, "short");

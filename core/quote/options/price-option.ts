@@ -1,17 +1,9 @@
 import { type FullPrice, hasNoPrice, type Parts, sumOf } from "../../delivery/full-price.ts";
 import { type Earned, type Evaluation, evaluatedAnew, type PricedOption } from "../../evaluate/evaluation.ts";
 import type { PickedGoods } from "../../measures/only-goods.ts";
-import {
-  compareAmounts,
-  type LinearAmount,
-  lessWhenRounded,
-  min,
-  minus,
-  plus,
-  rounded,
-  times,
-} from "../../money/linear-amount.ts";
+import { compareAmounts, type LinearAmount, min, minus, plus, times } from "../../money/linear-amount.ts";
 import { multiply, ONE, subtract } from "../../money/rational.ts";
+import { paysLess } from "../../money/rounded-gain.ts";
 import { bestSet, type Cost } from "../../offers/best-set.ts";
 import type { TriggerLook } from "../../offers/trigger-definition.ts";
 import { applyRewards, type CompiledReward } from "../../rewards/apply-rewards.ts";
@@ -282,12 +274,14 @@ export function improves(step: TariffStep, situation: Evaluation): Improvement {
     anyPrice = true;
     // A gift of another offer that a tie brings along is none of what this step promises.
     if (step.onOrder?.kind === "gift" && giftsOf(after.used) > giftsOf(before.used)) return "better";
-    const gain = rounded(before.price) - rounded(before.offOrder) - (rounded(after.price) - rounded(after.offOrder));
-    const onOrder = after.offOrder !== 0 || before.offOrder !== 0;
-    const [netAfter, netBefore] = onOrder
-      ? [minus(after.price, after.offOrder), minus(before.price, before.offOrder)]
-      : [after.price, before.price];
-    if (lessWhenRounded(netAfter, netBefore, gain, onOrder ? 2 : 1, situation.horizon)) return "better";
+    if (
+      paysLess(
+        { price: after.price, off: after.offOrder },
+        { price: before.price, off: before.offOrder },
+        situation.horizon,
+      )
+    )
+      return "better";
   }
   return anyPrice ? "no-better" : "no-price";
 }

@@ -4,6 +4,7 @@ import { type Evaluation, evaluatedAnew } from "../../evaluate/evaluation.ts";
 import { evaluateAlong } from "../../evaluate/situation-of.ts";
 import { sayable } from "../../measures/measure-spec.ts";
 import type { StepState } from "../../messages/states.ts";
+import { Horizon } from "../../money/linear-amount.ts";
 import type { Facts } from "../../situation/situation.ts";
 import type { TariffOffer, TariffStep } from "../../tariff/tariff.ts";
 import { hasCode, improves, inTime, offerHolds, reached, withinLimits } from "../options/price-option.ts";
@@ -14,32 +15,36 @@ export type StepStatus = { readonly state: StepState; readonly remaining: number
 export type FillerForecast = {
   readonly growth: CartGrowth;
   readonly stretches: readonly ForecastStretch[];
-  /** Makes one more stretch; false when there are no more. */
+  /** Makes one more stretch; false when there are no more, or no more are tried. */
   readonly extend: () => boolean;
+  /** Whether it was given up before all there are. */
+  readonly gaveUp: () => boolean;
 };
 
 type ForecastStretch = { readonly from: number; readonly to: number; readonly outcome: "better" | "covered" | "none" };
 
-/** Nobody is asked to add more than this many units, nor past so many changes of price beyond the goal. */
+/** Nobody is asked to add more than this many units. */
 const FURTHEST = 2 ** 40;
+/** So many stretches are tried: by far more than plans need. What lies beyond them is not known. */
 const MOST_STRETCHES = 400;
 
 export function forecastFiller(offer: TariffOffer, step: TariffStep, growth: CartGrowth): FillerForecast {
   const stretches: ForecastStretch[] = [];
   // A code that stands for the goal leaves only the offer's own conditions to be met.
   const stands = step.trigger.codeRole === "stands-for-goal" && hasCode(step, growth.facts);
-  let next = stands ? 1 : step.goal ? crossing(growth, step.goal.measure, step.goal.least) : null;
+  const begin = stands ? 1 : step.goal ? crossing(growth, step.goal.measure, step.goal.least) : null;
+  let next = begin !== null && begin <= FURTHEST ? begin : null;
   const extend = (): boolean => {
-    if (next === null || next > FURTHEST || stretches.length >= MOST_STRETCHES) return false;
-    const situation = evaluateAlong(growth, next, FURTHEST);
+    if (next === null || stretches.length >= MOST_STRETCHES) return false;
+    const situation = evaluateAlong(growth, next, FURTHEST, new Horizon(FURTHEST, true));
     const outcome = outcomeAt(offer, step, situation);
     const units = situation.horizon?.units ?? 0;
     const to = units >= FURTHEST ? Number.POSITIVE_INFINITY : next + units;
     stretches.push({ from: next, to, outcome });
-    next = to === Number.POSITIVE_INFINITY ? null : to + 1;
+    next = to < FURTHEST ? to + 1 : null;
     return true;
   };
-  return { growth, stretches, extend };
+  return { growth, stretches, extend, gaveUp: () => next !== null && stretches.length >= MOST_STRETCHES };
 }
 
 export function outcomeAt(offer: TariffOffer, step: TariffStep, situation: Evaluation): ForecastStretch["outcome"] {
@@ -54,7 +59,8 @@ export function outcomeAt(offer: TariffOffer, step: TariffStep, situation: Evalu
  */
 export type Ahead = {
   readonly remaining: number | null;
-  readonly covered: boolean;
+  /** Why no more of it helps, where none does. */
+  readonly otherwise: "covered" | "blocked" | "unsettled";
   readonly slope: 0 | -1;
   readonly units: number;
 };
@@ -67,12 +73,14 @@ export function ahead(forecast: FillerForecast, added: number): Ahead {
     if (stretch.outcome === "covered") coveredTo = stretch.to;
     if (stretch.outcome !== "better") continue;
     const remaining = Math.max(stretch.from, added + 1) - added;
+    const otherwise = "blocked";
     return remaining > 1
-      ? { remaining, covered: false, slope: -1, units: remaining - 1 }
-      : { remaining, covered: false, slope: 0, units: stretch.to - 1 - added };
+      ? { remaining, otherwise, slope: -1, units: remaining - 1 }
+      : { remaining, otherwise, slope: 0, units: stretch.to - 1 - added };
   }
   const units = coveredTo > 0 ? coveredTo - 1 - added : Number.POSITIVE_INFINITY;
-  return { remaining: null, covered: coveredTo > 0, slope: 0, units };
+  const otherwise = forecast.gaveUp() ? "unsettled" : coveredTo > 0 ? "covered" : "blocked";
+  return { remaining: null, otherwise, slope: 0, units };
 }
 
 /**
@@ -100,7 +108,7 @@ export function stepStatus(
   offer: TariffOffer,
   step: TariffStep,
   now: Evaluation,
-  aheadNow: () => Pick<Ahead, "remaining" | "covered">,
+  aheadNow: () => Pick<Ahead, "remaining" | "otherwise">,
 ): StepStatus {
   if (reached(offer, step, now)) {
     return { state: improves(step, now) === "better" ? "reached" : "covered", remaining: null };
@@ -111,8 +119,8 @@ export function stepStatus(
   if (!step.goal) return { state: "blocked", remaining: null };
   if (now.count(step.goal.measure) === null && offerHolds(offer, now))
     return { state: "weight-unknown", remaining: null };
-  const { remaining, covered } = aheadNow();
-  if (remaining === null) return { state: covered ? "covered" : "blocked", remaining };
+  const { remaining, otherwise } = aheadNow();
+  if (remaining === null) return { state: otherwise, remaining };
   return { state: now.lines.length === 0 ? "empty" : "on-the-way", remaining };
 }
 

@@ -1,0 +1,46 @@
+import { add, multiply, ONE, type Rational, reduce, ZERO } from "./rational.ts";
+
+/**
+ * Something that rises or falls by leaps as goods are added: nothing now, and after `k` more units within `below` and `above` of
+ * `slope` × k. It is told apart by being the same object, so that what two prices have of it in common cancels out.
+ */
+export type Stairs = {
+  readonly slope: Rational;
+  readonly below: Rational;
+  readonly above: Rational;
+  /** For how many more units it certainly does not move. */
+  readonly steady: number;
+};
+
+/** How many times each of some stairs goes into an amount; null: none. */
+export type StairsIn = ReadonlyMap<Stairs, Rational> | null;
+
+export function stairsPlus(a: StairsIn, b: StairsIn, times: Rational = ONE): StairsIn {
+  if (!b) return a;
+  const sum = new Map(a ?? []);
+  for (const [stairs, factor] of b) {
+    const total = reduce(add(sum.get(stairs) ?? ZERO, multiply(factor, times)));
+    if (total.n === 0n) sum.delete(stairs);
+    else sum.set(stairs, total);
+  }
+  return sum.size > 0 ? sum : null;
+}
+
+/** For how many more units none of them moves. */
+export function steadyFor(stairs: StairsIn): number {
+  let units = Number.POSITIVE_INFINITY;
+  for (const { steady } of stairs?.keys() ?? []) units = Math.min(units, steady);
+  return units;
+}
+
+/** All of them together, each as often as it goes in. */
+export function together(stairs: StairsIn): Pick<Stairs, "slope" | "below" | "above"> {
+  let [slope, below, above] = [ZERO, ZERO, ZERO];
+  for (const [one, factor] of stairs ?? []) {
+    const size = { n: factor.n < 0n ? -factor.n : factor.n, d: factor.d };
+    slope = reduce(add(slope, multiply(one.slope, factor)));
+    below = reduce(add(below, multiply(factor.n < 0n ? one.above : one.below, size)));
+    above = reduce(add(above, multiply(factor.n < 0n ? one.below : one.above, size)));
+  }
+  return { slope, below, above };
+}
