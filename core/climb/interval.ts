@@ -1,7 +1,7 @@
 import type { NoPrice } from "../charges/no-price.ts";
 import type { LadderMeasure } from "../measures/measure-spec.ts";
 import type { StepState } from "../messages/states.ts";
-import { add, multiply, type Rational, roundHalfAway, whole } from "../money/rational.ts";
+import { add, multiply, type Rational, reduce, roundHalfAway, whole } from "../money/rational.ts";
 
 /** A step over one interval. `remaining` at x is `start + slope × (x − from)`; null where nothing is promised. */
 export type ClimbStep = { state: StepState; remaining: { start: number; slope: 0 | -1 } | null };
@@ -63,4 +63,7 @@ export const climbAsJson = (climb: Climb) => ({
   })),
 });
 
-const fractionText = ({ n, d }: Rational) => `${n}/${d}`;
+function fractionText(fraction: Rational): string {
+  const { n, d } = reduce(fraction);
+  return `${n}/${d}`;
+}

@@ -28,6 +28,8 @@ type Memo = {
   readonly full: (FullPrice | undefined)[];
   readonly offers: (Truth | undefined)[];
   readonly priced: (PricedOption | undefined)[];
+  /** What has been earned for each option. */
+  readonly earned: (readonly Earned[] | undefined)[];
   tools?: RewardTools;
   /** What options would cost in full without some goods, by number and what the goods are. */
   readonly without: Map<string, FullPrice>;
@@ -43,16 +45,18 @@ export const evaluatedAnew = (
   memo: emptyMemo(),
 });
 
-export const emptyMemo = (): Memo => ({ full: [], offers: [], priced: [], without: new Map() });
+export const emptyMemo = (): Memo => ({ full: [], offers: [], priced: [], earned: [], without: new Map() });
 
-/** What an option comes to: before offers, after the set of them that is best, and what those give on the order. */
-export type PricedOption = {
-  readonly full: FullPrice;
+/** What an option comes to with the best set of the offers that are earned. */
+export type Payable = {
   readonly price: LinearAmount | NoPrice;
-  readonly used: readonly Earned[];
   /** What order rewards take off the goods, exactly. */
   readonly offOrder: LinearAmount;
+  readonly gifts: number;
 };
+
+/** The same with what it comes to before offers, and those of the set that change anything. */
+export type PricedOption = Payable & { readonly full: FullPrice; readonly used: readonly Earned[] };
 
 /** An offer with the rewards a shopper has earned of it for one option. */
 export type Earned = {

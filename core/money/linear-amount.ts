@@ -44,12 +44,19 @@ const moving = (amount: LinearAmount): Moving =>
 
 /** @example linearAmount({ n: 49n, d: 10n }, ZERO) // 4.9, standing still */
 export function linearAmount(at: Rational, slope: Rational, stairs: StairsIn = null): LinearAmount {
-  if (slope.n !== 0n || stairs) return { at: reduce(at), slope: reduce(slope), stairs };
-  const lowest = reduce(at);
-  const figure = Number(lowest.n);
-  // Beyond whole numbers that a double holds exactly, the fraction stays.
-  return lowest.d === 1n && Number.isSafeInteger(figure) ? figure : { at: lowest, slope: ZERO, stairs };
+  if (slope.n !== 0n || stairs) return { at: shortened(at), slope: shortened(slope), stairs };
+  if (at.n % at.d === 0n) {
+    const figure = Number(at.n / at.d);
+    // Beyond whole numbers that a double holds exactly, the fraction stays.
+    if (Number.isSafeInteger(figure)) return figure;
+  }
+  return { at: shortened(at), slope: ZERO, stairs };
 }
+
+const LONG = 2n ** 256n;
+
+/** Finding the lowest terms takes many times as long as reckoning with figures of some length. */
+const shortened = (fraction: Rational): Rational => (fraction.d < LONG ? fraction : reduce(fraction));
 
 export function plus(a: LinearAmount, b: LinearAmount): LinearAmount {
   if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a + b)) return a + b;

@@ -7,52 +7,104 @@ export type Cost = { readonly net: LinearAmount; readonly grants: number };
 const compareCosts = (a: Cost, b: Cost, horizon: Horizon | null): number =>
   compareAmounts(a.net, b.net, horizon) || b.grants - a.grants;
 
+/** Which offers may be used together. */
+export type Stacking<Offer> = {
+  readonly canStack: (a: Offer, b: Offer) => boolean;
+  /** Two of different companies may not. */
+  readonly companyOf: (offer: Offer) => number;
+  /** Whether all of a company may. */
+  readonly complete: (company: number) => boolean;
+};
+
+type Found<Offer> = { readonly set: readonly Offer[]; readonly cost: Cost };
+
 /**
  * The set of offers that costs the shopper least, then grants most, then comes first by position, among all sets whose
  * offers stand each other. What a set could come to at best bounds every set within it, so that whole branches are
- * passed over. Offers that change nothing are left out of the answer.
+ * passed over.
  *
  * @param candidates offers that could be used, in order of position
- * @param canStack whether two offers may be used together
  * @param costOf what a set comes to; the empty set included
  * @param boundOf what no set within it can be better than
  */
 export function bestSet<Offer>(
   candidates: readonly Offer[],
-  canStack: (a: Offer, b: Offer) => boolean,
+  stacking: Stacking<Offer>,
   costOf: (set: readonly Offer[]) => Cost,
   boundOf: (set: readonly Offer[]) => Cost,
   horizon: Horizon | null,
-): { readonly set: readonly Offer[]; readonly cost: Cost } {
-  let best: { set: readonly Offer[]; cost: Cost } = { set: [], cost: costOf([]) };
+): Found<Offer> {
+  const none: Found<Offer> = { set: [], cost: costOf([]) };
+  let best = none;
+  for (const [company, members] of byCompany(candidates, stacking.companyOf)) {
+    const found = bestOf(members, stacking.complete(company) ? null : stacking.canStack, none, {
+      costOf,
+      boundOf,
+      horizon,
+    });
+    const better = compareCosts(found.cost, best.cost, horizon);
+    if (better < 0 || (better === 0 && isBefore(candidates, found.set, best.set))) best = found;
+  }
+  return best;
+}
+
+/** Of sets that come to the same, the one whose first offer comes first. */
+function isBefore<Offer>(candidates: readonly Offer[], a: readonly Offer[], b: readonly Offer[]): boolean {
+  const [one, other] = [a[0], b[0]];
+  return one !== undefined && other !== undefined && candidates.indexOf(one) < candidates.indexOf(other);
+}
+
+function byCompany<Offer>(
+  candidates: readonly Offer[],
+  companyOf: (offer: Offer) => number,
+): ReadonlyMap<number, readonly Offer[]> {
+  const companies = new Map<number, Offer[]>();
+  for (const offer of candidates) {
+    const members = companies.get(companyOf(offer));
+    if (members) members.push(offer);
+    else companies.set(companyOf(offer), [offer]);
+  }
+  return companies;
+}
+
+type Costs<Offer> = {
+  readonly costOf: (set: readonly Offer[]) => Cost;
+  readonly boundOf: (set: readonly Offer[]) => Cost;
+  readonly horizon: Horizon | null;
+};
+
+/** @param canStack null: all of them may be used together */
+function bestOf<Offer>(
+  members: readonly Offer[],
+  canStack: ((a: Offer, b: Offer) => boolean) | null,
+  none: Found<Offer>,
+  { costOf, boundOf, horizon }: Costs<Offer>,
+): Found<Offer> {
+  let best = none;
   const explore = (chosen: readonly Offer[], open: readonly Offer[]): void => {
     const all = open.length === 0 ? chosen : [...chosen, ...open];
     const bound = boundOf(all);
     if (compareCosts(bound, best.cost, horizon) >= 0) return;
-    if (allFriends(open, canStack)) {
+    if (!canStack || allFriends(open, canStack)) {
       const cost = boundOf === costOf ? bound : costOf(all);
       if (compareCosts(cost, best.cost, horizon) < 0) best = { set: all, cost };
       if (compareCosts(cost, bound, horizon) <= 0) return;
     }
     const [first, ...rest] = open;
     if (first === undefined) return;
-    explore(
-      [...chosen, first],
-      rest.filter((other) => canStack(first, other)),
-    );
+    explore([...chosen, first], canStack ? rest.filter((other) => canStack(first, other)) : rest);
     explore(chosen, rest);
   };
-  if (candidates.length > 0) explore([], candidates);
-  return { set: withoutIdle(best.set, best.cost, costOf, horizon), cost: best.cost };
+  explore([], members);
+  return best;
 }
 
 const allFriends = <Offer>(offers: readonly Offer[], canStack: (a: Offer, b: Offer) => boolean) =>
   offers.every((a, i) => offers.every((b, j) => j <= i || canStack(a, b)));
 
 /** Drops offers, last first, whose absence changes nothing. */
-function withoutIdle<Offer>(
-  set: readonly Offer[],
-  cost: Cost,
+export function withoutIdle<Offer>(
+  { set, cost }: Found<Offer>,
   costOf: (set: readonly Offer[]) => Cost,
   horizon: Horizon | null,
 ): readonly Offer[] {

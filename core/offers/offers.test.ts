@@ -11,7 +11,8 @@ import { applyRewards, type CompiledReward, compileReward } from "../rewards/app
 import type { DeliveryReward } from "../rewards/reward.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { checkPlan } from "../validation/documents.ts";
-import { bestSet } from "./best-set.ts";
+import { bestSet, withoutIdle } from "./best-set.ts";
+import { companiesOf } from "./companies.ts";
 
 const context = { zone: null, market: "m", currency: "EUR", rates: new Map() };
 const eur = (cents: number) => ({ byCurrency: { EUR: majorUnits(cents, 2) } });
@@ -108,7 +109,10 @@ describe("rewards on one option", () => {
             grants: 0,
           });
           const bound = (set: readonly number[]) => cost(set, { handling: true, surcharges: true, own: true });
-          const found = bestSet(numbers, friends, (set) => cost(set), bound, null);
+          const companies = companiesOf(numbers.map((a) => numbers.map((b) => a !== b && friends(a, b))));
+          const stacking = { canStack: friends, companyOf: companies.of, complete: companies.complete };
+          const whole = bestSet(numbers, stacking, (set) => cost(set), bound, null);
+          const found = { ...whole, set: withoutIdle(whole, (set) => cost(set), null) };
           const sets = Array.from({ length: 2 ** rewards.length }, (_, bits) => numbers.filter((i) => (bits >> i) & 1));
           const allowed = sets.filter((set) => set.every((a) => set.every((b) => a === b || friends(a, b))));
           for (const set of allowed) {

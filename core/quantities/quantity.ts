@@ -1,6 +1,6 @@
 import { decimal } from "../money/decimal.ts";
 import { type LinearAmount, linearAmount } from "../money/linear-amount.ts";
-import { multiply, type Rational, roundHalfAway, whole, ZERO } from "../money/rational.ts";
+import { multiply, type Rational, reduce, roundHalfAway, whole, ZERO } from "../money/rational.ts";
 import { closed, Decimal } from "../schema/atoms.ts";
 import { type Static, Type } from "../schema/type.ts";
 
@@ -70,16 +70,16 @@ const figure = (text: string): Rational => decimal(text) ?? ZERO;
 
 /** Exact milligrams. @example milligrams({ value: "1", unit: "lb" }) // 453592.37 */
 export const milligrams = ({ value, unit: name }: Weight): LinearAmount =>
-  linearAmount(multiply(figure(value), MILLIGRAMS[name]), ZERO);
+  linearAmount(reduce(multiply(figure(value), MILLIGRAMS[name])), ZERO);
 
 /** Exact cubic millimetres of one piece. */
 export function volumeOf({ length, width, height, unit: name }: Size): LinearAmount {
   const box = multiply(figure(length), multiply(figure(width), figure(height)));
-  return linearAmount(multiply(box, cubed(MILLIMETRES[name])), ZERO);
+  return linearAmount(reduce(multiply(box, cubed(MILLIMETRES[name]))), ZERO);
 }
 
 export const cubicMillimetres = ({ value, unit: name }: Volume): LinearAmount =>
-  linearAmount(multiply(figure(value), CUBIC_MILLIMETRES[name]), ZERO);
+  linearAmount(reduce(multiply(figure(value), CUBIC_MILLIMETRES[name])), ZERO);
 
 /** Whole metres, rounded. */
 export const metres = ({ value, unit: name }: Distance): number =>

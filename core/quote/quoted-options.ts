@@ -54,7 +54,7 @@ export function quotedOptions(
   });
 }
 
-const NOTHING: PricedOption = { full: "not-offered", price: "not-offered", used: [], offOrder: 0 };
+const NOTHING: PricedOption = { full: "not-offered", price: "not-offered", used: [], offOrder: 0, gifts: 0 };
 
 /** An option before anything is said of its price, but why it has none. Built up plainly: it is the most of what a quote makes. */
 function plainOption(

@@ -23,6 +23,25 @@ export type CompiledReward = Covers & {
   readonly change: PriceChange;
 };
 
+/** Another option's price and flat prices take the first turns. */
+const LAST_TO_COME_DOWN = 1;
+
+/** Whether a reward brings what it covers down to a price; others take off what is there. */
+export const comesDown = ({ turn }: CompiledReward): boolean => turn <= LAST_TO_COME_DOWN;
+
+/**
+ * Whether one of them more never costs more. Only prices to come down to can get in each other's way, where they cover other parts or
+ * the share of some goods: what one takes off handling, another may leave on the charge.
+ */
+export function addsUp(rewards: readonly CompiledReward[]): boolean {
+  const [first, ...others] = rewards.filter(comesDown);
+  if (!first || others.length === 0) return first?.goods == null || rewards.length === 1;
+  return [first, ...others].every(
+    ({ goods, handling, surcharges, own }) =>
+      goods === null && handling === first.handling && surcharges === first.surcharges && own === first.own,
+  );
+}
+
 /** Undefined where an amount is missing: the step is not available there. */
 export function compileReward(reward: DeliveryReward, context: AmountContext): CompiledReward | undefined {
   const { turn, coversAll, compile } = deliveryReward(reward);
@@ -37,16 +56,25 @@ export function compileReward(reward: DeliveryReward, context: AmountContext): C
 
 /**
  * The exact price after all rewards a shopper has earned on one option: another option's price, flat prices, percents
- * multiplied, money off, allowances. No part ever rises, none falls below zero, so a reward more never costs more.
+ * multiplied, money off, allowances. No part ever rises, none falls below zero.
  */
 export function applyRewards(full: Parts, rewards: readonly CompiledReward[], tools: RewardTools): LinearAmount {
   let parts = full;
-  const ordered = rewards.length > 1 ? [...rewards].sort((a, b) => a.turn - b.turn) : rewards;
+  const ordered = inTurn(rewards) ? rewards : [...rewards].sort((a, b) => a.turn - b.turn);
   for (const reward of ordered) {
     if (reward.limit !== null && isAbove(sumOf(full), reward.limit, tools.horizon)) continue;
     parts = reward.goods ? onShare(full, parts, reward, reward.goods, tools) : reward.change(parts, reward, tools);
   }
   return sumOf(parts);
+}
+
+function inTurn(rewards: readonly CompiledReward[]): boolean {
+  let last = 0;
+  for (const { turn } of rewards) {
+    if (turn < last) return false;
+    last = turn;
+  }
+  return true;
 }
 
 /**

@@ -1,3 +1,4 @@
+import { Kept } from "../phrases/kept.ts";
 import { phrase } from "../phrases/phrase.ts";
 import { type AddressNote, type Place, placeOf } from "../places/place.ts";
 import { possiblePlaces } from "../places/possible-places.ts";
@@ -19,12 +20,23 @@ export type Tariffs = {
   readonly note: AddressNote | undefined;
 };
 
+type Found = Tariffs | { problems: Problem[] };
+
+/** A shopper's cart is asked about again and again on its way to the same place. */
+const known = new WeakMap<CompiledPlan, Kept<Found>>();
+const MOST_PLACES = 1000;
+
 /** The tariffs for where goods may go, in the currency that is paid in; a problem when no such place takes it. */
-export function findTariffs(
-  compiled: CompiledPlan,
-  destination: Destination,
-  currency: string,
-): Tariffs | { problems: Problem[] } {
+export function findTariffs(compiled: CompiledPlan, destination: Destination, currency: string): Found {
+  const { country, region, postcode } = destination;
+  const ofPlan = known.get(compiled) ?? new Kept<Found>(MOST_PLACES);
+  known.set(compiled, ofPlan);
+  return ofPlan.of(JSON.stringify([country, region, postcode, currency]), () =>
+    foundTariffs(compiled, destination, currency),
+  );
+}
+
+function foundTariffs(compiled: CompiledPlan, destination: Destination, currency: string): Found {
   const read = placeOf(destination);
   const places = possiblePlaces(read, compiled.named);
   const found = places.map((place) => ({ place, ...resolve(compiled.places, place) }));

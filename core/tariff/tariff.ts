@@ -17,6 +17,7 @@ import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
 import { type Rational, ZERO } from "../money/rational.ts";
+import { type Companies, companiesOf } from "../offers/companies.ts";
 import type { Notice } from "../offers/notice.ts";
 import { canStack, type Offer, type Step } from "../offers/offer.ts";
 import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
@@ -44,6 +45,8 @@ export type Tariff = {
   readonly measures: readonly Measure[];
   readonly options: readonly TariffOption[];
   readonly offers: readonly TariffOffer[];
+  /** Which of the offers may meet, by number. */
+  readonly companies: Companies;
   /** Offers of the market that do not hold in this zone, and have something to say about it. */
   readonly elsewhere: readonly TariffOffer[];
   readonly notices: readonly TariffNotice[];
@@ -165,11 +168,8 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     .filter((offer) => offer.zones.includes(zone.id))
     .map(compileOffer)
     .filter((offer) => offer.steps.length > 0);
-  const offers = own.map((offer, number) => ({
-    ...offer,
-    number,
-    stacks: own.map((other) => canStack(offer.offer, other.offer)),
-  }));
+  const stacks = own.map((one, i) => own.map((other, k) => i !== k && canStack(one.offer, other.offer)));
+  const offers = own.map((offer, number) => ({ ...offer, number, stacks: stacks[number] ?? [] }));
   const inMarket = new Set(plan.zones.filter((other) => other.market === market.id).map(({ id }) => id));
   const elsewhere = on
     .filter(
@@ -188,6 +188,7 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     measures,
     options,
     offers,
+    companies: companiesOf(stacks),
     elsewhere,
     notices,
     withoutAmount,

@@ -10,10 +10,12 @@ export function chosenAtFirst(
   promises: readonly (Promised | null)[],
 ): number | undefined {
   const available: { number: number; price: number; earned: boolean }[] = [];
-  priced.forEach(({ price, used }, number) => {
-    if (typeof price !== "string") available.push({ number, price: rounded(price), earned: used.length > 0 });
-  });
   const { chosenAtFirst: rule, choosesEarned } = tariff.store;
+  priced.forEach((option, number) => {
+    const { price } = option;
+    if (typeof price === "string") return;
+    available.push({ number, price: rounded(price), earned: choosesEarned === true && option.used.length > 0 });
+  });
   const earned = choosesEarned ? available.filter((option) => option.earned) : [];
   const among = earned.length > 0 ? earned : available;
   const cheapest = () => among.reduce((least, one) => (one.price < least.price ? one : least), among[0] ?? NONE).number;

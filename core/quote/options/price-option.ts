@@ -1,18 +1,22 @@
-import { type FullPrice, hasNoPrice, type Parts, sumOf } from "../../delivery/full-price.ts";
-import { type Earned, type Evaluation, evaluatedAnew, type PricedOption } from "../../evaluate/evaluation.ts";
+import type { NoPrice } from "../../charges/no-price.ts";
+import { type FullPrice, hasNoPrice, type Parts } from "../../delivery/full-price.ts";
+import {
+  type Earned,
+  type Evaluation,
+  evaluatedAnew,
+  type Payable,
+  type PricedOption,
+} from "../../evaluate/evaluation.ts";
 import type { PickedGoods } from "../../measures/only-goods.ts";
-import { compareAmounts, type LinearAmount, min, minus, plus, times } from "../../money/linear-amount.ts";
-import { multiply, ONE, subtract } from "../../money/rational.ts";
 import { paysLess } from "../../money/rounded-gain.ts";
-import { bestSet, type Cost } from "../../offers/best-set.ts";
 import type { TriggerLook } from "../../offers/trigger-definition.ts";
-import { applyRewards, type CompiledReward } from "../../rewards/apply-rewards.ts";
+import type { CompiledReward } from "../../rewards/apply-rewards.ts";
 import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
 import type { Facts } from "../../situation/situation.ts";
 import { allOf, type Truth } from "../../situation/truth.ts";
 import type { TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import { type Best, bestPriced, leastPriced, loneOffer, unchanged } from "./best-priced.ts";
 
-const everything = () => true;
 const NOTHING: readonly Earned[] = [];
 
 function fullPriceOf(option: number, situation: Evaluation): FullPrice {
@@ -24,38 +28,76 @@ function fullPriceOf(option: number, situation: Evaluation): FullPrice {
   return found;
 }
 
-/** @param without leaves one step out, to see what it changes */
-export function priceOption(option: number, situation: Evaluation, without?: TariffStep): PricedOption {
-  if (without) return newlyPriced(option, situation, without);
+/** What an option comes to, with the offers that are used. */
+export function priceOption(option: number, situation: Evaluation): PricedOption {
   const { priced } = situation.memo;
   const known = priced[option];
   if (known) return known;
-  const found = newlyPriced(option, situation);
+  const full = fullPriceOf(option, situation);
+  const found = hasNoPrice(full)
+    ? withoutPrice(full)
+    : new Priced(full, bestOf(option, full, earnedFor(option, situation), situation));
   priced[option] = found;
   return found;
 }
 
-function newlyPriced(option: number, situation: Evaluation, without?: TariffStep): PricedOption {
+const withoutPrice = (full: NoPrice): PricedOption => ({ full, price: full, offOrder: 0, gifts: 0, used: NOTHING });
+
+/** Which offers are used takes longer than what they come to, and is found out when it is asked. */
+class Priced implements PricedOption {
+  readonly full: Parts;
+  private readonly best: Best;
+  constructor(full: Parts, best: Best) {
+    this.full = full;
+    this.best = best;
+  }
+  get price() {
+    return this.best.price;
+  }
+  get offOrder() {
+    return this.best.offOrder;
+  }
+  get gifts() {
+    return this.best.gifts;
+  }
+  get used() {
+    return this.best.used();
+  }
+}
+
+/** What an option comes to without one step, to see what that changes. */
+function payableWithout(option: number, situation: Evaluation, step: TariffStep): Payable {
   const full = fullPriceOf(option, situation);
-  if (hasNoPrice(full)) return { full, price: full, used: NOTHING, offOrder: 0 };
-  let earned: Earned[] | undefined;
-  for (const offer of situation.tariff.offers) {
-    const one = earnedOf(offer, option, situation, without);
-    if (!one) continue;
-    if (earned) earned.push(one);
-    else earned = [one];
+  if (hasNoPrice(full)) return withoutPrice(full);
+  const earned: Earned[] = [];
+  for (const one of earnedFor(option, situation)) {
+    const left = one.offer.steps.includes(step) ? earnedOf(one.offer, option, situation, step) : one;
+    if (left) earned.push(left);
   }
-  if (!earned) return { full, price: sumOf(full), used: NOTHING, offOrder: 0 };
-  if (isLeast(option, situation)) return leastPriced(option, full, earned, situation);
+  return bestOf(option, full, earned, situation);
+}
+
+function bestOf(option: number, full: Parts, earned: readonly Earned[], situation: Evaluation): Best {
   const [first] = earned;
-  if (first && earned.length === 1 && first.onOrder.length === 0) {
-    // One offer on delivery alone: it is used where it lowers the price.
-    const price = applyRewards(full, first.rewards, toolsOf(option, situation, earned));
-    const before = sumOf(full);
-    const lowers = compareAmounts(price, before, situation.horizon) < 0;
-    return { full, price: lowers ? price : before, used: lowers ? earned : NOTHING, offOrder: 0 };
+  if (!first) return unchanged(full);
+  const tools = toolsOf(option, situation, earned);
+  if (isLeast(option, situation)) return leastPriced(full, earned, situation, tools);
+  if (earned.length === 1 && first.onOrder.length === 0) return loneOffer(full, earned, tools);
+  return bestPriced(full, earned, situation, tools);
+}
+
+/** What has been earned for an option. */
+function earnedFor(option: number, situation: Evaluation): readonly Earned[] {
+  const { earned } = situation.memo;
+  const known = earned[option];
+  if (known) return known;
+  const found: Earned[] = [];
+  for (const offer of situation.tariff.offers) {
+    const one = earnedOf(offer, option, situation);
+    if (one) found.push(one);
   }
-  return bestPriced(option, full, earned, situation);
+  earned[option] = found;
+  return found;
 }
 
 /** What rewards look at besides the parts of the price they are given on. */
@@ -100,104 +142,11 @@ function commonTools(situation: Evaluation): RewardTools {
 const isLeast = (option: number, situation: Evaluation): boolean =>
   situation.unknownAs && hasNoPrice(fullPriceOf(option, evaluatedAnew(situation, { unknownAs: false })));
 
-/**
- * What nobody is charged less than: with a dearer full price another set may be best, and rewards that cover other parts
- * may get more of it. So it is the cheapest any set makes it, each reward taken to cover everything where they differ.
- */
-function leastPriced(option: number, full: Parts, earned: readonly Earned[], situation: Evaluation): PricedOption {
-  const cover = coverAlike(earned) ? asItIs : coveringAll;
-  const tools = toolsOf(option, situation, earned);
-  const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set, cover), tools);
-  const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
-  const { set } = bestSet(earned, stack, costOf, costOf, situation.horizon);
-  return { full, price: priceAfter(set), used: set, offOrder: 0 };
-}
-
-const stack = (a: Earned, b: Earned) => a.offer.stacks[b.offer.number] === true;
-
-const rewardsOf = (set: readonly Earned[], cover: (reward: CompiledReward) => CompiledReward): CompiledReward[] =>
-  set.flatMap(({ rewards }) => rewards.map(cover));
-
-/** With several offers earned: what comes of the best set of them. */
-function bestPriced(option: number, full: Parts, earned: readonly Earned[], situation: Evaluation): PricedOption {
-  const tools = toolsOf(option, situation, earned);
-  const priceAfter = (set: readonly Earned[], cover: (reward: CompiledReward) => CompiledReward = asItIs) =>
-    applyRewards(full, rewardsOf(set, cover), tools);
-  const costWith =
-    (cover: (reward: CompiledReward) => CompiledReward) =>
-    (set: readonly Earned[]): Cost => {
-      const price = priceAfter(set, cover);
-      const off = orderOff(set, situation);
-      return { net: off === 0 ? price : minus(price, off), grants: giftsOf(set) };
-    };
-  const costOf = costWith(asItIs);
-  // Rewards that cover the same parts only ever add up; others may get in each other's way, and are bounded by what
-  // they would come to if each covered everything.
-  const boundOf = coverAlike(earned) ? costOf : costWith(coveringAll);
-  const { set } = bestSet(earned, stack, costOf, boundOf, situation.horizon);
-  return { full, price: priceAfter(set), used: set, offOrder: orderOff(set, situation) };
-}
-
-const asItIs = (reward: CompiledReward) => reward;
-const coveringAll = (reward: CompiledReward): CompiledReward => ({
-  ...reward,
-  handling: true,
-  surcharges: true,
-  own: true,
-  goods: null,
-});
-
-function coverAlike(earned: readonly Earned[]): boolean {
-  const rewards = earned.flatMap((one) => one.rewards);
-  const [first] = rewards;
-  return rewards.every(
-    ({ handling, surcharges, own, goods }) =>
-      handling === first?.handling &&
-      surcharges === first.surcharges &&
-      own === first.own &&
-      goods === null &&
-      first.goods === null,
-  );
-}
-
-const giftsOf = (set: readonly Earned[]): number =>
-  set.reduce((sum, { onOrder }) => sum + onOrder.filter(({ reward }) => reward.kind === "gift").length, 0);
-
-/** Percents of the same goods are multiplied, then money comes off; never more than the goods. */
-function orderOff(set: readonly Earned[], situation: Evaluation): LinearAmount {
-  const rewards = set.flatMap(({ onOrder }) => onOrder.map(({ reward }) => reward));
-  let off: LinearAmount = 0;
-  const percents = new Map<string, { of: Extract<CompiledOrderReward, { kind: "percent" }>["of"]; left: typeof ONE }>();
-  for (const reward of rewards) {
-    switch (reward.kind) {
-      case "money":
-        off = plus(off, reward.amount);
-        break;
-      case "percent": {
-        const known = percents.get(reward.key) ?? { of: reward.of, left: ONE };
-        percents.set(reward.key, { ...known, left: multiply(known.left, subtract(ONE, reward.part)) });
-        break;
-      }
-      case "gift":
-        break;
-      default:
-        reward satisfies never;
-    }
-  }
-  for (const { of, left } of percents.values()) off = plus(off, times(situation.goods(of), subtract(ONE, left)));
-  return off === 0 ? 0 : min(off, situation.goods(everything), situation.horizon);
-}
-
 const NO_REWARDS: Earned["rewards"] = [];
 const NO_ORDER_REWARDS: Earned["onOrder"] = [];
 
 /** What a shopper has earned of an offer for one option; undefined when that is nothing. */
-function earnedOf(
-  offer: TariffOffer,
-  option: number,
-  situation: Evaluation,
-  without: TariffStep | undefined,
-): Earned | undefined {
+function earnedOf(offer: TariffOffer, option: number, situation: Evaluation, without?: TariffStep): Earned | undefined {
   let rewards: CompiledReward[] | undefined;
   let onOrder: { step: TariffStep; reward: CompiledOrderReward }[] | undefined;
   for (const step of offer.steps) {
@@ -269,11 +218,11 @@ export function improves(step: TariffStep, situation: Evaluation): Improvement {
   const numbers = step.onOrder ? situation.tariff.options.map(({ number }) => number) : step.options;
   for (const option of numbers) {
     const after = priceOption(option, situation);
-    const before = priceOption(option, situation, step);
+    const before = payableWithout(option, situation, step);
     if (typeof after.price === "string" || typeof before.price === "string") continue;
     anyPrice = true;
     // A gift of another offer that a tie brings along is none of what this step promises.
-    if (step.onOrder?.kind === "gift" && giftsOf(after.used) > giftsOf(before.used)) return "better";
+    if (step.onOrder?.kind === "gift" && after.gifts > before.gifts) return "better";
     if (
       paysLess(
         { price: after.price, off: after.offOrder },

@@ -3,7 +3,7 @@ import type { Trace } from "../../conditions/compile.ts";
 import { hasNoPrice, type PriceLine, sumOf } from "../../delivery/full-price.ts";
 import type { Evaluation } from "../../evaluate/evaluation.ts";
 import { exactOf, type LinearAmount, minus } from "../../money/linear-amount.ts";
-import type { Rational } from "../../money/rational.ts";
+import { type Rational, reduce } from "../../money/rational.ts";
 import type { TariffOffer } from "../../tariff/tariff.ts";
 import type { OfferUse, Why, WhyCharge, WhyCondition, WhyLine, WhyOffer, WhyOption } from "../answer/why.ts";
 import { inTime, offerHolds, priceOption, reached, withinLimits } from "../options/price-option.ts";
@@ -99,7 +99,7 @@ function whyCondition({ truth, condition, actual, of }: Trace): WhyCondition {
 /** An exact figure as text: a decimal where it ends, else a fraction. @example exactText(490) // "490" */
 function exactText(amount: LinearAmount): string {
   if (typeof amount === "number") return String(amount);
-  return rationalText(exactOf(amount));
+  return rationalText(reduce(exactOf(amount)));
 }
 
 function rationalText({ n, d }: Rational): string {

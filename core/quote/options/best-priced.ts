@@ -1,0 +1,161 @@
+import { type Parts, sumOf } from "../../delivery/full-price.ts";
+import type { Earned, Evaluation, Payable } from "../../evaluate/evaluation.ts";
+import { compareAmounts, type LinearAmount, min, minus, plus, times } from "../../money/linear-amount.ts";
+import { multiply, ONE, subtract } from "../../money/rational.ts";
+import { bestSet, type Cost, withoutIdle } from "../../offers/best-set.ts";
+import { addsUp, applyRewards, type CompiledReward, comesDown } from "../../rewards/apply-rewards.ts";
+import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
+import type { Situation } from "../../situation/situation.ts";
+
+/** What comes of the best set of the offers earned for an option, and on demand those of it that change anything. */
+export type Best = Payable & { readonly used: () => readonly Earned[] };
+
+const NOTHING: readonly Earned[] = [];
+const everything = () => true;
+
+/** Where nothing was earned. */
+export const unchanged = (full: Parts): Best => ({ price: sumOf(full), offOrder: 0, gifts: 0, used: () => NOTHING });
+
+/** One offer on delivery alone: it is used where it lowers the price. */
+export function loneOffer(full: Parts, earned: readonly Earned[], tools: RewardTools): Best {
+  const price = applyRewards(full, earned[0]?.rewards ?? [], tools);
+  const before = sumOf(full);
+  const lowers = compareAmounts(price, before, tools.horizon) < 0;
+  return { price: lowers ? price : before, offOrder: 0, gifts: 0, used: () => (lowers ? earned : NOTHING) };
+}
+
+/**
+ * What nobody is charged less than: with a dearer full price another set may be best, and rewards that cover other parts
+ * may get more of it. So it is the cheapest any set makes it, each reward taken to cover everything where they differ.
+ */
+export function leastPriced(full: Parts, earned: readonly Earned[], situation: Evaluation, tools: RewardTools): Best {
+  const cover = coverAlike(earned) ? asItIs : coveringAll;
+  const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set, cover), tools);
+  const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
+  const found = bestSet(earned, stackingIn(situation), costOf, costOf, situation.horizon);
+  const set = withoutIdle(found, costOf, situation.horizon);
+  return { price: priceAfter(set), offOrder: 0, gifts: 0, used: () => set };
+}
+
+/** With several offers earned: what comes of the best set of them. */
+export function bestPriced(full: Parts, earned: readonly Earned[], situation: Evaluation, tools: RewardTools): Best {
+  const { horizon } = situation;
+  const onOrder = earned.some((one) => one.onOrder.length > 0);
+  const offOf = (set: readonly Earned[]): LinearAmount => (onOrder ? orderOff(set, situation) : 0);
+  const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set), tools);
+  const costWith =
+    (cover?: (reward: CompiledReward) => CompiledReward) =>
+    (set: readonly Earned[]): Cost => {
+      const price = cover ? applyRewards(full, rewardsOf(set, cover), tools) : priceAfter(set);
+      const off = offOf(set);
+      return { net: off === 0 ? price : minus(price, off), grants: onOrder ? giftsOf(set) : 0 };
+    };
+  const costOf = costWith();
+  const allAddUp = addsUp(rewardsOf(earned));
+  const boundOf = allAddUp ? costOf : boundBy(costOf, costWith(coveringAll), horizon);
+  const found = bestSet(earned, stackingIn(situation), costOf, boundOf, horizon);
+  // Where rewards only add up, those that change nothing move no figure either, and only who asks is told which they are.
+  let kept: readonly Earned[] | undefined;
+  const used = () => {
+    kept ??= withoutIdle(found, costOf, horizon);
+    return kept;
+  };
+  const set = allAddUp ? found.set : used();
+  if (!onOrder) return { price: found.cost.net, offOrder: 0, gifts: 0, used };
+  return { price: priceAfter(set), offOrder: offOf(set), gifts: giftsOf(set), used };
+}
+
+/** Offers with prices to come down to that may get in each other's way: so many are tried in every combination. */
+const MOST_TRIED = 5;
+
+/**
+ * What no set within one can be better than. Of rewards that only add up, all together do most; where some may get in each other's
+ * way, each choice of those is tried with all the others, or all are taken to cover everything.
+ */
+function boundBy(
+  costOf: (set: readonly Earned[]) => Cost,
+  ifAllCovered: (set: readonly Earned[]) => Cost,
+  horizon: Situation["horizon"],
+): (set: readonly Earned[]) => Cost {
+  return (set) => {
+    if (addsUp(rewardsOf(set))) return costOf(set);
+    const inTheWay = set.filter(({ rewards }) => rewards.some(comesDown));
+    if (inTheWay.length > MOST_TRIED) return ifAllCovered(set);
+    let best = costOf(set);
+    for (let choice = 1; choice < 2 ** inTheWay.length; choice += 1) {
+      const left = new Set(inTheWay.filter((_, i) => (choice >> i) & 1));
+      const cost = costOf(set.filter((one) => !left.has(one)));
+      const less = compareAmounts(cost.net, best.net, horizon);
+      best = {
+        net: less < 0 ? cost.net : best.net,
+        grants: Math.max(cost.grants, best.grants),
+      };
+    }
+    return best;
+  };
+}
+
+const stackingIn = ({ tariff }: Evaluation) => ({
+  canStack: (a: Earned, b: Earned) => a.offer.stacks[b.offer.number] === true,
+  companyOf: ({ offer }: Earned) => tariff.companies.of(offer.number),
+  complete: tariff.companies.complete,
+});
+
+function rewardsOf(
+  set: readonly Earned[],
+  cover?: (reward: CompiledReward) => CompiledReward,
+): readonly CompiledReward[] {
+  const rewards: CompiledReward[] = [];
+  for (const one of set) for (const reward of one.rewards) rewards.push(cover ? cover(reward) : reward);
+  return rewards;
+}
+
+const asItIs = (reward: CompiledReward) => reward;
+const coveringAll = (reward: CompiledReward): CompiledReward => ({
+  ...reward,
+  handling: true,
+  surcharges: true,
+  own: true,
+  goods: null,
+});
+
+function coverAlike(earned: readonly Earned[]): boolean {
+  const rewards = earned.flatMap((one) => one.rewards);
+  const [first] = rewards;
+  return rewards.every(
+    ({ handling, surcharges, own, goods }) =>
+      handling === first?.handling &&
+      surcharges === first.surcharges &&
+      own === first.own &&
+      goods === null &&
+      first.goods === null,
+  );
+}
+
+const giftsOf = (set: readonly Earned[]): number =>
+  set.reduce((sum, { onOrder }) => sum + onOrder.filter(({ reward }) => reward.kind === "gift").length, 0);
+
+/** Percents of the same goods are multiplied, then money comes off; never more than the goods. */
+function orderOff(set: readonly Earned[], situation: Evaluation): LinearAmount {
+  const rewards = set.flatMap(({ onOrder }) => onOrder.map(({ reward }) => reward));
+  let off: LinearAmount = 0;
+  const percents = new Map<string, { of: Extract<CompiledOrderReward, { kind: "percent" }>["of"]; left: typeof ONE }>();
+  for (const reward of rewards) {
+    switch (reward.kind) {
+      case "money":
+        off = plus(off, reward.amount);
+        break;
+      case "percent": {
+        const known = percents.get(reward.key) ?? { of: reward.of, left: ONE };
+        percents.set(reward.key, { ...known, left: multiply(known.left, subtract(ONE, reward.part)) });
+        break;
+      }
+      case "gift":
+        break;
+      default:
+        reward satisfies never;
+    }
+  }
+  for (const { of, left } of percents.values()) off = plus(off, times(situation.goods(of), subtract(ONE, left)));
+  return off === 0 ? 0 : min(off, situation.goods(everything), situation.horizon);
+}
