@@ -1,10 +1,12 @@
 import { deepStrictEqual } from "node:assert";
+import { readdirSync, readFileSync } from "node:fs";
 import { cartAt } from "../../core/climb/cart-at.ts";
 import { climb } from "../../core/climb/climb.ts";
 import { type Climb, priceAt, remainingAt } from "../../core/climb/interval.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteForm } from "../../core/quote/answer/quote.ts";
 import { quote } from "../../core/quote/quote.ts";
+import type { QuoteRequest } from "../../core/request/request.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import { interleaved, report } from "../interleaved.ts";
 import { median } from "../median.ts";
@@ -29,6 +31,7 @@ function climbed(compiled: CompiledPlan, to: number): Climb {
 
 const plan = fixturePlan(1);
 const compiled = compiledOf(plan);
+const withoutText: QuoteForm = { text: false };
 const peers = peersOf(plan, REQUEST);
 deepStrictEqual(peers.jsonLogic(), await peers.rulesEngine(), "the peers agree");
 
@@ -53,9 +56,47 @@ report("json-rules-engine on the conditions alone / a full quote", rules / full,
 });
 report("explaining quote / quote", why / full, { explaining: why, quote: full });
 
+await textAgainstBefore();
+
+/**
+ * What text adds to a quote, in quotes without text as they were before texts were made into functions: on the fixture and on every
+ * request of the demo, 1.7 at most wanted. And how much quicker the quote itself is than it was.
+ */
+async function textAgainstBefore(): Promise<void> {
+  const file = process.env.ENGINE_BEFORE;
+  if (!file) {
+    console.log("text / a quote without text before: not measured, the history does not reach back to that commit");
+    return;
+  }
+  const before: { compile: typeof compile; quote: typeof quote } = await import(file);
+  const demo: Plan = JSON.parse(readFileSync("demo/plan.json", "utf8"));
+  const folder = "demo/requests";
+  const asked = readdirSync(folder).map((name): [string, Plan, QuoteRequest] => [
+    name.replace(".json", ""),
+    demo,
+    JSON.parse(readFileSync(`${folder}/${name}`, "utf8")),
+  ]);
+  for (const [name, of, request] of [["the fixture", plan, REQUEST] as const, ...asked]) {
+    const [now, then] = [compiledOf(of), before.compile(of)];
+    if ("problems" in then || "problems" in quote(now, request)) continue;
+    const [plain = 0, text = 0, old = 0] = await interleaved(
+      [
+        () => quote(now, request, withoutText),
+        () => quote(now, request),
+        () => before.quote(then.compiled, request, { text: false }),
+      ],
+      { rounds: 40, repeats: 40 },
+    );
+    report(`text / a quote without text before, ${name}`, (text - plain) / old, {
+      "with text": text,
+      without: plain,
+      before: old,
+    });
+  }
+}
+
 // The climb against a quote at every minor unit, to 500.00 euro.
 const TO = 50_000;
-const withoutText: QuoteForm = { text: false };
 for (const [name, form] of [
   ["flat charges", { flat: true }],
   ["percent handling", { handling: "percent" }],

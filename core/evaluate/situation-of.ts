@@ -5,7 +5,16 @@ import { add, compare, multiply, ONE, whole, ZERO } from "../money/rational.ts";
 import type { Stairs } from "../money/stairs.ts";
 import type { Facts, LineFigure, Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
-import { type CartGrowth, countAt, type LongRun, longRunOf, nextCrossing, nextTurn, pathOf } from "./cart-growth.ts";
+import {
+  alikeKey,
+  type CartGrowth,
+  countAt,
+  type LongRun,
+  longRunOf,
+  nextCrossing,
+  nextTurn,
+  pathOf,
+} from "./cart-growth.ts";
 import { type Evaluation, emptyMemo, type Terms } from "./evaluation.ts";
 
 /** One cart as it is, in one tariff. */
@@ -107,7 +116,12 @@ export function evaluateAlong(
         ...turns.map((least) => (nextCrossing(growth, measure, least, units) ?? Infinity) - units - 1),
       );
       const path = horizon.pricesMayLeap && begun > 0 ? longRunOf(growth, measure, units) : null;
-      if (path) return linearAmount(whole(begun), ZERO, new Map([[stairsOf(path, unit, steady), ONE]]));
+      if (path) {
+        const alike = alikeKey(growth, measure);
+        const make = () => stairsOf(path, unit, steady);
+        const stairs = alike === null ? make() : horizon.sharedStairs(`${alike} ${start} ${unit}`, make);
+        return linearAmount(whole(begun), ZERO, new Map([[stairs, ONE]]));
+      }
       horizon.limit(steady);
       return begun;
     },

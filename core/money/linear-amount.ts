@@ -37,6 +37,13 @@ export class Horizon {
   limit(units: number): void {
     if (units < this.units) this.units = units;
   }
+  private readonly stairs = new Map<string, Stairs>();
+  /** The same stairs for what goes up alike, so that differences know them for the same. */
+  sharedStairs(key: string, make: () => Stairs): Stairs {
+    const known = this.stairs.get(key) ?? make();
+    this.stairs.set(key, known);
+    return known;
+  }
 }
 
 const moving = (amount: LinearAmount): Moving =>
@@ -141,6 +148,32 @@ export const max = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): 
 /** A figure below which nothing goes: `a` less `b`, at least zero. */
 export const lessAtLeastZero = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
   max(minus(a, b), 0, horizon);
+
+/**
+ * {@link lessAtLeastZero} where the answer may leap with the prices it is made from: what is left when one goes up stairs before the
+ * other need not be settled as long as nobody compares it.
+ */
+export function leapingAtLeastZero(a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount {
+  const gap = minus(a, b);
+  if (!horizon?.pricesMayLeap || typeof gap === "number" || !gap.stairs) return max(gap, 0, horizon);
+  const above = compare(gap.at, ZERO) > 0;
+  if (above && aboveFor(gap, 0, true) === Number.POSITIVE_INFINITY) return gap;
+  const leaps = together(gap.stairs);
+  const slope = reduce(add(gap.slope, leaps.slope));
+  const at = above ? gap.at : ZERO;
+  const under = subtract(at, gap.at);
+  const one: Stairs =
+    slope.n > 0n
+      ? { slope, below: add(leaps.below, under), above: add(leaps.above, under), steady: 0 }
+      : { slope: ZERO, below: at, above: leaps.above, steady: 0 };
+  return linearAmount(at, ZERO, new Map([[{ ...one, steady: stillFor(gap) }, ONE]]));
+}
+
+/** For how many more units an amount, or nothing where it is below that, stands still. */
+function stillFor(gap: Moving): number {
+  if (gap.slope.n !== 0n) return 0;
+  return steadyFor(gap.stairs);
+}
 
 /** Rounds to a multiple of `step` whole units; the result stands still until the next one is due. */
 export function toMultiple(

@@ -5,7 +5,7 @@ import {
   compareAmounts,
   type Horizon,
   type LinearAmount,
-  lessAtLeastZero,
+  leapingAtLeastZero,
   linearAmount,
   min,
   minus,
@@ -85,12 +85,35 @@ function onShare(full: Parts, parts: Parts, reward: CompiledReward, goods: Picke
   const rest = tools.fullPriceWithout(goods);
   if (hasNoPrice(rest)) return parts;
   const { horizon } = tools;
-  const share = each(full, rest, (whole, without) => lessAtLeastZero(whole, without, horizon));
+  const share = shareOf(full, rest, horizon);
   // Rewards before it may have left less than that.
-  const left = each(share, parts, (one, other) => min(one, other, horizon));
+  const left = each3(share, parts, full, (one, other, whole) => (other === whole ? one : min(one, other, horizon)));
   const given = each(left, reward.change(left, reward, tools), minus);
   return each(parts, given, minus);
 }
+
+const shares = new WeakMap<Parts, WeakMap<Parts, Parts>>();
+
+/** Worked out once for a full price, so that what several sets of rewards have of it in common is the same. */
+function shareOf(full: Parts, rest: Parts, horizon: Horizon | null): Parts {
+  const ofFull = shares.get(full) ?? new WeakMap<Parts, Parts>();
+  shares.set(full, ofFull);
+  const known = ofFull.get(rest) ?? each(full, rest, (whole, without) => leapingAtLeastZero(whole, without, horizon));
+  ofFull.set(rest, known);
+  return known;
+}
+
+const each3 = (
+  a: Parts,
+  b: Parts,
+  c: Parts,
+  of: (a: LinearAmount, b: LinearAmount, c: LinearAmount) => LinearAmount,
+): Parts => ({
+  charge: of(a.charge, b.charge, c.charge),
+  handling: of(a.handling, b.handling, c.handling),
+  surcharges: of(a.surcharges, b.surcharges, c.surcharges),
+  own: of(a.own, b.own, c.own),
+});
 
 const each = (a: Parts, b: Parts, of: (a: LinearAmount, b: LinearAmount) => LinearAmount): Parts => ({
   charge: of(a.charge, b.charge),
