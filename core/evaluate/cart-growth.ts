@@ -1,7 +1,15 @@
 import { type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
 import { counted, type Measure } from "../measures/measure.ts";
 import { evenPath, valuePath } from "../measures/value-measure.ts";
-import { crossings, LOOKED_AHEAD, longRun, settledFrom, type ValuePath, valueAt } from "../measures/value-path.ts";
+import {
+  crossings,
+  firstCrossing,
+  LOOKED_AHEAD,
+  longRun,
+  settledFrom,
+  type ValuePath,
+  valueAt,
+} from "../measures/value-path.ts";
 import { multiply, type Rational, whole, ZERO } from "../money/rational.ts";
 import type { Filler } from "../tariff/tariff.ts";
 import type { Terms } from "./evaluation.ts";
@@ -58,7 +66,13 @@ export const cartAfter = (growth: CartGrowth, units: number): ReadCart =>
 
 /** A measure while a cart grows. Only values with tax or discounts in them need an account of how they move. */
 export type MeasurePath =
-  | { readonly kind: "value"; readonly path: ValuePath; readonly crossings: Map<number, readonly number[]> }
+  | {
+      readonly kind: "value";
+      readonly path: ValuePath;
+      readonly crossings: Map<number, readonly number[]>;
+      /** The last one found after so many units, by what was to be reached. */
+      readonly next: Map<number, { readonly after: number; readonly turn: number | null }>;
+    }
   | { readonly kind: "still"; readonly begun: number | null; readonly whole: number | null }
   /** `first` after one unit and `slope` more with each, or, where it does not rise evenly, whatever `at` says. */
   | { readonly kind: "even"; readonly first: number; readonly slope: number }
@@ -82,7 +96,12 @@ function newPath(growth: CartGrowth, measure: Measure): MeasurePath {
     const next = growth.next ?? growth.lineAt(1);
     const even = evenPath(measure.value, growth.before, next);
     if (even) return { kind: "even", first: even.start + even.slope, slope: even.slope };
-    return { kind: "value", path: valuePath(measure.value, growth.before, next), crossings: new Map() };
+    return {
+      kind: "value",
+      path: valuePath(measure.value, growth.before, next),
+      crossings: new Map(),
+      next: new Map(),
+    };
   }
   // Pieces that cost something move values too.
   if (measure.kind === "value" && growth.moves === "quantity" && growth.lineAt(1).unitPrice > 0)
@@ -169,9 +188,7 @@ export function nextCrossing(growth: CartGrowth, number: number, least: number, 
   const path = pathOf(growth, number);
   switch (path.kind) {
     case "value":
-      return (
-        crossingsOf(growth, path, least).find((turn) => turn > units) ?? turnsForEver(growth, path.path, least, units)
-      );
+      return nextOf(growth, path, least, units) ?? turnsForEver(growth, path.path, least, units);
     case "still":
       return null;
     case "stepped": {
@@ -206,6 +223,22 @@ export function nextCrossing(growth: CartGrowth, number: number, least: number, 
 function turnsForEver(growth: CartGrowth, path: ValuePath, least: number, units: number): number | null {
   const looked = growth.length !== null || path.rate.n > 0n || settledFrom(path, least) !== null;
   return looked ? null : Math.max(units, LOOKED_AHEAD) + 1;
+}
+
+/** Only as far as the next one: most are asked about once, where they are. */
+function nextOf(
+  growth: CartGrowth,
+  path: MeasurePath & { kind: "value" },
+  least: number,
+  units: number,
+): number | null {
+  const all = path.crossings.get(least);
+  if (all) return all.find((turn) => turn > units) ?? null;
+  const before = path.next.get(least);
+  if (before && before.after <= units && (before.turn === null || units < before.turn)) return before.turn;
+  const turn = firstCrossing(path.path, least, units, growth.length);
+  path.next.set(least, { after: units, turn });
+  return turn;
 }
 
 function crossingsOf(growth: CartGrowth, path: MeasurePath & { kind: "value" }, least: number): readonly number[] {

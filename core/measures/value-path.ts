@@ -71,25 +71,36 @@ const share = (left: bigint, goods: bigint): Rational => (goods === 0n ? whole(1
  * Counted goods, goods and what discounts leave of them never fall along a path, which bounds the value over a
  * stretch; stretches whose bounds settle the question are passed over, the others are halved.
  */
-export function crossings(path: ValuePath, least: number, length: number | null): number[] {
-  if (!path.order && !path.lineDiscount) return turnOf(path, least, length);
-  const end = length ?? endOfTurns(path, least);
-  const found: number[] = [];
+export const crossings = (path: ValuePath, least: number, length: number | null): number[] => [
+  ...turnsAfter(path, least, 0, length),
+];
+
+/** The first of the {@link crossings} after `units`; null when there is none. */
+export function firstCrossing(path: ValuePath, least: number, units: number, length: number | null): number | null {
+  for (const turn of turnsAfter(path, least, units, length)) return turn;
+  return null;
+}
+
+function* turnsAfter(path: ValuePath, least: number, units: number, length: number | null): Generator<number> {
+  if (!path.order && !path.lineDiscount) {
+    yield* turnOf(path, least, length).filter((turn) => turn > units);
+    return;
+  }
   const holds = (y: bigint) => roundHalfAway(exactAt(path, y)) >= BigInt(least);
   const target = { n: 2n * BigInt(least) - 1n, d: 2n };
-  const search = (from: bigint, to: bigint) => {
+  yield* search(BigInt(units), BigInt(length ?? endOfTurns(path, least)));
+
+  function* search(from: bigint, to: bigint): Generator<number> {
     if (from >= to) return;
     if (to - from === 1n) {
-      if (holds(from) !== holds(to)) found.push(Number(to));
+      if (holds(from) !== holds(to)) yield Number(to);
       return;
     }
     if (settled(path, from, to, target)) return;
     const middle = (from + to) / 2n;
-    search(from, middle);
-    search(middle, to);
-  };
-  search(0n, BigInt(end));
-  return found;
+    yield* search(from, middle);
+    yield* search(middle, to);
+  }
 }
 
 /** Without discounts the value only rises: it turns once at most. */

@@ -7,7 +7,7 @@ import { majorUnits } from "../money/decimal.ts";
 import { compareAmounts, rounded } from "../money/linear-amount.ts";
 import { english } from "../phrases/speak.ts";
 import type { QuoteRequest } from "../request/request.ts";
-import { applyRewards, type CompiledReward, compileReward } from "../rewards/apply-rewards.ts";
+import { addsUp, applyRewards, type CompiledReward, comesDown, compileReward } from "../rewards/apply-rewards.ts";
 import type { DeliveryReward } from "../rewards/reward.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { checkPlan } from "../validation/documents.ts";
@@ -68,6 +68,31 @@ describe("rewards on one option", () => {
       ),
       { numRuns: 2000 },
     );
+  });
+
+  it("add up where they say so: one of them more never costs more", () => {
+    const part = fc.nat(2000);
+    let several = 0;
+    fc.assert(
+      fc.property(
+        fc.tuple(part, part, part, part),
+        fc.array(anyReward, { minLength: 2, maxLength: 5 }).filter((rewards) => addsUp(rewards)),
+        fc.nat(3000),
+        ([charge, handling, surcharges, own], rewards, other) => {
+          const priceWith = (some: readonly CompiledReward[]) =>
+            applyRewards(parts(charge, handling, surcharges, own), some, {
+              ...{ fullPriceOf: () => parts(other), horizon: null, fullPriceWithout: () => "not-offered" },
+            });
+          if (rewards.filter(comesDown).length > 1) several += 1;
+          for (const left of rewards) {
+            const without = rewards.filter((one) => one !== left);
+            expect(compareAmounts(priceWith(rewards), priceWith(without), null)).toBeLessThanOrEqual(0);
+          }
+        },
+      ),
+      { numRuns: 1500 },
+    );
+    expect(several).toBeGreaterThan(20);
   });
 
   it("come in a fixed order: another option's price, flat, percents multiplied, money off, allowance", () => {

@@ -1,0 +1,44 @@
+import * as fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { cartAfter, growByFiller } from "../../evaluate/cart-growth.ts";
+import { prepareRequest } from "../../evaluate/prepared-request.ts";
+import { evaluate } from "../../evaluate/situation-of.ts";
+import { compile } from "../../tariff/compile.ts";
+import { anyCase } from "../../tests/arbitrary.ts";
+import { forecastFiller, outcomeAt } from "./step-status.ts";
+
+describe("what adding filler would do", () => {
+  it("is the same throughout a stretch, as trying each amount in it finds", () => {
+    const seen = { better: 0, covered: 0, none: 0, long: 0 };
+    fc.assert(
+      fc.property(anyCase(400), ({ plan, request }) => {
+        const made = compile(plan);
+        const prepared = "problems" in made ? made : prepareRequest(made.compiled, request);
+        if ("problems" in prepared) return;
+        const [there] = prepared.there;
+        if (!there) return;
+        for (const offer of there.tariff.offers)
+          for (const step of offer.steps) {
+            const growth = growByFiller({ ...there, unknownAs: false }, prepared.cart, offer.filler);
+            const forecast = forecastFiller(offer, step, growth);
+            for (let i = 0; i < 6 && forecast.extend(); i += 1);
+            for (const { from, to, outcome } of forecast.stretches) {
+              seen[outcome] += 1;
+              if (to - from > 100) seen.long += 1;
+              // Every unit near both ends, and some between.
+              const last = Math.min(to, from + 2_000_000);
+              const between = Array.from({ length: 12 }, (_, k) => from + Math.floor(((last - from) * k) / 12));
+              const near = Array.from({ length: 24 }, (_, k) => [from + k, last - k]).flat();
+              for (const units of new Set([...near, ...between]))
+                if (units >= from && units <= last) {
+                  const then = evaluate({ ...there, unknownAs: false }, cartAfter(growth, units));
+                  expect([units, outcomeAt(offer, step, then)]).toEqual([units, outcome]);
+                }
+            }
+          }
+      }),
+      { numRuns: 250 },
+    );
+    for (const count of Object.values(seen)) expect(count).toBeGreaterThan(40);
+  });
+});
