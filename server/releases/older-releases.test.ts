@@ -99,6 +99,16 @@ const BROKEN: readonly {
     },
   },
   {
+    rule: "no more than eight offers picked to stack with",
+    id: "notebooks",
+    says: /names more than 8 offers/,
+    edit: (plan) => {
+      const copies = Array.from({ length: 9 }, (_, i) => ({ ...offer(plan, "notebooks"), id: `copy${i}`, on: false }));
+      plan.offers.push(...copies.map((copy, i) => ({ ...copy, position: 100 + i })));
+      offer(plan, "notebooks").stacking = { kind: "with", offers: copies.map(({ id }) => id) };
+    },
+  },
+  {
     rule: "no option at its own price",
     id: "advent-weekend",
     says: /at its own price/,

@@ -10,7 +10,7 @@ import { SURFACES } from "../../messages/states.ts";
 import { stepVariableKinds } from "../../messages/step-variables.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
 import { formattingProblems, stateTexts } from "../../messages/wording.ts";
-import type { Step } from "../../offers/offer.ts";
+import type { Offer, Step } from "../../offers/offer.ts";
 import { codesOf } from "../../offers/trigger.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { rewardKind } from "../../rewards/reward.ts";
@@ -30,9 +30,32 @@ export function ruleProblems(entity: Entity, saved: SavedConditions): Problem[] 
   return [
     ...(nested ? [nested] : depthProblems(entity, saved)),
     ...textProblems(entity),
-    ...(entity.kind === "offer" ? entity.body.steps.flatMap((step, i) => stepProblems(step, `/steps/${i}`)) : []),
+    ...(entity.kind === "offer" ? offerProblems(entity.body) : []),
     ...identifierProblems(entity.body),
     ...retiredProblems(entity.body),
+  ];
+}
+
+/**
+ * Which of offers that pick their company are best together has to be tried, set by set: that stays quick while each picks a few. Those
+ * that stack with any others are used all together, however many there are.
+ */
+const MOST_PARTNERS = 8;
+
+function offerProblems({ stacking, steps }: Offer): Problem[] {
+  const partners = stacking?.kind === "with" ? stacking.offers.length : 0;
+  return [
+    ...(partners > MOST_PARTNERS
+      ? [
+          {
+            path: "/stacking/offers",
+            message: phrase("names more than {most} offers it may be used with: let it stack with any, or name fewer", {
+              most: MOST_PARTNERS,
+            }),
+          },
+        ]
+      : []),
+    ...steps.flatMap((step, i) => stepProblems(step, `/steps/${i}`)),
   ];
 }
 
