@@ -162,17 +162,11 @@ export function longRunOf(growth: CartGrowth, number: number, units: number): Lo
 /** The same text for counts that move alike, in carts with and without some goods; null where that is not told. */
 export function alikeKey(growth: CartGrowth, number: number): string | null {
   const path = pathOf(growth, number);
-  if (path.kind === "even") return `even ${path.first} ${path.slope}`;
+  if (path.kind === "even") return [path.kind, path.first, path.slope].join();
   if (path.kind === "value") {
     const { start, rate, order } = path.path;
-    const off = order && [
-      order.goods,
-      order.discounts.kept.n,
-      order.discounts.kept.d,
-      order.discounts.off.n,
-      order.discounts.off.d,
-    ];
-    return `value ${start.n}/${start.d} ${rate.n}/${rate.d} ${off?.join(" ")}`;
+    const off = order && [order.goods, ...[order.discounts.kept, order.discounts.off].flatMap(({ n, d }) => [n, d])];
+    return [path.kind, start.n, start.d, rate.n, rate.d, ...(off ?? [])].join();
   }
   return null;
 }
