@@ -137,6 +137,7 @@ const VIEWS = [
       await newGoal(page);
       await page.getByRole("link", { name: "Review and release" }).click();
       await page.getByText("I have seen this").waitFor();
+      await page.getByRole("button", { name: /^Release as number/ }).waitFor();
     },
   },
   {

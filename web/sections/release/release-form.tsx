@@ -106,7 +106,7 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
           {fallen.length > 0 && (
             <p className="text-[13px] text-warning">
               {say(
-                "{count, plural, one {One sample cart sees something else} other {# sample carts see something else}} than it should: {names}",
+                "{count, plural, one {One sample cart sees something else than it should} other {# sample carts see something else than they should}}: {names}",
                 { count: fallen.length, names: namesOf(fallen) },
               )}
               .
