@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { build } from "vite";
-import { coreBefore } from "./before.mjs";
+import { coreBefore } from "./before.ts";
 
 // The engine is measured as it ships: bundled, not as sources translated on the way. It stays inside the project so that
 // the peers are found.

@@ -1,6 +1,7 @@
 import type { Offer } from "../../core/offers/offer.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import { oneZonePlan } from "../../core/tests/one-zone.ts";
 
 const euro = (minor: number) => ({ byCurrency: { EUR: (minor / 100).toFixed(2) } });
 const VALUE = { kind: "value", basis: { lineDiscounts: "in", orderDiscounts: "in", tax: "with" } } as const;
@@ -10,7 +11,7 @@ const offer = (i: number): Offer => ({
   position: i,
   name: `Offer ${i}`,
   on: true,
-  zones: ["zone"],
+  zones: ["z"],
   counts: VALUE,
   stacking: { kind: "any" },
   steps: [
@@ -30,41 +31,19 @@ const offer = (i: number): Offer => ({
 });
 
 /** One option, and so many offers on it that stack with any other. */
-export const stackedPlan = (count: number): Plan => ({
-  format: 2,
-  store: { name: "Stacked", chosenAtFirst: { rule: "cheapest" } },
-  markets: [
-    {
-      id: "market",
-      position: 1,
-      name: "Market",
-      currencies: ["EUR"],
-      languages: ["en"],
-      timeZone: "UTC",
-      pricesIncludeTax: true,
-    },
-  ],
-  zones: [
-    {
-      id: "zone",
-      position: 1,
-      market: "market",
-      name: "Zone",
-      destinations: [{ country: "PT" }],
-      standardTaxRate: "23",
-    },
-  ],
-  options: [
-    {
-      id: "option",
-      position: 1,
-      name: { en: "Option" },
-      zones: ["zone"],
-      charge: { kind: "flat", amount: euro(50_000) },
-    },
-  ],
-  offers: Array.from({ length: count }, (_, i) => offer(i)),
-});
+export const stackedPlan = (count: number): Plan =>
+  oneZonePlan({
+    options: [
+      {
+        id: "option",
+        position: 1,
+        name: { en: "Option" },
+        zones: ["z"],
+        charge: { kind: "flat", amount: euro(50_000) },
+      },
+    ],
+    offers: Array.from({ length: count }, (_, i) => offer(i)),
+  });
 
 export const stackedRequest = (goods: number): QuoteRequest => ({
   at: "2026-11-28T10:00:00Z",

@@ -15,7 +15,7 @@ export const formatMessage = ({ text, locale }: { text: string; locale: string }
   ready.of(`${locale} ${text}`, () => fillable(text, locale))(values);
 
 /** A text ready to be filled. */
-export function fillable(text: string, locale: string): IcuMessage["say"] {
+function fillable(text: string, locale: string): IcuMessage["say"] {
   const { say, elements } = icuMessage(text, locale);
   const numbers = numbersIn(elements);
   return (values) => {

@@ -1,5 +1,6 @@
 import { type MessageFormatElement, parse, TYPE } from "@formatjs/icu-messageformat-parser";
 import { icuMessage } from "../phrases/icu-message.ts";
+import { pluralRules } from "../phrases/intl-formats.ts";
 import { type Phrase, phrase } from "../phrases/phrase.ts";
 import type { Problem } from "../schema/problem.ts";
 import { MESSAGE_STATES, type MessageState } from "./states.ts";
@@ -178,7 +179,7 @@ export function missingPlurals(text: string, locale: string): { placeholder: str
     return [];
   }
   return pluralsIn(elements).flatMap(({ value, options, pluralType }) => {
-    const rules = new Intl.PluralRules(locale, { type: pluralType ?? "cardinal" });
+    const rules = pluralRules(locale, pluralType ?? "cardinal");
     const exact = Object.keys(options).flatMap((key) =>
       key.startsWith("=") ? [rules.select(Number(key.slice(1)))] : [],
     );

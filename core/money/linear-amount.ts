@@ -37,9 +37,10 @@ export class Horizon {
   limit(units: number): void {
     if (units < this.units) this.units = units;
   }
-  private readonly stairs = new Map<string, Stairs>();
+  private stairs: Map<string, Stairs> | undefined;
   /** The same stairs for what goes up alike, so that differences know them for the same. */
   sharedStairs(key: string, make: () => Stairs): Stairs {
+    this.stairs ??= new Map();
     const known = this.stairs.get(key) ?? make();
     this.stairs.set(key, known);
     return known;
@@ -111,13 +112,13 @@ export function compareAmounts(a: LinearAmount, b: LinearAmount, horizon: Horizo
   if (horizon) {
     const gap = minus(a, b);
     if (typeof gap !== "number")
-      horizon.limit(sign === 0 ? equalFor(gap) : aboveFor(sign > 0 ? gap : minus(0, gap), 0, false));
+      horizon.limit(sign === 0 ? stillFor(gap) : aboveFor(sign > 0 ? gap : minus(0, gap), 0, false));
   }
   return sign;
 }
 
-/** For how many more units an amount that is nothing stays nothing. */
-const equalFor = ({ slope, stairs }: Moving): number => (slope.n === 0n ? steadyFor(stairs) : 0);
+/** For how many more units an amount stands still. */
+const stillFor = ({ slope, stairs }: Moving): number => (slope.n === 0n ? steadyFor(stairs) : 0);
 
 /**
  * For how many more units an amount that is above `bound`, or at it where that is enough, certainly stays so: by how it moves until
@@ -162,17 +163,12 @@ export function leapingAtLeastZero(a: LinearAmount, b: LinearAmount, horizon: Ho
   const slope = reduce(add(gap.slope, leaps.slope));
   const at = above ? gap.at : ZERO;
   const under = subtract(at, gap.at);
+  const steady = stillFor(gap);
   const one: Stairs =
     slope.n > 0n
-      ? { slope, below: add(leaps.below, under), above: add(leaps.above, under), steady: 0 }
-      : { slope: ZERO, below: at, above: leaps.above, steady: 0 };
-  return linearAmount(at, ZERO, new Map([[{ ...one, steady: stillFor(gap) }, ONE]]));
-}
-
-/** For how many more units an amount, or nothing where it is below that, stands still. */
-function stillFor(gap: Moving): number {
-  if (gap.slope.n !== 0n) return 0;
-  return steadyFor(gap.stairs);
+      ? { slope, below: add(leaps.below, under), above: add(leaps.above, under), steady }
+      : { slope: ZERO, below: at, above: leaps.above, steady };
+  return linearAmount(at, ZERO, new Map([[one, ONE]]));
 }
 
 /** Rounds to a multiple of `step` whole units; the result stands still until the next one is due. */

@@ -34,13 +34,18 @@ export const comesDown = ({ turn }: CompiledReward): boolean => turn <= LAST_TO_
  * the share of some goods: what one takes off handling, another may leave on the charge.
  */
 export function addsUp(rewards: readonly CompiledReward[]): boolean {
-  const [first, ...others] = rewards.filter(comesDown);
-  if (!first || others.length === 0) return first?.goods == null || rewards.length === 1;
-  return [first, ...others].every(
-    ({ goods, handling, surcharges, own }) =>
-      goods === null && handling === first.handling && surcharges === first.surcharges && own === first.own,
-  );
+  return rewards.length < 2 || coverAlike(rewards.filter(comesDown));
 }
+
+/** Whether they cover the same parts, and none of them a share of goods. */
+export const coverAlike = (rewards: readonly CompiledReward[]): boolean =>
+  rewards.every(
+    ({ goods, handling, surcharges, own }) =>
+      goods === null &&
+      handling === rewards[0]?.handling &&
+      surcharges === rewards[0].surcharges &&
+      own === rewards[0].own,
+  );
 
 /** Undefined where an amount is missing: the step is not available there. */
 export function compileReward(reward: DeliveryReward, context: AmountContext): CompiledReward | undefined {
@@ -87,9 +92,9 @@ function onShare(full: Parts, parts: Parts, reward: CompiledReward, goods: Picke
   const { horizon } = tools;
   const share = shareOf(full, rest, horizon);
   // Rewards before it may have left less than that.
-  const left = each3(share, parts, full, (one, other, whole) => (other === whole ? one : min(one, other, horizon)));
-  const given = each(left, reward.change(left, reward, tools), minus);
-  return each(parts, given, minus);
+  const left = eachPart((part) => (parts[part] === full[part] ? share[part] : min(share[part], parts[part], horizon)));
+  const after = reward.change(left, reward, tools);
+  return eachPart((part) => minus(parts[part], minus(left[part], after[part])));
 }
 
 const shares = new WeakMap<Parts, WeakMap<Parts, Parts>>();
@@ -98,28 +103,16 @@ const shares = new WeakMap<Parts, WeakMap<Parts, Parts>>();
 function shareOf(full: Parts, rest: Parts, horizon: Horizon | null): Parts {
   const ofFull = shares.get(full) ?? new WeakMap<Parts, Parts>();
   shares.set(full, ofFull);
-  const known = ofFull.get(rest) ?? each(full, rest, (whole, without) => leapingAtLeastZero(whole, without, horizon));
+  const known = ofFull.get(rest) ?? eachPart((part) => leapingAtLeastZero(full[part], rest[part], horizon));
   ofFull.set(rest, known);
   return known;
 }
 
-const each3 = (
-  a: Parts,
-  b: Parts,
-  c: Parts,
-  of: (a: LinearAmount, b: LinearAmount, c: LinearAmount) => LinearAmount,
-): Parts => ({
-  charge: of(a.charge, b.charge, c.charge),
-  handling: of(a.handling, b.handling, c.handling),
-  surcharges: of(a.surcharges, b.surcharges, c.surcharges),
-  own: of(a.own, b.own, c.own),
-});
-
-const each = (a: Parts, b: Parts, of: (a: LinearAmount, b: LinearAmount) => LinearAmount): Parts => ({
-  charge: of(a.charge, b.charge),
-  handling: of(a.handling, b.handling),
-  surcharges: of(a.surcharges, b.surcharges),
-  own: of(a.own, b.own),
+const eachPart = (of: (part: keyof Parts) => LinearAmount): Parts => ({
+  charge: of("charge"),
+  handling: of("handling"),
+  surcharges: of("surcharges"),
+  own: of("own"),
 });
 
 /** Whether a price as it is stated, rounded half away from zero, is more than a limit. */

@@ -1,10 +1,9 @@
 import { tellsACode } from "../../cart/codes.ts";
 import type { Terms } from "../../evaluate/evaluation.ts";
-import { formatOrTell, type UnsaidText } from "../../messages/format-message.ts";
+import { formatMessage, formatOrTell, type UnsaidText } from "../../messages/format-message.ts";
 import { freeWord } from "../../messages/free-word.ts";
 import { goodsName } from "../../messages/goods-name.ts";
 import { pickText } from "../../messages/locale.ts";
-import { type SaidText, saidText } from "../../messages/said-text.ts";
 import { type MessageState, type StepState, SURFACES, type Surface } from "../../messages/states.ts";
 import { stepValues } from "../../messages/step-variables.ts";
 import type { StepWording } from "../../messages/step-wording.ts";
@@ -29,6 +28,7 @@ type Mention = {
   readonly states: readonly MessageState[];
   readonly shown: Figures | null;
 };
+type PickedText = { readonly locale: string; readonly text: string };
 type Figures = Pick<Progress, "counted" | "remainingSaid" | "percent">;
 
 /** What shoppers read about the steps of offers, and about offers that hold elsewhere. */
@@ -86,7 +86,7 @@ const inState = (
 /** One message for each surface that has a text, in words: of the first step that has one there. */
 function surfaceMessages(terms: Terms, mentions: readonly Mention[], unsaid: UnsaidText[]): QuotedMessage[] {
   const messages: QuotedMessage[] = [];
-  let before: { readonly mention: Mention; readonly picked: SaidText; readonly text: string } | undefined;
+  let before: { readonly mention: Mention; readonly picked: PickedText; readonly text: string } | undefined;
   for (const surface of SURFACES) {
     const found = firstWithText(terms, mentions, surface);
     if (!found) continue;
@@ -96,7 +96,9 @@ function surfaceMessages(terms: Terms, mentions: readonly Mention[], unsaid: Uns
     if (state === "code-missing" && tellsACode(picked.text, step.codes)) continue;
     // Most texts are the same on every surface.
     const text =
-      before?.mention === mention && before.picked === picked ? before.text : filled(terms, mention, picked, unsaid);
+      before?.mention === mention && before.picked.text === picked.text && before.picked.locale === picked.locale
+        ? before.text
+        : filled(terms, mention, picked, unsaid);
     if (text === undefined) continue;
     before = { mention, picked, text };
     messages.push({ surface, offer: offer.id, step: step.step.id, state, text });
@@ -108,78 +110,55 @@ function firstWithText(
   terms: Terms,
   mentions: readonly Mention[],
   surface: Surface,
-): { readonly mention: Mention; readonly picked: SaidText } | undefined {
+): { readonly mention: Mention; readonly picked: PickedText } | undefined {
   const { store, market } = terms.tariff;
   for (const mention of mentions) {
     const texts = textsFor(mention.step.step.wording, store.wording, surface, mention.states);
-    const picked = texts && saidText(texts, localeOf(terms), market.languages);
+    const picked = texts && pickText(texts, localeOf(terms), market.languages);
     if (picked) return { mention, picked };
   }
   return undefined;
 }
 
-const filled = (terms: Terms, mention: Mention, picked: SaidText, unsaid: UnsaidText[]): string | undefined =>
+const filled = (terms: Terms, mention: Mention, picked: PickedText, unsaid: UnsaidText[]): string | undefined =>
   picked.text.includes("{") || picked.text.includes("'")
-    ? formatOrTell(picked, () => picked.filled(stepValues(messageValues(terms, mention, picked.locale))), unsaid)
+    ? formatOrTell(
+        picked,
+        () => formatMessage(picked, stepValues(messageValues(terms, mention, picked.locale))),
+        unsaid,
+      )
     : picked.text;
 
 /** Everything that a text about a step may mention, as it stands; what takes longer is worked out when it is mentioned. */
 export const messageValues = (
-  terms: Pick<Terms, "tariff" | "facts">,
-  mention: Omit<Mention, "states">,
+  { tariff, facts }: Pick<Terms, "tariff" | "facts">,
+  { offer, step, state, shown }: Omit<Mention, "states">,
   locale: string,
-): MessageValues => new StepFigures(terms, mention, locale);
-
-class StepFigures implements MessageValues {
-  private readonly terms: Pick<Terms, "tariff" | "facts">;
-  private readonly mention: Omit<Mention, "states">;
-  readonly locale: string;
-  constructor(terms: Pick<Terms, "tariff" | "facts">, mention: Omit<Mention, "states">, locale: string) {
-    this.terms = terms;
-    this.mention = mention;
-    this.locale = locale;
-  }
-  get state() {
-    return this.mention.state;
-  }
-  get currency() {
-    return this.terms.tariff.currency;
-  }
-  get measure() {
-    return this.mention.offer.offer.counts.kind;
-  }
-  get goal() {
-    return this.mention.step.goal?.at ?? null;
-  }
-  get counted() {
-    return this.mention.shown?.counted ?? null;
-  }
-  get remaining() {
-    return this.mention.shown?.remainingSaid ?? null;
-  }
-  get percent() {
-    return this.mention.shown?.percent ?? 0;
-  }
+): MessageValues => ({
+  state,
+  locale,
+  currency: tariff.currency,
+  measure: offer.offer.counts.kind,
+  goal: step.goal?.at ?? null,
+  counted: shown?.counted ?? null,
+  remaining: shown?.remainingSaid ?? null,
+  percent: shown?.percent ?? 0,
   get reward() {
-    return rewardText(this.mention.step.step.reward, this.terms.tariff, this.locale);
-  }
+    return rewardText(step.step.reward, tariff, locale);
+  },
   get option() {
-    return optionText(this.mention.step.step.reward, this.terms.tariff, this.locale);
-  }
-  get deadline() {
-    return deadlineOf(this.mention.offer, this.terms.facts.at);
-  }
-  get timeZone() {
-    return this.terms.tariff.market.timeZone;
-  }
+    return optionText(step.step.reward, tariff, locale);
+  },
+  deadline: deadlineOf(offer, facts.at),
+  timeZone: tariff.market.timeZone,
   get place() {
-    const { zone, market } = this.terms.tariff;
-    return (zone.called && pickText(zone.called, this.locale, market.languages)?.text) ?? zone.name;
-  }
+    const { called, name } = tariff.zone;
+    return (called && pickText(called, locale, tariff.market.languages)?.text) ?? name;
+  },
   get goods() {
-    return goodsName(this.mention.offer.offer.counts.only, this.locale, this.terms.tariff.market.languages);
-  }
-}
+    return goodsName(offer.offer.counts.only, locale, tariff.market.languages);
+  },
+});
 
 /** A step's own text for a surface and state, else what the whole plan says there. */
 export function textsFor(

@@ -3,7 +3,7 @@ import type { Earned, Evaluation, Payable } from "../../evaluate/evaluation.ts";
 import { compareAmounts, type LinearAmount, min, minus, plus, times } from "../../money/linear-amount.ts";
 import { multiply, ONE, subtract } from "../../money/rational.ts";
 import { bestSet, type Cost, withoutIdle } from "../../offers/best-set.ts";
-import { addsUp, applyRewards, type CompiledReward, comesDown } from "../../rewards/apply-rewards.ts";
+import { addsUp, applyRewards, type CompiledReward, comesDown, coverAlike } from "../../rewards/apply-rewards.ts";
 import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
 import type { Situation } from "../../situation/situation.ts";
 
@@ -29,7 +29,7 @@ export function loneOffer(full: Parts, earned: readonly Earned[], tools: RewardT
  * may get more of it. So it is the cheapest any set makes it, each reward taken to cover everything where they differ.
  */
 export function leastPriced(full: Parts, earned: readonly Earned[], situation: Evaluation, tools: RewardTools): Best {
-  const cover = coverAlike(earned) ? asItIs : coveringAll;
+  const cover = coverAlike(rewardsOf(earned)) ? undefined : coveringAll;
   const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set, cover), tools);
   const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
   const found = bestSet(earned, stackingIn(situation), costOf, costOf, situation.horizon);
@@ -110,7 +110,6 @@ function rewardsOf(
   return rewards;
 }
 
-const asItIs = (reward: CompiledReward) => reward;
 const coveringAll = (reward: CompiledReward): CompiledReward => ({
   ...reward,
   handling: true,
@@ -118,19 +117,6 @@ const coveringAll = (reward: CompiledReward): CompiledReward => ({
   own: true,
   goods: null,
 });
-
-function coverAlike(earned: readonly Earned[]): boolean {
-  const rewards = earned.flatMap((one) => one.rewards);
-  const [first] = rewards;
-  return rewards.every(
-    ({ handling, surcharges, own, goods }) =>
-      handling === first?.handling &&
-      surcharges === first.surcharges &&
-      own === first.own &&
-      goods === null &&
-      first.goods === null,
-  );
-}
 
 const giftsOf = (set: readonly Earned[]): number =>
   set.reduce((sum, { onOrder }) => sum + onOrder.filter(({ reward }) => reward.kind === "gift").length, 0);

@@ -10,7 +10,7 @@ const BEFORE = "b5c22c6";
  *
  * @returns a module that exports its `compile` and `quote`; null where the history does not reach back so far
  */
-export function coreBefore(root, folder) {
+export function coreBefore(root: string, folder: string): string | null {
   mkdirSync(folder, { recursive: true });
   try {
     const archive = execFileSync("git", ["archive", BEFORE, "core", "tsconfig.base.json"], {
