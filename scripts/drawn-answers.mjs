@@ -1,4 +1,4 @@
-// npm run test:answers: all drawn requests whose answers were kept, quotes and climbs, answered anew. It takes half an hour.
+// npm run test:answers: all drawn requests whose answers were kept, quotes and climbs, answered anew. It takes a quarter of an hour.
 import { spawnSync } from "node:child_process";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";

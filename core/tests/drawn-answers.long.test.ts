@@ -1,7 +1,7 @@
 import { expect, it } from "vitest";
 import { compareHundred, HUNDREDS } from "./drawn-answers.ts";
 
-/** All of them take half an hour: `npm run test:answers`. */
+/** All of them take a quarter of an hour: `npm run test:answers`. */
 const all = process.env.SUMMANT_ALL_ANSWERS === "1";
 const AN_HOUR = 3_600_000;
 
