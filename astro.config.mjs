@@ -2,18 +2,21 @@ import node from "@astrojs/node";
 import react from "@astrojs/react";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "astro/config";
+import { serverPrograms } from "./scripts/setup/server-programs.mjs";
 import { workerChunks } from "./scripts/setup/worker-chunks.mjs";
 
 export default defineConfig({
   srcDir: "./web",
   publicDir: "./web/public",
   output: "server",
-  adapter: node({ mode: "standalone" }),
+  // It is not started by itself: server/desk.ts does.
+  adapter: node({ mode: "middleware" }),
   integrations: [
+    serverPrograms({ "start.mjs": "server/start.ts", "desk.mjs": "server/desk.ts" }, "/server/http/developing.ts"),
     react({
       // Components and hooks alone: everything else would go through its parser for nothing.
       include: ["**/web/**/*.{ts,tsx}"],
-      exclude: ["**/web/pages/**", "**/web/middleware.ts"],
+      exclude: ["**/web/pages/**"],
       babel: { plugins: ["babel-plugin-react-compiler"] },
     }),
   ],

@@ -89,13 +89,13 @@ function readyAfter(
   rest: ReadonlySet<number>,
 ): (at: number) => Promised | null {
   const clock = zoneClock(timeZone);
-  const hoursOn = (day: number) =>
-    rest.has(day)
-      ? []
-      : (openingHours ?? [])
-          .filter(({ days }) => days.includes(weekdayOf(day)))
-          .map(({ from, until }) => ({ from: minuteOf(from), until: minuteOf(until) }))
-          .sort((a, b) => a.from - b.from);
+  const hoursOfWeek = Array.from({ length: 8 }, (_, weekday) =>
+    (openingHours ?? [])
+      .filter(({ days }) => days.includes(weekday))
+      .map(({ from, until }) => ({ from: minuteOf(from), until: minuteOf(until) }))
+      .sort((a, b) => a.from - b.from),
+  );
+  const hoursOn = (day: number) => (rest.has(day) ? [] : (hoursOfWeek[weekdayOf(day)] ?? []));
   return (at) => {
     const now = clock(at);
     let left = lead;

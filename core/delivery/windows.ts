@@ -1,3 +1,4 @@
+import { Kept } from "../phrases/kept.ts";
 import { phrase } from "../phrases/phrase.ts";
 import { type Calendars, Clock, dayText, type Location, minuteOf, restDays } from "../places/location.ts";
 import { closed, Id } from "../schema/atoms.ts";
@@ -55,33 +56,40 @@ export function compileWindows(
   const slots = [...windows.slots].sort(
     (a, b) => minuteOf(a.from) - minuteOf(b.from) || minuteOf(a.until) - minuteOf(b.until) || (a.id < b.id ? -1 : 1),
   );
-  // Moments of a local time are looked up in the zone's own data: once for each slot and day.
-  const moments = new Map<string, number>();
-  const moment = (local: string, side: "start" | "end") => {
-    const key = `${side} ${local}`;
-    const known = moments.get(key) ?? momentOf(local, timeZone, side);
-    moments.set(key, known);
-    return known;
+  const slotsOf = (number: number): readonly DatedSlot[] => {
+    if (rest.has(number)) return [];
+    const day = dayText(number);
+    return slots
+      .filter(({ days }) => days.includes(weekdayOf(number)))
+      .map(({ id, from, until, holds }) => {
+        const start = momentOf(`${day}T${from}`, timeZone, "start");
+        const end = momentOf(`${day}T${until}`, timeZone, "end");
+        return { slot: id, day, start, from: isoOf(start), until: isoOf(end), holds };
+      });
   };
+  // Quotes ask for the same few days over and over.
+  const dated = new Kept<readonly DatedSlot[], number>(MOST_DAYS);
   return (at, booked) => {
     const { day: today } = clock(at);
-    return Array.from({ length: windows.ahead }, (_, i) => today + i).flatMap((number) => {
-      if (rest.has(number)) return [];
-      const day = dayText(number);
-      return slots.flatMap(({ id, days, from, until, holds }): DeliveryWindow[] => {
-        if (!days.includes(weekdayOf(number))) return [];
-        const start = moment(`${day}T${from}`, "start");
-        if (start < at + windows.lead * MINUTE) return [];
-        const left = holds === undefined ? undefined : holds - booked(id, day);
-        if (left !== undefined && left <= 0) return [];
-        const end = moment(`${day}T${until}`, "end");
-        const open = { slot: id, day, from: new Date(start).toISOString(), until: new Date(end).toISOString() };
-        return [left === undefined ? open : { ...open, left }];
-      });
-    });
+    const earliest = at + windows.lead * MINUTE;
+    const open: DeliveryWindow[] = [];
+    for (let number = today; number < today + windows.ahead; number += 1) {
+      for (const { slot, day, start, from, until, holds } of dated.of(number, () => slotsOf(number))) {
+        if (start < earliest) continue;
+        const left = holds === undefined ? undefined : holds - booked(slot, day);
+        if (left !== undefined && left <= 0) continue;
+        open.push(left === undefined ? { slot, day, from, until } : { slot, day, from, until, left });
+      }
+    }
+    return open;
   };
 }
 
+/** A slot on a day: when it begins, in milliseconds of UTC, and how many orders it holds where that has an end. */
+type DatedSlot = Omit<DeliveryWindow, "left"> & { readonly start: number; readonly holds: number | undefined };
+
+const MOST_DAYS = 500;
+const isoOf = (time: number) => new Date(time).toISOString();
 const MINUTE = 60_000;
 
 /** How many orders a slot holds on the weekday of a day; null where it is none of its days. */

@@ -1,11 +1,11 @@
 /** What takes long to make and is wanted again, by its key; once there are too many, all are forgotten. @example formats.of("pt EUR", () => …) */
-export class Kept<T> {
-  private readonly made = new Map<string, T>();
+export class Kept<T, Key = string> {
+  private readonly made = new Map<Key, T>();
   private readonly most: number;
   constructor(most: number) {
     this.most = most;
   }
-  of(key: string, make: () => T): T {
+  of(key: Key, make: () => T): T {
     const known = this.made.get(key);
     if (known !== undefined) return known;
     if (this.made.size >= this.most) this.made.clear();

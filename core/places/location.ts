@@ -1,3 +1,4 @@
+import { Kept } from "../phrases/kept.ts";
 import { phrase } from "../phrases/phrase.ts";
 import { Coordinates } from "../quantities/coordinates.ts";
 import { ByLocale, CountryCode, closed, Id, Position } from "../schema/atoms.ts";
@@ -66,4 +67,8 @@ export function restDays(location: Location, calendars: Calendars): ReadonlySet<
 }
 
 const dayNumber = (day: string) => Date.parse(`${day}T00:00:00Z`) / DAY;
-export const dayText = (number: number) => new Date(number * DAY).toISOString().slice(0, 10);
+export const dayText = (number: number): string =>
+  dayTexts.of(number, () => new Date(number * DAY).toISOString().slice(0, 10));
+
+/** Some years of days: every quote speaks of a few. */
+const dayTexts = new Kept<string, number>(4000);

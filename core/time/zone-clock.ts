@@ -11,14 +11,14 @@ const PROBE = 14 * DAY;
 
 type Offsets = { readonly starts: readonly number[]; readonly offsets: readonly number[] };
 
-const known = new Map<string, Offsets>();
+const keptOffsets = new Map<string, Offsets>();
 
 /** How far a zone's clocks are from UTC at a moment, in milliseconds: the only place that asks for time zone data. */
 const offsetOf = (timeZone: string, time: number) => tzOffset(timeZone, new Date(time)) * MINUTE;
 
 /** When a zone's offset changes, in milliseconds of UTC, found by probing and halving; kept per zone. */
 function offsetsOf(timeZone: string): Offsets {
-  const kept = known.get(timeZone);
+  const kept = keptOffsets.get(timeZone);
   if (kept) return kept;
   const at = (time: number) => offsetOf(timeZone, time);
   const starts = [FIRST];
@@ -35,7 +35,7 @@ function offsetsOf(timeZone: string): Offsets {
     offsets.push(at(high));
   }
   const found = { starts, offsets };
-  known.set(timeZone, found);
+  keptOffsets.set(timeZone, found);
   return found;
 }
 
@@ -69,9 +69,11 @@ export function zoneClock(timeZone: string): (time: number) => { day: number; we
  */
 export function momentOf(local: string, timeZone: string, side: "start" | "end"): number {
   const wall = Date.parse(`${local.length === 10 ? `${local}T00:00` : local}:00Z`);
-  const before = offsetOf(timeZone, wall - DAY);
-  const after = offsetOf(timeZone, wall + DAY);
-  const moments = [wall - before, wall - after].filter((moment) => moment + offsetOf(timeZone, moment) === wall);
+  const known = wall - 2 * DAY >= FIRST && wall + 2 * DAY < LAST ? offsetsOf(timeZone) : undefined;
+  const offset = (time: number) => (known ? offsetAt(known, time) : offsetOf(timeZone, time));
+  const before = offset(wall - DAY);
+  const after = offset(wall + DAY);
+  const moments = [wall - before, wall - after].filter((moment) => moment + offset(moment) === wall);
   if (moments.length === 0) return wall - before;
   return side === "start" ? Math.min(...moments) : Math.max(...moments);
 }

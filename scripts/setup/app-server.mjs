@@ -16,7 +16,7 @@ export function prepareDatabase(root, url, resetDemo) {
 
 /** Starts the built app on 127.0.0.1 and waits until it answers. */
 export async function startApp(root, url, port, stdio = "inherit") {
-  const server = spawn(process.execPath, [join(root, "dist/server/entry.mjs")], {
+  const server = spawn(process.execPath, [join(root, "dist/server/start.mjs")], {
     cwd: root,
     stdio: ["ignore", stdio === "inherit" ? "ignore" : stdio, "inherit"],
     detached: true,

@@ -1,27 +1,27 @@
 import { phrase } from "../../core/phrases/phrase.ts";
 import { isUnreachable } from "../database/pool.ts";
-import { problemDocument } from "./problem-document.ts";
+import { type Answer, toResponse, withHeader } from "./answer.ts";
+import { problemAnswer } from "./problem-document.ts";
 
-export const jsonResponse = (body: unknown, status = 200): Response =>
-  new Response(JSON.stringify(body), {
-    status,
-    headers: { "content-type": "application/json", "cache-control": "no-store" },
-  });
+/** Seconds after which asking again may help. */
+const AGAIN_AFTER = "2";
 
 /** Runs an endpoint's work; what goes wrong inside becomes a problem document that tells the caller whether to try again. */
-export async function handle(work: () => Promise<Response>): Promise<Response> {
+export async function answered(work: () => Promise<Answer>): Promise<Answer> {
   try {
     return await work();
   } catch (error) {
     console.error(error);
     if (!isUnreachable(error))
-      return problemDocument(500, phrase("Something went wrong here"), {
+      return problemAnswer(500, phrase("Something went wrong here"), {
         detail: phrase("The server's log says what."),
       });
-    const response = problemDocument(503, phrase("The database cannot be reached"), {
+    const unreachable = problemAnswer(503, phrase("The database cannot be reached"), {
       detail: phrase("Try again shortly; a change may or may not have been saved."),
     });
-    response.headers.set("retry-after", "2");
-    return response;
+    return withHeader(unreachable, "retry-after", AGAIN_AFTER);
   }
 }
+
+/** The same for an endpoint of the framework. */
+export const handle = async (work: () => Promise<Answer>): Promise<Response> => toResponse(await answered(work));

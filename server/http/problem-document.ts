@@ -1,6 +1,7 @@
 import { asWritten, type Phrase } from "../../core/phrases/phrase.ts";
 import { english } from "../../core/phrases/speak.ts";
 import type { Problem } from "../../core/schema/problem.ts";
+import type { Answer } from "./answer.ts";
 
 type More = { detail?: Phrase | string; problems?: readonly Problem[]; extra?: object };
 
@@ -11,11 +12,7 @@ export type PointedProblem = { pointer: string; detail: string; phrase: Phrase; 
  * An error answer by RFC 9457, in English. `errors` uses the form of the RFC's own example: a detail and a JSON Pointer fragment.
  * What is said stands beside it as a phrase too, for the app, which may speak another language.
  */
-export function problemDocument(
-  status: number,
-  title: Phrase,
-  { detail: given, problems, extra }: More = {},
-): Response {
+export function problemAnswer(status: number, title: Phrase, { detail: given, problems, extra }: More = {}): Answer {
   const detail = typeof given === "string" ? asWritten(given) : given;
   const body = {
     type: "about:blank",
@@ -26,7 +23,7 @@ export function problemDocument(
     phrase: title,
     ...extra,
   };
-  return new Response(JSON.stringify(body), { status, headers: { "content-type": "application/problem+json" } });
+  return { status, headers: { "content-type": "application/problem+json" }, body: JSON.stringify(body) };
 }
 
 const pointed = ({ path, message, place }: Problem): PointedProblem => ({

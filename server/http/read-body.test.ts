@@ -16,8 +16,8 @@ const claim = { order: "o-1", offers: ["free-post"] };
 async function refusalOf(request: Request, limit = 1000): Promise<{ status: number; document: unknown }> {
   const read = await readBody(request, limit, checkClaim);
   if (!("refusal" in read)) throw new Error("the body was taken");
-  expect(read.refusal.headers.get("content-type")).toBe("application/problem+json");
-  return { status: read.refusal.status, document: await read.refusal.json() };
+  expect(read.refusal.headers["content-type"]).toBe("application/problem+json");
+  return { status: read.refusal.status, document: JSON.parse(read.refusal.body) };
 }
 
 describe("the body of a request", () => {
@@ -61,6 +61,14 @@ describe("the body of a request", () => {
     expect(broken.status).toBe(400);
     expect(JSON.stringify(broken.document)).toMatch(/is not JSON: Unexpected token/);
     expect((await refusalOf(post(""))).status).toBe(400);
+    const cutOff = new TextEncoder().encode('{"order": "ü"}').filter((byte) => byte !== 0xbc);
+    const parts = new ReadableStream({
+      start(controller) {
+        controller.enqueue(cutOff);
+        controller.close();
+      },
+    });
+    expect(await refusalOf(post(parts))).toMatchObject({ status: 400, document: { detail: "It is not UTF-8." } });
     const wrong = await refusalOf(post(JSON.stringify({ order: "o-1", offers: [7], more: true })));
     expect(wrong).toMatchObject({ status: 422 });
     expect(JSON.stringify(wrong.document)).toMatch(/\/offers\/0/);

@@ -1,56 +1,101 @@
+import { isUtf8 } from "node:buffer";
+import type { IncomingMessage } from "node:http";
 import { phrase } from "../../core/phrases/phrase.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 import { readJson } from "../validation/read-json.ts";
-import { problemDocument } from "./problem-document.ts";
+import type { Answer } from "./answer.ts";
+import { problemAnswer } from "./problem-document.ts";
+
+type Body<T> = { value: T } | { refusal: Answer };
 
 /**
  * Reads a JSON body of at most `limit` bytes and checks it. Anything else is a problem document: 413 too large (reading
- * stops there), 415 not JSON by its content type, 400 not JSON, 422 JSON of the wrong form.
+ * stops there), 415 not JSON by its content type, 400 not JSON or not UTF-8, 422 JSON of the wrong form.
  */
 export async function readBody<T>(
   request: Request,
   limit: number,
   check: (data: unknown) => Checked<T>,
-): Promise<{ value: T } | { refusal: Response }> {
-  const type = request.headers.get("content-type")?.split(";")[0]?.trim().toLowerCase();
-  if (type !== "application/json") {
-    return {
-      refusal: problemDocument(415, phrase("The body must be JSON"), {
-        detail: phrase("Send content-type: application/json."),
-      }),
-    };
-  }
-  const text = await readText(request, limit);
-  if (text === null)
-    return {
-      refusal: problemDocument(413, phrase("The body is too large"), {
-        detail: phrase("At most {limit} bytes are read.", { limit }),
-      }),
-    };
-  const json = readJson(text);
-  if ("problems" in json)
-    return { refusal: problemDocument(400, phrase("The body is not JSON"), { problems: json.problems }) };
+): Promise<Body<T>> {
+  const refusal = refusedUnread(request.headers.get("content-type"), request.headers.get("content-length"), limit);
+  if (refusal) return { refusal };
+  const bytes = await bytesOf(request, limit);
+  return bytes ? bodyOf(bytes, check) : { refusal: tooLarge(limit) };
+}
+
+/** The same of a request as node has it; null when the caller went away before the end of it. */
+export async function readIncoming<T>(
+  request: IncomingMessage,
+  limit: number,
+  check: (data: unknown) => Checked<T>,
+): Promise<Body<T> | null> {
+  const { headers } = request;
+  const refusal = refusedUnread(headers["content-type"], headers["content-length"], limit);
+  if (refusal) return { refusal };
+  const bytes = await incomingBytes(request, limit);
+  if (bytes === "gone") return null;
+  return bytes === "too large" ? { refusal: tooLarge(limit) } : bodyOf(bytes, check);
+}
+
+/** What can be refused by the headers alone. */
+function refusedUnread(
+  type: string | null | undefined,
+  length: string | null | undefined,
+  limit: number,
+): Answer | undefined {
+  if (type?.split(";")[0]?.trim().toLowerCase() !== "application/json")
+    return problemAnswer(415, phrase("The body must be JSON"), {
+      detail: phrase("Send content-type: application/json."),
+    });
+  return Number(length ?? 0) > limit ? tooLarge(limit) : undefined;
+}
+
+const tooLarge = (limit: number): Answer =>
+  problemAnswer(413, phrase("The body is too large"), {
+    detail: phrase("At most {limit} bytes are read.", { limit }),
+  });
+
+function bodyOf<T>(bytes: Buffer, check: (data: unknown) => Checked<T>): Body<T> {
+  const notJson = phrase("The body is not JSON");
+  if (!isUtf8(bytes)) return { refusal: problemAnswer(400, notJson, { detail: phrase("It is not UTF-8.") }) };
+  const json = readJson(bytes.toString("utf8"));
+  if ("problems" in json) return { refusal: problemAnswer(400, notJson, { problems: json.problems }) };
   const checked = check(json.value);
   if ("problems" in checked)
-    return { refusal: problemDocument(422, phrase("The body has the wrong form"), { problems: checked.problems }) };
+    return { refusal: problemAnswer(422, phrase("The body has the wrong form"), { problems: checked.problems }) };
   return checked;
 }
 
-async function readText(request: Request, limit: number): Promise<string | null> {
-  if (Number(request.headers.get("content-length") ?? 0) > limit) return null;
-  const decoder = new TextDecoder();
-  let text = "";
-  let size = 0;
-  if (!request.body) return text;
-  const reader = request.body.getReader();
-  for (;;) {
+async function bytesOf({ body }: Request, limit: number): Promise<Buffer | null> {
+  const parts: Uint8Array[] = [];
+  if (!body) return Buffer.alloc(0);
+  const reader = body.getReader();
+  for (let size = 0; ; ) {
     const { done, value } = await reader.read();
-    if (done) return text + decoder.decode();
+    if (done) return Buffer.concat(parts);
     size += value.byteLength;
     if (size > limit) {
       await reader.cancel();
       return null;
     }
-    text += decoder.decode(value, { stream: true });
+    parts.push(value);
   }
+}
+
+function incomingBytes(request: IncomingMessage, limit: number): Promise<Buffer | "too large" | "gone"> {
+  return new Promise((resolve) => {
+    const parts: Buffer[] = [];
+    let size = 0;
+    request.on("data", (part: Buffer) => {
+      size += part.byteLength;
+      if (size <= limit) parts.push(part);
+      else {
+        request.pause();
+        resolve("too large");
+      }
+    });
+    request.once("end", () => resolve(parts.length === 1 && parts[0] ? parts[0] : Buffer.concat(parts)));
+    request.once("close", () => resolve("gone"));
+    request.once("error", () => resolve("gone"));
+  });
 }

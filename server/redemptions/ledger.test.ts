@@ -1,9 +1,10 @@
 import { readFile } from "node:fs/promises";
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
 import type { Offer } from "../../core/offers/offer.ts";
+import type { QuoteRequest } from "../../core/request/request.ts";
 import { checkPlan } from "../../core/validation/documents.ts";
 import { databaseUrl, openPool } from "../database/pool.ts";
-import { claim, giveBack, usesOf, withUses } from "./ledger.ts";
+import { claim, giveBack, offersCounted, usesOf, withUses } from "./ledger.ts";
 
 const pools = [openPool(databaseUrl(), 8), openPool(databaseUrl(), 8), openPool(databaseUrl(), 8)] as const;
 const [pool] = pools;
@@ -75,7 +76,11 @@ describe("claims", () => {
     const offers = limited({ overall: 10, perShopper: 1 });
     await claim(pool, { offers, options: [] }, { order: "a", offers: ["newsletter"], shopper: "s-1" });
     const request = { at: "2026-11-24T12:00:00Z", currency: "EUR", destination: {}, cart: { lines: [] } };
-    const uses = async (more: object) => (await withUses(pool, offers, { ...request, ...more })).uses;
+    const uses = async (more: Partial<QuoteRequest>) => {
+      const asked: QuoteRequest = { ...request, ...more };
+      const own = asked.shopper?.id === undefined ? {} : await usesOf(pool, asked.shopper.id);
+      return withUses(asked, offersCounted(offers, asked), await usesOf(pool), own).uses;
+    };
     expect(await uses({})).toEqual([{ offer: "newsletter", overall: 1 }]);
     expect(await uses({ shopper: { id: "s-1" } })).toEqual([{ offer: "newsletter", overall: 1, byShopper: 1 }]);
     expect(await uses({ shopper: { id: "s-2" } })).toEqual([{ offer: "newsletter", overall: 1, byShopper: 0 }]);

@@ -130,28 +130,26 @@ export async function giveBack(pool: Pool, order: string): Promise<{ givenBack: 
   });
 }
 
-interface CountRow extends RowDataPacket {
-  offer: string;
-  shopper: string;
-  used: number;
-}
+/** How often offers have been used, by their ids; what is not named has not been used. */
+export type Uses = Readonly<Record<string, number>>;
 
-/** The request with the ledger's counts of limited offers; counts that came with the request stay. */
-export async function withUses(pool: Pool, offers: readonly Offer[], request: QuoteRequest): Promise<QuoteRequest> {
-  const told = new Set(request.uses?.map(({ offer }) => offer));
-  const limited = offers.filter(({ id, limits }) => limits && !told.has(id)).map(({ id }) => id);
-  if (limited.length === 0) return request;
-  const shopper = request.shopper?.id;
-  const [rows] = await pool.query<CountRow[]>(
-    "SELECT offer, shopper, used FROM redemption_counts WHERE offer IN (?) AND shopper IN (?)",
-    [limited, [EVERYBODY, ...(shopper === undefined ? [] : [shopper])]],
-  );
-  const used = (offer: string, one: string) =>
-    rows.find((row) => row.offer === offer && row.shopper === one)?.used ?? 0;
-  const uses = limited.map((offer) => ({
+/** The offers whose uses a quote has to know; what the request tells itself stays. */
+export const offersCounted = (offers: readonly Offer[], { uses }: QuoteRequest): Offer[] =>
+  offers.filter(({ id, limits }) => limits && !uses?.some(({ offer }) => offer === id));
+
+/**
+ * The request with the ledger's counts of limited offers; counts that came with the request stay.
+ *
+ * @param counted see `offersCounted`
+ * @param own those of the shopper who asks, where that is known; of offers that limit it
+ */
+export function withUses(request: QuoteRequest, counted: readonly Offer[], all: Uses, own: Uses = {}): QuoteRequest {
+  if (counted.length === 0) return request;
+  const known = request.shopper?.id !== undefined;
+  const uses = counted.map(({ id: offer, limits }) => ({
     offer,
-    overall: used(offer, EVERYBODY),
-    ...(shopper === undefined ? {} : { byShopper: used(offer, shopper) }),
+    overall: all[offer] ?? 0,
+    ...(known && limits?.perShopper !== undefined ? { byShopper: own[offer] ?? 0 } : {}),
   }));
   return { ...request, uses: [...(request.uses ?? []), ...uses] };
 }
@@ -161,10 +159,8 @@ interface TallyRow extends RowDataPacket {
   used: number;
 }
 
-/** How often each offer has been used, by its id. */
-export async function usesOf(pool: Pool): Promise<Record<string, number>> {
-  const [rows] = await pool.query<TallyRow[]>("SELECT offer, used FROM redemption_counts WHERE shopper = ?", [
-    EVERYBODY,
-  ]);
+/** How often each offer has been used: by everybody, or by one shopper. */
+export async function usesOf(pool: Pool, shopper: string = EVERYBODY): Promise<Uses> {
+  const [rows] = await pool.query<TallyRow[]>("SELECT offer, used FROM redemption_counts WHERE shopper = ?", [shopper]);
   return Object.fromEntries(rows.map(({ offer, used }) => [offer, used]));
 }

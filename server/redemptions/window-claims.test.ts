@@ -1,10 +1,11 @@
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
 import type { Plan } from "../../core/plan/plan.ts";
+import type { QuoteRequest } from "../../core/request/request.ts";
 import { oneZonePlan } from "../../core/tests/one-zone.ts";
 import { databaseUrl, openPool } from "../database/pool.ts";
 import { emptyStore } from "../demo/load-demo.ts";
 import { claim, giveBack } from "./ledger.ts";
-import { withBooked } from "./window-claims.ts";
+import { bookedFrom, dayBefore, optionsBooked, withBooked } from "./window-claims.ts";
 
 const pool = openPool(databaseUrl(), 10);
 afterAll(() => pool.end());
@@ -30,7 +31,9 @@ const plan: Plan = oneZonePlan({
 // 27 November 2026 is a Friday.
 const window = { option: "round", slot: "morning", day: "2026-11-27" };
 const request = { at: "2026-11-26T10:00:00Z", currency: "EUR", destination: {}, cart: { lines: [] } };
-const booked = async () => (await withBooked(pool, plan.options, request)).booked ?? [];
+const asQuoted = async (asked: QuoteRequest) =>
+  withBooked(asked, optionsBooked(plan.options, asked), await bookedFrom(pool, dayBefore(asked)));
+const booked = async () => (await asQuoted(request)).booked ?? [];
 
 describe("windows of orders", () => {
   it("hold as many as they say, however many ask at once, and each order once however often it asks", async () => {
@@ -59,7 +62,7 @@ describe("windows of orders", () => {
     await giveBack(pool, "b");
     expect(await booked()).toEqual([{ ...window, slot: "evening", orders: 1 }]);
     const told = { ...request, booked: [{ ...window, orders: 3 }] };
-    expect(await withBooked(pool, plan.options, told)).toBe(told);
+    expect(await asQuoted(told)).toBe(told);
   });
 
   it("are refused, and nothing else is claimed, where the option has no such window on that day", async () => {

@@ -2,6 +2,7 @@ import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql
 import type { DeliveryOption } from "../../core/delivery/option.ts";
 import { holdsOn } from "../../core/delivery/windows.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import { DAY, instantOf } from "../../core/time/instant.ts";
 
 export type ClaimedWindow = NonNullable<QuoteRequest["window"]>;
 export type WindowRefusal = { option: string; reason: "no-such-window" | "window-full" };
@@ -70,21 +71,34 @@ interface BookedRow extends ClaimRow {
   orders: number;
 }
 
-/** The request with what windows hold by the ledger, from the day before it on; what came with the request stays. */
-export async function withBooked(
-  pool: Pool,
-  options: readonly DeliveryOption[],
-  request: QuoteRequest,
-): Promise<QuoteRequest> {
-  const told = new Set(request.booked?.map(({ option }) => option));
-  const limited = options.filter(({ id, windows }) => windows?.slots.some(({ holds }) => holds) && !told.has(id));
-  if (limited.length === 0) return request;
+/** Orders that windows hold on a day. */
+export type Booked = NonNullable<QuoteRequest["booked"]>;
+
+/** What windows hold by the ledger, from a day on. @param day YYYY-MM-DD */
+export async function bookedFrom(pool: Pool, day: string): Promise<Booked> {
   const [rows] = await pool.query<BookedRow[]>(
     `SELECT option_id, slot, DATE_FORMAT(day, '%Y-%m-%d') AS day, orders FROM window_counts
-     WHERE option_id IN (?) AND day >= DATE_SUB(?, INTERVAL 1 DAY) AND orders > 0`,
-    [limited.map(({ id }) => id), new Date(request.at).toISOString().slice(0, 10)],
+     WHERE day >= ? AND orders > 0 ORDER BY option_id, slot, day`,
+    [day],
   );
-  if (rows.length === 0) return request;
-  const booked = rows.map(({ option_id: option, slot, day, orders }) => ({ option, slot, day, orders }));
-  return { ...request, booked: [...(request.booked ?? []), ...booked] };
+  return rows.map(({ option_id: option, slot, day: on, orders }) => ({ option, slot, day: on, orders }));
+}
+
+/** The options whose windows can be full, and of which the request tells nothing itself. */
+export const optionsBooked = (options: readonly DeliveryOption[], { booked }: QuoteRequest): DeliveryOption[] =>
+  options.filter(
+    ({ id, windows }) => windows?.slots.some(({ holds }) => holds) && !booked?.some(({ option }) => option === id),
+  );
+
+/** A day before a request's: clocks of a location may still show it. */
+export const dayBefore = ({ at }: Pick<QuoteRequest, "at">): string =>
+  new Date(instantOf(at) - DAY).toISOString().slice(0, 10);
+
+/** The request with what the windows of options hold. @param counted see `optionsBooked` */
+export function withBooked(request: QuoteRequest, counted: readonly DeliveryOption[], booked: Booked): QuoteRequest {
+  if (counted.length === 0) return request;
+  if (booked.length === 0) return request;
+  const [from, ids] = [dayBefore(request), new Set(counted.map(({ id }) => id))];
+  const here = booked.filter(({ option, day }) => day >= from && ids.has(option));
+  return here.length === 0 ? request : { ...request, booked: [...(request.booked ?? []), ...here] };
 }

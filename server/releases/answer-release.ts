@@ -1,6 +1,6 @@
 import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
-import { jsonResponse } from "../http/handle.ts";
-import { problemDocument } from "../http/problem-document.ts";
+import { type Answer, jsonAnswer } from "../http/answer.ts";
+import { problemAnswer } from "../http/problem-document.ts";
 import type { Refusal, ReleaseResult } from "./make-release.ts";
 
 const REFUSALS: Readonly<Record<Refusal | "unsound", Phrase>> = {
@@ -15,9 +15,9 @@ const REFUSALS: Readonly<Record<Refusal | "unsound", Phrase>> = {
 };
 
 /** What making a release came to, as an answer: the release, or why there is none. */
-export function releaseAnswer(result: ReleaseResult, status: number): Response {
-  if ("release" in result) return jsonResponse(result.release, status);
+export function releaseAnswer(result: ReleaseResult, status: number): Answer {
+  if ("release" in result) return jsonAnswer(result.release, status);
   const { refused, sequence } = result;
   const problems = refused === "unsound" ? { problems: result.problems } : {};
-  return problemDocument(409, REFUSALS[refused], { ...problems, extra: { sequence } });
+  return problemAnswer(409, REFUSALS[refused], { ...problems, extra: { sequence } });
 }

@@ -18,6 +18,8 @@ interface NumberRow extends RowDataPacket {
   checksum: string;
 }
 
+const WAITING = "called_off_at IS NULL AND holds_from > UTC_TIMESTAMP(3)";
+
 /** The number of the release that shops are answered from; null when there is none. */
 async function inForceNumber(connection: Pool | Connection): Promise<number | null> {
   const [[row]] = await connection.query<NumberRow[]>(`SELECT number, checksum FROM releases WHERE ${IN_FORCE}`);
@@ -57,7 +59,7 @@ export async function planInForce(connection: Pool | Connection): Promise<Releas
 /** Those whose moment has not come, the next first. */
 export async function waitingPlans(connection: Pool | Connection): Promise<ReleasedPlan[]> {
   const [rows] = await connection.query<ReleaseRow[]>(
-    `SELECT ${COLUMNS} FROM releases WHERE called_off_at IS NULL AND holds_from > UTC_TIMESTAMP(3) ORDER BY holds_from, number`,
+    `SELECT ${COLUMNS} FROM releases WHERE ${WAITING} ORDER BY holds_from, number`,
   );
   const plans: ReleasedPlan[] = [];
   for (const row of rows)
@@ -69,22 +71,39 @@ export async function waitingPlans(connection: Pool | Connection): Promise<Relea
 const compiledReleases = new Map<string, CompiledPlan>();
 const MOST_COMPILED = 3;
 
+/** What shops are answered from. */
+export type InForce = {
+  readonly number: number;
+  readonly compiled: CompiledPlan;
+  /** Milliseconds until another one holds; null when none waits. */
+  readonly nextIn: number | null;
+};
+
+interface InForceRow extends NumberRow {
+  next_in: number | null;
+}
+
 /** The release in force, ready to answer; null when nothing holds yet. @throws when a stored release is damaged */
-export async function releaseInForce(pool: Pool): Promise<{ number: number; compiled: CompiledPlan } | null> {
-  const [[row]] = await pool.query<NumberRow[]>(`SELECT number, checksum FROM releases WHERE ${IN_FORCE}`);
+export async function releaseInForce(pool: Pool): Promise<InForce | null> {
+  const [[row]] = await pool.query<InForceRow[]>(
+    `SELECT number, checksum,
+       (SELECT TIMESTAMPDIFF(MICROSECOND, UTC_TIMESTAMP(3), MIN(holds_from)) DIV 1000 FROM releases WHERE ${WAITING}) AS next_in
+     FROM releases WHERE ${IN_FORCE}`,
+  );
   if (!row) return null;
+  const { number, next_in: nextIn } = row;
   // Number and checksum together: another database behind the same server would number its own releases.
-  const key = `${row.number} ${row.checksum}`;
+  const key = `${number} ${row.checksum}`;
   const kept = compiledReleases.get(key);
-  if (kept) return { number: row.number, compiled: kept };
-  const { plan, calendars } = await readSnapshot(pool, row.number);
+  if (kept) return { number, compiled: kept, nextIn };
+  const { plan, calendars } = await readSnapshot(pool, number);
   const result = compile(plan, calendars);
   if ("problems" in result)
-    throw new Error(`release ${row.number} does not compile: ${result.problems.map(problemLine).join("; ")}`);
+    throw new Error(`release ${number} does not compile: ${result.problems.map(problemLine).join("; ")}`);
   const [oldest] = compiledReleases.keys();
   if (oldest !== undefined && compiledReleases.size >= MOST_COMPILED) compiledReleases.delete(oldest);
   compiledReleases.set(key, result.compiled);
-  return { number: row.number, compiled: result.compiled };
+  return { number, compiled: result.compiled, nextIn };
 }
 
 async function readSnapshot(

@@ -16,20 +16,30 @@ const HOLDS: ReadonlySet<string> = new Set(["of", "charge", "fallback"]);
  * @returns the first part that lies deeper than `most`
  */
 export function nestingProblem(data: unknown, most: number): Problem | undefined {
-  const open: { value: unknown; path: string; depth: number }[] = [{ value: data, path: "", depth: 0 }];
+  // Places are kept only once one is wanted: almost no data lies too deep.
+  const path = deeperThan(data, most, noPath) === undefined ? undefined : deeperThan(data, most, pathWith);
+  return path === undefined
+    ? undefined
+    : { path, message: phrase("lies in more than {most} others: nest no deeper, or keep a part by name", { most }) };
+}
+
+const noPath = () => "";
+const pathWith = (path: string, key: string) => `${path}${pointer(key)}`;
+
+function deeperThan(data: unknown, most: number, extended: (path: string, key: string) => string): string | undefined {
+  const open: { value: object; path: string; depth: number }[] = isObject(data)
+    ? [{ value: data, path: "", depth: 0 }]
+    : [];
   for (let next = open.pop(); next !== undefined; next = open.pop()) {
     const { value, path, depth } = next;
-    if (depth > most)
-      return {
-        path,
-        message: phrase("lies in more than {most} others: nest no deeper, or keep a part by name", { most }),
-      };
-    if (typeof value !== "object" || value === null) continue;
+    if (depth > most) return path;
     const isList = Array.isArray(value);
     for (const [key, inner] of Object.entries(value)) {
-      const deeper = !isList && HOLDS.has(key) && typeof inner === "object";
-      open.push({ value: inner, path: `${path}${pointer(key)}`, depth: depth + (deeper ? 1 : 0) });
+      if (!isObject(inner)) continue;
+      open.push({ value: inner, path: extended(path, key), depth: !isList && HOLDS.has(key) ? depth + 1 : depth });
     }
   }
   return undefined;
 }
+
+const isObject = (value: unknown): value is object => typeof value === "object" && value !== null;

@@ -16,6 +16,7 @@ import { namedOptions, rewardOptions } from "../../rewards/reward.ts";
 import { CountryCode, closed, Id } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
 import type { CompiledPlan } from "../../tariff/compile.ts";
+import { findTariffs } from "../../tariff/find-tariffs.ts";
 
 /** What a live carrier has to be asked for a quote. */
 export const CarrierQuestion = Type.Object(
@@ -65,11 +66,14 @@ export function answerFrom(
  * @example carrierQuestions(compiled, request) // [{ carrier: "osprelle", service: "parcel", weight: 1250000, … }]
  */
 export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest): CarrierQuestion[] {
-  const prepared = prepareRequest(compiled, request);
-  if ("problems" in prepared || !prepared.postcodeKnown || !prepared.cart.lines.some(isOrdinary)) return [];
-  const { cart, there } = prepared;
-  const options = new Map(there.flatMap(({ tariff }) => tariff.options.map(({ id, option }) => [id, option])));
+  const found = findTariffs(compiled, request.destination, request.currency);
+  if ("problems" in found || !found.postcodeKnown) return [];
+  const options = new Map(found.there.flatMap(({ tariff }) => tariff.options.map(({ id, option }) => [id, option])));
   const charges = [...options.values()].flatMap(carrierChargesOf);
+  if (charges.length === 0) return [];
+  const prepared = prepareRequest(compiled, request);
+  if ("problems" in prepared || !prepared.cart.lines.some(isOrdinary)) return [];
+  const { cart } = prepared;
   const { plan } = compiled;
   const anywhere = { zone: null, market: "", currency: request.currency, rates: ratesOf(plan) };
   const questions = charges.flatMap((charge): [string, CarrierQuestion][] => {
@@ -119,8 +123,18 @@ export function stepsWaitingForCarriers({
 }
 
 /** The live carriers' charges of an option as its zone has it. */
-const carrierChargesOf = (option: DeliveryOption): CarrierCharge<Charge>[] =>
-  chargesIn({ ...option, byZone: {} }).flatMap(({ charge }) => (charge.kind === "carrier" ? [charge] : []));
+function carrierChargesOf(option: DeliveryOption): readonly CarrierCharge<Charge>[] {
+  const known = carrierCharges.get(option);
+  if (known) return known;
+  const found = chargesIn({ ...option, byZone: {} }).flatMap(({ charge }) =>
+    charge.kind === "carrier" ? [charge] : [],
+  );
+  carrierCharges.set(option, found);
+  return found;
+}
+
+/** Every quote asks this of every option it has. */
+const carrierCharges = new WeakMap<DeliveryOption, readonly CarrierCharge<Charge>[]>();
 
 const isAnswered = ({ carriers }: QuoteRequest, { carrier, service, from }: CarrierCharge): boolean =>
   (carriers ?? []).some(

@@ -1,13 +1,14 @@
 import type { APIRoute } from "astro";
 import { askCarriers, ownCarriers } from "../../../server/carriers/ask-carriers.ts";
-import { handle, jsonResponse } from "../../../server/http/handle.ts";
+import { jsonAnswer } from "../../../server/http/answer.ts";
+import { handle } from "../../../server/http/handle.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { checkAskCarriers } from "../../../server/validation/documents.ts";
 
 const LARGEST_REQUEST = 64 * 1024;
 /** The carriers that a plan can ask. */
 export const GET: APIRoute = () =>
-  handle(async () => jsonResponse(ownCarriers().map(({ id, name, services }) => ({ id, name, services }))));
+  handle(async () => jsonAnswer(ownCarriers().map(({ id, name, services }) => ({ id, name, services }))));
 
 /** Asks carriers for a preview; `moods` makes simulated ones slow or failing. */
 export const POST: APIRoute = ({ request }) =>
@@ -15,5 +16,5 @@ export const POST: APIRoute = ({ request }) =>
     const body = await readBody(request, LARGEST_REQUEST, checkAskCarriers);
     if ("refusal" in body) return body.refusal;
     const { questions, moods } = body.value;
-    return jsonResponse({ replies: await askCarriers(questions, ownCarriers(moods)) });
+    return jsonAnswer({ replies: await askCarriers(questions, ownCarriers(moods)) });
   });

@@ -1,7 +1,8 @@
 import type { APIRoute } from "astro";
 import { listSampleCarts, productsNamed } from "../../../server/catalogue/catalogue.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
-import { handle, jsonResponse } from "../../../server/http/handle.ts";
+import { jsonAnswer } from "../../../server/http/answer.ts";
+import { handle } from "../../../server/http/handle.ts";
 
 const MOST_NAMED = 500;
 
@@ -12,5 +13,5 @@ export const GET: APIRoute = ({ url }) =>
     const carts = await listSampleCarts(pool);
     const named = url.searchParams.getAll("sku").slice(0, MOST_NAMED);
     const skus = new Set([...named, ...carts.flatMap(({ lines }) => lines.map(({ sku }) => sku))]);
-    return jsonResponse({ products: await productsNamed(pool, [...skus]), carts });
+    return jsonAnswer({ products: await productsNamed(pool, [...skus]), carts });
   });

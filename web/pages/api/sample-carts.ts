@@ -2,8 +2,9 @@ import type { APIRoute } from "astro";
 import { phrase } from "../../../core/phrases/phrase.ts";
 import { keepSampleCart, productsNamed, removeSampleCart } from "../../../server/catalogue/catalogue.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
-import { handle, jsonResponse } from "../../../server/http/handle.ts";
-import { problemDocument } from "../../../server/http/problem-document.ts";
+import { jsonAnswer } from "../../../server/http/answer.ts";
+import { handle } from "../../../server/http/handle.ts";
+import { problemAnswer } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { checkKeepSampleCart } from "../../../server/validation/documents.ts";
 
@@ -15,7 +16,7 @@ export const POST: APIRoute = ({ request }) =>
     const pool = sharedPool();
     if (body.value.do === "drop") {
       await removeSampleCart(pool, body.value.id);
-      return jsonResponse({});
+      return jsonAnswer({});
     }
     const { cart } = body.value;
     const known = new Set(
@@ -24,7 +25,7 @@ export const POST: APIRoute = ({ request }) =>
     const problems = cart.lines.flatMap(({ sku }, i) =>
       known.has(sku) ? [] : [{ path: `/cart/lines/${i}/sku`, message: phrase('there is no product "{sku}"', { sku }) }],
     );
-    if (problems.length > 0) return problemDocument(422, phrase("The cart cannot be kept"), { problems });
+    if (problems.length > 0) return problemAnswer(422, phrase("The cart cannot be kept"), { problems });
     await keepSampleCart(pool, cart);
-    return jsonResponse({});
+    return jsonAnswer({});
   });

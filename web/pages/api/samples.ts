@@ -1,8 +1,9 @@
 import type { APIRoute } from "astro";
 import { phrase } from "../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
-import { handle, jsonResponse } from "../../../server/http/handle.ts";
-import { problemDocument } from "../../../server/http/problem-document.ts";
+import { jsonAnswer } from "../../../server/http/answer.ts";
+import { handle } from "../../../server/http/handle.ts";
+import { problemAnswer } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { checkSample } from "../../../server/saved/samples.ts";
 import { dropSaved, listSaved, save } from "../../../server/saved/saved.ts";
@@ -11,7 +12,7 @@ import { checkKeepSamples } from "../../../server/validation/documents.ts";
 const KIND = "sample";
 const list = async () => {
   const { kept, setAside } = await listSaved(sharedPool(), KIND, checkSample);
-  return jsonResponse({ samples: kept.map(({ body }) => body), setAside });
+  return jsonAnswer({ samples: kept.map(({ body }) => body), setAside });
 };
 
 export const GET: APIRoute = () => handle(list);
@@ -27,7 +28,7 @@ export const POST: APIRoute = ({ request }) =>
       const found = "problems" in checked ? checked.problems : [];
       return found.map(({ path, message }) => ({ path: `/samples/${i}${path}`, message }));
     });
-    if (problems.length > 0) return problemDocument(422, phrase("A sample cannot be kept"), { problems });
+    if (problems.length > 0) return problemAnswer(422, phrase("A sample cannot be kept"), { problems });
     if (value.do === "keep")
       for (const sample of value.samples)
         await save(sharedPool(), KIND, { id: sample.id, name: sample.name.slice(0, 100), body: sample });

@@ -1,8 +1,9 @@
 import type { APIRoute } from "astro";
 import { phrase } from "../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
-import { handle, jsonResponse } from "../../../server/http/handle.ts";
-import { problemDocument } from "../../../server/http/problem-document.ts";
+import { jsonAnswer } from "../../../server/http/answer.ts";
+import { handle } from "../../../server/http/handle.ts";
+import { problemAnswer } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
 import { dropSaved, listSaved, save } from "../../../server/saved/saved.ts";
 import { checkStandpoint } from "../../../server/saved/standpoint.ts";
@@ -11,7 +12,7 @@ import { checkKeepStandpoint } from "../../../server/validation/documents.ts";
 const KIND = "standpoint";
 const list = async () => {
   const { kept, setAside } = await listSaved(sharedPool(), KIND, checkStandpoint);
-  return jsonResponse({ standpoints: kept, setAside });
+  return jsonAnswer({ standpoints: kept, setAside });
 };
 
 export const GET: APIRoute = () => handle(list);
@@ -25,7 +26,7 @@ export const POST: APIRoute = ({ request }) =>
       const checked = checkStandpoint(body.value.body);
       const found = "problems" in checked ? checked.problems : [];
       const problems = found.map(({ path, message }) => ({ path: `/body${path}`, message }));
-      if (problems.length > 0) return problemDocument(422, phrase("The standpoint cannot be kept"), { problems });
+      if (problems.length > 0) return problemAnswer(422, phrase("The standpoint cannot be kept"), { problems });
       await save(sharedPool(), KIND, body.value);
     } else await dropSaved(sharedPool(), KIND, body.value.id);
     return list();

@@ -3,7 +3,8 @@ import type { CheckedProduct } from "../../../../core/checks/check.ts";
 import { allProducts } from "../../../../server/catalogue/catalogue.ts";
 import { checkedProduct } from "../../../../server/catalogue/checked-products.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { handle, jsonResponse } from "../../../../server/http/handle.ts";
+import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle } from "../../../../server/http/handle.ts";
 import { usesOf } from "../../../../server/redemptions/ledger.ts";
 import { savedAddresses } from "../../../../server/saved/addresses.ts";
 
@@ -15,5 +16,5 @@ export const GET: APIRoute = () =>
   handle(async () => {
     const products: CheckedProduct[] = [];
     for await (const part of allProducts(sharedPool())) products.push(...part.map(checkedProduct));
-    return jsonResponse({ products, uses: await usesOf(sharedPool()), addresses: await savedAddresses(sharedPool()) });
+    return jsonAnswer({ products, uses: await usesOf(sharedPool()), addresses: await savedAddresses(sharedPool()) });
   });

@@ -2,8 +2,9 @@ import type { APIRoute } from "astro";
 import { phrase } from "../../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { applyChangeSet } from "../../../../server/draft/change-set.ts";
-import { handle, jsonResponse } from "../../../../server/http/handle.ts";
-import { problemDocument } from "../../../../server/http/problem-document.ts";
+import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle } from "../../../../server/http/handle.ts";
+import { problemAnswer } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { checkChangeSet } from "../../../../server/validation/documents.ts";
 
@@ -16,12 +17,12 @@ export const POST: APIRoute = ({ request }) =>
     if ("refusal" in body) return body.refusal;
     const result = await applyChangeSet(sharedPool(), body.value, "local");
     if ("conflicts" in result) {
-      return problemDocument(409, phrase("Someone else changed this first"), {
+      return problemAnswer(409, phrase("Someone else changed this first"), {
         detail: phrase("Each conflict names the version that is there now and the one that was sent."),
         extra: { conflicts: result.conflicts },
       });
     }
     if ("problems" in result)
-      return problemDocument(422, phrase("The change would break the plan"), { problems: result.problems });
-    return jsonResponse(result);
+      return problemAnswer(422, phrase("The change would break the plan"), { problems: result.problems });
+    return jsonAnswer(result);
   });

@@ -2,8 +2,9 @@ import type { APIRoute } from "astro";
 import { phrase } from "../../../../core/phrases/phrase.ts";
 import { entitiesOf } from "../../../../core/plan/entities.ts";
 import { calendarProblems } from "../../../../server/holidays/holidays.ts";
-import { handle, jsonResponse } from "../../../../server/http/handle.ts";
-import { problemDocument } from "../../../../server/http/problem-document.ts";
+import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle } from "../../../../server/http/handle.ts";
+import { problemAnswer } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { checkWholePlan } from "../../../../server/validation/whole-plan.ts";
 
@@ -16,6 +17,6 @@ export const POST: APIRoute = ({ request }) =>
     if ("refusal" in body) return body.refusal;
     const plan = body.value;
     const problems = await calendarProblems(plan, Date.now());
-    if (problems.length > 0) return problemDocument(422, phrase("The plan does not hold together"), { problems });
-    return jsonResponse({ entities: entitiesOf(plan) });
+    if (problems.length > 0) return problemAnswer(422, phrase("The plan does not hold together"), { problems });
+    return jsonAnswer({ entities: entitiesOf(plan) });
   });

@@ -1,6 +1,7 @@
 import type { APIRoute } from "astro";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { readDraft } from "../../../../server/draft/read-draft.ts";
-import { handle, jsonResponse } from "../../../../server/http/handle.ts";
+import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle } from "../../../../server/http/handle.ts";
 
-export const GET: APIRoute = () => handle(async () => jsonResponse(await readDraft(sharedPool())));
+export const GET: APIRoute = () => handle(async () => jsonAnswer(await readDraft(sharedPool())));

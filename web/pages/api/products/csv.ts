@@ -9,11 +9,13 @@ export const GET: APIRoute = () =>
   handle(async () => {
     const products: CatalogueProduct[] = [];
     for await (const part of allProducts(sharedPool())) products.push(...part);
-    return new Response(productsCsv(products), {
+    return {
+      status: 200,
+      body: productsCsv(products),
       headers: {
         "content-type": "text/csv; charset=utf-8",
         "content-disposition": 'attachment; filename="catalogue.csv"',
         "cache-control": "no-store",
       },
-    });
+    };
   });

@@ -8,8 +8,9 @@ import {
 } from "../../../../server/catalogue/import-products.ts";
 import { readProductRows } from "../../../../server/catalogue/products-csv.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { handle, jsonResponse } from "../../../../server/http/handle.ts";
-import { problemDocument } from "../../../../server/http/problem-document.ts";
+import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle } from "../../../../server/http/handle.ts";
+import { problemAnswer } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { checkImportProducts } from "../../../../server/validation/documents.ts";
 
@@ -23,24 +24,24 @@ export const POST: APIRoute = ({ request }) =>
     switch (value.do) {
       case "rows": {
         const read = readProductRows(value.header, value.rows, value.first);
-        if ("problems" in read) return problemDocument(422, phrase("The file cannot be taken"), read);
+        if ("problems" in read) return problemAnswer(422, phrase("The file cannot be taken"), read);
         await stageProducts(pool, value.import, value.first, read.products);
-        return jsonResponse({ rows: value.rows.length });
+        return jsonAnswer({ rows: value.rows.length });
       }
       case "preview": {
         const result = await previewImport(pool, value.import);
         return "problems" in result
-          ? problemDocument(422, phrase("The file cannot be taken"), result)
-          : jsonResponse(result);
+          ? problemAnswer(422, phrase("The file cannot be taken"), result)
+          : jsonAnswer(result);
       }
       case "finish": {
         const result = await finishImport(pool, value.import);
         return "problems" in result
-          ? problemDocument(422, phrase("The file cannot be taken"), result)
-          : jsonResponse(result);
+          ? problemAnswer(422, phrase("The file cannot be taken"), result)
+          : jsonAnswer(result);
       }
       case "drop":
         await dropImport(pool, value.import);
-        return jsonResponse({});
+        return jsonAnswer({});
     }
   });

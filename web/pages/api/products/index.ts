@@ -2,7 +2,8 @@ import type { APIRoute } from "astro";
 import { findProducts, productsWithoutWeight, tallyProducts } from "../../../../server/catalogue/catalogue.ts";
 import { saveProducts } from "../../../../server/catalogue/import-products.ts";
 import { inTransaction, sharedPool } from "../../../../server/database/pool.ts";
-import { handle, jsonResponse } from "../../../../server/http/handle.ts";
+import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle } from "../../../../server/http/handle.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { checkSaveProducts } from "../../../../server/validation/documents.ts";
 
@@ -18,7 +19,7 @@ export const GET: APIRoute = ({ url }) =>
         : findProducts(pool, search, MOST),
       tallyProducts(pool),
     ]);
-    return jsonResponse({ products, tally });
+    return jsonAnswer({ products, tally });
   });
 
 /** Replaces products by SKU, or adds them. */
@@ -27,5 +28,5 @@ export const POST: APIRoute = ({ request }) =>
     const body = await readBody(request, 1024 * 1024, checkSaveProducts);
     if ("refusal" in body) return body.refusal;
     await inTransaction(sharedPool(), (connection) => saveProducts(connection, body.value.products));
-    return jsonResponse({});
+    return jsonAnswer({});
   });

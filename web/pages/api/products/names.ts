@@ -1,7 +1,8 @@
 import type { APIRoute } from "astro";
 import { catalogueNames } from "../../../../server/catalogue/catalogue.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { handle, jsonResponse } from "../../../../server/http/handle.ts";
+import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle } from "../../../../server/http/handle.ts";
 
 /** The categories, tags and parcel classes that products have. */
-export const GET: APIRoute = () => handle(async () => jsonResponse(await catalogueNames(sharedPool())));
+export const GET: APIRoute = () => handle(async () => jsonAnswer(await catalogueNames(sharedPool())));

@@ -1,21 +1,22 @@
 import type { APIRoute } from "astro";
 import { phrase } from "../../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { handle, jsonResponse } from "../../../../server/http/handle.ts";
-import { problemDocument } from "../../../../server/http/problem-document.ts";
+import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle } from "../../../../server/http/handle.ts";
+import { problemAnswer } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { releaseAnswer } from "../../../../server/releases/answer-release.ts";
 import { callOff, freezeAnew, remakeWithOffer } from "../../../../server/releases/make-release.ts";
 import { readRelease } from "../../../../server/releases/releases.ts";
 import { checkChangeRelease } from "../../../../server/validation/documents.ts";
 
-const noSuchRelease = (number: string) => problemDocument(404, phrase("There is no such release"), { detail: number });
+const noSuchRelease = (number: string) => problemAnswer(404, phrase("There is no such release"), { detail: number });
 
 /** One release with its plan and the holidays frozen with it. */
 export const GET: APIRoute = ({ params: { number = "" } }) =>
   handle(async () => {
     const found = /^[1-9]\d{0,8}$/.test(number) ? await readRelease(sharedPool(), Number(number)) : null;
-    return found ? jsonResponse(found) : noSuchRelease(number);
+    return found ? jsonAnswer(found) : noSuchRelease(number);
   });
 
 /** Calls off a release that waits, or makes it anew. */

@@ -1,13 +1,14 @@
 import type { APIRoute } from "astro";
 import { sharedPool } from "../../../../server/database/pool.ts";
-import { handle, jsonResponse } from "../../../../server/http/handle.ts";
+import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { handle } from "../../../../server/http/handle.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { releaseAnswer } from "../../../../server/releases/answer-release.ts";
 import { releaseDraft } from "../../../../server/releases/make-release.ts";
 import { listReleases } from "../../../../server/releases/releases.ts";
 import { checkReleaseRequest } from "../../../../server/validation/documents.ts";
 
-export const GET: APIRoute = () => handle(async () => jsonResponse({ releases: await listReleases(sharedPool()) }));
+export const GET: APIRoute = () => handle(async () => jsonAnswer({ releases: await listReleases(sharedPool()) }));
 
 /** Releases the draft as it was seen, at once or from a moment on. */
 export const POST: APIRoute = ({ request }) =>

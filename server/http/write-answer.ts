@@ -1,0 +1,32 @@
+import type { IncomingMessage, ServerResponse } from "node:http";
+import type { Answer } from "./answer.ts";
+
+/** Headers of every answer; the content security policy for pages is Astro's, which knows the hashes of its scripts. */
+const EVERYWHERE = Object.entries({
+  "x-content-type-options": "nosniff",
+  "x-frame-options": "DENY",
+  "referrer-policy": "same-origin",
+  "cross-origin-opener-policy": "same-origin",
+  "cross-origin-resource-policy": "same-origin",
+  "permissions-policy": "camera=(), microphone=(), geolocation=()",
+});
+const EVERYWHERE_LISTED = EVERYWHERE.flat();
+
+/** Sets them on an answer that someone else writes. */
+export function setEverywhere(response: ServerResponse): void {
+  for (const [name, value] of EVERYWHERE) response.setHeader(name, value);
+}
+
+/** Writes an answer. Where the body was not read to its end, the connection is closed: what is left of it would be taken for the next request. */
+export function writeAnswer(
+  request: IncomingMessage,
+  response: ServerResponse,
+  { status, headers, body }: Answer,
+): void {
+  // As one list, which is written as it is.
+  const written = ["content-length", String(Buffer.byteLength(body)), ...EVERYWHERE_LISTED];
+  for (const [name, value] of Object.entries(headers)) written.push(name, value);
+  if (!request.complete) written.push("connection", "close");
+  response.writeHead(status, written);
+  response.end(body);
+}

@@ -1,0 +1,63 @@
+import { phrase } from "../../core/phrases/phrase.ts";
+import { quote } from "../../core/quote/quote.ts";
+import type { QuoteRequest } from "../../core/request/request.ts";
+import type { CompiledPlan } from "../../core/tariff/compile.ts";
+import { instantOf } from "../../core/time/instant.ts";
+import { ownCarriers, withCarrierAnswers } from "../carriers/ask-carriers.ts";
+import { soonerThan } from "../database/deadline.ts";
+import { isUnreachable } from "../database/pool.ts";
+import { type Answer, jsonAnswer, withHeader } from "../http/answer.ts";
+import { problemAnswer } from "../http/problem-document.ts";
+import { offersCounted, type Uses, usesOf, withUses } from "../redemptions/ledger.ts";
+import { bookedFrom, dayBefore, optionsBooked, withBooked } from "../redemptions/window-claims.ts";
+import { tellUnsaid } from "./left-out.ts";
+import type { Shop } from "./shop.ts";
+
+/** Milliseconds for which everybody's uses are still believed while the database is away. */
+const BELIEVED = 60_000;
+/** How long a quote waits for what one shopper has used. */
+const OWN_USES = 500;
+
+/** Quotes a shop's cart from the release in force. */
+export async function answerQuote(shop: Shop, request: QuoteRequest): Promise<Answer> {
+  const release = await shop.release.now();
+  if (!release)
+    return problemAnswer(404, phrase("Nothing is released yet"), {
+      detail: phrase("Release the draft, then ask again."),
+    });
+  const { number, compiled } = release;
+  const counted = await withBookedNow(shop, compiled, await withUsesNow(shop, compiled, request));
+  const result = quote(compiled, await withCarrierAnswers(compiled, counted, ownCarriers()));
+  if ("problems" in result)
+    return problemAnswer(422, phrase("The request cannot be quoted"), { problems: result.problems });
+  if (result.unsaid) tellUnsaid(number, result.unsaid);
+  return withHeader(jsonAnswer(result.quote), "summant-release", String(number));
+}
+
+async function withUsesNow(shop: Shop, { plan }: CompiledPlan, request: QuoteRequest): Promise<QuoteRequest> {
+  const counted = offersCounted(plan.offers, request);
+  if (counted.length === 0) return request;
+  const all = await shop.uses.now();
+  const usedUp = (which: "overall" | "perShopper"): Uses =>
+    Object.fromEntries(counted.map(({ id, limits }) => [id, limits?.[which] ?? 0]));
+  const believed = shop.uses.age() <= BELIEVED ? all : usedUp("overall");
+  const shopper = request.shopper?.id;
+  if (shopper === undefined || counted.every(({ limits }) => limits?.perShopper === undefined))
+    return withUses(request, counted, believed);
+  try {
+    return withUses(request, counted, believed, await soonerThan(usesOf(shop.pool, shopper), OWN_USES));
+  } catch (error) {
+    if (!isUnreachable(error)) throw error;
+    // Nothing is promised that a claim might refuse.
+    return withUses(request, counted, believed, usedUp("perShopper"));
+  }
+}
+
+async function withBookedNow(shop: Shop, { plan }: CompiledPlan, request: QuoteRequest): Promise<QuoteRequest> {
+  const counted = optionsBooked(plan.options, request);
+  if (counted.length === 0) return request;
+  const { since, booked } = await shop.booked.now();
+  // Of a moment that has passed, what is kept does not tell.
+  const known = instantOf(request.at) >= since;
+  return withBooked(request, counted, known ? booked : await bookedFrom(shop.pool, dayBefore(request)));
+}

@@ -1,0 +1,41 @@
+// The app's program: the front that answers shops, and behind it the desk. HOST, PORT and SUMMANT_DATABASE_URL are its settings.
+import { createServer } from "node:http";
+import { fileURLToPath } from "node:url";
+import sirv from "sirv";
+import { databaseUrl, openPool } from "./database/pool.ts";
+import { openDesk } from "./http/desk.ts";
+import { frontOf } from "./http/front.ts";
+import { forgetAll, openShop } from "./shop/shop.ts";
+
+/** A whole request has to have come within this many milliseconds; its headers within the other. */
+const WHOLE = 60_000;
+const HEADERS = 10_000;
+
+const shop = openShop(openPool(databaseUrl()));
+const desk = openDesk(
+  fileURLToPath(new URL("./desk.mjs", import.meta.url)),
+  () => forgetAll(shop),
+  () => {
+    console.error("The desk cannot be kept running; see above.");
+    process.exit(1);
+  },
+);
+const files = sirv(fileURLToPath(new URL("../client/", import.meta.url)), {
+  setHeaders: (response, path) => {
+    // Named by what is in them.
+    if (path.startsWith("/_astro/")) response.setHeader("cache-control", "public, max-age=31536000, immutable");
+  },
+});
+const front = frontOf(shop);
+const server = createServer({ requestTimeout: WHOLE, headersTimeout: HEADERS }, (request, response) =>
+  front(request, response, () => files(request, response, () => desk.passOn(request, response))),
+);
+
+const stop = () => {
+  desk.close();
+  process.exit(0);
+};
+process.once("SIGTERM", stop);
+process.once("SIGINT", stop);
+process.once("exit", () => desk.close());
+server.listen(Number(process.env.PORT ?? 4173), process.env.HOST ?? "127.0.0.1");
