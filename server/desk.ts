@@ -19,4 +19,4 @@ try {
 } catch {
   // The first start finds none.
 }
-server.listen(socketPath);
+server.listen(socketPath, () => process.send?.("ready"));

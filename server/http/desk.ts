@@ -10,7 +10,7 @@ import { problemAnswer } from "./problem-document.ts";
 import { writeAnswer } from "./write-answer.ts";
 
 /** It gives way to quotes where both want the same core. */
-const NICENESS = 5;
+const NICENESS = 10;
 /** Ended within this many milliseconds so many times in a row, it is not started again. */
 const AT_ONCE = 3000;
 const MOST_STARTS = 5;
@@ -34,12 +34,17 @@ export function openDesk(
   let closing = false;
   let running: ChildProcess | undefined;
   let starts = 0;
+  let ready = false;
 
   const start = () => {
     const began = performance.now();
     running = fork(program, [socketPath], { stdio: ["ignore", "inherit", "inherit", "ipc"] });
     if (running.pid !== undefined) setPriority(running.pid, NICENESS);
+    running.once("message", () => {
+      ready = true;
+    });
     running.once("exit", (code, signal) => {
+      ready = false;
       if (closing) return;
       console.error(`The desk ended by itself (${signal ?? code}); it is started again.`);
       starts = performance.now() - began < AT_ONCE ? starts + 1 : 0;
@@ -56,16 +61,16 @@ export function openDesk(
   start();
   return {
     passOn: (request, response) => {
+      if (!ready) {
+        refuse(request, response);
+        return;
+      }
       proxy.web(request, response).catch((error: NodeJS.ErrnoException) => {
         // A caller that went away is nobody's fault.
         if (response.destroyed) return;
         console.error(`${request.method} ${request.url} did not reach the desk: ${error.message}`);
-        if (response.headersSent) {
-          response.destroy();
-          return;
-        }
-        for (const name of response.getHeaderNames()) response.removeHeader(name);
-        writeAnswer(request, response, notThere());
+        if (response.headersSent) response.destroy();
+        else refuse(request, response);
       });
     },
     close: () => {
@@ -76,11 +81,11 @@ export function openDesk(
   };
 }
 
-const notThere = () =>
-  withHeader(
-    problemAnswer(503, phrase("The app is being started"), {
-      detail: phrase("Try again shortly; a change may or may not have been saved."),
-    }),
-    "retry-after",
-    "1",
-  );
+function refuse(request: IncomingMessage, response: ServerResponse): void {
+  // They are among those that every answer of ours is written with.
+  for (const name of response.getHeaderNames()) response.removeHeader(name);
+  const answer = problemAnswer(503, phrase("The app is being started"), {
+    detail: phrase("Try again shortly; a change may or may not have been saved."),
+  });
+  writeAnswer(request, response, withHeader(answer, "retry-after", "1"));
+}
