@@ -1,7 +1,7 @@
 import type { Condition } from "../conditions/condition.ts";
 import { readFor } from "../evaluate/prepared-request.ts";
 import { zonesWithOwnAmounts } from "../money/amounts-in.ts";
-import { savedOf } from "../plan/plan.ts";
+import { type Plan, savedOf } from "../plan/plan.ts";
 import { explainerIn } from "../queries/explain-at.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import { constraintsOf } from "./constraints.ts";
@@ -44,11 +44,22 @@ export function decide(world: World, condition: Condition, wanted: boolean): Dec
 /** Zones of one market and tax are alike to conditions that ask about no place, but for amounts of their own. */
 function contextsFor({ compiled, contexts }: World, condition: Condition): readonly ZoneContext[] {
   if (placesNamed(condition, savedOf(compiled.plan)).length > 0) return contexts;
-  const own = zonesWithOwnAmounts([condition, compiled.plan.conditions]);
+  const [own, ofSaved] = [zonesWithOwnAmounts(condition), zonesOfSaved(compiled.plan)];
   const kindOf = ({ zone, market, currency }: ZoneContext) =>
-    own.has(zone.id) ? `${zone.id} ${currency}` : `${market.id} ${currency} ${zone.standardTaxRate}`;
+    own.has(zone.id) || ofSaved.has(zone.id)
+      ? `${zone.id} ${currency}`
+      : `${market.id} ${currency} ${zone.standardTaxRate}`;
   const apart = new Map(contexts.map((where) => [kindOf(where), where]));
   return [...apart.values()];
+}
+
+const ownOfSaved = new WeakMap<Plan, ReadonlySet<string>>();
+
+/** The zones that saved conditions have amounts of their own for. */
+function zonesOfSaved(plan: Plan): ReadonlySet<string> {
+  const zones = ownOfSaved.get(plan) ?? zonesWithOwnAmounts(plan.conditions);
+  ownOfSaved.set(plan, zones);
+  return zones;
 }
 
 function decideWay(world: World, where: ZoneContext, way: Disjunct, condition: Condition, wanted: boolean): Decision {

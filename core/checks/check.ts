@@ -1,17 +1,23 @@
-import { decide } from "../analysis/decide.ts";
+import { type Decision, decide } from "../analysis/decide.ts";
 import type { World, ZoneContext } from "../analysis/world.ts";
-import { within, worldOf } from "../analysis/world.ts";
+import { worldOf } from "../analysis/world.ts";
 import type { Condition } from "../conditions/condition.ts";
+import { askedOf } from "../conditions/on-channels.ts";
+import type { DeliveryOption } from "../delivery/option.ts";
 import { pickText } from "../messages/locale.ts";
 import type { AmountContext } from "../money/amount.ts";
 import { writtenMoney } from "../money/format.ts";
+import type { Rates } from "../money/rates.ts";
 import type { Offer } from "../offers/offer.ts";
 import { andList, type Phrase } from "../phrases/phrase.ts";
+import type { Zone } from "../places/market.ts";
 import { placeName } from "../places/words.ts";
-import { type Plan, ratesOf } from "../plan/plan.ts";
+import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import type { Destination, QuoteRequest } from "../request/request.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
 import type { Finding, Severity } from "./finding.ts";
+import type { CheckMemory, There } from "./kept-parts.ts";
+import { MadeOf } from "./made-of.ts";
 
 /** A product as far as checks look at it; prices in minor units. */
 export type CheckedProduct = {
@@ -44,30 +50,69 @@ export class CheckContext {
   readonly compiled: CompiledPlan;
   readonly around: CheckInputs;
   readonly world: World;
-  constructor(compiled: CompiledPlan, around: CheckInputs) {
-    this.plan = compiled.plan;
+  readonly memory: CheckMemory;
+  readonly madeOf: MadeOf;
+  private readonly rates: Rates;
+  /** By zone, each with its place among all: what is found first is what is shown. */
+  private readonly contexts: ReadonlyMap<string, { readonly place: number; readonly there: ZoneContext[] }>;
+  private readonly zones: ReadonlyMap<string, Zone>;
+  private readonly options: ReadonlyMap<string, DeliveryOption>;
+
+  /** @param memory of the run before, where there was one */
+  constructor(compiled: CompiledPlan, around: CheckInputs, memory: CheckMemory) {
+    const { plan } = compiled;
+    this.plan = plan;
     this.compiled = compiled;
     this.around = around;
+    this.memory = memory;
     this.world = worldOf(compiled, around.at);
+    this.rates = ratesOf(plan);
+    this.madeOf = new MadeOf(plan, savedOf(plan), this.world);
+    this.zones = new Map(plan.zones.map((zone) => [zone.id, zone]));
+    this.options = new Map(plan.options.map((option) => [option.id, option]));
+    const contexts = new Map<string, { place: number; there: ZoneContext[] }>();
+    for (const where of this.world.contexts) {
+      const known = contexts.get(where.zone.id);
+      if (known) known.there.push(where);
+      else contexts.set(where.zone.id, { place: contexts.size, there: [where] });
+    }
+    this.contexts = contexts;
   }
   worldIn(zones: readonly string[]): World {
-    return within(this.world, zones);
+    return { ...this.world, contexts: this.contextsOf(zones) };
   }
-  decide(zones: readonly string[], condition: Condition, wanted: boolean) {
-    return decide(this.worldIn(zones), condition, wanted);
+  decide(zones: readonly string[], condition: Condition, wanted: boolean): Decision {
+    const key = JSON.stringify([wanted, zones, condition]);
+    return this.memory.decisions.of(key, this.madeOf.decision(zones, condition), () =>
+      decide(this.worldIn(zones), condition, wanted),
+    );
   }
-  zoneName = (id: string) => this.plan.zones.find((zone) => zone.id === id)?.name ?? id;
-  optionName = (id: string) =>
-    pickText(this.plan.options.find((option) => option.id === id)?.name ?? {}, "en", [])?.text ?? id;
+  /** What a zone has; without a currency for those who pay in its first. */
+  there(zone: string, currency = this.compiled.currenciesOf(zone)[0] ?? ""): There {
+    return this.memory.there.of(`${zone} ${currency}`, this.madeOf.prices(zone), () => {
+      const { options = [], withoutAmount = [] } = this.compiled.tariffOf(zone, currency) ?? {};
+      const asked = options.map(({ id, option }) => ({
+        id,
+        asked: askedOf(option),
+        isCollected: option.way?.kind === "collected",
+      }));
+      return { options: asked, withoutAmount };
+    });
+  }
+  zoneName = (id: string) => this.zones.get(id)?.name ?? id;
+  optionName = (id: string) => pickText(this.options.get(id)?.name ?? {}, "en", [])?.text ?? id;
   money = (minor: number, currency: string) => writtenMoney(minor, currency, "short");
   list = andList;
   placeName = placeName;
   /** Markets and currencies that an offer or option is for. */
   contextsOf(zones: readonly string[]): ZoneContext[] {
-    return this.world.contexts.filter(({ zone }) => zones.includes(zone.id));
+    return [...new Set(zones)]
+      .flatMap((zone) => this.contexts.get(zone) ?? [])
+      .sort((a, b) => a.place - b.place)
+      .flatMap(({ there }) => there);
   }
   amountContext({ zone, market, currency }: ZoneContext): AmountContext {
-    return { zone: zone.id, market: market.id, currency, rates: ratesOf(this.plan) };
+    return { zone: zone.id, market: market.id, currency, rates: this.rates };
   }
   /** A plain cart of so much, at an address of a zone. */
   request(where: ZoneContext, minor: number, more: Partial<QuoteRequest> = {}): QuoteRequest {

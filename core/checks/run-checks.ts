@@ -58,6 +58,7 @@ import { zoneWithOneOption } from "./findings/zone-with-one-option.ts";
 import { zoneWithoutOptions } from "./findings/zone-without-options.ts";
 import { zoneWithoutPlaces } from "./findings/zone-without-places.ts";
 import { joinedSteps } from "./joined-steps.ts";
+import { CheckMemory } from "./kept-parts.ts";
 
 /** Every check. A new one is a file of its own and its name in this list. */
 export const CHECKS: readonly Check[] = [
@@ -130,12 +131,19 @@ export type CheckRun = {
 /**
  * Runs the checks one after the other, so that a caller can show progress and stop in between.
  *
+ * @param memory of the run before: what has not changed since is not looked at anew
  * @example for (const { findings } of runChecks(compiled, around)) all.push(...findings);
  */
-export function* runChecks(compiled: CompiledPlan, around: CheckInputs): Generator<CheckRun> {
-  const context = new CheckContext(compiled, around);
+export function* runChecks(
+  compiled: CompiledPlan,
+  around: CheckInputs,
+  memory: CheckMemory = new CheckMemory(),
+): Generator<CheckRun> {
+  memory.begin();
+  const context = new CheckContext(compiled, around, memory);
   for (const [i, { code, severity, find }] of CHECKS.entries()) {
     const findings = joinedSteps(find(context)).map((found): Finding => ({ severity, ...found, code }));
     yield { check: code, done: i + 1, of: CHECKS.length, findings };
   }
+  memory.end();
 }

@@ -36,14 +36,19 @@ function readerOf(currencies: readonly string[], languages: readonly string[]): 
     .join("|");
   const gap = String.raw`[\p{Zs}\u200e\u200f\u061c]*`;
   const pattern = new RegExp(`(?:(${names})${gap})?(?<![\\p{Nd}.,])(${NUMERAL})(?:${gap}(${names}))?`, "giu");
-  return (text) =>
+  const read: Reader = (text) =>
     [...text.matchAll(pattern)].flatMap(([shown, before, numeral = "", after]) => {
       const means = [before, after]
         .flatMap((name) => [...(called.get(folded(name ?? "")) ?? [])])
         .flatMap((currency) => readings(numeral, currency).map((minor) => ({ currency, minor })));
       return means.length > 0 ? [{ shown: shown.trim(), means }] : [];
     });
+  const known = new Kept<FigureInText[]>(MOST_TEXTS);
+  return (text) => known.of(text, () => read(text));
 }
+
+/** The same texts are read after each edit. */
+const MOST_TEXTS = 20_000;
 
 /** Marks of direction say nothing, and an Arabic sign may end in a point or not. */
 const folded = (name: string) =>

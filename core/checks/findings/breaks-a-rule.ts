@@ -1,5 +1,5 @@
 import { phrase } from "../../phrases/phrase.ts";
-import { entitiesOf } from "../../plan/entities.ts";
+import { entitiesOf, entityKey } from "../../plan/entities.ts";
 import { savedOf } from "../../plan/plan.ts";
 import { ruleProblems } from "../../plan/problems/rules.ts";
 import { wordsOfKey } from "../../schema/key-words.ts";
@@ -9,10 +9,11 @@ import type { Check } from "../check.ts";
 export const breaksARule: Check = {
   code: "breaks-a-rule",
   severity: "wrong",
-  *find({ plan }) {
+  *find({ plan, memory, madeOf }) {
     const saved = savedOf(plan);
-    for (const entity of entitiesOf(plan))
-      for (const { path, message } of ruleProblems(entity, saved))
+    for (const entity of entitiesOf(plan)) {
+      const broken = memory.broken.of(entityKey(entity), madeOf.entity(entity), () => ruleProblems(entity, saved));
+      for (const { path, message } of broken)
         yield {
           sentence: phrase("A part of {kind} “{id}” {message}; nothing can be released until it is mended.", {
             kind: phrase(wordsOfKey(entity.kind)),
@@ -22,5 +23,6 @@ export const breaksARule: Check = {
           at: { kind: entity.kind, id: entity.id, path },
           witness: null,
         };
+    }
   },
 };

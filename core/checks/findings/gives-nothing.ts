@@ -1,11 +1,14 @@
+import type { ZoneContext } from "../../analysis/world.ts";
 import { climb } from "../../climb/climb.ts";
 import { markAt } from "../../measures/measure-spec.ts";
 import { OUT_OF_REACH } from "../../messages/states.ts";
+import type { Goal } from "../../offers/goal.ts";
+import type { Offer, Step } from "../../offers/offer.ts";
 import { codesOf, goalOf } from "../../offers/trigger.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { visitCharges } from "../../plan/visit-charges.ts";
 import { isOnOrder, namedOptions } from "../../rewards/reward.ts";
-import { type Check, onOffer } from "../check.ts";
+import { type Check, type CheckContext, onOffer } from "../check.ts";
 
 /** A step that changes nothing on the whole climb, whatever a shopper of its kind adds: its options are that cheap anyway. */
 export const givesNothing: Check = {
@@ -24,23 +27,17 @@ export const givesNothing: Check = {
         const { options } = step.reward;
         const others = namedOptions(step.reward).map(({ id }) => id);
         if ([...options, ...others].some((id) => carried.has(id))) continue;
-        const idle = context.contextsOf(offer.zones).filter((where) => {
-          const met = offer.when ? context.decide([where.zone.id], offer.when, true) : null;
-          if (met && met.kind !== "witness") return false;
-          const at = markAt(goal.at, context.amountContext(where));
-          if (at === undefined) return false;
-          const start = met?.request ?? context.request(where, 0);
-          const moment = offer.schedule ? {} : { at: start.at };
-          const result = climb(context.compiled, { ...start, ...moment, currency: where.currency }, at * 2);
-          if (!("climb" in result) || !result.climb) return false;
-          const number = result.climb.steps.findIndex((one) => one.offer === offer.id && one.step === step.id);
-          const states = result.climb.intervals.map((one) => one.steps[number]?.state);
-          return (
-            states.includes("covered") &&
-            states.every((state) => state !== undefined && (state === "covered" || OUT_OF_REACH.has(state)))
-          );
-        });
-        if (idle.length === 0 || idle.length < context.contextsOf(offer.zones).length) continue;
+        const contexts = context.contextsOf(offer.zones);
+        // One where it gives something settles it.
+        const idle = contexts.every(
+          (where) =>
+            !context.memory.gives.of(
+              JSON.stringify([offer.id, step.id, where.zone.id, where.currency]),
+              context.madeOf.prices(where.zone.id),
+              () => givesSomething(context, offer, step, goal, where),
+            ),
+        );
+        if (contexts.length === 0 || !idle) continue;
         yield {
           step: i,
           sentence: ({ words, count }) =>
@@ -59,3 +56,21 @@ export const givesNothing: Check = {
     }
   },
 };
+
+/** Whether a step betters anything on a climb past its goal, for those the offer is for. */
+function givesSomething(context: CheckContext, offer: Offer, step: Step, goal: Goal, where: ZoneContext): boolean {
+  const met = offer.when ? context.decide([where.zone.id], offer.when, true) : null;
+  if (met && met.kind !== "witness") return true;
+  const at = markAt(goal.at, context.amountContext(where));
+  if (at === undefined) return true;
+  const start = met?.request ?? context.request(where, 0);
+  const moment = offer.schedule ? {} : { at: start.at };
+  const result = climb(context.compiled, { ...start, ...moment, currency: where.currency }, at * 2);
+  if (!("climb" in result) || !result.climb) return true;
+  const number = result.climb.steps.findIndex((one) => one.offer === offer.id && one.step === step.id);
+  const states = result.climb.intervals.map((one) => one.steps[number]?.state);
+  return !(
+    states.includes("covered") &&
+    states.every((state) => state !== undefined && (state === "covered" || OUT_OF_REACH.has(state)))
+  );
+}

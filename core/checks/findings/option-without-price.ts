@@ -1,3 +1,4 @@
+import type { Charge } from "../../charges/charge.ts";
 import { amountFor } from "../../money/amount.ts";
 import { amountsIn } from "../../money/amounts-in.ts";
 import { phrase } from "../../phrases/phrase.ts";
@@ -11,11 +12,13 @@ export const optionWithoutPrice: Check = {
     for (const option of context.plan.options) {
       if (option.on === false) continue;
       const missing = new Map<string, string[]>();
+      // Conditions make nothing unavailable by themselves.
+      const amountsOf = (charge: Charge) =>
+        amountsIn([charge, option.base, option.handling, option.minimum, option.maximum, option.markUp], ["when"]);
+      const usual = amountsOf(option.charge);
       for (const where of context.contextsOf(option.zones)) {
-        const charge = option.byZone?.[where.zone.id]?.charge ?? option.charge;
-        const parts = [charge, option.base, option.handling, option.minimum, option.maximum, option.markUp];
-        // Conditions make nothing unavailable by themselves.
-        const amounts = amountsIn(parts, ["when"]);
+        const own = option.byZone?.[where.zone.id]?.charge;
+        const amounts = own ? amountsOf(own) : usual;
         if (amounts.every((amount) => amountFor(amount, context.amountContext(where)) !== undefined)) continue;
         missing.set(where.currency, [...(missing.get(where.currency) ?? []), where.zone.name]);
       }

@@ -10,10 +10,11 @@ export const optionsShareName: Check = {
   code: "options-share-name",
   severity: "risky",
   *find(context) {
+    const names = new Map(context.plan.options.map(({ id }) => [id, context.optionName(id)]));
     for (const [option, other] of pairsIn(context.plan)) {
+      if (names.get(option.id) !== names.get(other.id)) continue;
       const zones = option.zones.filter((zone) => other.zones.includes(zone));
-      if (zones.length > 0 && context.optionName(option.id) === context.optionName(other.id))
-        yield* faultsOf(context, option, other, zones);
+      if (zones.length > 0) yield* faultsOf(context, option, other, zones);
     }
   },
 };

@@ -6,15 +6,15 @@ import { type Check, onOffer } from "../check.ts";
 export const rewardOptionNotThere: Check = {
   code: "reward-option-not-there",
   severity: "risky",
-  *find({ plan, compiled, list, zoneName, optionName }) {
+  *find(context) {
+    const { plan, list, zoneName, optionName } = context;
     for (const offer of plan.offers) {
       if (!offer.on) continue;
       for (const [i, step] of offer.steps.entries()) {
         const options = rewardOptions(step.reward);
         if (options.length === 0) continue;
         const without = offer.zones.filter((zone) => {
-          const [currency = ""] = compiled.currenciesOf(zone);
-          const there = compiled.tariffOf(zone, currency)?.options ?? [];
+          const there = context.there(zone).options;
           return there.length > 0 && !there.some(({ id }) => options.includes(id));
         });
         if (without.length === 0) continue;

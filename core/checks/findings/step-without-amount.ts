@@ -10,7 +10,7 @@ export const stepWithoutAmount: Check = {
       if (!offer.on) continue;
       const said = new Set<string>();
       for (const { zone, market, currency } of context.contextsOf(offer.zones)) {
-        for (const lacking of context.compiled.tariffOf(zone.id, currency)?.withoutAmount ?? []) {
+        for (const lacking of context.there(zone.id, currency).withoutAmount) {
           const key = `${lacking.step} ${currency} ${market.id}`;
           if (lacking.offer !== offer.id || said.has(key)) continue;
           said.add(key);

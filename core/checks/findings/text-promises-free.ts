@@ -11,8 +11,9 @@ export const textPromisesFree: Check = {
   code: "text-promises-free",
   severity: "wrong",
   *find({ plan }) {
+    const offers = new Map(plan.offers.map((offer) => [offer.id, offer]));
     for (const unit of translationUnits(plan)) {
-      const offer = plan.offers.find(({ id }) => id === unit.offer);
+      const offer = offers.get(unit.offer ?? "");
       const step = offer?.steps.find(({ id }) => id === unit.step);
       if (!offer?.on || !step) continue;
       const { kind } = step.reward;

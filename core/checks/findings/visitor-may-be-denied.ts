@@ -15,15 +15,14 @@ export const visitorMayBeDenied: Check = {
         ),
       ]),
     );
+    const zones = [...plan.zones].filter(({ on }) => on !== false).sort(byPosition);
     for (const offer of plan.offers) {
-      if (!offer.on) continue;
+      if (!offer.on || offer.steps.every(({ wording }) => !wording["place-unknown"])) continue;
       const countries = new Set(offer.zones.flatMap((zone) => countriesOf.get(zone) ?? []));
-      const denied = [...plan.zones]
-        .sort(byPosition)
-        .filter(
-          ({ id, on }) =>
-            on !== false && !offer.zones.includes(id) && countriesOf.get(id)?.some((country) => countries.has(country)),
-        );
+      const own = new Set(offer.zones);
+      const denied = zones.filter(
+        ({ id }) => !own.has(id) && countriesOf.get(id)?.some((country) => countries.has(country)),
+      );
       if (denied.length === 0) continue;
       const named = offer.zones.map((zone) => zoneName(zone).toLowerCase());
       for (const [i, step] of offer.steps.entries()) {

@@ -1,5 +1,4 @@
 import type { Condition } from "../../conditions/condition.ts";
-import { askedOf } from "../../conditions/on-channels.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { type Check, onZone } from "../check.ts";
 
@@ -8,11 +7,9 @@ export const zoneOffersNothingForSome: Check = {
   code: "zone-offers-nothing-for-some",
   severity: "risky",
   *find(context) {
-    const { plan, compiled } = context;
-    for (const zone of plan.zones) {
-      const [currency = ""] = compiled.currenciesOf(zone.id);
-      const options = compiled.tariffOf(zone.id, currency)?.options ?? [];
-      const conditions = options.map(({ option }) => askedOf(option));
+    for (const zone of context.plan.zones) {
+      const { options } = context.there(zone.id);
+      const conditions = options.map(({ asked }) => asked);
       if (zone.on === false || options.length === 0 || conditions.some((when) => when === undefined)) continue;
       const none: Condition = { kind: "any", of: conditions.filter((when) => when !== undefined) };
       const decision = context.decide([zone.id], none, false);

@@ -5,11 +5,10 @@ import { type Check, onZone } from "../check.ts";
 export const zoneWithoutOptions: Check = {
   code: "zone-without-options",
   severity: "wrong",
-  *find({ plan, compiled }) {
-    for (const zone of plan.zones) {
-      const [currency = ""] = compiled.currenciesOf(zone.id);
-      const options = compiled.tariffOf(zone.id, currency)?.options ?? [];
-      if (zone.on === false || options.some(({ option }) => option.way?.kind !== "collected")) continue;
+  *find(context) {
+    for (const zone of context.plan.zones) {
+      const { options } = context.there(zone.id);
+      if (zone.on === false || options.some(({ isCollected }) => !isCollected)) continue;
       if (options.length > 0) {
         yield {
           severity: "risky",

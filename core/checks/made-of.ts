@@ -1,0 +1,85 @@
+import type { World } from "../analysis/world.ts";
+import type { Condition, SavedConditions } from "../conditions/condition.ts";
+import { type Entity, entitiesOf } from "../plan/entities.ts";
+import type { Plan } from "../plan/plan.ts";
+
+/** Kinds of entities of which a part of a check looks at some only; of all others it may look at each. */
+const APART: ReadonlySet<string> = new Set(["store", "zone", "option", "offer", "notice", "condition"]);
+
+/** What is looked from is taken for the same for so many milliseconds: opening hours and schedules may turn. */
+const TURN = 15 * 60_000;
+
+/**
+ * What parts of checks are made of: lists of things that are told apart by identity, as an edit leaves them where they were.
+ */
+export class MadeOf {
+  private readonly everywhere: readonly unknown[];
+  private readonly inZone = new Map<string, unknown[]>();
+  private readonly saved: SavedConditions;
+
+  constructor(plan: Plan, saved: SavedConditions, { contexts, at }: World) {
+    this.saved = saved;
+    const { accepted: _, ...store } = plan.store;
+    const others = entitiesOf(plan).flatMap(({ kind, body }) => (APART.has(kind) ? [] : [body]));
+    this.everywhere = [JSON.stringify(store), Math.floor(at / TURN), ...others];
+    const addresses = new Map(contexts.map((where) => [where.zone.id, where.addresses]));
+    for (const zone of plan.zones) this.inZone.set(zone.id, [zone, JSON.stringify(addresses.get(zone.id) ?? [])]);
+    for (const { list, body } of [
+      ...plan.options.map((option) => ({ list: option.zones, body: option })),
+      ...plan.offers.map((offer) => ({ list: offer.zones, body: offer })),
+    ])
+      for (const zone of list) this.inZone.get(zone)?.push(body);
+  }
+
+  /** What a decision about a condition in some zones is made of. */
+  decision(zones: readonly string[], condition: Condition): unknown[] {
+    // Zone and addresses alone: which options and offers are there is nothing to a condition.
+    const there = zones.flatMap((zone) => this.inZone.get(zone)?.slice(0, 2) ?? []);
+    return [...this.everywhere, ...there, ...this.savedBy([condition])];
+  }
+
+  /** What all prices in a zone are made of. */
+  prices(zone: string): unknown[] {
+    const there = this.inZone.get(zone) ?? [];
+    return [...this.everywhere, ...there, ...this.savedBy(there)];
+  }
+
+  /** What the rules of one entity are about. */
+  entity({ body }: Entity): unknown[] {
+    return [body, ...this.savedBy([body])];
+  }
+
+  /** Every saved condition that things name, and those that these name. */
+  private savedBy(things: readonly unknown[]): unknown[] {
+    const found = new Map<string, unknown>();
+    const open = [...things];
+    for (let next = open.pop(); next !== undefined; next = open.pop()) {
+      if (typeof next !== "object" || next === null) continue;
+      for (const id of savedIn(next)) {
+        const body = this.saved.get(id);
+        if (!body || found.has(id)) continue;
+        found.set(id, body);
+        open.push(body);
+      }
+    }
+    return [...found.keys()].sort().map((id) => found.get(id));
+  }
+}
+
+const known = new WeakMap<object, readonly string[]>();
+
+/** The ids of saved conditions that stand within something, however deep. */
+function savedIn(thing: object): readonly string[] {
+  const kept = known.get(thing);
+  if (kept) return kept;
+  const ids = new Set<string>();
+  const open: unknown[] = [thing];
+  for (let next = open.pop(); next !== undefined; next = open.pop()) {
+    if (typeof next !== "object" || next === null) continue;
+    if ("kind" in next && next.kind === "saved" && "id" in next) ids.add(String(next.id));
+    for (const inner of Object.values(next)) if (typeof inner === "object" && inner !== null) open.push(inner);
+  }
+  const found = [...ids];
+  known.set(thing, found);
+  return found;
+}
