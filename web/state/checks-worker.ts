@@ -1,5 +1,6 @@
 import { expose } from "comlink";
 import type { Finding } from "../../core/checks/finding.ts";
+import { CheckMemory } from "../../core/checks/kept-parts.ts";
 import { runChecks } from "../../core/checks/run-checks.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { compile } from "../../core/tariff/compile.ts";
@@ -31,15 +32,25 @@ async function surroundings(wanted: () => boolean): Promise<Awaited<ReturnType<t
   return null;
 }
 
+/** What checks have found since the last time it was told, by the code of the check; how many are done, of how many. */
+export type ChecksTold = {
+  readonly found: readonly (readonly [check: string, findings: readonly Finding[]])[];
+  readonly done: number;
+  readonly of: number;
+};
+
+/** What the run before came to: what an edit does not touch is not looked at again. */
+const memory = new CheckMemory();
+
 const worker = {
   /**
-   * Runs every check over a plan, telling how far it is. A newer run ends it between two checks.
+   * Runs every check over a plan, telling what they find as it comes. A newer run ends it between two checks.
    *
    * @param patch to the plan of the run before
    * @param at the moment the checks look from, in epoch milliseconds
-   * @returns null when a newer one has begun, or the plan does not compile
+   * @returns true once all are done; null when a newer one has begun, or the plan does not compile
    */
-  async run(patch: PlanPatch, at: number, onProgress: (done: number, of: number) => void): Promise<Finding[] | null> {
+  async run(patch: PlanPatch, at: number, onTold: (told: ChecksTold) => void): Promise<true | null> {
     newest += 1;
     const own = newest;
     held = patched(held, patch);
@@ -47,18 +58,19 @@ const worker = {
     if ("problems" in compiled) return null;
     const known = await surroundings(() => own === newest);
     if (!known) return null;
-    const found: Finding[] = [];
-    let told = Date.now();
-    for (const { findings, done, of } of runChecks(compiled.compiled, { ...known, at })) {
-      found.push(...findings);
+    let found: [string, readonly Finding[]][] = [];
+    let told = 0;
+    for (const { check, findings, done, of } of runChecks(compiled.compiled, { ...known, at }, memory)) {
+      found.push([check, findings]);
       if (done === of || Date.now() - told > PROGRESS_MS) {
-        onProgress(done, of);
+        onTold({ found, done, of });
+        found = [];
         told = Date.now();
       }
       await pause();
       if (own !== newest) return null;
     }
-    return found;
+    return true;
   },
 
   /** Ends the run under way, which then answers null. */

@@ -17,7 +17,7 @@ export type FindingsShown = {
 };
 
 export const FindingsContext = createContext<FindingsShown>({
-  checks: { findings: null, progress: null, failure: null, stop: () => {} },
+  checks: { findings: null, isWhole: false, progress: null, failure: null, stop: () => {} },
   plan: null,
   show: () => {},
 });

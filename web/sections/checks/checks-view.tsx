@@ -75,7 +75,7 @@ export function ChecksView() {
 
 function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
   const { findings } = checks;
-  if (!findings)
+  if (!findings || (findings.length === 0 && !checks.isWhole))
     return checks.failure === null ? <p className="text-quiet">{say("Looking through the plan…")}</p> : null;
   const accepted = plan.store.accepted ?? [];
   const open = findings.filter((finding) => acceptedReason(finding, accepted) === undefined);

@@ -35,7 +35,7 @@ function shown({ findings, samples = [] }: { findings: readonly Finding[] | null
   const released: Wanted[] = [];
   const client = new QueryClient({ defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY } } });
   client.setQueryData(keptSamples.queryKey, { samples: [...samples], setAside: [] });
-  const checks = { findings, progress: null, failure: null, stop: () => {} };
+  const checks = { findings, isWhole: findings !== null, progress: null, failure: null, stop: () => {} };
   render(
     <QueryClientProvider client={client}>
       <FindingsContext value={{ checks, plan, show: () => {} }}>

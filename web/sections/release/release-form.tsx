@@ -29,7 +29,7 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
   const [known, setKnown] = useState(false);
   const { checks } = useContext(FindingsContext);
   // Nothing is released before somebody could have been told what is wrong with it.
-  const isLooking = checks.findings === null && checks.failure === null;
+  const isLooking = !checks.isWhole && checks.failure === null;
   const waitsFor = unsaved ? say("Saving the draft first…") : isLooking ? say("Checking the draft first…") : null;
   const wrong = useOpenFindings().filter(({ severity }) => severity === "wrong");
   const { data } = useQuery(keptSamples);
