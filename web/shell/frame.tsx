@@ -43,7 +43,7 @@ export function Frame({ section, left, wayOut }: Props) {
   const { plan, draft } = useDraft();
   const { at, compiled, request, setWitness } = useLooked();
   const [shopperOpen, setShopperOpen] = useStored("summant.shopper-open", window.innerWidth > 900, isBoolean);
-  const checks = useChecks(plan, Date.parse(at));
+  const checks = useChecks(plan, Date.parse(at), section === "checks" || section === "release");
   const show = useCallback(
     (next: QuoteRequest) => {
       setWitness(next);

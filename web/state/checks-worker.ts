@@ -1,7 +1,7 @@
 import { expose } from "comlink";
 import type { Finding } from "../../core/checks/finding.ts";
 import { CheckMemory } from "../../core/checks/kept-parts.ts";
-import { runChecks } from "../../core/checks/run-checks.ts";
+import { QUICK_FIRST, runChecks } from "../../core/checks/run-checks.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { compile } from "../../core/tariff/compile.ts";
 import { api } from "./api.ts";
@@ -54,13 +54,15 @@ const worker = {
     newest += 1;
     const own = newest;
     held = patched(held, patch);
+    // Asked for while the plan is being compiled.
+    const reading = surroundings(() => own === newest);
     const compiled = compile(held);
     if ("problems" in compiled) return null;
-    const known = await surroundings(() => own === newest);
+    const known = await reading;
     if (!known) return null;
     let found: [string, readonly Finding[]][] = [];
     let told = 0;
-    for (const { check, findings, done, of } of runChecks(compiled.compiled, { ...known, at }, memory)) {
+    for (const { check, findings, done, of } of runChecks(compiled.compiled, { ...known, at }, memory, QUICK_FIRST)) {
       found.push([check, findings]);
       if (done === of || Date.now() - told > PROGRESS_MS) {
         onTold({ found, done, of });

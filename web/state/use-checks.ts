@@ -25,8 +25,8 @@ type Job = { readonly plan: Plan; readonly at: number; readonly onTold: (told: C
 
 /** Typing goes on undisturbed: a run begins when nothing has changed for so long. */
 const REST_MS = 500;
-/** The page is drawn before anything of the checks is loaded. */
-const FIRST_REST_MS = 100;
+/** The page is drawn before anything of the checks is loaded; longer before where nothing in sight waits for them. */
+const FIRST_REST_MS = { awaited: 50, otherwise: 2000 } as const;
 
 const patchFor = planSender();
 
@@ -38,16 +38,21 @@ const CHECKING = new LatestInWorker<ChecksWorker, Job, true>({
 
 type Found = ReadonlyMap<string, readonly Finding[]>;
 
-/** The findings of a plan, looked for in a worker whenever it has changed and come to rest. */
-export function useChecks(plan: Plan | null, at: number): ChecksState {
+/**
+ * The findings of a plan, looked for in a worker whenever it has changed and come to rest.
+ *
+ * @param isAwaited whether what is in sight is about them
+ */
+export function useChecks(plan: Plan | null, at: number, isAwaited: boolean): ChecksState {
   const [progress, setProgress] = useState<Progress | null>(null);
   const [byCheck, setByCheck] = useState<Found>(NOTHING);
   const [rested, setRested] = useState<Plan | null>(null);
   useEffect(() => {
     if (!plan) return undefined;
-    const timer = setTimeout(() => afterPaint(() => setRested(plan)), rested ? REST_MS : FIRST_REST_MS);
+    const rest = rested ? REST_MS : FIRST_REST_MS[isAwaited ? "awaited" : "otherwise"];
+    const timer = setTimeout(() => afterPaint(() => setRested(plan)), rest);
     return () => clearTimeout(timer);
-  }, [plan, rested]);
+  }, [plan, rested, isAwaited]);
   const job = useMemo(() => {
     const onTold = ({ found, done, of }: ChecksTold) => {
       setProgress(done < of ? { done, of } : null);

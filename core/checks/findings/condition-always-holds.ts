@@ -6,6 +6,7 @@ import type { Check } from "../check.ts";
 export const conditionAlwaysHolds: Check = {
   code: "condition-always-holds",
   severity: "odd",
+  isSlow: true,
   *find(context) {
     for (const { condition, zones, at, whose } of askedConditions(context.plan))
       if (context.decide(zones, condition, false).kind === "never")

@@ -6,6 +6,7 @@ import type { Check } from "../check.ts";
 export const conditionNeverHolds: Check = {
   code: "condition-never-holds",
   severity: "wrong",
+  isSlow: true,
   *find(context) {
     for (const { condition, zones, at, whose } of askedConditions(context.plan))
       if (context.decide(zones, condition, true).kind === "never")

@@ -14,6 +14,7 @@ type Entry = List["entries"][number];
 export const entryNeverFires: Check = {
   code: "entry-never-fires",
   severity: "wrong",
+  isSlow: true,
   *find(context) {
     for (const place of visitCharges(context.plan)) {
       const { option, charge, path } = place;

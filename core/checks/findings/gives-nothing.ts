@@ -14,6 +14,7 @@ import { type Check, type CheckContext, onOffer } from "../check.ts";
 export const givesNothing: Check = {
   code: "gives-nothing",
   severity: "risky",
+  isSlow: true,
   *find(context) {
     const carried = new Set(
       visitCharges(context.plan).flatMap(({ option, charge }) => (charge.kind === "carrier" ? [option.id] : [])),

@@ -9,6 +9,7 @@ import { goalsIn, type StepWithGoal } from "../goals.ts";
 export const goalOutOfReach: Check = {
   code: "goal-out-of-reach",
   severity: "wrong",
+  isSlow: true,
   *find(context) {
     for (const one of goalsIn(context.plan)) {
       const { offer, step, index } = one;

@@ -15,6 +15,7 @@ const STEEP = 1000;
 export const priceCliff: Check = {
   code: "price-cliff",
   severity: "odd",
+  isSlow: true,
   *find(context) {
     const said = new Set<string>();
     for (const where of context.world.contexts) {

@@ -9,6 +9,7 @@ import { type Check, type CheckContext, onOption } from "../check.ts";
 export const vanishAtEdge: Check = {
   code: "vanish-at-edge",
   severity: "risky",
+  isSlow: true,
   *find(context) {
     for (const [option, other] of meeting(context)) {
       const zones = option.zones.filter((zone) => other.zones.includes(zone));

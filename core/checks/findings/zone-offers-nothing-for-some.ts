@@ -6,6 +6,7 @@ import { type Check, onZone } from "../check.ts";
 export const zoneOffersNothingForSome: Check = {
   code: "zone-offers-nothing-for-some",
   severity: "risky",
+  isSlow: true,
   *find(context) {
     for (const zone of context.plan.zones) {
       const { options } = context.there(zone.id);
