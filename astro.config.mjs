@@ -1,7 +1,7 @@
 import node from "@astrojs/node";
 import react from "@astrojs/react";
 import tailwindcss from "@tailwindcss/vite";
-import { defineConfig } from "astro/config";
+import { defineConfig, passthroughImageService } from "astro/config";
 import { serverPrograms } from "./scripts/setup/server-programs.mjs";
 import { workerChunks } from "./scripts/setup/worker-chunks.mjs";
 
@@ -21,6 +21,8 @@ export default defineConfig({
     }),
   ],
   telemetry: false,
+  // Pictures are shown as they are; the endpoint that would work on them for anyone who asks is not there.
+  image: { service: passthroughImageService(), endpoint: { entrypoint: "./web/no-pictures.ts" } },
   // Every endpoint that changes something takes JSON only, which no form of another site can send.
   security: { checkOrigin: false },
   devToolbar: { enabled: false },
@@ -36,6 +38,7 @@ export default defineConfig({
         "object-src 'none'",
         "base-uri 'none'",
         "form-action 'self'",
+        "frame-ancestors 'none'",
       ],
     },
   },

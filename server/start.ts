@@ -1,10 +1,11 @@
-// The app's program: the front that answers shops, and behind it the desk. HOST, PORT and SUMMANT_DATABASE_URL are its settings.
+// The app's program: the front that answers shops, and behind it the desk. Its settings: SUMMANT_DATABASE_URL, HOST, PORT, and
+// SUMMANT_HOSTS, names that it may be reached by, with commas between them.
 import { createServer } from "node:http";
 import { fileURLToPath } from "node:url";
 import sirv from "sirv";
 import { databaseUrl, openPool } from "./database/pool.ts";
 import { openDesk } from "./http/desk.ts";
-import { frontOf } from "./http/front.ts";
+import { frontOf, namesIn } from "./http/front.ts";
 import { forgetAll, openShop } from "./shop/shop.ts";
 
 /** A whole request has to have come within this many milliseconds; its headers within the other. */
@@ -26,7 +27,7 @@ const files = sirv(fileURLToPath(new URL("../client/", import.meta.url)), {
     if (path.startsWith("/_astro/")) response.setHeader("cache-control", "public, max-age=31536000, immutable");
   },
 });
-const front = frontOf(shop);
+const front = frontOf(shop, namesIn(process.env.SUMMANT_HOSTS));
 const server = createServer({ requestTimeout: WHOLE, headersTimeout: HEADERS }, (request, response) =>
   front(request, response, () => files(request, response, () => desk.passOn(request, response))),
 );

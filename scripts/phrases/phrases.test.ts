@@ -33,7 +33,7 @@ const NOT_OF_THE_APP: readonly RegExp[] = [
   /^cli\//,
   // SQL, headers and logs; what the server says to people is a phrase, which its types ask for.
   /^server\//,
-  /^web\/(middleware\.ts|pages\/)/,
+  /^web\/pages\//,
   /^core\/messages\/(house-texts|free-word)\.ts$/,
   /^web\/preview\/shopper\/shop-words\//,
   // Lists of codes, and where they are from.

@@ -1,14 +1,14 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
-import { phrase } from "../../core/phrases/phrase.ts";
 import type { Checked } from "../../core/validation/checker.ts";
 import { checkQuoteRequest } from "../../core/validation/documents.ts";
 import { answerCancel, answerClaim } from "../shop/answer-claim.ts";
 import { answerQuote } from "../shop/answer-quote.ts";
 import type { Shop } from "../shop/shop.ts";
 import { checkCancel, checkClaim } from "../validation/documents.ts";
-import { type Answer, withHeader } from "./answer.ts";
+import type { Answer } from "./answer.ts";
+import { largest } from "./endpoints.ts";
+import { gates, pathOf } from "./gates.ts";
 import { answered } from "./handle.ts";
-import { problemAnswer } from "./problem-document.ts";
 import { readIncoming } from "./read-body.ts";
 import { setEverywhere, writeAnswer } from "./write-answer.ts";
 
@@ -17,47 +17,41 @@ type Endpoint = (shop: Shop, request: IncomingMessage) => Promise<Answer | null>
 
 const taking =
   <T>(
-    largest: number,
+    path: "/api/quote" | "/api/redemptions" | "/api/redemptions/cancel",
     check: (data: unknown) => Checked<T>,
     answer: (shop: Shop, value: T) => Promise<Answer>,
   ): Endpoint =>
   async (shop, request) => {
-    const body = await readIncoming(request, largest, check);
+    const body = await readIncoming(request, largest(path), check);
     if (!body) return null;
     return "refusal" in body ? body.refusal : answered(() => answer(shop, body.value));
   };
 
-/** What shops call: it is answered here, before the framework, and never waits for what marketers do. */
-const OF_SHOPS: ReadonlyMap<string, { readonly [method: string]: Endpoint | "passed on" }> = new Map([
-  ["/api/quote", { POST: taking(256 * 1024, checkQuoteRequest, answerQuote) }],
-  ["/api/redemptions", { GET: "passed on" as const, POST: taking(16 * 1024, checkClaim, answerClaim) }],
-  ["/api/redemptions/cancel", { POST: taking(4096, checkCancel, answerCancel) }],
+/** What shops post: it is answered here, before the framework, and never waits for what marketers do. */
+const OF_SHOPS: ReadonlyMap<string, Endpoint> = new Map([
+  ["/api/quote", taking("/api/quote", checkQuoteRequest, answerQuote)],
+  ["/api/redemptions", taking("/api/redemptions", checkClaim, answerClaim)],
+  ["/api/redemptions/cancel", taking("/api/redemptions/cancel", checkCancel, answerCancel)],
 ]);
-
-const wrongMethod = (allowed: readonly string[]): Endpoint => {
-  const answer = problemAnswer(405, phrase("That cannot be done here"), {
-    detail: phrase("Allowed: {methods}.", { methods: allowed.join(", ") }),
-  });
-  return async () => withHeader(answer, "allow", allowed.join(", "));
-};
-
-/** Who answers a request of a shop; undefined where the framework does. */
-function endpointOf({ url = "", method = "" }: IncomingMessage): Endpoint | undefined {
-  const methods = OF_SHOPS.get(pathOf(url));
-  if (!methods) return undefined;
-  const endpoint = methods[method] ?? wrongMethod(Object.keys(methods));
-  return endpoint === "passed on" ? undefined : endpoint;
-}
 
 export type Front = (request: IncomingMessage, response: ServerResponse, passOn: () => void) => void;
 
 /**
- * The server's own front: it answers what shops call and passes everything else on, with the headers set that every answer has.
+ * The server's own front: it refuses what may not be asked, answers what shops call, and passes everything else on, with the headers set
+ * that every answer has.
+ *
+ * @param hosts names it may be reached by, besides this machine's own
  */
-export const frontOf =
-  (shop: Shop): Front =>
-  (request, response, passOn) => {
-    const endpoint = endpointOf(request);
+export function frontOf(shop: Shop, hosts: readonly string[]): Front {
+  const refused = gates(hosts);
+  return (request, response, passOn) => {
+    const { method = "", url = "", headers } = request;
+    const refusal = refused({ method, url, headers });
+    if (refusal) {
+      writeAnswer(request, response, refusal);
+      return;
+    }
+    const endpoint = method === "POST" ? OF_SHOPS.get(pathOf(url)) : undefined;
     if (!endpoint) {
       setEverywhere(response);
       passOn();
@@ -71,8 +65,11 @@ export const frontOf =
       },
     );
   };
+}
 
-const pathOf = (url: string): string => {
-  const query = url.indexOf("?");
-  return query < 0 ? url : url.slice(0, query);
-};
+/** Names that a setting lists. @example namesIn("shop.example, admin.shop.example") */
+export const namesIn = (setting: string | undefined): string[] =>
+  (setting ?? "")
+    .split(",")
+    .map((name) => name.trim())
+    .filter((name) => name !== "");

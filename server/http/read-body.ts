@@ -50,7 +50,8 @@ function refusedUnread(
   return Number(length ?? 0) > limit ? tooLarge(limit) : undefined;
 }
 
-const tooLarge = (limit: number): Answer =>
+/** The answer to a body of more bytes than are taken. */
+export const tooLarge = (limit: number): Answer =>
   problemAnswer(413, phrase("The body is too large"), {
     detail: phrase("At most {limit} bytes are read.", { limit }),
   });

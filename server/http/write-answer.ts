@@ -1,10 +1,11 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
 import type { Answer } from "./answer.ts";
 
-/** Headers of every answer; the content security policy for pages is Astro's, which knows the hashes of its scripts. */
+/** Headers of every answer; pages have a whole content security policy in place of this one: Astro's, which knows the hashes of its scripts. */
 const EVERYWHERE = Object.entries({
   "x-content-type-options": "nosniff",
   "x-frame-options": "DENY",
+  "content-security-policy": "frame-ancestors 'none'",
   "referrer-policy": "same-origin",
   "cross-origin-opener-policy": "same-origin",
   "cross-origin-resource-policy": "same-origin",

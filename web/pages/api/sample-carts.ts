@@ -3,6 +3,7 @@ import { phrase } from "../../../core/phrases/phrase.ts";
 import { keepSampleCart, productsNamed, removeSampleCart } from "../../../server/catalogue/catalogue.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { jsonAnswer } from "../../../server/http/answer.ts";
+import { largest } from "../../../server/http/endpoints.ts";
 import { handle } from "../../../server/http/handle.ts";
 import { problemAnswer } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
@@ -11,7 +12,7 @@ import { checkKeepSampleCart } from "../../../server/validation/documents.ts";
 /** Keeps a sample cart under its id, or drops one. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, 256 * 1024, checkKeepSampleCart);
+    const body = await readBody(request, largest("/api/sample-carts"), checkKeepSampleCart);
     if ("refusal" in body) return body.refusal;
     const pool = sharedPool();
     if (body.value.do === "drop") {

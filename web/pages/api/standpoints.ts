@@ -2,6 +2,7 @@ import type { APIRoute } from "astro";
 import { phrase } from "../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { jsonAnswer } from "../../../server/http/answer.ts";
+import { largest } from "../../../server/http/endpoints.ts";
 import { handle } from "../../../server/http/handle.ts";
 import { problemAnswer } from "../../../server/http/problem-document.ts";
 import { readBody } from "../../../server/http/read-body.ts";
@@ -20,7 +21,7 @@ export const GET: APIRoute = () => handle(list);
 /** Keeps or drops one standpoint; answers with all that are kept. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, 64 * 1024, checkKeepStandpoint);
+    const body = await readBody(request, largest("/api/standpoints"), checkKeepStandpoint);
     if ("refusal" in body) return body.refusal;
     if (body.value.do === "keep") {
       const checked = checkStandpoint(body.value.body);

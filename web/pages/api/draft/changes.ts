@@ -3,17 +3,16 @@ import { phrase } from "../../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { applyChangeSet } from "../../../../server/draft/change-set.ts";
 import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { largest } from "../../../../server/http/endpoints.ts";
 import { handle } from "../../../../server/http/handle.ts";
 import { problemAnswer } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { checkChangeSet } from "../../../../server/validation/documents.ts";
 
-const LARGEST_CHANGE_SET = 8 * 1024 * 1024;
-
 /** Applies a change-set to the draft: 409 with both versions when it saw an older one. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, LARGEST_CHANGE_SET, checkChangeSet);
+    const body = await readBody(request, largest("/api/draft/changes"), checkChangeSet);
     if ("refusal" in body) return body.refusal;
     const result = await applyChangeSet(sharedPool(), body.value, "local");
     if ("conflicts" in result) {

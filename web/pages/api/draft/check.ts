@@ -3,17 +3,16 @@ import { phrase } from "../../../../core/phrases/phrase.ts";
 import { entitiesOf } from "../../../../core/plan/entities.ts";
 import { calendarProblems } from "../../../../server/holidays/holidays.ts";
 import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { largest } from "../../../../server/http/endpoints.ts";
 import { handle } from "../../../../server/http/handle.ts";
 import { problemAnswer } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { checkWholePlan } from "../../../../server/validation/whole-plan.ts";
 
-const LARGEST_PLAN = 8 * 1024 * 1024;
-
 /** Checks a whole plan file and takes it apart into entities; nothing is written. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, LARGEST_PLAN, checkWholePlan);
+    const body = await readBody(request, largest("/api/draft/check"), checkWholePlan);
     if ("refusal" in body) return body.refusal;
     const plan = body.value;
     const problems = await calendarProblems(plan, Date.now());

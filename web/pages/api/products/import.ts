@@ -9,6 +9,7 @@ import {
 import { readProductRows } from "../../../../server/catalogue/products-csv.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { largest } from "../../../../server/http/endpoints.ts";
 import { handle } from "../../../../server/http/handle.ts";
 import { problemAnswer } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
@@ -17,7 +18,7 @@ import { checkImportProducts } from "../../../../server/validation/documents.ts"
 /** Takes a catalogue file in parts; nothing is in the catalogue before `finish`, and then all of it is. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, 8 * 1024 * 1024, checkImportProducts);
+    const body = await readBody(request, largest("/api/products/import"), checkImportProducts);
     if ("refusal" in body) return body.refusal;
     const { value } = body;
     const pool = sharedPool();

@@ -3,6 +3,7 @@ import { findProducts, productsWithoutWeight, tallyProducts } from "../../../../
 import { saveProducts } from "../../../../server/catalogue/import-products.ts";
 import { inTransaction, sharedPool } from "../../../../server/database/pool.ts";
 import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { largest } from "../../../../server/http/endpoints.ts";
 import { handle } from "../../../../server/http/handle.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { checkSaveProducts } from "../../../../server/validation/documents.ts";
@@ -25,7 +26,7 @@ export const GET: APIRoute = ({ url }) =>
 /** Replaces products by SKU, or adds them. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, 1024 * 1024, checkSaveProducts);
+    const body = await readBody(request, largest("/api/products"), checkSaveProducts);
     if ("refusal" in body) return body.refusal;
     await inTransaction(sharedPool(), (connection) => saveProducts(connection, body.value.products));
     return jsonAnswer({});

@@ -2,6 +2,7 @@ import type { APIRoute } from "astro";
 import { phrase } from "../../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { largest } from "../../../../server/http/endpoints.ts";
 import { handle } from "../../../../server/http/handle.ts";
 import { problemAnswer } from "../../../../server/http/problem-document.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
@@ -23,7 +24,7 @@ export const GET: APIRoute = ({ params: { number = "" } }) =>
 export const POST: APIRoute = ({ params: { number = "" }, request }) =>
   handle(async () => {
     if (!/^[1-9]\d{0,8}$/.test(number)) return noSuchRelease(number);
-    const body = await readBody(request, 1024, checkChangeRelease);
+    const body = await readBody(request, largest("/api/releases/[number]"), checkChangeRelease);
     if ("refusal" in body) return body.refusal;
     const [pool, of, change] = [sharedPool(), Number(number), body.value];
     if (change.do === "call-off") return releaseAnswer(await callOff(pool, of, "local"), 200);

@@ -1,6 +1,7 @@
 import type { APIRoute } from "astro";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { largest } from "../../../../server/http/endpoints.ts";
 import { handle } from "../../../../server/http/handle.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
 import { releaseAnswer } from "../../../../server/releases/answer-release.ts";
@@ -13,7 +14,7 @@ export const GET: APIRoute = () => handle(async () => jsonAnswer({ releases: awa
 /** Releases the draft as it was seen, at once or from a moment on. */
 export const POST: APIRoute = ({ request }) =>
   handle(async () => {
-    const body = await readBody(request, 8192, checkReleaseRequest);
+    const body = await readBody(request, largest("/api/releases"), checkReleaseRequest);
     if ("refusal" in body) return body.refusal;
     const { sequence, ...wanted } = body.value;
     return releaseAnswer(await releaseDraft(sharedPool(), sequence, "local", wanted), 201);
