@@ -6,7 +6,9 @@ import { upgradeDraft } from "../server/draft/upgrade-draft.ts";
 
 // Brings the database at SUMMANT_DATABASE_URL up to date and fills an empty store with the demo.
 const root = new URL("../", import.meta.url);
-const pool = openPool(databaseUrl(), 2);
+/** A migration of a large store may rewrite whole tables. */
+const MIGRATION = 3_600_000;
+const pool = openPool(databaseUrl(), 2, MIGRATION);
 try {
   const applied = await migrate(pool, fileURLToPath(new URL("server/database/migrations", root)));
   if (applied.length > 0) console.log(`Database: applied ${applied.join(", ")}`);

@@ -36,6 +36,34 @@ describe("migrations", () => {
   });
 });
 
+describe("statements", () => {
+  const hasty = openPool(databaseUrl(), 2, 150);
+  afterAll(() => hasty.end());
+  const late = { code: "ETIMEDOUT" };
+
+  it("that are not answered in time are as if the database were away, and the next ones are answered", async () => {
+    const began = performance.now();
+    const slow = [1, 2, 3, 4].map(() => hasty.query("SELECT SLEEP(2)"));
+    for (const one of await Promise.allSettled(slow)) expect(one).toMatchObject({ status: "rejected", reason: late });
+    await expect(hasty.execute("SELECT SLEEP(?)", [2])).rejects.toMatchObject(late);
+    expect(performance.now() - began).toBeLessThan(1900);
+    await pool.query("CREATE TABLE tried (id INT NOT NULL PRIMARY KEY)");
+    try {
+      const inTime = inTransaction(hasty, async (connection) => {
+        await connection.query("INSERT INTO tried VALUES (1)");
+        await connection.query("SELECT SLEEP(2)");
+      });
+      await expect(inTime).rejects.toMatchObject(late);
+      expect((await hasty.query("SELECT * FROM tried"))[0]).toEqual([]);
+      expect(await inTransaction(hasty, async (connection) => (await connection.query("SELECT 1 AS one"))[0])).toEqual([
+        { one: 1 },
+      ]);
+    } finally {
+      await pool.query("DROP TABLE tried");
+    }
+  });
+});
+
 describe("transactions", () => {
   it("lose nothing when many add to one row at once, and undo everything when the work fails", async () => {
     const sql =

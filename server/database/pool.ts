@@ -1,4 +1,5 @@
 import mysql, { type Pool, type PoolConnection } from "mysql2/promise";
+import { timedPool } from "./timed-pool.ts";
 
 /** The address of the database is one setting; without it nothing can start. */
 export function databaseUrl(): string {
@@ -7,8 +8,12 @@ export function databaseUrl(): string {
   return url;
 }
 
-export function openPool(url: string, connectionLimit = 10): Pool {
-  return mysql.createPool({
+/** How long a statement may take, in milliseconds: the longest are imports of large catalogues. */
+const DEADLINE = 30_000;
+
+/** @param deadline of each statement, in milliseconds */
+export function openPool(url: string, connectionLimit = 10, deadline = DEADLINE): Pool {
+  const pool = mysql.createPool({
     uri: url,
     connectionLimit,
     charset: "utf8mb4",
@@ -16,6 +21,7 @@ export function openPool(url: string, connectionLimit = 10): Pool {
     supportBigNumbers: true,
     connectTimeout: 5000,
   });
+  return timedPool(pool, deadline);
 }
 
 let shared: Pool | undefined;
