@@ -4,6 +4,7 @@ import { createServer } from "node:http";
 import { fileURLToPath } from "node:url";
 import sirv from "sirv";
 import { databaseUrl, openPool } from "./database/pool.ts";
+import { keepHouse } from "./housekeeping.ts";
 import { openDesk } from "./http/desk.ts";
 import { frontOf, namesIn } from "./http/front.ts";
 import { forgetAll, openShop } from "./shop/shop.ts";
@@ -12,7 +13,9 @@ import { forgetAll, openShop } from "./shop/shop.ts";
 const WHOLE = 60_000;
 const HEADERS = 10_000;
 
-const shop = openShop(openPool(databaseUrl()));
+const pool = openPool(databaseUrl());
+const shop = openShop(pool);
+keepHouse(pool);
 const desk = openDesk(
   fileURLToPath(new URL("./desk.mjs", import.meta.url)),
   () => forgetAll(shop),

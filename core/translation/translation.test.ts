@@ -86,6 +86,34 @@ describe("texts for translators", () => {
     );
   });
 
+  it("are read with characters by number and text that is taken as it is, and refused where one stands for none", () => {
+    const file = (target: string) =>
+      `<xliff xmlns="urn:oasis:names:tc:xliff:document:2.0" version="2.0" srcLang="en" trgLang="pt"><file id="f">\n<unit id="u"><segment><source>a</source><target>${target}</target></segment></unit></file></xliff>`;
+    const textOf = (target: string) => {
+      const read = readXliff(file(target));
+      return "texts" in read ? read.texts[0]?.text : read.problems.map(({ path, message }) => [path, english(message)]);
+    };
+    // XML 1.0, 4.1: &#xE9; and &#233; are é; what a reference makes is not read again.
+    expect(textOf("caf&#xE9; caf&#233; &#128512; &lt;b&gt; &amp;#233; &quot;&apos;")).toBe(
+      "café café 😀 <b> &#233; \"'",
+    );
+    expect(textOf("<![CDATA[a &#233; & <b>]]> &#233;<!-- &nothing; -->")).toBe("a &#233; & <b> é");
+    for (const reference of ["&#0;", "&#xD800;", "&#x110000;", "&nbsp;", "&;"])
+      expect(textOf(`x ${reference}`)).toEqual([["line 2", `${reference} stands for no character`]]);
+  });
+
+  it("are refused in time when they are huge or deep", () => {
+    const began = performance.now();
+    const deep = "<mrk id='m'>".repeat(200_000);
+    const huge = " ".repeat(10_000_001);
+    for (const text of [deep, huge]) {
+      const file = `<xliff version="2.0" trgLang="pt"><file id="f"><unit id="u"><segment><target>${text}</target></segment></unit></file></xliff>`;
+      const closed = file.replace("</target>", `${"</mrk>".repeat(text === deep ? 200_000 : 0)}</target>`);
+      expect(readXliff(closed)).toHaveProperty("problems");
+    }
+    expect(performance.now() - began).toBeLessThan(5000);
+  });
+
   it("are taken whole or not at all: no placeholder lost, none made up, nothing on an older source", () => {
     const unit = "offer:free-standard:free-standard:on-the-way";
     const taken = withTexts(plan, [{ unit, locale: "fr", text: "Encore {remaining} !" }]);

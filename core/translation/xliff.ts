@@ -94,6 +94,39 @@ const escaped = (text: string) =>
 
 type Node = { readonly [name: string]: unknown };
 
+const MOST_CHARACTERS = 10_000_000;
+/** Elements within each other: groups and marks of a translator's tool. */
+const MOST_NESTED = 100;
+
+/** A reference to a character by its number, or to one of the five that XML names (XML 1.0, 4.1 and 4.6). */
+const REFERENCE = /&([^;&\s]{0,20});/g;
+/** Comments, and text in which nothing stands for anything else. */
+const AS_IT_IS = /<!\[CDATA\[[\s\S]*?\]\]>|<!--[\s\S]*?-->/g;
+const blank = (text: string) => text.replace(/[^\n]/g, " ");
+const CDATA = "#cdata";
+const NAMED: ReadonlyMap<string, string> = new Map([
+  ["amp", "&"],
+  ["lt", "<"],
+  ["gt", ">"],
+  ["quot", '"'],
+  ["apos", "'"],
+]);
+
+/** The character a reference stands for; undefined where there is none, or none that XML may hold (2.2). */
+function referred(reference: string): string | undefined {
+  const [, hex, decimal] = /^#(?:x([0-9a-f]+)|(\d+))$/i.exec(reference) ?? [];
+  const number = hex === undefined ? Number(decimal ?? "NaN") : Number.parseInt(hex, 16);
+  if (Number.isNaN(number)) return NAMED.get(reference);
+  const isCharacter =
+    [0x9, 0xa, 0xd].includes(number) ||
+    (number >= 0x20 && number <= 0xd7ff) ||
+    (number >= 0xe000 && number <= 0x10ffff && number !== 0xfffe && number !== 0xffff);
+  return isCharacter ? String.fromCodePoint(number) : undefined;
+}
+
+const unescaped = (text: string): string =>
+  text.replace(REFERENCE, (whole, reference: string) => referred(reference) ?? whole);
+
 /**
  * Reads translated texts back. Only `source`, `target`, `ph` with its data, `pc`, `mrk` and whole text are looked at; what
  * a tool added besides is passed over.
@@ -102,7 +135,17 @@ type Node = { readonly [name: string]: unknown };
  */
 export function readXliff(xml: string): { texts: IncomingText[] } | { problems: Problem[] } {
   const refuse = (message: Phrase, place = phrase("the file")) => ({ problems: [inFile(place, message)] });
+  if (xml.length > MOST_CHARACTERS)
+    return refuse(phrase("has more than {most} characters: send it in parts", { most: MOST_CHARACTERS }));
   if (/<!DOCTYPE/i.test(xml)) return refuse(phrase("a document type is not taken"));
+  const unknown = [...xml.replace(AS_IT_IS, blank).matchAll(REFERENCE)].find(
+    ([, reference = ""]) => referred(reference) === undefined,
+  );
+  if (unknown)
+    return refuse(
+      phrase("{reference} stands for no character", { reference: unknown[0] }),
+      phrase("line {line}", { line: xml.slice(0, unknown.index).split("\n").length }),
+    );
   const valid = XMLValidator.validate(xml);
   if (valid !== true)
     return refuse(phrase("is not XML: {why}", { why: valid.err.msg }), phrase("line {line}", { line: valid.err.line }));
@@ -113,9 +156,17 @@ export function readXliff(xml: string): { texts: IncomingText[] } | { problems: 
     trimValues: false,
     parseTagValue: false,
     parseAttributeValue: false,
-    processEntities: true,
+    // Here: the package reads none that are numbers.
+    processEntities: false,
+    cdataPropName: CDATA,
+    maxNestedTags: MOST_NESTED,
   });
-  const parsed: unknown = parser.parse(xml);
+  let parsed: unknown;
+  try {
+    parsed = parser.parse(xml);
+  } catch (error) {
+    return refuse(phrase("cannot be read: {why}", { why: error instanceof Error ? error.message : String(error) }));
+  }
   const xliff = childrenNamed(asNodes(parsed), "xliff")[0];
   if (!xliff) return refuse(phrase("is no XLIFF document"));
   const { version, trgLang } = attributesOf(xliff);
@@ -162,7 +213,7 @@ const unitsIn = (nodes: readonly Node[]): Node[] => [
 function textOf(nodes: readonly Node[], data: ReadonlyMap<string, string>, unit: string, problems: Problem[]): string {
   return nodes
     .map((node): string => {
-      if ("#text" in node) return String(node["#text"]);
+      if ("#text" in node || CDATA in node) return plainText([node]);
       if ("ph" in node) {
         const { dataRef = "" } = attributesOf(node);
         const original = data.get(dataRef);
@@ -180,11 +231,20 @@ const asNodes = (value: unknown): Node[] =>
   Array.isArray(value) ? value.filter((node): node is Node => typeof node === "object" && node !== null) : [];
 const childrenNamed = (nodes: readonly Node[], name: string) => nodes.filter((node) => name in node);
 const contentOf = (node: Node, name: string) => asNodes(node[name]);
-const plainText = (nodes: readonly Node[]) => nodes.map((node) => String(node["#text"] ?? "")).join("");
+const plainText = (nodes: readonly Node[]): string =>
+  nodes
+    .map((node) =>
+      CDATA in node
+        ? contentOf(node, CDATA)
+            .map((inner) => String(inner["#text"] ?? ""))
+            .join("")
+        : unescaped(String(node["#text"] ?? "")),
+    )
+    .join("");
 
 function attributesOf(node: Node): Readonly<Record<string, string>> {
   const attributes = node[":@"];
   return typeof attributes === "object" && attributes !== null
-    ? Object.fromEntries(Object.entries(attributes).map(([name, value]) => [name, String(value)]))
+    ? Object.fromEntries(Object.entries(attributes).map(([name, value]) => [name, unescaped(String(value))]))
     : {};
 }

@@ -4,6 +4,7 @@ import { inFile, type Problem } from "../../core/schema/problem.ts";
 import { inTransaction } from "../database/pool.ts";
 import { checkCatalogue } from "../validation/documents.ts";
 import { productsNamed, writeProducts } from "./catalogue.ts";
+import { catalogueProblems } from "./catalogue-problems.ts";
 import { type ProductDifference, productDifferences } from "./compare-products.ts";
 import type { Product } from "./product.ts";
 
@@ -21,11 +22,15 @@ export async function stageProducts(
   part: number,
   products: readonly Product[],
 ): Promise<void> {
-  await pool.execute("DELETE FROM product_imports WHERE begun_at < UTC_TIMESTAMP(3) - INTERVAL 1 DAY");
   await pool.execute(
     "REPLACE INTO product_imports (import, position, body, begun_at) VALUES (?, ?, ?, UTC_TIMESTAMP(3))",
     [importId, part, JSON.stringify(products)],
   );
+}
+
+/** Forgets what was kept aside more than a day ago and never finished. */
+export async function dropAbandonedImports(pool: Pool): Promise<void> {
+  await pool.execute("DELETE FROM product_imports WHERE begun_at < UTC_TIMESTAMP(3) - INTERVAL 1 DAY");
 }
 
 export async function dropImport(pool: Pool, importId: string): Promise<void> {
@@ -46,9 +51,10 @@ async function stagedProducts(
   if ("problems" in checked) return checked;
   const seen = new Set<string>();
   const twice = checked.value.filter(({ sku }) => seen.has(sku) || !seen.add(sku));
-  return twice.length > 0
-    ? { problems: twice.slice(0, 50).map(({ sku }) => inFile(asWritten(`SKU ${sku}`), phrase("is there twice"))) }
-    : { products: checked.value };
+  if (twice.length > 0)
+    return { problems: twice.slice(0, 50).map(({ sku }) => inFile(asWritten(`SKU ${sku}`), phrase("is there twice"))) };
+  const problems = catalogueProblems(checked.value);
+  return problems.length > 0 ? { problems: problems.slice(0, 50) } : { products: checked.value };
 }
 
 /** What an import would do: products it adds, changes and leaves as they are, with the first that change. */

@@ -1,10 +1,12 @@
 import Papa from "papaparse";
 import { exponentOf } from "../../core/money/currency.ts";
-import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
+import { majorUnits } from "../../core/money/decimal.ts";
 import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
+import { asMeant, harmless } from "../../core/schema/formula-cells.ts";
 import { inFile, type Problem } from "../../core/schema/problem.ts";
 import { checkProduct } from "../validation/documents.ts";
 import type { CatalogueProduct } from "./catalogue.ts";
+import { amountProblem } from "./catalogue-problems.ts";
 import type { Product } from "./product.ts";
 
 const PLAIN = [
@@ -67,7 +69,7 @@ export function readProductRows(
           phrase("has {count} cells, the first row {wanted}", { count: cells.length, wanted: header.length }),
         ),
       );
-    const cell = (name: Plain) => cells[header.indexOf(name)]?.trim() ?? "";
+    const cell = (name: Plain) => asMeant(cells[header.indexOf(name)]?.trim() ?? "");
     const money = moneyCells(header, cells, row, problems);
     const checked = checkProduct(productOf(cell, money));
     if ("value" in checked) return [checked.value];
@@ -85,11 +87,8 @@ function moneyCells(header: readonly string[], cells: readonly string[], row: nu
     const [, kind, currency = ""] = MONEY.exec(name) ?? [];
     const text = cells[i]?.trim() ?? "";
     if ((kind !== "price" && kind !== "own_charge") || text === "") return;
-    const exponent = exponentOf(currency);
-    const read = exponent === undefined ? null : minorUnits(text, exponent);
-    if (!read) problems.push(inFile(at(row, i), phrase("{currency} is not an active ISO 4217 currency", { currency })));
-    else if ("problem" in read || read.minor < 0)
-      problems.push(inFile(at(row, i), phrase('"{text}" is no amount in {currency}', { text, currency })));
+    const problem = amountProblem(text, currency);
+    if (problem) problems.push(inFile(at(row, i), problem));
     else money[kind][currency] = text;
   });
   return money;
@@ -165,7 +164,7 @@ export function productsCsv(products: readonly CatalogueProduct[]): string {
       ...charges.map((code) => money(ownCharges(product)[code], code)),
     ];
   });
-  return `${Papa.unparse([header, ...rows])}\r\n`;
+  return `${Papa.unparse([header, ...rows].map((cells) => cells.map(harmless)))}\r\n`;
 }
 
 const ownCharges = ({ delivery }: CatalogueProduct): Record<string, number> =>

@@ -33,7 +33,10 @@ export async function readIncoming<T>(
   const refusal = refusedUnread(headers["content-type"], headers["content-length"], limit);
   if (refusal) return { refusal };
   const bytes = await incomingBytes(request, limit);
-  if (bytes === "gone") return null;
+  if (bytes === "gone") {
+    console.error(`${request.method} ${request.url}: the caller went away before the end of the body`);
+    return null;
+  }
   return bytes === "too large" ? { refusal: tooLarge(limit) } : bodyOf(bytes, check);
 }
 

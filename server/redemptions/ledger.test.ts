@@ -72,6 +72,20 @@ describe("claims", () => {
     expect(await claim(pool, { offers, options: [] }, { ...asked, order: "b" })).toEqual({ claimed: asked.offers });
   });
 
+  it("are not claimed of an offer that is switched off, but by an order that has it already", async () => {
+    const offers = limited({ overall: 10 });
+    const off = offers.map((offer) => ({ ...offer, on: false }));
+    const asked = { order: "a", offers: ["newsletter"] };
+    await claim(pool, { offers, options: [] }, asked);
+    expect(await claim(pool, { offers: off, options: [] }, asked)).toEqual({ claimed: ["newsletter"] });
+    expect(await claim(pool, { offers: off, options: [] }, { ...asked, order: "b" })).toEqual({
+      refused: { offer: "newsletter", reason: "switched-off" },
+    });
+    await giveBack(pool, "a");
+    expect(await claim(pool, { offers: off, options: [] }, asked)).toHaveProperty("refused.reason", "switched-off");
+    expect(await usesOf(pool)).toEqual({ newsletter: 0 });
+  });
+
   it("are counted into quotes: for everybody, and for the shopper who asks", async () => {
     const offers = limited({ overall: 10, perShopper: 1 });
     await claim(pool, { offers, options: [] }, { order: "a", offers: ["newsletter"], shopper: "s-1" });

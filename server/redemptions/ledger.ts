@@ -8,7 +8,13 @@ import { type ClaimedWindow, claimWindow, giveBackWindow, type WindowRefusal } f
 
 export type ClaimRefusal = {
   offer: string;
-  reason: "no-such-offer" | "limit-reached" | "shopper-limit-reached" | "shopper-needed" | "order-of-another";
+  reason:
+    | "no-such-offer"
+    | "switched-off"
+    | "limit-reached"
+    | "shopper-limit-reached"
+    | "shopper-needed"
+    | "order-of-another";
 };
 export type ClaimResult = { claimed: string[]; window?: ClaimedWindow } | { refused: ClaimRefusal | WindowRefusal };
 
@@ -82,6 +88,8 @@ async function claimOne(connection: PoolConnection, offer: Offer, { order, shopp
       [shopper ?? null, order, offer.id],
     );
   }
+  // Only what is new: an order that has it keeps it.
+  if (!offer.on) throw new Refused({ offer: offer.id, reason: "switched-off" });
   if (!(await countUp(connection, offer.id, EVERYBODY, overall)))
     throw new Refused({ offer: offer.id, reason: "limit-reached" });
   if (shopper !== undefined && !(await countUp(connection, offer.id, shopper, perShopper)))

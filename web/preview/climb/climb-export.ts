@@ -2,6 +2,7 @@ import Papa from "papaparse";
 import { type Climb, priceAt } from "../../../core/climb/interval.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorUnits } from "../../../core/money/decimal.ts";
+import { harmless } from "../../../core/schema/formula-cells.ts";
 import { say } from "../../language/say.ts";
 import type { MessageStretch } from "./message-strip.ts";
 
@@ -25,7 +26,7 @@ export function climbCsv(climb: Climb, optionNames: readonly string[], stretches
     );
     return [major(from), major(to), ...prices, texts.join(" · ")];
   });
-  return `${Papa.unparse([header, ...rows])}\r\n`;
+  return `${Papa.unparse([header, ...rows].map((cells) => cells.map(harmless)))}\r\n`;
 }
 
 /** A drawing as a file that stands alone: colours and fonts that came from the page are written into it. */

@@ -6,6 +6,7 @@ import { phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { OverviewRow } from "../../../core/queries/overview.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
+import { harmless } from "../../../core/schema/formula-cells.ts";
 import { say } from "../../language/say.ts";
 import { bandsWords, nowWords, stepWords } from "./overview-words.ts";
 
@@ -54,5 +55,5 @@ export function overviewCsv(plan: Plan, rows: ReadonlyMap<string, OverviewRow>):
         });
       }),
   );
-  return `${Papa.unparse([HEADER.map((name) => say(name)), ...lines], { escapeFormulae: true })}\r\n`;
+  return `${Papa.unparse([HEADER.map((name) => say(name)), ...lines].map((cells) => cells.map(harmless)))}\r\n`;
 }
