@@ -1,6 +1,6 @@
 import { fileURLToPath } from "node:url";
 import { migrate } from "../server/database/migrate.ts";
-import { databaseUrl, openPool } from "../server/database/pool.ts";
+import { databaseUrl, isUnreachable, openPool } from "../server/database/pool.ts";
 import { emptyStore, isEmpty, loadDemo } from "../server/demo/load-demo.ts";
 import { upgradeDraft } from "../server/draft/upgrade-draft.ts";
 
@@ -19,6 +19,23 @@ try {
     await loadDemo(pool, fileURLToPath(new URL("demo", root)));
     console.log("Database: loaded the demo store");
   }
+} catch (error) {
+  const told = unreachable(error);
+  if (told === undefined) throw error;
+  console.error(told);
+  process.exitCode = 1;
 } finally {
   await pool.end();
+}
+
+/** Why a database cannot be used, in one sentence with what to do; undefined for what is another matter. */
+function unreachable(error: unknown): string | undefined {
+  if (!(error instanceof Error) || !("code" in error)) return undefined;
+  const where = new URL(databaseUrl());
+  const what = `${where.host}${where.pathname}`;
+  if (/^ER_(ACCESS_DENIED|DBACCESS_DENIED|BAD_DB)/.test(String(error.code)))
+    return `The database ${what} does not let ${where.username} in: check name, password and database in SUMMANT_DATABASE_URL.`;
+  if (isUnreachable(error))
+    return `The database ${what} cannot be reached (${error.code}): check host and port in SUMMANT_DATABASE_URL, and that it runs.`;
+  return undefined;
 }

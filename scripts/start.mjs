@@ -7,6 +7,7 @@ import { needBuild } from "./setup/build.mjs";
 import { freePort, startDatabase } from "./setup/database.mjs";
 import { MARIADB, needDebianPackages } from "./setup/debian-packages.mjs";
 import { needNodePackages } from "./setup/node-packages.mjs";
+import { takeFolder } from "./setup/one-start.mjs";
 import { SetupError, say } from "./setup/say.mjs";
 
 const root = fileURLToPath(new URL("../", import.meta.url));
@@ -14,6 +15,23 @@ const USUAL_PORT = 4173;
 
 async function main() {
   const { port, resetDemo } = readOptions();
+  const data = process.env.SUMMANT_DATA ?? join(root, ".data");
+  const taken = await takeFolder(data);
+  if (taken.running) {
+    const { pid, address } = taken.running;
+    say(
+      `Summant runs already${address ? `: ${address}` : ", or is being started"} (process ${pid}). Ctrl+C there stops it.`,
+    );
+    return;
+  }
+  try {
+    await run(port, resetDemo, data, taken);
+  } finally {
+    taken.release();
+  }
+}
+
+async function run(port, resetDemo, data, taken) {
   const outside = process.env.SUMMANT_DATABASE_URL;
   if (!outside) needDebianPackages(MARIADB);
   needNodePackages(root);
@@ -28,30 +46,36 @@ async function main() {
     say("Stopping");
     await app?.stop();
     await database?.stop();
+    taken.release();
     process.exit(process.exitCode ?? 0);
   };
   process.on("SIGINT", stop);
   process.on("SIGTERM", stop);
 
   try {
-    database = outside ? undefined : await startDatabase(join(root, ".data", "mariadb"));
+    const folder = join(data, "mariadb");
+    database = outside ? undefined : await startDatabase(folder);
     say(
       database
-        ? `MariaDB runs on 127.0.0.1:${database.port}, data in .data/mariadb`
+        ? `MariaDB runs on 127.0.0.1:${database.port}, data in ${folder}`
         : "Using the database of SUMMANT_DATABASE_URL",
     );
     const url = outside ?? database.url;
     prepareDatabase(root, url, resetDemo);
-    app = await startApp(root, url, await choosePort(port));
+    app = await startApp(root, url, await choosePort(port), "inherit", (pid) => taken.runs(pid));
+    taken.runs(app.pid, app.address);
     say(`\nSummant: ${app.address}\n\nCtrl+C stops it.`);
-    const whoEnded = await Promise.race([
-      app.ended.then(() => "The app"),
-      ...(database ? [database.ended.then(() => "MariaDB")] : []),
-    ]);
-    if (!stopping) {
-      process.exitCode = 1;
-      say(`${whoEnded} ended by itself; see .data/mariadb/mariadbd.log for the database.`);
-      await stop();
+    for (;;) {
+      const ended = await Promise.race([
+        app.ended.then(() => "the app"),
+        ...(database ? [database.ended.then(() => "MariaDB")] : []),
+      ]);
+      // Whoever stops it waits for both and ends the process.
+      if (stopping) await new Promise(() => {});
+      if (ended === "the app") throw new SetupError("The app ended by itself; see above.");
+      say("MariaDB ended by itself; it is started again.");
+      database = await startDatabase(folder, database.port);
+      say("MariaDB runs again.");
     }
   } catch (error) {
     if (!stopping) {

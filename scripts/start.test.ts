@@ -1,24 +1,38 @@
 import { type ChildProcess, spawn } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { afterEach, describe, expect, it } from "vitest";
+import { afterAll, afterEach, describe, expect, it } from "vitest";
+import { databaseUrl } from "../server/database/pool.ts";
 
 const root = fileURLToPath(new URL("../", import.meta.url));
-let running: ChildProcess | undefined;
+const folder = mkdtempSync(join(tmpdir(), "summant-start-"));
+const running: ChildProcess[] = [];
 
-afterEach(() => {
-  running?.kill("SIGKILL");
-  running = undefined;
+afterEach(async () => {
+  // Asked to stop, it takes with it what it has started.
+  for (const child of running.splice(0)) {
+    if (child.exitCode !== null || child.signalCode !== null) continue;
+    child.kill("SIGTERM");
+    await new Promise((resolve) => child.once("exit", resolve));
+  }
 });
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-/** Runs the start command against the tests' own database, so that it leaves the user's alone. */
-function start(...args: string[]) {
+/** Runs the start command with a folder and, unless told otherwise, a database of the tests, so that it leaves the user's alone. */
+function start(args: readonly string[] = [], settings: Record<string, string | undefined> = {}) {
   const child = spawn(process.execPath, ["scripts/start.mjs", ...args], {
     cwd: root,
-    stdio: ["ignore", "pipe", "inherit"],
+    stdio: ["ignore", "pipe", "pipe"],
+    env: { ...process.env, SUMMANT_DATA: folder, ...settings },
   });
-  running = child;
+  running.push(child);
   let printed = "";
+  child.stderr.on("data", (chunk: Buffer) => {
+    printed += chunk.toString("utf8");
+  });
   const ended = new Promise<number | null>((resolve) => child.once("exit", resolve));
   const said = (what: RegExp) =>
     new Promise<RegExpExecArray>((resolve, reject) => {
@@ -33,12 +47,15 @@ function start(...args: string[]) {
       child.once("exit", () => reject(new Error(`ended without saying ${what}: ${printed}`)));
       look();
     });
-  return { child, said, ended };
+  return { child, said, ended, printed: () => printed };
 }
+
+const ADDRESS = /Summant: (http:\/\/127\.0\.0\.1:\d+)/;
+const answers = (address: string) => fetch(`${address}/api/health`).then(({ ok }) => ok);
 
 describe("npm start", () => {
   it("prints an address that answers, on 127.0.0.1 only, and stops cleanly on Ctrl+C", async () => {
-    const { child, said, ended } = start("--reset-demo");
+    const { child, said, ended } = start(["--reset-demo"]);
     const [, address = ""] = await said(/Summant: (http:\/\/127\.0\.0\.1:\d+)/);
     const page = await fetch(`${address}/offers`);
     expect(page.status).toBe(200);
@@ -54,10 +71,59 @@ describe("npm start", () => {
     await new Promise((resolve) => taken.once("listening", resolve));
     const address = taken.address();
     const port = typeof address === "object" && address ? address.port : 0;
-    const { said, ended } = start("--port", String(port));
+    const { said, ended } = start(["--port", String(port)]);
     await said(new RegExp(`Port ${port} is taken`));
     expect(await ended).toBe(1);
     taken.close();
+  });
+
+  it("says that it runs already and where, and touches nothing; what a killed one left behind is ended by the next", async () => {
+    const first = start();
+    const [, address = ""] = await first.said(ADDRESS);
+    const second = start();
+    await second.said(new RegExp(`Summant runs already: ${address} \\(process ${first.child.pid}\\)`));
+    expect(await second.ended).toBe(0);
+    expect(await answers(address)).toBe(true);
+    first.child.kill("SIGKILL");
+    await first.ended;
+    const third = start();
+    await third.said(/Stopping the app that an earlier start left running/);
+    const [, next = ""] = await third.said(ADDRESS);
+    expect(await answers(next)).toBe(true);
+    if (next !== address) await expect(fetch(address)).rejects.toThrow();
+  });
+
+  it("says in a sentence what is wrong with a folder or a database, and what to do", async () => {
+    const file = join(folder, "a-file");
+    writeFileSync(file, "");
+    const inFile = start([], { SUMMANT_DATA: file });
+    await inFile.said(/a-file cannot be written \(EEXIST\): let this user write there, or set SUMMANT_DATA\./);
+    expect(await inFile.ended).toBe(1);
+    const { password, host } = new URL(databaseUrl());
+    for (const [url, sentence] of [
+      ["mysql://nobody:x@127.0.0.1:1/summant", /cannot be reached \(ECONNREFUSED\): check host and port/],
+      [`mysql://summant:wrong@${host}/summant`, /does not let summant in: check name, password and database/],
+      [`mysql://summant:${password}@${host}/elsewhere`, /does not let summant in|elsewhere/],
+    ] as const) {
+      const wrong = start([], { SUMMANT_DATABASE_URL: url });
+      expect(await wrong.ended).toBe(1);
+      expect(wrong.printed()).toMatch(sentence);
+      expect(wrong.printed()).not.toMatch(/\n {4}at /);
+    }
+  });
+
+  it("begins anew where a first start was killed, and starts MariaDB again when it dies", async () => {
+    const own = { SUMMANT_DATA: join(folder, "own"), SUMMANT_DATABASE_URL: undefined };
+    const killed = start([], own);
+    await killed.said(/Creating the database directory/);
+    killed.child.kill("SIGKILL");
+    await killed.ended;
+    const { said } = start([], own);
+    const [, address = ""] = await said(ADDRESS);
+    const pid = Number(readFileSync(join(folder, "own", "mariadb", "mariadbd.pid"), "utf8"));
+    process.kill(pid, "SIGKILL");
+    await said(/MariaDB ended by itself; it is started again\.[\s\S]*MariaDB runs again\./);
+    expect(await answers(address)).toBe(true);
   });
 
   it.each([
@@ -65,7 +131,7 @@ describe("npm start", () => {
     ["--port", "x"],
     ["--colour", "blue"],
   ])("explains itself when called with %s %s", async (...args) => {
-    const { said, ended } = start(...args);
+    const { said, ended } = start(args);
     await said(/usage: npm start/);
     expect(await ended).toBe(1);
   });

@@ -14,20 +14,28 @@ export function prepareDatabase(root, url, resetDemo) {
   if (status !== 0) throw new SetupError("The database could not be prepared; see above.");
 }
 
-/** Starts the built app on 127.0.0.1 and waits until it answers. */
-export async function startApp(root, url, port, stdio = "inherit") {
+/**
+ * Starts the built app on 127.0.0.1 and waits until it answers. It ends with this process.
+ *
+ * @param onSpawn told its process before it answers
+ */
+export async function startApp(root, url, port, stdio = "inherit", onSpawn = () => {}) {
   const server = spawn(process.execPath, [join(root, "dist/server/start.mjs")], {
     cwd: root,
     stdio: ["ignore", stdio === "inherit" ? "ignore" : stdio, "inherit"],
     detached: true,
     env: { ...process.env, HOST: "127.0.0.1", PORT: String(port), SUMMANT_DATABASE_URL: url, NODE_ENV: "production" },
   });
+  const end = () => server.kill("SIGTERM");
+  process.once("exit", end);
+  onSpawn(server.pid);
   const ended = new Promise((resolve) => server.once("exit", resolve));
+  ended.then(() => process.off("exit", end));
   const address = `http://127.0.0.1:${port}`;
   const deadline = Date.now() + WAIT_MS;
   for (;;) {
     if (server.exitCode !== null)
-      throw new SetupError(`The app ended at once (exit code ${server.exitCode}). Is port ${port} taken?`);
+      throw new SetupError(`The app ended at once (exit code ${server.exitCode}); what it printed is above.`);
     if (Date.now() > deadline) throw new SetupError("The app does not answer.");
     const up = await fetch(`${address}/api/health`).then(
       (response) => response.ok,

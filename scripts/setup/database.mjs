@@ -1,6 +1,6 @@
 import { spawn, spawnSync } from "node:child_process";
 import { randomBytes } from "node:crypto";
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { connect, createServer } from "node:net";
 import { userInfo } from "node:os";
 import { delimiter, join } from "node:path";
@@ -8,6 +8,8 @@ import { SetupError, say } from "./say.mjs";
 
 const PATH = [process.env.PATH, "/usr/sbin", "/usr/bin"].join(delimiter);
 const WAIT_MS = 60_000;
+/** Letters of the database's own password. */
+const SECRET = 48;
 
 /** A port of 127.0.0.1 that nobody listens on: `wanted` (0: any); rejects when that is taken. */
 export function freePort(wanted = 0) {
@@ -31,8 +33,10 @@ export async function startDatabase(folder, wantedPort = 0) {
   stopLeftOver(pidFile, data);
   if (!existsSync(join(data, "mysql"))) createDataDirectory(folder, data);
   const secretFile = join(folder, "secret");
-  if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(24).toString("hex"), { mode: 0o600 });
-  const secret = readFileSync(secretFile, "utf8");
+  // One that was being written when a start was killed is short.
+  const known = existsSync(secretFile) ? readFileSync(secretFile, "utf8") : "";
+  const secret = known.length === SECRET ? known : randomBytes(SECRET / 2).toString("hex");
+  if (secret !== known) writeFileSync(secretFile, secret, { mode: 0o600 });
   const init = join(folder, "init.sql");
   writeFileSync(
     init,
@@ -81,13 +85,15 @@ export async function startDatabase(folder, wantedPort = 0) {
 
 function createDataDirectory(folder, data) {
   say("Creating the database directory");
-  rmSync(data, { recursive: true, force: true });
+  // Under another name until it is whole: a start that is killed here begins anew.
+  const making = `${data}.making`;
+  for (const path of [data, making]) rmSync(path, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const { status, stdout, stderr } = spawnSync(
     "mariadb-install-db",
     [
       "--no-defaults",
-      `--datadir=${data}`,
+      `--datadir=${making}`,
       `--user=${userInfo().username}`,
       "--auth-root-authentication-method=normal",
       "--skip-test-db",
@@ -96,6 +102,7 @@ function createDataDirectory(folder, data) {
     { encoding: "utf8", env: { ...process.env, PATH } },
   );
   if (status !== 0) throw new SetupError(`mariadb-install-db failed.\n${stdout}\n${stderr}`);
+  renameSync(making, data);
 }
 
 /** A start command that was killed leaves its database running; only one may use the data, so that one is stopped. */

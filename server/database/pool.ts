@@ -82,5 +82,7 @@ function isConflict(error: unknown): boolean {
 /** Errors that mean the database cannot be reached, not that a statement was wrong. */
 export function isUnreachable(error: unknown): boolean {
   if (!(error instanceof Error) || !("code" in error)) return false;
-  return /^(ECONN|ETIMEDOUT|EPIPE|ENOTFOUND|PROTOCOL_|ER_SERVER_SHUTDOWN|ER_CON_COUNT)/.test(String(error.code));
+  return /^(ECONN|ETIMEDOUT|EPIPE|ENOTFOUND|PROTOCOL_|ER_SERVER_SHUTDOWN|ER_CON_COUNT|EAI_|EHOSTUNREACH|ENETUNREACH)/.test(
+    String(error.code),
+  );
 }
