@@ -11,8 +11,10 @@ export async function answered(work: () => Promise<Answer>): Promise<Answer> {
   try {
     return await work();
   } catch (error) {
-    console.error(error);
-    if (!isUnreachable(error))
+    const isAway = isUnreachable(error);
+    // While it is away, every answer would say the same at length.
+    console.error(isAway ? `The database cannot be reached: ${String(error)}` : error);
+    if (!isAway)
       return problemAnswer(500, phrase("Something went wrong here"), {
         detail: phrase("The server's log says what."),
       });

@@ -19,7 +19,11 @@ export async function readBody<T>(
 ): Promise<Body<T>> {
   const refusal = refusedUnread(request.headers.get("content-type"), request.headers.get("content-length"), limit);
   if (refusal) return { refusal };
-  const bytes = await bytesOf(request, limit);
+  const bytes = await bytesOf(request, limit).catch(() => "gone" as const);
+  if (bytes === "gone") {
+    brokenOff(request);
+    return { refusal: problemAnswer(400, phrase("The body did not come to its end")) };
+  }
   return bytes ? bodyOf(bytes, check) : { refusal: tooLarge(limit) };
 }
 
@@ -34,11 +38,14 @@ export async function readIncoming<T>(
   if (refusal) return { refusal };
   const bytes = await incomingBytes(request, limit);
   if (bytes === "gone") {
-    console.error(`${request.method} ${request.url}: the caller went away before the end of the body`);
+    brokenOff(request);
     return null;
   }
   return bytes === "too large" ? { refusal: tooLarge(limit) } : bodyOf(bytes, check);
 }
+
+const brokenOff = ({ method = "", url = "" }: { method?: string | undefined; url?: string | undefined }) =>
+  console.error(`${method} ${url}: the caller went away before the end of the body`);
 
 /** What can be refused by the headers alone. */
 function refusedUnread(
