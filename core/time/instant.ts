@@ -4,7 +4,10 @@
  *
  * @example instantOf("2016-12-31T23:59:60Z") === instantOf("2016-12-31T23:59:59Z")
  */
-export const instantOf = (text: string): number => Date.parse(text.replace(/(T\d{2}:\d{2}):60/i, "$1:59"));
+export function instantOf(text: string): number {
+  const at = Date.parse(text);
+  return Number.isNaN(at) ? Date.parse(text.replace(/(T\d{2}:\d{2}):60/i, "$1:59")) : at;
+}
 
 /** A day of 24 hours, in milliseconds. */
 export const DAY = 86_400_000;

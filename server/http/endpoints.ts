@@ -30,6 +30,8 @@ export const ENDPOINTS = {
   "/api/releases/offers": { POST: { largest: KIB } },
   "/api/sample-carts": { POST: { largest: 256 * KIB } },
   "/api/samples": { GET: {}, POST: { largest: 8 * MIB } },
+  "/api/shoppers/erase": { POST: { largest: KIB } },
+  "/api/shoppers/export": { POST: { largest: KIB } },
   "/api/standpoints": { GET: {}, POST: { largest: 64 * KIB } },
 } as const satisfies Readonly<Record<string, Methods>>;
 

@@ -24,3 +24,6 @@ export type Claim = Static<typeof Claim>;
 
 /** An order that is cancelled: what it used is free again. */
 export const Cancel = Type.Object({ order: Reference }, { ...closed, title: "Cancel" });
+
+/** A shopper by the reference that the shop gives: in a body, which no log of addresses keeps. */
+export const NamedShopper = Type.Object({ shopper: Reference }, { ...closed, title: "NamedShopper" });

@@ -12,6 +12,7 @@ export const checkImportProducts = checkedBy(validators.importProducts);
 export const checkKeepSampleCart = checkedBy(validators.keepSampleCart);
 export const checkKeepSamples = checkedBy(validators.keepSamples);
 export const checkKeepStandpoint = checkedBy(validators.keepStandpoint);
+export const checkNamedShopper = checkedBy(validators.namedShopper);
 export const checkProduct = checkedBy(validators.product);
 export const checkReleaseRequest = checkedBy(validators.releaseRequest);
 export const checkSampleCarts = checkedBy(validators.sampleCarts);

@@ -13,7 +13,7 @@ import {
   SaveProducts,
   SwitchOffer,
 } from "../http/bodies.ts";
-import { Cancel, Claim } from "../redemptions/claim-schema.ts";
+import { Cancel, Claim, NamedShopper } from "../redemptions/claim-schema.ts";
 import { Standpoint } from "../saved/standpoint-schema.ts";
 
 /** Everything of the server's that comes in from outside and is checked by its form. Made into code by `scripts/validators.ts`. */
@@ -29,6 +29,7 @@ export const SERVER_SCHEMAS = {
   keepSampleCart: KeepSampleCart,
   keepSamples: KeepSamples,
   keepStandpoint: KeepStandpoint,
+  namedShopper: NamedShopper,
   product: Product,
   releaseRequest: ReleaseRequest,
   sampleCarts: SampleCarts,

@@ -1,0 +1,16 @@
+import type { APIRoute } from "astro";
+import { sharedPool } from "../../../../server/database/pool.ts";
+import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { largest } from "../../../../server/http/endpoints.ts";
+import { handle } from "../../../../server/http/handle.ts";
+import { readBody } from "../../../../server/http/read-body.ts";
+import { eraseShopper } from "../../../../server/shoppers/shopper-data.ts";
+import { checkNamedShopper } from "../../../../server/validation/documents.ts";
+
+/** Takes one shopper's reference off everything that is kept. */
+export const POST: APIRoute = ({ request }) =>
+  handle(async () => {
+    const body = await readBody(request, largest("/api/shoppers/erase"), checkNamedShopper);
+    if ("refusal" in body) return body.refusal;
+    return jsonAnswer(await eraseShopper(sharedPool(), body.value.shopper));
+  });
