@@ -1,5 +1,5 @@
 import { type ChildProcess, fork } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, readdirSync, rmSync } from "node:fs";
 import { Agent, type IncomingMessage, type ServerResponse } from "node:http";
 import { setPriority, tmpdir } from "node:os";
 import { join } from "node:path";
@@ -29,7 +29,8 @@ export function openDesk(
   onWrite: () => void,
   onGivenUp: () => void,
 ): { passOn: (request: IncomingMessage, response: ServerResponse) => void; close: () => void } {
-  const folder = mkdtempSync(join(tmpdir(), "summant-"));
+  clearAway();
+  const folder = mkdtempSync(join(tmpdir(), `summant-${process.pid}-`));
   const socketPath = join(folder, "desk.sock");
   let closing = false;
   let running: ChildProcess | undefined;
@@ -79,6 +80,28 @@ export function openDesk(
       rmSync(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** A process that was killed leaves its folder behind. */
+function clearAway(): void {
+  for (const name of readdirSync(tmpdir())) {
+    const pid = /^summant-(\d+)-/.exec(name)?.[1];
+    if (pid === undefined || isRunning(Number(pid))) continue;
+    try {
+      rmSync(join(tmpdir(), name), { recursive: true, force: true });
+    } catch {
+      // Another user's: theirs to clear away.
+    }
+  }
+}
+
+function isRunning(pid: number): boolean {
+  try {
+    // Asks only: no signal is sent.
+    return process.kill(pid, 0);
+  } catch (error) {
+    return error instanceof Error && "code" in error && error.code === "EPERM";
+  }
 }
 
 function refuse(request: IncomingMessage, response: ServerResponse): void {
