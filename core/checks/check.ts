@@ -67,7 +67,7 @@ export class CheckContext {
     this.memory = memory;
     this.world = worldOf(compiled, around.at);
     this.rates = ratesOf(plan);
-    this.madeOf = new MadeOf(plan, savedOf(plan), this.world);
+    this.madeOf = new MadeOf(plan, savedOf(plan), this.world, memory.stands);
     this.zones = new Map(plan.zones.map((zone) => [zone.id, zone]));
     this.options = new Map(plan.options.map((option) => [option.id, option]));
     const contexts = new Map<string, { place: number; there: ZoneContext[] }>();
@@ -82,7 +82,7 @@ export class CheckContext {
     return { ...this.world, contexts: this.contextsOf(zones) };
   }
   decide(zones: readonly string[], condition: Condition, wanted: boolean): Decision {
-    const key = JSON.stringify([wanted, zones, condition]);
+    const key = `${wanted} ${zones.join(" ")} ${writtenOut(condition)}`;
     return this.memory.decisions.of(key, this.madeOf.decision(zones, condition), () =>
       decide(this.worldIn(zones), condition, wanted),
     );
@@ -127,6 +127,15 @@ export class CheckContext {
       ...more,
     };
   }
+}
+
+const written = new WeakMap<Condition, string>();
+
+/** A condition as text: those of the plan are asked after each edit. */
+function writtenOut(condition: Condition): string {
+  const text = written.get(condition) ?? JSON.stringify(condition);
+  written.set(condition, text);
+  return text;
 }
 
 /** Steps of one offer that the same is found of: "Step 2", or "Steps 2 and 3"; within a sentence; how many they are. */

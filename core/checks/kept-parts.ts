@@ -56,6 +56,8 @@ export class CheckMemory {
   readonly there = new KeptParts<There>();
   /** Rules that an entity breaks. */
   readonly broken = new KeptParts<readonly Problem[]>();
+  /** A thing that stands for many: the very same as long as they are. */
+  readonly stands = new KeptParts<object>();
 
   begin(): void {
     for (const parts of this.all) parts.begin();
@@ -63,5 +65,5 @@ export class CheckMemory {
   end(): void {
     for (const parts of this.all) parts.end();
   }
-  private readonly all = [this.decisions, this.gives, this.cliffs, this.there, this.broken];
+  private readonly all = [this.decisions, this.gives, this.cliffs, this.there, this.broken, this.stands];
 }

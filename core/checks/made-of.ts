@@ -2,6 +2,7 @@ import type { World } from "../analysis/world.ts";
 import type { Condition, SavedConditions } from "../conditions/condition.ts";
 import { type Entity, entitiesOf } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
+import type { KeptParts } from "./kept-parts.ts";
 
 /** Kinds of entities of which a part of a check looks at some only; of all others it may look at each. */
 const APART: ReadonlySet<string> = new Set(["store", "zone", "option", "offer", "notice", "condition"]);
@@ -13,17 +14,27 @@ const TURN = 15 * 60_000;
  * What parts of checks are made of: lists of things that are told apart by identity, as an edit leaves them where they were.
  */
 export class MadeOf {
-  private readonly everywhere: readonly unknown[];
+  private readonly everywhere: object;
+  /** Each zone with its addresses alone. */
+  private readonly places = new Map<string, object>();
   private readonly inZone = new Map<string, unknown[]>();
+  private readonly pricesKnown = new Map<string, object>();
   private readonly saved: SavedConditions;
+  private readonly stands: KeptParts<object>;
 
-  constructor(plan: Plan, saved: SavedConditions, { contexts, at }: World) {
+  /** @param stands of the run before: what is made of many things is one as long as they are the same */
+  constructor(plan: Plan, saved: SavedConditions, { contexts, at }: World, stands: KeptParts<object>) {
     this.saved = saved;
+    this.stands = stands;
     const { accepted: _, ...store } = plan.store;
     const others = entitiesOf(plan).flatMap(({ kind, body }) => (APART.has(kind) ? [] : [body]));
-    this.everywhere = [JSON.stringify(store), Math.floor(at / TURN), ...others];
+    this.everywhere = this.one("everywhere", [JSON.stringify(store), Math.floor(at / TURN), ...others]);
     const addresses = new Map(contexts.map((where) => [where.zone.id, where.addresses]));
-    for (const zone of plan.zones) this.inZone.set(zone.id, [zone, JSON.stringify(addresses.get(zone.id) ?? [])]);
+    for (const zone of plan.zones) {
+      const place = this.one(`place ${zone.id}`, [zone, JSON.stringify(addresses.get(zone.id) ?? [])]);
+      this.places.set(zone.id, place);
+      this.inZone.set(zone.id, [place]);
+    }
     for (const { list, body } of [
       ...plan.options.map((option) => ({ list: option.zones, body: option })),
       ...plan.offers.map((offer) => ({ list: offer.zones, body: offer })),
@@ -31,17 +42,23 @@ export class MadeOf {
       for (const zone of list) this.inZone.get(zone)?.push(body);
   }
 
-  /** What a decision about a condition in some zones is made of. */
+  private one(name: string, things: readonly unknown[]): object {
+    return this.stands.of(name, things, () => ({}));
+  }
+
+  /** What a decision about a condition in some zones is made of; which options and offers are there is nothing to it. */
   decision(zones: readonly string[], condition: Condition): unknown[] {
-    // Zone and addresses alone: which options and offers are there is nothing to a condition.
-    const there = zones.flatMap((zone) => this.inZone.get(zone)?.slice(0, 2) ?? []);
-    return [...this.everywhere, ...there, ...this.savedBy([condition])];
+    const there = zones.flatMap((zone) => this.places.get(zone) ?? []);
+    return [this.everywhere, ...there, ...this.savedBy([condition])];
   }
 
   /** What all prices in a zone are made of. */
   prices(zone: string): unknown[] {
     const there = this.inZone.get(zone) ?? [];
-    return [...this.everywhere, ...there, ...this.savedBy(there)];
+    const known =
+      this.pricesKnown.get(zone) ?? this.one(`prices ${zone}`, [this.everywhere, ...there, ...this.savedBy(there)]);
+    this.pricesKnown.set(zone, known);
+    return [known];
   }
 
   /** What the rules of one entity are about. */

@@ -29,21 +29,33 @@ export const amountTypedInText: Check = {
 type Read = ReturnType<typeof figureReader>;
 
 /** Figures of a text that are none of these, each `currency minor`. */
-const strayIn = (text: string, read: Read, known: ReadonlySet<string>): FigureInText[] =>
-  read(text).filter(({ means }) => !means.some(({ currency, minor }) => known.has(`${currency} ${minor}`)));
+function strayIn(text: string, read: Read, knownThere: () => ReadonlySet<string>): FigureInText[] {
+  const found = read(text);
+  if (found.length === 0) return found;
+  const known = knownThere();
+  return found.filter(({ means }) => !means.some(({ currency, minor }) => known.has(`${currency} ${minor}`)));
+}
 
 /** Texts of offers, and those of the whole plan, which stand for every offer that is on. */
 function* inMessages(context: CheckContext, read: Read): Generator<FoundFault> {
   const { plan } = context;
   const offers = new Map(plan.offers.filter(({ on }) => on).map((offer) => [offer.id, offer]));
-  const figures = new Map([...offers].map(([id, offer]) => [id, figuresOf(context, offer)]));
-  const [first, ...others] = figures.values();
-  const common = new Set([...(first ?? [])].filter((figure) => others.every((known) => known.has(figure))));
+  const figures = new Map<Offer, Set<string>>();
+  // Most texts have no figures in them: what they may be is looked for once one has.
+  const figuresIn = (offer: Offer): Set<string> => {
+    const known = figures.get(offer) ?? figuresOf(context, offer);
+    figures.set(offer, known);
+    return known;
+  };
+  const common = (): Set<string> => {
+    const [first, ...others] = [...offers.values()].map(figuresIn);
+    return new Set([...(first ?? [])].filter((figure) => others.every((known) => known.has(figure))));
+  };
   for (const { offer: id, step, state, texts } of translationUnits(plan)) {
     const offer = offers.get(id ?? "");
     if (id !== null && !offer) continue;
     for (const text of Object.values(texts))
-      for (const { shown } of strayIn(text, read, figures.get(id ?? "") ?? common)) {
+      for (const { shown } of strayIn(text, read, () => (offer ? figuresIn(offer) : common()))) {
         if (offer) {
           const index = offer.steps.findIndex((one) => one.id === step);
           yield {
@@ -90,7 +102,7 @@ function* inOptions(context: CheckContext, read: Read): Generator<FoundFault> {
       ...offered.flatMap((offer) => [...figuresOf(context, offer)]),
     ]);
     for (const { path, text } of texts)
-      for (const { shown } of strayIn(text, read, known))
+      for (const { shown } of strayIn(text, read, () => known))
         yield {
           sentence: phrase("{option} says {shown}, which is none of its amounts nor of an offer on it: “{text}”.", {
             option: context.optionName(option.id),
