@@ -41,9 +41,12 @@ export async function killRounds(root, folder, rounds) {
     for (let round = 1; round <= rounds; round += 1) {
       const writers = await writersFor(address);
       const stopped = { now: false };
+      const before = totals.acknowledged;
       const running = writers.map((writer) => keepSaving(address, writer, stopped, totals));
       await flag.press("ArrowRight");
       const goal = Number(await flag.getAttribute("aria-valuenow"));
+      // Once saves are on their way: an app that has just been started takes a while for the first.
+      for (let tries = 0; totals.acknowledged === before && tries < 100; tries += 1) await wait(50);
       await wait(60 + Math.random() * 500);
       const killsDatabase = round % 2 === 0;
       process.kill(app.pid, "SIGKILL");
