@@ -79,7 +79,7 @@ async function databaseTests(folder) {
     await database.stop();
   }
   count("killed and started again", await run("scripts/kill-rounds.mjs", ["5"]));
-  count("attacked over HTTP", await run("scripts/attack.mjs", ["short"]));
+  count("attacked over HTTP", await run("e2e/attack.mjs", ["short"]));
 }
 
 /** One part of the journeys, with an app and a database of its own. */

@@ -1,6 +1,7 @@
 import type { Condition } from "../conditions/condition.ts";
 import { readFor } from "../evaluate/prepared-request.ts";
 import { zonesWithOwnAmounts } from "../money/amounts-in.ts";
+import { keptBy } from "../phrases/kept.ts";
 import { type Plan, savedOf } from "../plan/plan.ts";
 import { explainerIn } from "../queries/explain-at.ts";
 import type { QuoteRequest } from "../request/request.ts";
@@ -53,14 +54,8 @@ function contextsFor({ compiled, contexts }: World, condition: Condition): reado
   return [...apart.values()];
 }
 
-const ownOfSaved = new WeakMap<Plan, ReadonlySet<string>>();
-
 /** The zones that saved conditions have amounts of their own for. */
-function zonesOfSaved(plan: Plan): ReadonlySet<string> {
-  const zones = ownOfSaved.get(plan) ?? zonesWithOwnAmounts(plan.conditions);
-  ownOfSaved.set(plan, zones);
-  return zones;
-}
+const zonesOfSaved = keptBy((plan: Plan): ReadonlySet<string> => zonesWithOwnAmounts(plan.conditions));
 
 function decideWay(world: World, where: ZoneContext, way: Disjunct, condition: Condition, wanted: boolean): Decision {
   const { compiled } = world;

@@ -9,6 +9,7 @@ import type { AmountContext } from "../money/amount.ts";
 import { writtenMoney } from "../money/format.ts";
 import type { Rates } from "../money/rates.ts";
 import type { Offer } from "../offers/offer.ts";
+import { keptBy } from "../phrases/kept.ts";
 import { andList, type Phrase } from "../phrases/phrase.ts";
 import type { Zone } from "../places/market.ts";
 import { placeName } from "../places/words.ts";
@@ -129,14 +130,8 @@ export class CheckContext {
   }
 }
 
-const written = new WeakMap<Condition, string>();
-
 /** A condition as text: those of the plan are asked after each edit. */
-function writtenOut(condition: Condition): string {
-  const text = written.get(condition) ?? JSON.stringify(condition);
-  written.set(condition, text);
-  return text;
-}
+const writtenOut = keptBy((condition: Condition): string => JSON.stringify(condition));
 
 /** Steps of one offer that the same is found of: "Step 2", or "Steps 2 and 3"; within a sentence; how many they are. */
 export type StepsNamed = { readonly words: Phrase; readonly inside: Phrase; readonly count: number };

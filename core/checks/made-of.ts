@@ -1,5 +1,6 @@
 import type { World } from "../analysis/world.ts";
 import type { Condition, SavedConditions } from "../conditions/condition.ts";
+import { keptBy } from "../phrases/kept.ts";
 import { type Entity, entitiesOf } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { KeptParts } from "./kept-parts.ts";
@@ -83,12 +84,8 @@ export class MadeOf {
   }
 }
 
-const known = new WeakMap<object, readonly string[]>();
-
 /** The ids of saved conditions that stand within something, however deep. */
-function savedIn(thing: object): readonly string[] {
-  const kept = known.get(thing);
-  if (kept) return kept;
+const savedIn = keptBy((thing: object): readonly string[] => {
   const ids = new Set<string>();
   const open: unknown[] = [thing];
   for (let next = open.pop(); next !== undefined; next = open.pop()) {
@@ -96,7 +93,5 @@ function savedIn(thing: object): readonly string[] {
     if ("kind" in next && next.kind === "saved" && "id" in next) ids.add(String(next.id));
     for (const inner of Object.values(next)) if (typeof inner === "object" && inner !== null) open.push(inner);
   }
-  const found = [...ids];
-  known.set(thing, found);
-  return found;
-}
+  return [...ids];
+});

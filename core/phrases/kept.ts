@@ -14,3 +14,17 @@ export class Kept<T, Key = string> {
     return fresh;
   }
 }
+
+/** What is made of a thing, made once for it and forgotten with it. @example const wordsOf = keptBy((plan: Plan) => …) */
+export function keptBy<Thing extends object, T extends object | string>(
+  make: (thing: Thing) => T,
+): (thing: Thing) => T {
+  const made = new WeakMap<Thing, T>();
+  return (thing) => {
+    const known = made.get(thing);
+    if (known !== undefined) return known;
+    const fresh = make(thing);
+    made.set(thing, fresh);
+    return fresh;
+  };
+}

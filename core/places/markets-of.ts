@@ -1,18 +1,13 @@
+import { keptBy } from "../phrases/kept.ts";
 import type { Market, Zone } from "./market.ts";
 
 /** A plan's territory, all of it never changing. */
 export type Territory = { readonly markets: readonly Market[]; readonly zones: readonly Zone[] };
 
 /** Asked for every option and offer of a plan, so the way from zones to markets is worked out once. */
-const known = new WeakMap<readonly Zone[], ReadonlyMap<string, string>>();
-
-function marketByZone(zones: readonly Zone[]): ReadonlyMap<string, string> {
-  const before = known.get(zones);
-  if (before) return before;
-  const made = new Map(zones.map(({ id, market }) => [id, market]));
-  known.set(zones, made);
-  return made;
-}
+const marketByZone = keptBy(
+  (zones: readonly Zone[]): ReadonlyMap<string, string> => new Map(zones.map(({ id, market }) => [id, market])),
+);
 
 /**
  * The markets that some zones belong to, in the plan's order.

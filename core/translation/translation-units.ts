@@ -3,6 +3,7 @@ import { stepVariableKinds, stepVariableNames } from "../messages/step-variables
 import type { StepWording } from "../messages/step-wording.ts";
 import { formattingProblems, placeholdersOf, wordingProblems } from "../messages/wording.ts";
 import type { Offer } from "../offers/offer.ts";
+import { keptBy } from "../phrases/kept.ts";
 import { phrase } from "../phrases/phrase.ts";
 import type { Entity } from "../plan/entities.ts";
 import { STORE_ID } from "../plan/entities.ts";
@@ -27,26 +28,18 @@ export type TranslationUnit = WordingPlace & {
 
 export const sourceLanguageOf = (plan: Plan): string => plan.store.sourceLanguage ?? "en";
 
-/** Every text about offers that shoppers read, in the order of offers, steps and states. */
-export function translationUnits(plan: Plan): readonly TranslationUnit[] {
-  const known = unitsKnown.get(plan);
-  if (known) return known;
-  const units = [...unitsOf(plan.store.wording ?? {}, null, null), ...plan.offers.flatMap(unitsOfOffer)];
-  unitsKnown.set(plan, units);
-  return units;
-}
+/**
+ * Every text about offers that shoppers read, in the order of offers, steps and states. Several checks ask for those of the same plan,
+ * and an edit leaves most offers as they were.
+ */
+export const translationUnits = keptBy((plan: Plan): readonly TranslationUnit[] => [
+  ...unitsOf(plan.store.wording ?? {}, null, null),
+  ...plan.offers.flatMap(unitsOfOffer),
+]);
 
-function unitsOfOffer(offer: Offer): readonly TranslationUnit[] {
-  const known = offersKnown.get(offer);
-  if (known) return known;
-  const units = offer.steps.flatMap((step) => unitsOf(step.wording, offer.id, step.id));
-  offersKnown.set(offer, units);
-  return units;
-}
-
-/** Several checks ask for those of the same plan, and an edit leaves most offers as they were. */
-const unitsKnown = new WeakMap<Plan, readonly TranslationUnit[]>();
-const offersKnown = new WeakMap<Offer, readonly TranslationUnit[]>();
+const unitsOfOffer = keptBy((offer: Offer): readonly TranslationUnit[] =>
+  offer.steps.flatMap((step) => unitsOf(step.wording, offer.id, step.id)),
+);
 
 function unitsOf(wording: StepWording, offer: string | null, step: string | null): TranslationUnit[] {
   return [null, ...SURFACES].flatMap((surface) =>

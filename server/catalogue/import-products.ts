@@ -4,7 +4,6 @@ import { inFile, type Problem } from "../../core/schema/problem.ts";
 import { inTransaction } from "../database/pool.ts";
 import { checkCatalogue } from "../validation/documents.ts";
 import { productsNamed, writeProducts } from "./catalogue.ts";
-import { catalogueProblems } from "./catalogue-problems.ts";
 import { type ProductDifference, productDifferences } from "./compare-products.ts";
 import type { Product } from "./product.ts";
 
@@ -51,10 +50,10 @@ async function stagedProducts(
   if ("problems" in checked) return checked;
   const seen = new Set<string>();
   const twice = checked.value.filter(({ sku }) => seen.has(sku) || !seen.add(sku));
-  if (twice.length > 0)
-    return { problems: twice.slice(0, 50).map(({ sku }) => inFile(asWritten(`SKU ${sku}`), phrase("is there twice"))) };
-  const problems = catalogueProblems(checked.value);
-  return problems.length > 0 ? { problems: problems.slice(0, 50) } : { products: checked.value };
+  // Each by itself was looked at when its row was read.
+  return twice.length > 0
+    ? { problems: twice.slice(0, 50).map(({ sku }) => inFile(asWritten(`SKU ${sku}`), phrase("is there twice"))) }
+    : { products: checked.value };
 }
 
 /** What an import would do: products it adds, changes and leaves as they are, with the first that change. */

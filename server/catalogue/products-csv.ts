@@ -6,7 +6,7 @@ import { asMeant, harmless } from "../../core/schema/formula-cells.ts";
 import { inFile, type Problem } from "../../core/schema/problem.ts";
 import { checkProduct } from "../validation/documents.ts";
 import type { CatalogueProduct } from "./catalogue.ts";
-import { amountProblem } from "./catalogue-problems.ts";
+import { amountProblem, productProblems } from "./catalogue-problems.ts";
 import type { Product } from "./product.ts";
 
 const PLAIN = [
@@ -72,8 +72,9 @@ export function readProductRows(
     const cell = (name: Plain) => asMeant(cells[header.indexOf(name)]?.trim() ?? "");
     const money = moneyCells(header, cells, row, problems);
     const checked = checkProduct(productOf(cell, money));
-    if ("value" in checked) return [checked.value];
-    for (const { path, message } of checked.problems) problems.push(inFile(placeOf(path, header, row), message));
+    const wrong = "problems" in checked ? checked.problems : productProblems(checked.value);
+    if ("value" in checked && wrong.length === 0) return [checked.value];
+    for (const { path, message } of wrong) problems.push(inFile(placeOf(path, header, row), message));
     return [];
   });
   return problems.length > 0 ? { problems } : { products };

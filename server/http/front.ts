@@ -15,23 +15,26 @@ import { setEverywhere, writeAnswer } from "./write-answer.ts";
 /** Null when the caller went away: there is nobody to answer. */
 type Endpoint = (shop: Shop, request: IncomingMessage) => Promise<Answer | null>;
 
-const taking =
-  <T>(
-    path: "/api/quote" | "/api/redemptions" | "/api/redemptions/cancel",
-    check: (data: unknown) => Checked<T>,
-    answer: (shop: Shop, value: T) => Promise<Answer>,
-  ): Endpoint =>
+type Posted = "/api/quote" | "/api/redemptions" | "/api/redemptions/cancel";
+
+const taking = <T>(
+  path: Posted,
+  check: (data: unknown) => Checked<T>,
+  answer: (shop: Shop, value: T) => Promise<Answer>,
+): [Posted, Endpoint] => [
+  path,
   async (shop, request) => {
     const body = await readIncoming(request, largest(path), check);
     if (!body) return null;
     return "refusal" in body ? body.refusal : answered(() => answer(shop, body.value));
-  };
+  },
+];
 
 /** What shops post: it is answered here, before the framework, and never waits for what marketers do. */
 const OF_SHOPS: ReadonlyMap<string, Endpoint> = new Map([
-  ["/api/quote", taking("/api/quote", checkQuoteRequest, answerQuote)],
-  ["/api/redemptions", taking("/api/redemptions", checkClaim, answerClaim)],
-  ["/api/redemptions/cancel", taking("/api/redemptions/cancel", checkCancel, answerCancel)],
+  taking("/api/quote", checkQuoteRequest, answerQuote),
+  taking("/api/redemptions", checkClaim, answerClaim),
+  taking("/api/redemptions/cancel", checkCancel, answerCancel),
 ]);
 
 export type Front = (request: IncomingMessage, response: ServerResponse, passOn: () => void) => void;

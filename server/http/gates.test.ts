@@ -74,7 +74,7 @@ describe("the table of endpoints", () => {
     const front = readFileSync(new URL("./front.ts", import.meta.url), "utf8");
     const answered = new Map<string, Set<string>>();
     const add = (path: string, method: string) => answered.set(path, (answered.get(path) ?? new Set()).add(method));
-    for (const [, path] of front.matchAll(/\["(\/api\/[^"]+)", taking/g)) if (path) add(path, "POST");
+    for (const [, path] of front.matchAll(/taking\("(\/api\/[^"]+)"/g)) if (path) add(path, "POST");
     for (const file of readdirSync(join(folder, "api"), { recursive: true, encoding: "utf8" })) {
       if (!file.endsWith(".ts") || file.includes("...")) continue;
       const path = `/api/${file.replace(/\.ts$/, "").replace(/(^|\/)index$/, "")}`.replace(/\/$/, "");

@@ -17,14 +17,10 @@ export async function readBody<T>(
   limit: number,
   check: (data: unknown) => Checked<T>,
 ): Promise<Body<T>> {
-  const refusal = refusedUnread(request.headers.get("content-type"), request.headers.get("content-length"), limit);
-  if (refusal) return { refusal };
-  const bytes = await bytesOf(request, limit).catch(() => "gone" as const);
-  if (bytes === "gone") {
-    brokenOff(request);
-    return { refusal: problemAnswer(400, phrase("The body did not come to its end")) };
-  }
-  return bytes ? bodyOf(bytes, check) : { refusal: tooLarge(limit) };
+  const { headers } = request;
+  const refusal = refusedUnread(headers.get("content-type"), headers.get("content-length"), limit);
+  const body = refusal ? { refusal } : bodyOf(request, await bytesOf(request, limit), limit, check);
+  return body ?? { refusal: problemAnswer(400, phrase("The body did not come to its end")) };
 }
 
 /** The same of a request as node has it; null when the caller went away before the end of it. */
@@ -35,17 +31,11 @@ export async function readIncoming<T>(
 ): Promise<Body<T> | null> {
   const { headers } = request;
   const refusal = refusedUnread(headers["content-type"], headers["content-length"], limit);
-  if (refusal) return { refusal };
-  const bytes = await incomingBytes(request, limit);
-  if (bytes === "gone") {
-    brokenOff(request);
-    return null;
-  }
-  return bytes === "too large" ? { refusal: tooLarge(limit) } : bodyOf(bytes, check);
+  return refusal ? { refusal } : bodyOf(request, await incomingBytes(request, limit), limit, check);
 }
 
-const brokenOff = ({ method = "", url = "" }: { method?: string | undefined; url?: string | undefined }) =>
-  console.error(`${method} ${url}: the caller went away before the end of the body`);
+/** What came of reading a body. */
+type Bytes = Buffer | "too large" | "gone";
 
 /** What can be refused by the headers alone. */
 function refusedUnread(
@@ -66,7 +56,18 @@ export const tooLarge = (limit: number): Answer =>
     detail: phrase("At most {limit} bytes are read.", { limit }),
   });
 
-function bodyOf<T>(bytes: Buffer, check: (data: unknown) => Checked<T>): Body<T> {
+/** What the bytes say; null where they did not come to their end. */
+function bodyOf<T>(
+  { method = "", url = "" }: { readonly method?: string | undefined; readonly url?: string | undefined },
+  bytes: Bytes,
+  limit: number,
+  check: (data: unknown) => Checked<T>,
+): Body<T> | null {
+  if (bytes === "gone") {
+    console.error(`${method} ${url}: the caller went away before the end of the body`);
+    return null;
+  }
+  if (bytes === "too large") return { refusal: tooLarge(limit) };
   const notJson = phrase("The body is not JSON");
   if (!isUtf8(bytes)) return { refusal: problemAnswer(400, notJson, { detail: phrase("It is not UTF-8.") }) };
   const json = readJson(bytes.toString("utf8"));
@@ -77,23 +78,27 @@ function bodyOf<T>(bytes: Buffer, check: (data: unknown) => Checked<T>): Body<T>
   return checked;
 }
 
-async function bytesOf({ body }: Request, limit: number): Promise<Buffer | null> {
+async function bytesOf({ body }: Request, limit: number): Promise<Bytes> {
   const parts: Uint8Array[] = [];
   if (!body) return Buffer.alloc(0);
   const reader = body.getReader();
-  for (let size = 0; ; ) {
-    const { done, value } = await reader.read();
-    if (done) return Buffer.concat(parts);
-    size += value.byteLength;
-    if (size > limit) {
-      await reader.cancel();
-      return null;
+  try {
+    for (let size = 0; ; ) {
+      const { done, value } = await reader.read();
+      if (done) return Buffer.concat(parts);
+      size += value.byteLength;
+      if (size > limit) {
+        await reader.cancel();
+        return "too large";
+      }
+      parts.push(value);
     }
-    parts.push(value);
+  } catch {
+    return "gone";
   }
 }
 
-function incomingBytes(request: IncomingMessage, limit: number): Promise<Buffer | "too large" | "gone"> {
+function incomingBytes(request: IncomingMessage, limit: number): Promise<Bytes> {
   return new Promise((resolve) => {
     const parts: Buffer[] = [];
     let size = 0;

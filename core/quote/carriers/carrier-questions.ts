@@ -8,6 +8,7 @@ import { compileSpec } from "../../measures/measure.ts";
 import { inCurrency, type Rates } from "../../money/rates.ts";
 import { ZERO } from "../../money/rational.ts";
 import type { Step } from "../../offers/offer.ts";
+import { keptBy } from "../../phrases/kept.ts";
 import { ratesOf } from "../../plan/plan.ts";
 import { chargesIn } from "../../plan/visit-charges.ts";
 import { Coordinates } from "../../quantities/coordinates.ts";
@@ -122,19 +123,10 @@ export function stepsWaitingForCarriers({
   return (offer, step) => steps.some((one) => one.id === offer && one.steps.some((s) => s.id === step && touches(s)));
 }
 
-/** The live carriers' charges of an option as its zone has it. */
-function carrierChargesOf(option: DeliveryOption): readonly CarrierCharge<Charge>[] {
-  const known = carrierCharges.get(option);
-  if (known) return known;
-  const found = chargesIn({ ...option, byZone: {} }).flatMap(({ charge }) =>
-    charge.kind === "carrier" ? [charge] : [],
-  );
-  carrierCharges.set(option, found);
-  return found;
-}
-
-/** Every quote asks this of every option it has. */
-const carrierCharges = new WeakMap<DeliveryOption, readonly CarrierCharge<Charge>[]>();
+/** The live carriers' charges of an option as its zone has it: every quote asks this of every option it has. */
+const carrierChargesOf = keptBy((option: DeliveryOption): readonly CarrierCharge<Charge>[] =>
+  chargesIn({ ...option, byZone: {} }).flatMap(({ charge }) => (charge.kind === "carrier" ? [charge] : [])),
+);
 
 const isAnswered = ({ carriers }: QuoteRequest, { carrier, service, from }: CarrierCharge): boolean =>
   (carriers ?? []).some(

@@ -4,12 +4,12 @@ import { request } from "node:http";
 import { connect } from "node:net";
 import { join } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";
-import { prepareDatabase, startApp } from "./setup/app-server.mjs";
-import { needBuild } from "./setup/build.mjs";
-import { freePort, startDatabase } from "./setup/database.mjs";
-import { MARIADB, needDebianPackages } from "./setup/debian-packages.mjs";
-import { needNodePackages } from "./setup/node-packages.mjs";
-import { say } from "./setup/say.mjs";
+import { prepareDatabase, startApp } from "../scripts/setup/app-server.mjs";
+import { needBuild } from "../scripts/setup/build.mjs";
+import { freePort, startDatabase } from "../scripts/setup/database.mjs";
+import { MARIADB, needDebianPackages } from "../scripts/setup/debian-packages.mjs";
+import { needNodePackages } from "../scripts/setup/node-packages.mjs";
+import { say } from "../scripts/setup/say.mjs";
 
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 const JSON_TYPE = { "content-type": "application/json" };
