@@ -6,6 +6,7 @@ import { compile } from "../../core/tariff/compile.ts";
 import { checkPlan } from "../../core/validation/documents.ts";
 import { openPool } from "../database/pool.ts";
 import type { Uses } from "../redemptions/ledger.ts";
+import type { Booked } from "../redemptions/window-claims.ts";
 import type { InForce } from "../releases/releases.ts";
 import { answerQuote } from "./answer-quote.ts";
 import { Reading } from "./reading.ts";
@@ -39,7 +40,7 @@ function shopWith(limits: NonNullable<Offer["limits"]>, known: Uses): { shop: Sh
     pool,
     release: new Reading<InForce | null>(there({ number: 1, compiled, nextIn: null })),
     uses: new Reading(there(known)),
-    booked: new Reading(there({ since: 0, booked: [] })),
+    booked: new Reading<{ readonly since: number; readonly booked: Booked }>(there({ since: 0, booked: [] })),
   };
   return {
     shop,
