@@ -32,7 +32,7 @@ export class MadeOf {
     this.everywhere = this.one("everywhere", [JSON.stringify(store), Math.floor(at / TURN), ...others]);
     const addresses = new Map(contexts.map((where) => [where.zone.id, where.addresses]));
     for (const zone of plan.zones) {
-      const place = this.one(`place ${zone.id}`, [zone, JSON.stringify(addresses.get(zone.id) ?? [])]);
+      const place = this.one(["place", zone.id].join(" "), [zone, JSON.stringify(addresses.get(zone.id) ?? [])]);
       this.places.set(zone.id, place);
       this.inZone.set(zone.id, [place]);
     }
@@ -57,7 +57,8 @@ export class MadeOf {
   prices(zone: string): unknown[] {
     const there = this.inZone.get(zone) ?? [];
     const known =
-      this.pricesKnown.get(zone) ?? this.one(`prices ${zone}`, [this.everywhere, ...there, ...this.savedBy(there)]);
+      this.pricesKnown.get(zone) ??
+      this.one(["prices", zone].join(" "), [this.everywhere, ...there, ...this.savedBy(there)]);
     this.pricesKnown.set(zone, known);
     return [known];
   }
