@@ -42,7 +42,7 @@ const CORE = [
 const isCore = (folder) => (folder.endsWith("$") ? `^core/${folder}` : `^core/${folder}/`);
 
 /** Folders of web with what the browser runs, from the ground up. */
-const WEB = ["language", "drawing", "names", "state", "fields", "editors", "preview", "sections", "shell"];
+const WEB = ["language", "drawing", "names", "state", "fields", "editors", "preview", "sections", "shell", "sign-in"];
 
 /** Imports go one way: web and cli → server → core, and within core from the ground up. */
 module.exports = {

@@ -4,6 +4,7 @@ import { BROWSER } from "./e2e/browser.mjs";
 /** Run by `npm test`, which starts the app on a throwaway database and says where in SUMMANT_URL. */
 export default defineConfig({
   testDir: "e2e",
+  globalSetup: "./e2e/global-setup.ts",
   // What takes long has a command of its own.
   testIgnore: process.env.SUMMANT_LONG ? [] : ["**/*.long.spec.ts"],
   workers: 1,
@@ -13,6 +14,7 @@ export default defineConfig({
   forbidOnly: true,
   use: {
     baseURL: process.env.SUMMANT_URL ?? "http://127.0.0.1:4173",
+    ...(process.env.SUMMANT_SIGNED_IN ? { storageState: process.env.SUMMANT_SIGNED_IN } : {}),
     viewport: { width: 1280, height: 800 },
     launchOptions: BROWSER,
   },

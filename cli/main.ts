@@ -1,4 +1,5 @@
 import { readFile } from "node:fs/promises";
+import { join } from "node:path";
 import { parseArgs } from "node:util";
 import { acceptedReason } from "../core/checks/finding.ts";
 import { runChecks } from "../core/checks/run-checks.ts";
@@ -12,6 +13,7 @@ import type { Plan } from "../core/plan/plan.ts";
 import type { Why } from "../core/quote/answer/why.ts";
 import { quote } from "../core/quote/quote.ts";
 import { runSample } from "../core/samples/compare.ts";
+import { isRecord } from "../core/schema/is-record.ts";
 import type { Problem } from "../core/schema/problem.ts";
 import { type CompiledPlan, compile } from "../core/tariff/compile.ts";
 import { instantOf } from "../core/time/instant.ts";
@@ -21,7 +23,7 @@ import { ownCarriers, withCarrierAnswers } from "../server/carriers/ask-carriers
 import { checkedFromFile } from "../server/catalogue/checked-products.ts";
 import { calendarProblems, calendarsOf } from "../server/holidays/holidays.ts";
 import { readRatesCsv } from "../server/rates/read-rates-csv.ts";
-import { checkCatalogue } from "../server/validation/documents.ts";
+import { checkCatalogue, checkSignIn } from "../server/validation/documents.ts";
 import { readJson } from "../server/validation/read-json.ts";
 import { checkWholePlan } from "../server/validation/whole-plan.ts";
 import { climbTable } from "./climb-table.ts";
@@ -37,6 +39,8 @@ const USAGE = `usage:
   summant check --plan PLAN.json [--samples SAMPLES.json] [--catalogue CATALOGUE.json] [--at MOMENT]
                                                             findings, and samples against what they should see; exit
                                                             code 1 when something is wrong or risky, or a sample differs
+  summant person NAME                                       a link by which NAME runs this store, where nobody else can
+                                                            let them in: for whoever holds the machine it runs on
 "-" reads standard input. Bad input: a line per error with its path, exit code 2.
 `;
 
@@ -87,6 +91,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   ["validate", validateCommand],
   ["rates", ratesCommand],
   ["check", checkCommand],
+  ["person", personCommand],
 ]);
 
 /** A paragraph for each option, its first line the price. */
@@ -95,6 +100,29 @@ const whyText = (plan: Plan, accounts: readonly Why[], currency: string): string
     .flatMap((why) => why.options.map(({ option }) => whySentences(plan, why, option, currency)))
     .map((sentences) => sentences.map(({ text }, i) => (i === 0 ? english(text) : `  ${english(text)}`)).join("\n"))
     .join("\n\n");
+
+/** The store that runs here: where its database is, and its address, which the start command keeps for this. */
+async function runningStore(): Promise<{ database: string; address: string }> {
+  const { SUMMANT_DATABASE_URL: outside, SUMMANT_DATA: folder = ".data" } = process.env;
+  const text = await readFile(join(folder, "running.json"), "utf8").catch(() => "{}");
+  const kept: unknown = JSON.parse(text);
+  const at = (name: string) =>
+    isRecord(kept) && typeof kept[name] === "string" && kept[name] !== "" ? kept[name] : undefined;
+  const database = outside ?? at("database");
+  if (database === undefined)
+    throw new BadInput(["no store runs here: start it with npm start, or set SUMMANT_DATABASE_URL"]);
+  return { database, address: at("address") ?? "" };
+}
+
+async function personCommand(argv: string[]): Promise<string> {
+  const [name, ...rest] = argv;
+  if (name === undefined || rest.length > 0 || "problems" in checkSignIn({ name, password: "" }))
+    throw new BadInput(["usage: summant person NAME, a name of at most 100 characters"]);
+  const { database, address } = await runningStore();
+  // Nothing else of the command line needs a database.
+  const { letRun } = await import("./person.ts");
+  return `${address}/sign-in#${await letRun(database, name)}`;
+}
 
 const asJson = (value: unknown) => JSON.stringify(value, null, 2);
 

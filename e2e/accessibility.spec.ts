@@ -1,4 +1,5 @@
 import { AxeBuilder } from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
 import type { Draft } from "../server/draft/read-draft.ts";
 import { expect, test } from "./demo-store.ts";
 
@@ -13,7 +14,33 @@ const PAGES = [
   "/wording",
   "/checks",
   "/release",
+  "/account",
+  "/people",
+  "/keys",
+  "/log",
+  "/settings",
 ];
+
+/** What axe finds on a page by WCAG 2.2 AA, light and dark. */
+async function faultsOf(page: Page): Promise<string[]> {
+  const found: string[] = [];
+  for (const colorScheme of ["light", "dark"] as const) {
+    await page.emulateMedia({ colorScheme });
+    // Colours are looked at when they have come to rest.
+    await page.evaluate(() => {
+      for (const each of document.getAnimations()) if (each instanceof CSSTransition) each.finish();
+    });
+    // The app has no frames, so axe need not look for any, which is twice as quick.
+    const { violations } = await new AxeBuilder({ page })
+      .setLegacyMode(true)
+      .options({ resultTypes: ["violations"] })
+      .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+      .analyze();
+    for (const { id, nodes } of violations)
+      found.push(`${colorScheme}, ${id}: ${nodes.map(({ html }) => html).join(" | ")}`);
+  }
+  return found;
+}
 
 const VIEWS = { en: "Shopper view", pt: "Vista do cliente" };
 
@@ -23,23 +50,30 @@ for (const [language, view] of Object.entries(VIEWS))
       await page.addInitScript((spoken) => localStorage.setItem("summant.language", spoken), language);
       await page.goto(path);
       await expect(page.getByRole("complementary", { name: view })).toContainText("Add €6.40 more");
-      for (const colorScheme of ["light", "dark"] as const) {
-        await page.emulateMedia({ colorScheme });
-        // Colours are looked at when they have come to rest.
-        await page.evaluate(() => {
-          for (const each of document.getAnimations()) if (each instanceof CSSTransition) each.finish();
-        });
-        // The app has no frames, so axe need not look for any, which is twice as quick.
-        const { violations } = await new AxeBuilder({ page })
-          .setLegacyMode(true)
-          .options({ resultTypes: ["violations"] })
-          .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
-          .analyze();
-        const found = violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(" | ")}`);
-        expect(found, colorScheme).toEqual([]);
-      }
+      expect(await faultsOf(page)).toEqual([]);
     });
   }
+
+test("signing in has no fault that axe finds, by password, by a code, by a link and once the menu is open", async ({
+  browser,
+  page,
+}) => {
+  const outside = await (await browser.newContext({ storageState: { cookies: [], origins: [] } })).newPage();
+  await outside.goto("/sign-in");
+  await outside.getByRole("button", { name: "Sign in" }).waitFor();
+  expect(await faultsOf(outside)).toEqual([]);
+  await outside.goto("/sign-in#no-such-link-aaaaaaaaaaaaaaaaaaaaaaaaaaaaaa");
+  await outside.reload();
+  await expect(outside.getByRole("alert")).toContainText("works no more");
+  expect(await faultsOf(outside)).toEqual([]);
+  await outside.context().close();
+  await page.goto("/account");
+  await page.getByRole("button", { name: "Set it up" }).click();
+  await expect(page.getByRole("img", { name: "A picture for the app for codes to read" })).toBeVisible();
+  await page.getByRole("button", { name: /^Menu/ }).click();
+  await expect(page.getByRole("button", { name: "Sign out" })).toBeVisible();
+  expect(await faultsOf(page)).toEqual([]);
+});
 
 test("at 768 the Shopper view is a drawer over the work, and nothing runs off the side", async ({ page }) => {
   await page.setViewportSize({ width: 768, height: 900 });

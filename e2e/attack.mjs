@@ -10,17 +10,31 @@ import { freePort, startDatabase } from "../scripts/setup/database.mjs";
 import { MARIADB, needDebianPackages } from "../scripts/setup/debian-packages.mjs";
 import { needNodePackages } from "../scripts/setup/node-packages.mjs";
 import { say } from "../scripts/setup/say.mjs";
+import { makeKey, signInBy } from "../scripts/setup/sign-in.mjs";
 
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 const JSON_TYPE = { "content-type": "application/json" };
 const PROBLEM = "application/problem+json";
 
+/** Whoever runs the store asks, shops' calls are a shop's, unless somebody else is named. */
+function signedIn({ cookie, key }, path, method) {
+  const isOfShops = path === "/api/quote" || (path.startsWith("/api/redemptions") && method === "POST");
+  return isOfShops ? { authorization: key } : { cookie };
+}
+const NOBODY = {};
+/** The same as lines of a request. */
+const credentials = (app, path) =>
+  Object.entries(signedIn(app, path, "POST"))
+    .map(([name, value]) => `${name}: ${value}\r\n`)
+    .join("");
+
 /** A request as it is, whatever fetch would make of it. @returns status, headers, text and the milliseconds it took */
-function ask({ port }, path, { method = "GET", headers = {}, body } = {}) {
+function ask(app, path, { method = "GET", headers: more = {}, body, as = signedIn(app, path, method) } = {}) {
   const began = performance.now();
+  const headers = { ...as, ...more };
   return new Promise((resolve, reject) => {
     const sent = request(
-      { host: "127.0.0.1", port, path, method, headers, setHost: !("host" in headers) },
+      { host: "127.0.0.1", port: app.port, path, method, headers, setHost: !("host" in headers) },
       (answer) => {
         const parts = [];
         answer.on("data", (part) => parts.push(part));
@@ -36,8 +50,13 @@ function ask({ port }, path, { method = "GET", headers = {}, body } = {}) {
   });
 }
 
-const post = (app, path, value, headers = {}) =>
-  ask(app, path, { method: "POST", headers: { ...JSON_TYPE, ...headers }, body: JSON.stringify(value) });
+const post = (app, path, value, headers = {}, as) =>
+  ask(app, path, {
+    method: "POST",
+    headers: { ...JSON_TYPE, ...headers },
+    body: JSON.stringify(value),
+    ...(as ? { as } : {}),
+  });
 
 /** Bytes on a connection of their own. @returns what came back until it was closed, or null when it was not within `ms` */
 function raw({ port }, bytes, ms) {
@@ -62,6 +81,38 @@ class Fault extends Error {}
 
 function must(holds, what) {
   if (!holds) throw new Fault(what);
+}
+
+/** Somebody new, signed in. @returns what they send */
+async function newPerson(app, name, role) {
+  const { link } = JSON.parse((await post(app, "/api/people", { do: "invite", name, role })).text);
+  const used = await post(
+    app,
+    "/api/sign-in/link",
+    { do: "use", token: link, password: "eleven paper lanterns" },
+    {},
+    NOBODY,
+  );
+  return { cookie: used.headers["set-cookie"][0].split(";")[0] };
+}
+
+/** Nobody, somebody of each role, a key for each right, one for all, one that does not hold. */
+async function askersOf(app, ROLES, RIGHTS) {
+  const askers = [
+    { name: "nobody", as: NOBODY },
+    { name: "an unknown key", as: { authorization: "Bearer summant_x" } },
+    { name: "an unknown session", as: { cookie: "__Host-summant=x" } },
+  ];
+  for (const role of ROLES) {
+    const name = `Somebody who may ${role} ${Date.now()}`;
+    askers.push({ name: role, role, isKnown: true, as: await newPerson(app, name, role) });
+  }
+  for (const rights of [...RIGHTS.map((right) => [right]), RIGHTS]) {
+    const made = await post(app, "/api/keys", { do: "make", name: rights.join(), rights, aSecond: 100_000 });
+    const as = { authorization: `Bearer ${JSON.parse(made.text).secret}` };
+    askers.push({ name: `a key to ${rights.join()}`, rights, isKnown: true, as });
+  }
+  return askers;
 }
 
 const QUOTE = JSON.parse(readFileSync(new URL("../demo/requests/below-goal.json", import.meta.url), "utf8"));
@@ -110,6 +161,111 @@ const ATTACKS = {
         must(status === 421, `${path} as ${host}: ${status}`);
       }
     return "421";
+  },
+  "who may ask what": async (app, { ENDPOINTS, PAGES, ROLES, RIGHTS }) => {
+    const everybody = await askersOf(app, ROLES, RIGHTS);
+    let cells = 0;
+    const dueTo = ({ role, rights, isKnown }, { who, right }) => {
+      const isIn = role ? ROLES.indexOf(role) >= ROLES.indexOf(who) : rights?.includes(right);
+      if (who === "anybody" || isIn) return "let in";
+      return isKnown ? 403 : 401;
+    };
+    const asked = Object.entries(ENDPOINTS).flatMap(([path, methods]) =>
+      Object.entries(methods).map(([method, access]) => ({ path, method, access })),
+    );
+    for (const { path: pattern, method, access } of asked) {
+      const path = pattern.replace("[number]", "1").replace("[country]", "PT");
+      const body = method === "POST" ? { headers: JSON_TYPE, body: "{}" } : {};
+      for (const one of everybody) {
+        const { status } = await ask(app, path, { method, as: one.as, ...body });
+        const came = [401, 403].includes(status) ? status : "let in";
+        const due = dueTo(one, access);
+        must(came === due && status < 500, `${method} ${path} as ${one.name}: ${status}, wanted ${due}`);
+        cells += 1;
+      }
+    }
+    for (const [path, { who }] of Object.entries(PAGES))
+      for (const { name, as, role } of everybody) {
+        // Keys open no pages.
+        if (!role && name !== "nobody") continue;
+        const { status, headers } = await ask(app, path, { as });
+        const isSentAway = status === 303 && headers.location.startsWith("/sign-in");
+        must(isSentAway === (who !== "anybody" && !role), `${path} as ${name}: ${status}`);
+        cells += 1;
+      }
+    return `${cells} cells, each as the table says`;
+  },
+  "people who owe a second factor": async (app, { ROLES, RIGHTS }) => {
+    const looker = (await askersOf(app, ROLES, RIGHTS)).find(({ role }) => role === "look");
+    const settings = JSON.parse((await ask(app, "/api/settings")).text);
+    await post(app, "/api/settings", { ...settings, secondFactor: "everyone" });
+    const owing = await ask(app, "/api/draft", { as: looker.as });
+    must(owing.status === 403 && JSON.parse(owing.text).owes === "second-factor", `the draft: ${owing.status}`);
+    must((await ask(app, "/api/account", { as: looker.as })).status === 200, "they cannot set one up");
+    must((await post(app, "/api/settings", settings)).status === 403, "whoever runs it is let off");
+    await app.runSql("DELETE FROM settings");
+    return "they may set one up, and no more";
+  },
+  "somebody else's name on a request": async (app) => {
+    const caller = { address: "127.0.0.1", agent: "", isPrivate: true, by: "Keeper" };
+    const person = { id: 1, name: "Keeper", role: "run", session: 1, owesSecondFactor: false };
+    const forged = { "x-summant-caller": encodeURIComponent(JSON.stringify({ ...caller, person })) };
+    for (const path of ["/api/draft", "/api/people", "/api/keys"]) {
+      const { status } = await ask(app, path, { as: NOBODY, headers: forged });
+      must(status === 401, `${path}: ${status}`);
+    }
+    for (const cookie of ["__Host-summant=", "__Host-summant=x", "__Host-summant=' OR 1=1 --", "summant=x; other"]) {
+      const { status } = await ask(app, "/api/draft", { as: NOBODY, headers: { cookie } });
+      must(status === 401, `${cookie}: ${status}`);
+    }
+    return "401";
+  },
+  "addresses written otherwise": async (app) => {
+    for (const path of [
+      ...["/api/%64raft", "/api//draft", "//api/draft", "/api/draft/", "/api/./draft", "/API/draft", "/api/draft;x"],
+      ...[
+        "/api/regions/../draft",
+        "/api/regions/%2e%2e",
+        "/api/releases/..",
+        "/%61pi/draft",
+        "/api\\draft",
+        "/./api/draft",
+      ],
+    ])
+      for (const as of [NOBODY, { cookie: app.cookie }]) {
+        const { status, text } = await ask(app, path, { as });
+        must([400, 401, 404].includes(status) && !text.includes('"entities"'), `${path}: ${status}`);
+      }
+    return "nothing answers there";
+  },
+  "signing in where others read along": async (app) => {
+    const asked = { name: "Keeper", password: "x" };
+    const headers = { host: "shop.example" };
+    for (const [path, body] of [
+      ["/api/sign-in", asked],
+      ["/api/sign-in/link", { do: "look", token: "x" }],
+    ]) {
+      const plain = await post(app, path, body, headers, NOBODY);
+      must(plain.status === 403 && plain.text.includes("HTTPS"), `${path} by plain HTTP: ${plain.status}`);
+      // Nobody in front of it is believed, since nobody was named.
+      const told = await post(app, path, body, { ...headers, "x-forwarded-proto": "https" }, NOBODY);
+      must(told.status === 403, `${path} said to be HTTPS: ${told.status}`);
+    }
+    return "403, with what to do";
+  },
+  "a session that has ended": async (app) => {
+    const bo = await newPerson(app, "Bo who leaves", "edit");
+    must((await ask(app, "/api/draft", { as: bo })).status === 200, "they are not let in");
+    const out = await post(app, "/api/account", { do: "sign-out" }, {}, bo);
+    must(out.status === 200 && /Max-Age=0/.test(out.headers["set-cookie"]?.[0]), `signing out: ${out.status}`);
+    must((await ask(app, "/api/draft", { as: bo })).status === 401, "they are let in still");
+    const made = await post(app, "/api/keys", { do: "make", name: "Gone", rights: ["quote"], aSecond: 9 });
+    const key = { authorization: `Bearer ${JSON.parse(made.text).secret}` };
+    must((await post(app, "/api/quote", QUOTE, {}, key)).status === 200, "the key is not let in");
+    const listed = JSON.parse((await ask(app, "/api/keys")).text).keys.find(({ name }) => name === "Gone");
+    await post(app, "/api/keys", { do: "revoke", key: listed.number });
+    must((await post(app, "/api/quote", QUOTE, {}, key)).status === 401, "the key is let in still");
+    return "401, at once";
   },
   "writes from other sites": async (app) => {
     const elsewhere = [
@@ -176,7 +332,7 @@ const ATTACKS = {
   },
   "uploads that are broken off": async (app) => {
     const head = (path) =>
-      `POST ${path} HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 5000\r\n\r\n{"cart":`;
+      `POST ${path} HTTP/1.1\r\nHost: localhost\r\n${credentials(app, path)}Content-Type: application/json\r\nContent-Length: 5000\r\n\r\n{"cart":`;
     const paths = ["/api/quote", "/api/draft/changes", "/api/redemptions"];
     await Promise.all(Array.from({ length: 60 }, (_, i) => raw(app, head(paths[i % 3]), 100)));
     const { status, ms } = await post(app, "/api/quote", QUOTE);
@@ -333,8 +489,7 @@ const ATTACKS = {
   "slow bodies": async (app, { isLong }) => {
     if (!isLong) return "(only in the long run)";
     const began = performance.now();
-    const head =
-      "POST /api/quote HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 500\r\n\r\n{";
+    const head = `POST /api/quote HTTP/1.1\r\nHost: localhost\r\n${credentials(app, "/api/quote")}Content-Type: application/json\r\nContent-Length: 500\r\n\r\n{`;
     const cut = await raw(app, head, 100_000);
     must(cut?.startsWith("HTTP/1.1 408"), `${cut === null ? "not cut" : cut.slice(0, 40)}`);
     return `cut with 408 after ${((performance.now() - began) / 1000).toFixed(0)} s`;
@@ -345,8 +500,11 @@ const ATTACKS = {
 export async function attack(root, folder, isLong) {
   const { register } = await import("tsx/esm/api");
   register();
-  const { ENDPOINTS } = await import("../server/http/endpoints.ts");
+  const { ENDPOINTS, PAGES } = await import("../server/http/endpoints.ts");
+  const { ROLES } = await import("../server/people/person.ts");
+  const { RIGHTS } = await import("../server/keys/rights.ts");
   const { default: fc } = await import("fast-check");
+  const { createConnection } = await import("mysql2/promise");
   const started = await startDatabase(folder);
   const database = {
     now: started,
@@ -354,15 +512,25 @@ export async function attack(root, folder, isLong) {
       database.now = await startDatabase(folder, started.port);
     },
   };
-  prepareDatabase(root, started.url, true);
+  const link = prepareDatabase(root, started.url, true);
   const port = await freePort();
+  process.env.SUMMANT_HOSTS = "shop.example";
   const app = await startApp(root, started.url, port);
+  const cookie = await signInBy(app.address, link);
+  const attacked = {
+    ...{ port, cookie, key: await makeKey(app.address, cookie) },
+    runSql: async (sql) => {
+      const connection = await createConnection(started.url);
+      await connection.query(sql);
+      await connection.end();
+    },
+  };
   const lines = [];
   const faults = [];
   try {
     for (const [name, run] of Object.entries(ATTACKS)) {
-      const world = { ENDPOINTS, fc, database, isLong, bodies: isLong ? 300 : 12 };
-      const came = await run({ port }, world).catch((error) => {
+      const world = { ENDPOINTS, PAGES, ROLES, RIGHTS, fc, database, isLong, bodies: isLong ? 300 : 12 };
+      const came = await run(attacked, world).catch((error) => {
         faults.push(name);
         return `FAULT: ${error instanceof Fault ? error.message : String(error?.stack ?? error)}`;
       });

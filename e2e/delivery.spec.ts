@@ -283,7 +283,7 @@ test("standpoints and carts are kept under names, for the next visit too", async
   await shopper(page).getByLabel("Keep this cart as").fill("With a notebook");
   await shopper(page).getByRole("button", { name: "Keep", exact: true }).click();
   await expect(shopper(page).getByLabel("Sample")).toHaveValue("with-a-notebook");
-  await page.context().clearCookies();
+  await page.evaluate(() => localStorage.clear());
   await page.goto("/places");
   await shopper(page).getByLabel("Sample").selectOption("with-a-notebook");
   await expect(shopper(page)).toContainText("Field notebook");

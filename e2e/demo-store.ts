@@ -8,10 +8,14 @@ interface TableRow extends RowDataPacket {
   name: string;
 }
 
-/** What every row of the database comes to: the same as long as nothing was written. */
+/** What is noted while somebody only looks, and what no journey but those about people changes. */
+const BESIDE = ["events", "one_time_links", "people", "sessions", "shop_key_seconds", "shop_keys", "sign_in_failures"];
+
+/** What every row of the store comes to: the same as long as nothing was written. */
 async function sumOf(pool: Pool): Promise<string> {
   const [tables] = await pool.query<TableRow[]>(
-    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() ORDER BY table_name",
+    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name NOT IN (?) ORDER BY table_name",
+    [BESIDE],
   );
   const [sums] = await pool.query(`CHECKSUM TABLE ${tables.map(({ name }) => `\`${name}\``).join(", ")}`);
   return JSON.stringify(sums);
@@ -28,6 +32,7 @@ export const test = base.extend<{ demoStore: undefined }>({
       const pool = openPool(databaseUrl(), 2);
       if (asLoaded === null || (await sumOf(pool)) !== asLoaded) {
         await emptyStore(pool);
+        await pool.query("DELETE FROM settings");
         await loadDemo(pool, fileURLToPath(new URL("../demo", import.meta.url)));
         asLoaded = await sumOf(pool);
       }

@@ -1,9 +1,11 @@
+import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
 import type { Offer } from "../core/offers/offer.ts";
 import { type Entity, entityKey, planOf } from "../core/plan/entities.ts";
 import type { Draft } from "../server/draft/read-draft.ts";
 import { DraftStore } from "../web/state/draft-store.ts";
 import { expect, test } from "./demo-store.ts";
+import { cookieIn } from "./sign-in.mjs";
 
 // The draft as the page keeps it, driven without a page against the real server: many edits in many orders.
 
@@ -22,7 +24,10 @@ const browser = {
   requestAnimationFrame: (draw: () => void) => setTimeout(draw, 1),
 };
 const server = process.env.SUMMANT_URL ?? "http://127.0.0.1:4173";
-const reach = globalThis.fetch;
+const { fetch } = globalThis;
+/** As whoever runs the store. */
+const cookie = cookieIn(JSON.parse(readFileSync(process.env.SUMMANT_SIGNED_IN ?? "", "utf8")));
+const reach = (address: URL, init?: RequestInit) => fetch(address, { ...init, headers: { ...init?.headers, cookie } });
 let cutOff = false;
 
 test.beforeAll(() => {
@@ -31,7 +36,7 @@ test.beforeAll(() => {
       cutOff ? Promise.reject(new TypeError("cut off")) : reach(new URL(path, server), init),
   });
 });
-test.afterAll(() => Object.assign(globalThis, { fetch: reach }));
+test.afterAll(() => Object.assign(globalThis, { fetch }));
 test.beforeEach(() => {
   stored.clear();
   ofTab.clear();

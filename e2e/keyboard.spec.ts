@@ -94,6 +94,8 @@ test("arrow keys go from finding to finding, from text to text and along the goa
   await page.goto("/checks");
   const findings = page.getByRole("list", { name: "Open findings" });
   await expect(findings.getByRole("listitem").nth(3)).toBeVisible();
+  // None comes in between any more.
+  await expect(findings).toHaveAttribute("aria-busy", "false", { timeout: 30_000 });
   await findings.getByRole("listitem").first().getByRole("link").first().focus();
   await page.keyboard.press("ArrowDown");
   await page.keyboard.press("ArrowDown");

@@ -66,7 +66,8 @@ test("sections are one page: addresses, Back, titles and focus, each script and 
   await other.close();
   await expect(page).toHaveURL(/\/offers#free-post$/);
 
-  const ofPage = asked.filter((request) => request.frame() === page.mainFrame());
+  // What is told, such as where one is at work, is told again.
+  const ofPage = asked.filter((request) => request.frame() === page.mainFrame() && request.method() === "GET");
   const sent = await Promise.all(
     ofPage.map(async (request) => ({ url: request.url(), bytes: await sentBytes(request) })),
   );

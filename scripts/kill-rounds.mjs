@@ -8,6 +8,7 @@ import { freePort, startDatabase } from "./setup/database.mjs";
 import { CHROMIUM, MARIADB, needDebianPackages } from "./setup/debian-packages.mjs";
 import { needNodePackages } from "./setup/node-packages.mjs";
 import { say } from "./setup/say.mjs";
+import { makeKey } from "./setup/sign-in.mjs";
 
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
@@ -20,29 +21,34 @@ const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
  */
 export async function killRounds(root, folder, rounds) {
   const faults = [];
-  const totals = { acknowledged: 0, unanswered: 0, databaseKills: 0, pageSaves: 0, claims: 0 };
+  const totals = { acknowledged: 0, unanswered: 0, databaseKills: 0, pageSaves: 0, claims: 0, logged: 0, keys: 0 };
   mkdirSync(folder, { recursive: true });
   let database = await startDatabase(folder);
   const { url, port: databasePort } = database;
-  prepareDatabase(root, url, true);
+  const link = prepareDatabase(root, url, true);
   let app = await startApp(root, url, await freePort());
   const { address } = app;
   const appPort = Number(new URL(address).port);
   const { chromium } = await import("@playwright/test");
   const { BROWSER } = await import("../e2e/browser.mjs");
+  const { cookieIn, signInAtFirst } = await import("../e2e/sign-in.mjs");
   const browser = await chromium.launch(BROWSER);
   try {
-    const page = await browser.newPage();
+    const state = await signInAtFirst(browser, address, link);
+    const store = { address, cookie: cookieIn(state), key: await makeKey(address, cookieIn(state)) };
+    const kept = { keys: new Set(), revoked: new Set(), sequences: new Set() };
+    const page = await browser.newPage({ storageState: state });
     await page.goto(`${address}/offers`);
     const flag = page.getByRole("slider", { name: "Goal of Free standard delivery" });
     await flag.waitFor();
     const saves = page.getByRole("status").first();
 
     for (let round = 1; round <= rounds; round += 1) {
-      const writers = await writersFor(address);
+      const writers = await writersFor(store);
       const stopped = { now: false };
       const before = totals.acknowledged;
-      const running = writers.map((writer) => keepSaving(address, writer, stopped, totals));
+      const running = writers.map((writer) => keepSaving(store, writer, stopped, totals, kept.sequences));
+      running.push(keepMakingKeys(store, round, stopped, kept));
       await flag.press("ArrowRight");
       const goal = Number(await flag.getAttribute("aria-valuenow"));
       // Once saves are on their way: an app that has just been started takes a while for the first.
@@ -61,7 +67,8 @@ export async function killRounds(root, folder, rounds) {
 
       if (killsDatabase) database = await startDatabase(folder, databasePort);
       app = await startApp(root, url, appPort);
-      const draft = await (await fetch(`${address}/api/draft`)).json();
+      const draft = await read(store, "/api/draft");
+      faults.push(...(await keysAfter(store, kept)).map((fault) => `round ${round}: ${fault}`));
       if (!Array.isArray(draft.entities) || draft.entities.length < writers.length)
         faults.push(`round ${round}: the draft is not whole: ${JSON.stringify(draft).slice(0, 200)}`);
       for (const { kind, id, acknowledged, tried } of writers) {
@@ -73,13 +80,16 @@ export async function killRounds(root, folder, rounds) {
           );
       }
       await saves.getByText("Saved", { exact: true }).waitFor({ timeout: 20_000 });
-      const after = await (await fetch(`${address}/api/draft`)).json();
+      const after = await read(store, "/api/draft");
       const offer = after.entities.find((entity) => entity.kind === "offer" && entity.id === "free-standard");
       const typed = Number(offer.body.steps[0].trigger.goal.at.byCurrency.EUR) * 100;
       if (Math.round(typed) < goal) faults.push(`round ${round}: the page's goal of ${goal} is ${typed} in the draft`);
       else totals.pageSaves += 1;
     }
-    const limit = await claimsThroughAKill(address, async () => {
+    faults.push(...(await logAfter(store, kept)));
+    totals.logged = kept.sequences.size;
+    totals.keys = kept.keys.size;
+    const limit = await claimsThroughAKill(store, async () => {
       process.kill(app.pid, "SIGKILL");
       await app.ended;
       app = await startApp(root, url, appPort);
@@ -94,31 +104,92 @@ export async function killRounds(root, folder, rounds) {
   const lines = [
     `kill -9: ${rounds} rounds, ${totals.databaseKills} of them of MariaDB too; ${totals.acknowledged} saves acknowledged and all there, ` +
       `${totals.unanswered} cut off; the open page saved by itself ${totals.pageSaves} times`,
+    `sessions, keys and log: the session and a key held throughout, ${totals.keys} keys made or revoked meanwhile are as acknowledged, ` +
+      `${totals.logged} change-sets stand in the log`,
     `claims: 400 at once for an offer of 100, the app killed meanwhile, all asked again: ${totals.claims} claimed`,
     ...faults,
   ];
   return { lines, faults };
 }
 
-const post = (address, path, body) =>
+/** Whoever runs the store posts; claims are a shop's. */
+const post = ({ address, cookie, key }, path, body) =>
   fetch(`${address}${path}`, {
     method: "POST",
-    headers: { "content-type": "application/json" },
+    headers: {
+      "content-type": "application/json",
+      ...(path === "/api/redemptions" ? { authorization: key } : { cookie }),
+    },
     body: JSON.stringify(body),
   });
 
+const read = async ({ address, cookie }, path) => (await fetch(address + path, { headers: { cookie } })).json();
+
+/** Makes keys and revokes every second one, again and again, until told to stop or no answer comes. */
+async function keepMakingKeys(store, round, stopped, { keys, revoked }) {
+  for (let i = 0; !stopped.now; i += 1) {
+    const name = `round ${round}, ${i}`;
+    try {
+      const made = await post(store, "/api/keys", { do: "make", name, rights: ["quote"], aSecond: 1 });
+      if (!made.ok) return;
+      keys.add(name);
+      if (i % 2 === 0) continue;
+      const { number } = (await read(store, "/api/keys")).keys.find((one) => one.name === name);
+      if (!(await post(store, "/api/keys", { do: "revoke", key: number })).ok) return;
+      revoked.add(name);
+    } catch {
+      return;
+    }
+  }
+}
+
+/** What is not as it was acknowledged, of keys; that they can be read at all says that the session holds. */
+async function keysAfter(store, { keys, revoked }) {
+  const listed = new Map((await read(store, "/api/keys")).keys.map((key) => [key.name, key]));
+  const asked = await fetch(`${store.address}/api/redemptions`, {
+    method: "POST",
+    headers: { "content-type": "application/json", authorization: store.key },
+    body: "{}",
+  });
+  return [
+    ...(asked.status === 422 ? [] : [`the shop's key is answered ${asked.status}`]),
+    ...[...keys].filter((name) => !listed.has(name)).map((name) => `the key ${name} is gone`),
+    ...[...revoked].filter((name) => listed.get(name)?.revokedAt === null).map((name) => `the key ${name} holds again`),
+  ];
+}
+
+/** Change-sets that were acknowledged and stand in no line of the log, and keys nobody is said to have made. */
+async function logAfter(store, { sequences, keys }) {
+  const lines = [];
+  for (let before = ""; ; ) {
+    const page = await read(store, `/api/log?part=changes&part=people${before && `&before=${before}`}`);
+    lines.push(...page.lines);
+    if (!page.hasMore) break;
+    before = page.lines.at(-1).at;
+  }
+  const logged = new Set(lines.map(({ sequence }) => sequence));
+  const made = new Set(lines.filter(({ what }) => what === "key-made").map(({ about }) => about.split(":")[0]));
+  return [
+    ...[...sequences].filter((one) => !logged.has(one)).map((one) => `change-set ${one} is not in the log`),
+    ...[...keys].filter((name) => !made.has(name)).map((name) => `the log does not say who made the key ${name}`),
+    ...lines
+      .filter(({ by }) => by !== "Keeper" && by !== "demo" && by !== "this machine")
+      .map(({ by }) => `the log names ${by}`),
+  ];
+}
+
 /** 400 orders claim an offer that 100 may have; the app is killed in the middle, started again, and all ask once more. */
-async function claimsThroughAKill(address, killAndStart) {
-  const draft = await (await fetch(`${address}/api/draft`)).json();
+async function claimsThroughAKill(store, killAndStart) {
+  const draft = await read(store, "/api/draft");
   const { revision, body } = draft.entities.find(({ kind, id }) => kind === "offer" && id === "newsletter");
   const write = { kind: "offer", id: "newsletter", seen: revision, body: { ...body, limits: { overall: 100 } } };
-  const { sequence } = await (await post(address, "/api/draft/changes", { writes: [write] })).json();
-  await post(address, "/api/releases", { sequence });
+  const { sequence } = await (await post(store, "/api/draft/changes", { writes: [write] })).json();
+  await post(store, "/api/releases", { sequence });
   const orders = Array.from({ length: 400 }, (_, i) => `order-${i}`);
   const ask = () =>
     Promise.all(
       orders.map((order) =>
-        post(address, "/api/redemptions", { order, offers: ["newsletter"] }).then(
+        post(store, "/api/redemptions", { order, offers: ["newsletter"] }).then(
           (response) => response.ok,
           () => false,
         ),
@@ -131,7 +202,7 @@ async function claimsThroughAKill(address, killAndStart) {
   const again = await ask();
   const lost = orders.filter((_, i) => acknowledged[i] && !again[i]);
   const claimed = again.filter(Boolean).length;
-  const { uses } = await (await fetch(`${address}/api/redemptions`)).json();
+  const { uses } = await read(store, "/api/redemptions");
   const faults = [
     ...lost.map((order) => `${order} was acknowledged and is not there after the kill`),
     ...(claimed === 100 && uses.newsletter === 100
@@ -142,8 +213,8 @@ async function claimsThroughAKill(address, killAndStart) {
 }
 
 /** A writer for each zone and option, so that none is in another's way. */
-async function writersFor(address) {
-  const { entities } = await (await fetch(`${address}/api/draft`)).json();
+async function writersFor(store) {
+  const { entities } = await read(store, "/api/draft");
   return entities
     .filter(({ kind }) => kind === "zone" || kind === "option")
     .map(({ kind, id, body, revision }) => ({
@@ -157,22 +228,19 @@ async function writersFor(address) {
 }
 
 /** Saves its entity's position again and again, one more each time, until told to stop or no answer comes. */
-async function keepSaving(address, writer, stopped, totals) {
+async function keepSaving(store, writer, stopped, totals, sequences) {
   while (!stopped.now) {
     writer.tried = writer.acknowledged + 1;
     const body = { ...writer.body, position: writer.tried };
     const writes = [{ kind: writer.kind, id: writer.id, seen: writer.revision, body }];
     try {
-      const response = await fetch(`${address}/api/draft/changes`, {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify({ writes }),
-      });
+      const response = await post(store, "/api/draft/changes", { writes });
       if (!response.ok) {
         totals.unanswered += 1;
         return;
       }
-      const { entities } = await response.json();
+      const { entities, sequence } = await response.json();
+      sequences.add(sequence);
       writer.revision = entities[0].revision;
       writer.acknowledged = writer.tried;
       totals.acknowledged += 1;

@@ -3,8 +3,9 @@ import { migrate } from "../server/database/migrate.ts";
 import { databaseUrl, isUnreachable, openPool } from "../server/database/pool.ts";
 import { emptyStore, isEmpty, loadDemo } from "../server/demo/load-demo.ts";
 import { upgradeDraft } from "../server/draft/upgrade-draft.ts";
+import { firstLink } from "../server/people/by-machine.ts";
 
-// Brings the database at SUMMANT_DATABASE_URL up to date and fills an empty store with the demo.
+// Brings the database at SUMMANT_DATABASE_URL up to date, fills an empty store with the demo, and lets whoever starts it in.
 const root = new URL("../", import.meta.url);
 /** A migration of a large store may rewrite whole tables. */
 const MIGRATION = 3_600_000;
@@ -19,6 +20,9 @@ try {
     await loadDemo(pool, fileURLToPath(new URL("demo", root)));
     console.log("Database: loaded the demo store");
   }
+  const link = await firstLink(pool);
+  // For the start command, which knows the address.
+  if (link !== null) console.log(`First link: ${link}`);
 } catch (error) {
   const told = unreachable(error);
   if (told === undefined) throw error;

@@ -157,22 +157,27 @@ needNodePackages(root);
 await needBuild(root);
 const { chromium } = await import("@playwright/test");
 const { BROWSER } = await import("../e2e/browser.mjs");
+const { signInAtFirst } = await import("../e2e/sign-in.mjs");
 mkdirSync(join(root, ".data"), { recursive: true });
 const throwaway = mkdtempSync(join(root, ".data", "screenshots-"));
 const database = await startDatabase(join(throwaway, "mariadb"));
 let app;
 try {
-  prepareDatabase(root, database.url, false);
+  const link = prepareDatabase(root, database.url, false);
   app = await startApp(root, database.url, await freePort());
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true });
   const browser = await chromium.launch(BROWSER);
-  for (const { name, path, dark, width = 1280, edits, before } of VIEWS) {
-    const page = await browser.newPage({ viewport: { width, height: 800 }, colorScheme: dark ? "dark" : "light" });
+  const storageState = await signInAtFirst(browser, app.address, link);
+  for (const { name, path, dark, width = 1280, edits, isOutside, before } of VIEWS) {
+    const page = await browser.newPage({
+      ...{ viewport: { width, height: 800 }, colorScheme: dark ? "dark" : "light" },
+      ...(isOutside ? {} : { storageState }),
+    });
     // Without the line for first visits.
     await page.addInitScript(() => localStorage.setItem("summant.first-lines-closed", "true"));
     await page.goto(app.address + path);
-    await page.getByText("Saved", { exact: true }).waitFor();
+    if (!isOutside) await page.getByText("Saved", { exact: true }).waitFor();
     if (path === "/offers") await page.getByRole("slider", { name: "Cart value" }).waitFor();
     await page.locator("body").evaluate(() => document.fonts.ready);
     await before?.(page);

@@ -61,10 +61,13 @@ async function run(port, resetDemo, data, taken) {
         : "Using the database of SUMMANT_DATABASE_URL",
     );
     const url = outside ?? database.url;
-    prepareDatabase(root, url, resetDemo);
+    const link = prepareDatabase(root, url, resetDemo);
     app = await startApp(root, url, await choosePort(port), "inherit", (pid) => taken.runs(pid));
-    taken.runs(app.pid, app.address);
-    say(`\nSummant: ${app.address}\n\nCtrl+C stops it.`);
+    taken.runs(app.pid, { address: app.address, database: url });
+    const wayIn = link
+      ? `Sign in, once: ${app.address}/sign-in#${link}`
+      : "Sign in by your name and password; where they are lost: bin/summant person NAME";
+    say(`\nSummant: ${app.address}\n${wayIn}\n\nCtrl+C stops it.`);
     for (;;) {
       const ended = await Promise.race([
         app.ended.then(() => "the app"),

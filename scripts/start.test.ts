@@ -58,9 +58,10 @@ describe("npm start", () => {
     const { child, said, ended } = start(["--reset-demo"]);
     const [, address = ""] = await said(/Summant: (http:\/\/127\.0\.0\.1:\d+)/);
     const page = await fetch(`${address}/offers`);
+    expect(page.url).toBe(`${address}/sign-in?to=%2Foffers`);
     expect(page.status).toBe(200);
     expect(page.headers.get("x-content-type-options")).toBe("nosniff");
-    expect((await fetch(`${address}/api/draft`)).status).toBe(200);
+    expect((await fetch(`${address}/api/draft`)).status).toBe(401);
     child.kill("SIGINT");
     expect(await ended).toBe(0);
     await expect(fetch(address)).rejects.toThrow();

@@ -1,20 +1,19 @@
 import type { Pool } from "mysql2/promise";
 import { dropAbandonedImports } from "./catalogue/import-products.ts";
+import { dropEndedSessions } from "./people/sessions.ts";
+import { readSettings } from "./settings/settings.ts";
 import { eraseShoppersAfter } from "./shoppers/shopper-data.ts";
 
 /** Forgets shoppers so many days after their last claim, where a setting says so. */
 async function forgetShoppers(pool: Pool): Promise<void> {
-  const setting = process.env.SUMMANT_SHOPPERS_KEPT_DAYS;
-  if (setting === undefined || setting === "") return;
-  const days = Number(setting);
-  if (!Number.isInteger(days) || days < 1)
-    throw new Error(`SUMMANT_SHOPPERS_KEPT_DAYS is ${setting}: it has to be a whole number of days`);
+  const { shoppersKeptDays: days } = await readSettings(pool);
+  if (days === null) return;
   const erased = await eraseShoppersAfter(pool, days);
   if (erased > 0) console.error(`${erased} shoppers were forgotten, ${days} days after their last claim`);
 }
 
 /** What is done every hour: what has come to its end is cleared away. */
-const JOBS: readonly ((pool: Pool) => Promise<void>)[] = [dropAbandonedImports, forgetShoppers];
+const JOBS: readonly ((pool: Pool) => Promise<void>)[] = [dropAbandonedImports, dropEndedSessions, forgetShoppers];
 const HOUR = 3_600_000;
 
 /** Does all jobs now and then every hour; one that fails is tried again the next time. */

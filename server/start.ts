@@ -1,5 +1,5 @@
-// The app's program: the front that answers shops, and behind it the desk. Its settings: SUMMANT_DATABASE_URL, HOST, PORT, and
-// SUMMANT_HOSTS, names that it may be reached by, with commas between them.
+// The app's program: the front that answers shops, and behind it the desk. Its settings: SUMMANT_DATABASE_URL, HOST, PORT, and with
+// commas between them SUMMANT_HOSTS, names that it may be reached by, and SUMMANT_PROXIES, addresses of what stands in front of it.
 import { createServer } from "node:http";
 import { fileURLToPath } from "node:url";
 import sirv from "sirv";
@@ -30,9 +30,20 @@ const files = sirv(fileURLToPath(new URL("../client/", import.meta.url)), {
     if (path.startsWith("/_astro/")) response.setHeader("cache-control", "public, max-age=31536000, immutable");
   },
 });
-const front = frontOf(shop, namesIn(process.env.SUMMANT_HOSTS));
+const front = frontOf(shop, {
+  hosts: namesIn(process.env.SUMMANT_HOSTS),
+  proxies: namesIn(process.env.SUMMANT_PROXIES),
+});
 const server = createServer({ requestTimeout: WHOLE, headersTimeout: HEADERS }, (request, response) =>
-  front(request, response, () => files(request, response, () => desk.passOn(request, response))),
+  front(request, response, {
+    desk: () => desk.passOn(request, response),
+    file: () =>
+      files(request, response, () => {
+        // Under no other address: what it asked for is answered by nobody.
+        request.url = "/404";
+        desk.passOn(request, response);
+      }),
+  }),
 );
 
 const stop = () => {

@@ -6,6 +6,7 @@ import { gzipSync } from "node:zlib";
 import { type Browser, chromium, type Locator, type Page } from "@playwright/test";
 import { entitiesOf } from "../../core/plan/entities.ts";
 import { BROWSER } from "../../e2e/browser.mjs";
+import { signInAtFirst } from "../../e2e/sign-in.mjs";
 import { prepareDatabase, startApp } from "../../scripts/setup/app-server.mjs";
 import { needBuild } from "../../scripts/setup/build.mjs";
 import { freePort, startDatabase } from "../../scripts/setup/database.mjs";
@@ -24,9 +25,10 @@ const folder = mkdtempSync(join(tmpdir(), "bench-browser-"));
 needDebianPackages([...MARIADB, ...CHROMIUM]);
 await needBuild(root);
 const database = await startDatabase(folder);
-prepareDatabase(root, database.url, true);
+const link = prepareDatabase(root, database.url, true);
 const app = await startApp(root, database.url, await freePort());
 const browser = await chromium.launch(BROWSER);
+const storageState = await signInAtFirst(browser, app.address, link);
 try {
   await coldOffers(browser);
   await firstFinding(browser);
@@ -50,7 +52,7 @@ async function coldOffers(from: Browser): Promise<void> {
   const empty: number[] = [];
   let bytes = 0;
   for (let i = 0; i < 5; i += 1) {
-    const context = await from.newContext({ viewport: { width: 1280, height: 800 } });
+    const context = await from.newContext({ viewport: { width: 1280, height: 800 }, storageState });
     const page = await context.newPage();
     let start = performance.now();
     await page.goto(`${app.address}/api/health`);
@@ -86,7 +88,7 @@ async function firstFinding(from: Browser): Promise<void> {
   const stands: number[] = [];
   const found: number[] = [];
   for (let i = 0; i < 5; i += 1) {
-    const context = await from.newContext({ viewport: { width: 1280, height: 800 } });
+    const context = await from.newContext({ viewport: { width: 1280, height: 800 }, storageState });
     const page = await context.newPage();
     const start = performance.now();
     await page.goto(`${app.address}/checks`);
@@ -123,7 +125,7 @@ async function fromSectionToSection(from: Browser): Promise<void> {
       look();
     })`);
   for (let i = 0; i < 7; i += 1) {
-    const context = await from.newContext({ viewport: { width: 1280, height: 800 } });
+    const context = await from.newContext({ viewport: { width: 1280, height: 800 }, storageState });
     const page = await context.newPage();
     const heading = page.getByRole("heading", { level: 1, name: "What shoppers read" });
     await page.goto(`${app.address}/wording`);
@@ -148,7 +150,7 @@ async function fromSectionToSection(from: Browser): Promise<void> {
 
 /** Frames and lag while a flag is pulled to and fro. */
 async function draggedGoal(from: Browser): Promise<void> {
-  const page = await from.newPage({ viewport: { width: 1280, height: 800 } });
+  const page = await from.newPage({ viewport: { width: 1280, height: 800 }, storageState });
   await page.goto(`${app.address}/offers`);
   await flagOf(page).waitFor();
   const box = await flagOf(page).boundingBox();
@@ -207,7 +209,7 @@ async function largeLists(from: Browser): Promise<void> {
   if (!("sequence" in applied)) throw new Error(JSON.stringify(applied).slice(0, 500));
   await inTransaction(pool, (connection) => saveProducts(connection, PRODUCTS));
   await pool.end();
-  const page = await from.newPage({ viewport: { width: 1280, height: 800 } });
+  const page = await from.newPage({ viewport: { width: 1280, height: 800 }, storageState });
   // From a key or a press until the frame that answers it has been drawn. The browser's own event timing waits for frames to
   // be shown, and of a page that nobody looks at, headless Chromium leaves some out.
   const watch = () =>

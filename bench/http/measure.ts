@@ -12,6 +12,7 @@ import { prepareDatabase, startApp } from "../../scripts/setup/app-server.mjs";
 import { needBuild } from "../../scripts/setup/build.mjs";
 import { freePort, startDatabase } from "../../scripts/setup/database.mjs";
 import { MARIADB, needDebianPackages } from "../../scripts/setup/debian-packages.mjs";
+import { makeKey, signInBy } from "../../scripts/setup/sign-in.mjs";
 import { largeStore } from "../browser/large-store.ts";
 import { median } from "../median.ts";
 
@@ -28,8 +29,10 @@ const MANY_BYTES = 8 * 1024 * 1024;
 needDebianPackages(MARIADB);
 await needBuild(root);
 const database = await startDatabase(folder);
-prepareDatabase(root, database.url, true);
+const link = prepareDatabase(root, database.url, true);
 const app = await startApp(root, database.url, await freePort());
+const cookie = await signInBy(app.address, link);
+const AS_SHOP = { "content-type": "application/json", authorization: await makeKey(app.address, cookie) };
 try {
   for (const name of REQUESTS) await againstBare(name);
   const alone = await byTheClock();
@@ -45,7 +48,7 @@ async function load(address: string, name: string, seconds: number): Promise<num
   const result = await autocannon({
     url: `${address}/api/quote`,
     method: "POST",
-    headers: { "content-type": "application/json" },
+    headers: AS_SHOP,
     body: bodyOf(name),
     connections: 8,
     duration: seconds,
@@ -57,7 +60,7 @@ async function load(address: string, name: string, seconds: number): Promise<num
 /** Milliseconds that one answer takes, from the moment it was due. */
 function timed(body: Buffer, due: number): Promise<number> {
   return new Promise((resolve, reject) => {
-    const headers = { "content-type": "application/json", "content-length": body.byteLength };
+    const headers = { ...AS_SHOP, "content-length": body.byteLength };
     const sent = request(`${app.address}/api/quote`, { method: "POST", agent, headers }, (response) => {
       response.resume();
       response.once("end", () => resolve(performance.now() - due));
@@ -89,7 +92,7 @@ async function paced(seconds: number): Promise<{ p50: number; p99: number }> {
 async function againstBare(name: string): Promise<void> {
   const answer = await fetch(`${app.address}/api/quote`, {
     method: "POST",
-    headers: { "content-type": "application/json" },
+    headers: AS_SHOP,
     body: bodyOf(name),
   });
   const file = join(folder, "answer.json");
@@ -146,6 +149,7 @@ async function besideLargeBodies(alone: number): Promise<void> {
     `${app.address}/api/draft/changes`,
     file,
     "20",
+    cookie,
   ]);
   // As if it stood elsewhere.
   setPriority(sender.pid ?? 0, 19);

@@ -1,9 +1,9 @@
-// Posts the same JSON many times at once. argv: an address, a file, how often. Prints which statuses came back, and how often.
+// Posts the same JSON many times at once. argv: an address, a file, how often, a cookie. Prints which statuses came back, and how often.
 import { readFileSync } from "node:fs";
 
-const [, , address, file, times] = process.argv;
+const [, , address, file, times, cookie] = process.argv;
 const body = readFileSync(file);
-const headers = { "content-type": "application/json" };
+const headers = { "content-type": "application/json", cookie };
 const answers = await Promise.all(
   Array.from({ length: Number(times) }, () => fetch(address, { method: "POST", headers, body })),
 );

@@ -7,6 +7,7 @@ import { writtenMoney } from "../money/format.ts";
 import { joined, type Phrase, type PhraseValue, phrase } from "../phrases/phrase.ts";
 import { ENGLISH, speakValue } from "../phrases/speak.ts";
 import { ENTITY_KINDS, type Entity, type List } from "../plan/entities.ts";
+import { partsOf } from "../plan/parts-of.ts";
 import { type Plan, ratesOf, savedOf } from "../plan/plan.ts";
 import { byPosition } from "../schema/atoms.ts";
 import { wordsOfKey } from "../schema/key-words.ts";
@@ -173,15 +174,4 @@ function nameIn(plan: Plan, list: List, id: string): string | undefined {
   const found = (plan[list] ?? []).find((one) => one.id === id);
   if (!found || !("name" in found)) return undefined;
   return typeof found.name === "string" ? found.name : (found.name.en ?? Object.values(found.name)[0]);
-}
-
-/** What a value is made of, by key; a list by the ids of its parts, else by their places. Null where it is one thing. */
-function partsOf(value: unknown): ReadonlyMap<string, unknown> | null {
-  if (Array.isArray(value)) {
-    if (!value.every((one) => typeof one === "object" && one !== null)) return null;
-    const ids = value.map((one: object) => ("id" in one && typeof one.id === "string" ? one.id : null));
-    const areIds = ids.every((id) => id !== null) && new Set(ids).size === ids.length;
-    return new Map(value.map((one, i) => [areIds ? (ids[i] ?? "") : `#${i}`, one]));
-  }
-  return typeof value === "object" && value !== null ? new Map(Object.entries(value)) : null;
 }

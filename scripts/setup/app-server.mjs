@@ -4,14 +4,27 @@ import { SetupError } from "./say.mjs";
 
 const WAIT_MS = 30_000;
 
-/** Brings the database up to date and loads the demo when it is empty, or in its place with `resetDemo`. */
+const FIRST_LINK = /^First link: (\S+)\n/m;
+
+/**
+ * Brings the database up to date and loads the demo when it is empty, or in its place with `resetDemo`.
+ *
+ * @returns what a link that signs in once ends with, while nobody who runs the store has a password; else null
+ */
 export function prepareDatabase(root, url, resetDemo) {
-  const { status } = spawnSync(
+  const { status, stdout } = spawnSync(
     process.execPath,
     ["--import", "tsx", join(root, "scripts/prepare-database.ts"), ...(resetDemo ? ["--reset-demo"] : [])],
-    { cwd: root, stdio: ["ignore", "inherit", "inherit"], env: { ...process.env, SUMMANT_DATABASE_URL: url } },
+    {
+      cwd: root,
+      stdio: ["ignore", "pipe", "inherit"],
+      encoding: "utf8",
+      env: { ...process.env, SUMMANT_DATABASE_URL: url },
+    },
   );
+  process.stdout.write(stdout.replace(FIRST_LINK, ""));
   if (status !== 0) throw new SetupError("The database could not be prepared; see above.");
+  return FIRST_LINK.exec(stdout)?.[1] ?? null;
 }
 
 /**

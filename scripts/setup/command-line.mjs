@@ -17,8 +17,9 @@ export async function needCommandLine(root) {
     configFile: false,
     logLevel: "error",
     build: { ssr: "cli/main.ts", outDir: "dist-cli", target: "node20", sourcemap: true, minify: false },
-    // Public holidays are a large table, which most plans need none of: it is read when a plan asks for it.
-    ssr: { noExternal: true, external: ["date-holidays"] },
+    // Public holidays are a large table, which most plans need none of: it is read when a plan asks for it. What is no plain script
+    // stays where it is.
+    ssr: { noExternal: true, external: ["date-holidays", "mysql2", "@node-rs/argon2"] },
   });
   // The build leaves it at "production", which is not for those who come after it here.
   if (NODE_ENV === undefined) delete process.env.NODE_ENV;

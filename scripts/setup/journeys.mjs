@@ -1,3 +1,4 @@
+import { join } from "node:path";
 import { prepareDatabase, startApp } from "./app-server.mjs";
 import { freePort, startDatabase } from "./database.mjs";
 
@@ -11,9 +12,14 @@ export async function withApp(root, folder, make) {
   const database = await startDatabase(folder);
   let app;
   try {
-    prepareDatabase(root, database.url, false);
+    const link = prepareDatabase(root, database.url, false);
     app = await startApp(root, database.url, await freePort());
-    return await make({ SUMMANT_DATABASE_URL: database.url, SUMMANT_URL: app.address });
+    return await make({
+      SUMMANT_DATABASE_URL: database.url,
+      SUMMANT_URL: app.address,
+      SUMMANT_FIRST_LINK: link,
+      SUMMANT_SIGNED_IN: join(folder, "signed-in.json"),
+    });
   } finally {
     await app?.stop();
     await database.stop();

@@ -37,7 +37,7 @@ export async function takeFolder(folder) {
     mkdirSync(folder, { recursive: true, mode: 0o700 });
     for (;;) {
       try {
-        writeFileSync(file, JSON.stringify({ starter: processOf(process.pid) }), { flag: "wx" });
+        writeFileSync(file, JSON.stringify({ starter: processOf(process.pid) }), { flag: "wx", mode: 0o600 });
         break;
       } catch (error) {
         if (error.code !== "EEXIST") throw error;
@@ -54,8 +54,8 @@ export async function takeFolder(folder) {
     );
   }
   return {
-    runs: (app, address) =>
-      writeFileSync(file, JSON.stringify({ starter: processOf(process.pid), app: processOf(app), address })),
+    runs: (app, where = {}) =>
+      writeFileSync(file, JSON.stringify({ starter: processOf(process.pid), app: processOf(app), ...where })),
     release: () => {
       if (existsSync(file)) rmSync(file, { force: true });
     },

@@ -23,7 +23,7 @@ export async function isEmpty(pool: Pool): Promise<boolean> {
   return row?.count === 0;
 }
 
-/** Empties every table of the store; migrations stay. */
+/** Empties every table of the store; people, keys, settings and what is logged of them stay. */
 export async function emptyStore(pool: Pool): Promise<void> {
   await inTransaction(pool, async (connection) => {
     // What belongs to products and sample carts goes with them.
@@ -40,6 +40,7 @@ export async function emptyStore(pool: Pool): Promise<void> {
       "change_sets",
       "draft_entities",
       "releases",
+      "release_requests",
     ]) {
       await connection.query(`DELETE FROM ${table}`);
     }
@@ -61,7 +62,7 @@ export async function loadDemo(pool: Pool, folder: string): Promise<void> {
   const applied = await applyChangeSet(pool, { writes }, "demo");
   if (!("sequence" in applied)) throw new Error(`the demo plan was refused: ${JSON.stringify(applied)}`);
   const released = await releaseDraft(pool, applied.sequence, "demo");
-  if (!("release" in released)) throw new Error(`the demo plan could not be released: ${released.refused}`);
+  if (!("release" in released)) throw new Error(`the demo plan could not be released: ${JSON.stringify(released)}`);
   await inTransaction(pool, async (connection) => {
     await writeProducts(connection, products);
     await writeSampleCarts(connection, carts);

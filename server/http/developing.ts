@@ -1,12 +1,13 @@
+import type { IncomingMessage, ServerResponse } from "node:http";
 import { sharedPool } from "../database/pool.ts";
 import { forgetAll, openShop } from "../shop/shop.ts";
-import { type Front, frontOf, namesIn } from "./front.ts";
+import { frontOf, namesIn } from "./front.ts";
 
 const shop = openShop(sharedPool());
-const front = frontOf(shop, namesIn(process.env.SUMMANT_HOSTS));
+const front = frontOf(shop, { hosts: namesIn(process.env.SUMMANT_HOSTS), proxies: [] });
 
 /** The front for `npm run dev`, where all is one process; what the framework writes is looked for at each request. */
-export const developing: Front = (request, response, passOn) => {
+export const developing = (request: IncomingMessage, response: ServerResponse, passOn: () => void): void => {
   forgetAll(shop);
-  front(request, response, passOn);
+  front(request, response, { file: passOn, desk: passOn });
 };

@@ -1,39 +1,73 @@
+import type { Right } from "../keys/rights.ts";
+import type { Role } from "../people/person.ts";
+
 const KIB = 1024;
 const MIB = 1024 * KIB;
 
+/** Who may ask: anybody, or people whose role reaches; and shops' servers whose key has the right, where one is named. */
+type Who = { readonly who: "anybody" } | { readonly who: Role; readonly right?: Right };
 /** What an endpoint takes by one method: bytes of its body at most, where it has one. */
-type Taken = { readonly largest: number };
-type Methods = { readonly GET?: object; readonly POST?: Taken };
+type Taken = Who & { readonly largest: number };
+type Methods = { readonly GET?: Who; readonly POST?: Taken };
+
+const LOOK = { who: "look" } as const;
 
 /**
- * Every endpoint with what may be asked of it: whatever is not here is refused before anything looks at it. A test compares the table
- * with the files of the framework's endpoints.
+ * Every endpoint with what may be asked of it, and by whom: whatever is not here is refused before anything looks at it. Tests
+ * compare the table with the files of the framework's endpoints, and ask every endpoint as everybody.
  */
 export const ENDPOINTS = {
-  "/api/carriers": { GET: {}, POST: { largest: 64 * KIB } },
-  "/api/catalogue": { GET: {} },
-  "/api/checks/surroundings": { GET: {} },
-  "/api/draft": { GET: {} },
-  "/api/draft/changes": { POST: { largest: 8 * MIB } },
-  "/api/draft/check": { POST: { largest: 8 * MIB } },
-  "/api/health": { GET: {} },
-  "/api/products": { GET: {}, POST: { largest: MIB } },
-  "/api/products/csv": { GET: {} },
-  "/api/products/import": { POST: { largest: 8 * MIB } },
-  "/api/products/names": { GET: {} },
-  "/api/quote": { POST: { largest: 256 * KIB } },
-  "/api/redemptions": { GET: {}, POST: { largest: 16 * KIB } },
-  "/api/redemptions/cancel": { POST: { largest: 4 * KIB } },
-  "/api/regions/[country]": { GET: {} },
-  "/api/releases": { GET: {}, POST: { largest: 8 * KIB } },
-  "/api/releases/[number]": { GET: {}, POST: { largest: KIB } },
-  "/api/releases/offers": { POST: { largest: KIB } },
-  "/api/sample-carts": { POST: { largest: 256 * KIB } },
-  "/api/samples": { GET: {}, POST: { largest: 8 * MIB } },
-  "/api/shoppers/erase": { POST: { largest: KIB } },
-  "/api/shoppers/export": { POST: { largest: KIB } },
-  "/api/standpoints": { GET: {}, POST: { largest: 64 * KIB } },
+  "/api/account": { GET: LOOK, POST: { who: "look", largest: 4 * KIB } },
+  "/api/at-work": { POST: { who: "look", largest: KIB } },
+  "/api/carriers": { GET: LOOK, POST: { who: "look", largest: 64 * KIB } },
+  "/api/catalogue": { GET: LOOK },
+  "/api/checks/surroundings": { GET: LOOK },
+  "/api/draft": { GET: LOOK },
+  "/api/draft/changes": { POST: { who: "edit", largest: 8 * MIB } },
+  "/api/draft/check": { POST: { who: "look", largest: 8 * MIB } },
+  "/api/health": { GET: { who: "anybody" } },
+  "/api/keys": { GET: { who: "run" }, POST: { who: "run", largest: KIB } },
+  "/api/log": { GET: LOOK },
+  "/api/people": { GET: { who: "run" }, POST: { who: "run", largest: KIB } },
+  "/api/products": { GET: LOOK, POST: { who: "edit", largest: MIB } },
+  "/api/products/csv": { GET: LOOK },
+  "/api/products/import": { POST: { who: "edit", largest: 8 * MIB } },
+  "/api/products/names": { GET: LOOK },
+  "/api/quote": { POST: { who: "look", right: "quote", largest: 256 * KIB } },
+  "/api/redemptions": { GET: LOOK, POST: { who: "run", right: "claim", largest: 16 * KIB } },
+  "/api/redemptions/cancel": { POST: { who: "run", right: "claim", largest: 4 * KIB } },
+  "/api/regions/[country]": { GET: LOOK },
+  "/api/releases": { GET: LOOK, POST: { who: "release", largest: 8 * KIB } },
+  "/api/releases/[number]": { GET: LOOK, POST: { who: "release", largest: KIB } },
+  "/api/releases/offers": { POST: { who: "release", largest: KIB } },
+  "/api/sample-carts": { POST: { who: "edit", largest: 256 * KIB } },
+  "/api/samples": { GET: LOOK, POST: { who: "edit", largest: 8 * MIB } },
+  "/api/settings": { GET: LOOK, POST: { who: "run", largest: 64 * KIB } },
+  "/api/settings/call-out": { POST: { who: "run", largest: KIB } },
+  "/api/shoppers/erase": { POST: { who: "run", right: "shoppers", largest: KIB } },
+  "/api/shoppers/export": { POST: { who: "run", right: "shoppers", largest: KIB } },
+  "/api/sign-in": { POST: { who: "anybody", largest: 2 * KIB } },
+  "/api/sign-in/link": { POST: { who: "anybody", largest: 2 * KIB } },
+  "/api/standpoints": { GET: LOOK, POST: { who: "edit", largest: 64 * KIB } },
 } as const satisfies Readonly<Record<string, Methods>>;
+
+/** Every page, and who may open it. */
+export const PAGES = {
+  "/": LOOK,
+  "/account": LOOK,
+  "/checks": LOOK,
+  "/delivery": LOOK,
+  "/keys": LOOK,
+  "/log": LOOK,
+  "/offers": LOOK,
+  "/overview": LOOK,
+  "/people": LOOK,
+  "/places": LOOK,
+  "/release": LOOK,
+  "/settings": LOOK,
+  "/sign-in": { who: "anybody" },
+  "/wording": LOOK,
+} as const satisfies Readonly<Record<string, Who>>;
 
 type Endpoints = typeof ENDPOINTS;
 /** An endpoint that takes a body. */
@@ -48,14 +82,40 @@ for (const [path, methods] of Object.entries(ENDPOINTS)) {
   BY_LENGTH.set(segments.length, [...(BY_LENGTH.get(segments.length) ?? []), { segments, methods }]);
 }
 
+/** What a part of a path may be filled in with: nothing that reads as another path. */
+const FILLED = /^[\w-]+$/;
+
 /** What may be asked of a path, written as it stands in the table or with its parts filled in; undefined where there is no endpoint. */
 export function methodsAt(path: string): Methods | undefined {
   const asked = path.split("/");
   const fits = (segments: readonly string[], exactly: boolean) =>
-    segments.every((segment, i) => segment === asked[i] || (!exactly && segment.startsWith("[") && asked[i] !== ""));
+    segments.every(
+      (segment, i) => segment === asked[i] || (!exactly && segment.startsWith("[") && FILLED.test(asked[i] ?? "")),
+    );
   const known = BY_LENGTH.get(asked.length) ?? [];
   // A part that is named comes before one that is filled in.
   const found =
     known.find(({ segments }) => fits(segments, true)) ?? known.find(({ segments }) => fits(segments, false));
   return found?.methods;
+}
+
+/**
+ * What it takes to ask something: nothing, or a role, or a key with the right, where there is one. `unknown` is what stands in no
+ * table: it is passed on to nobody, however it is written.
+ */
+export type Access =
+  | "open"
+  | "unknown"
+  | { readonly role: Role; readonly right: Right | undefined; readonly isPage: boolean };
+
+const PAGE_OF: ReadonlyMap<string, Who> = new Map(Object.entries(PAGES));
+
+/** @example accessTo("POST", "/api/draft/changes") // { role: "edit", … } */
+export function accessTo(method: string, path: string): Access {
+  const methods = methodsAt(path);
+  const page = methods ? undefined : PAGE_OF.get(path.length > 1 ? path.replace(/\/$/, "") : path);
+  const asked: Who | undefined = methods ? (method === "POST" ? methods.POST : methods.GET) : page;
+  if (!asked) return "unknown";
+  if (asked.who === "anybody") return "open";
+  return { role: asked.who, right: asked.right, isPage: page !== undefined };
 }

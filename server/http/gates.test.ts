@@ -3,7 +3,8 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { ENDPOINTS, methodsAt } from "./endpoints.ts";
+import { accessTo, ENDPOINTS, methodsAt, PAGES } from "./endpoints.ts";
+import { endpointsText } from "./endpoints-text.ts";
 import { gates } from "./gates.ts";
 
 const pass = gates(["Shop.example"]);
@@ -83,6 +84,38 @@ describe("the table of endpoints", () => {
     }
     const listed = Object.entries(ENDPOINTS).map(([path, methods]) => [path, Object.keys(methods).sort()]);
     expect(listed).toEqual([...answered].sort().map(([path, methods]) => [path, [...methods].sort()]));
+  });
+
+  it("has every page there is, and stands in docs/ as it is", () => {
+    const pages = readdirSync(folder).filter((file) => file.endsWith(".astro") && file !== "404.astro");
+    const paths = pages.map((file) => `/${file.replace(/\.astro$/, "").replace(/^index$/, "")}`);
+    expect(Object.keys(PAGES)).toEqual(paths.sort());
+    const written = readFileSync(new URL("../../docs/endpoints.md", import.meta.url), "utf8");
+    expect(written).toBe(endpointsText());
+  });
+
+  it("lets nothing that it does not name be reached, however it is written", () => {
+    fc.assert(
+      fc.property(fc.webPath(), fc.constantFrom("GET", "POST"), (path, method) => {
+        const access = accessTo(method, path);
+        if (access === "unknown") return;
+        const named = [...Object.keys(ENDPOINTS), ...Object.keys(PAGES)];
+        const isNamed = named.some((one) => new RegExp(`^${one.replaceAll(/\[\w+\]/g, "[\\w-]+")}/?$`).test(path));
+        expect([path, isNamed]).toEqual([path, true]);
+      }),
+    );
+    for (const path of [
+      "/api/%64raft",
+      "/api//draft",
+      "/api/draft/",
+      "/api/regions/..",
+      "/api/regions/%2e%2e",
+      "/x.js",
+    ])
+      expect([path, accessTo("GET", path)]).toEqual([path, "unknown"]);
+    expect(accessTo("GET", "/offers/")).toEqual({ role: "look", right: undefined, isPage: true });
+    expect(accessTo("POST", "/api/quote")).toEqual({ role: "look", right: "quote", isPage: false });
+    expect(accessTo("HEAD", "/api/draft")).toEqual({ role: "look", right: undefined, isPage: false });
   });
 
   it("takes a part that is named before one that is filled in", () => {

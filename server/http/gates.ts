@@ -8,7 +8,7 @@ import { tooLarge } from "./read-body.ts";
 type Asked = { readonly method: string; readonly url: string; readonly headers: IncomingHttpHeaders };
 
 /** Names that only this machine itself goes by. */
-const LOOPBACK: readonly string[] = ["localhost", "127.0.0.1", "[::1]"];
+export const LOOPBACK: readonly string[] = ["localhost", "127.0.0.1", "[::1]"];
 
 /**
  * What every request has to pass before anything looks at it.
@@ -23,7 +23,8 @@ export function gates(hosts: readonly string[]): (asked: Asked) => Answer | unde
   return (asked) => wrongHost(asked, allowed) ?? fromElsewhere(asked) ?? wrongPath(asked) ?? wrongMethod(asked);
 }
 
-const nameOf = (host: string) => host.replace(/:\d*$/, "").toLowerCase();
+/** @example nameOf("LOCALHOST:4173") // "localhost" */
+export const nameOf = (host: string) => host.replace(/:\d*$/, "").toLowerCase();
 
 function wrongHost({ headers: { host = "" } }: Asked, allowed: ReadonlySet<string>): Answer | undefined {
   if (allowed.has(nameOf(host))) return undefined;

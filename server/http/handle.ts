@@ -7,7 +7,7 @@ import { problemAnswer } from "./problem-document.ts";
 const AGAIN_AFTER = "2";
 
 /** Runs an endpoint's work; what goes wrong inside becomes a problem document that tells the caller whether to try again. */
-export async function answered(work: () => Promise<Answer>): Promise<Answer> {
+export async function answered<T = Answer>(work: () => Promise<T>): Promise<T | Answer> {
   try {
     return await work();
   } catch (error) {

@@ -99,6 +99,8 @@ async function bytesOf({ body }: Request, limit: number): Promise<Bytes> {
 }
 
 function incomingBytes(request: IncomingMessage, limit: number): Promise<Bytes> {
+  // It may have gone while it was found out who asks.
+  if (request.destroyed) return Promise.resolve("gone");
   return new Promise((resolve) => {
     const parts: Buffer[] = [];
     let size = 0;

@@ -1,10 +1,13 @@
 import { readFile } from "node:fs/promises";
+import type { Pool } from "mysql2/promise";
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
 import type { Offer } from "../../core/offers/offer.ts";
+import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import { checkPlan } from "../../core/validation/documents.ts";
 import { databaseUrl, openPool } from "../database/pool.ts";
-import { claim, giveBack, offersCounted, usesOf, withUses } from "./ledger.ts";
+import type { Claim } from "./claim-schema.ts";
+import { claim as claimBy, giveBack, offersCounted, usesOf, withUses } from "./ledger.ts";
 
 const pools = [openPool(databaseUrl(), 8), openPool(databaseUrl(), 8), openPool(databaseUrl(), 8)] as const;
 const [pool] = pools;
@@ -14,6 +17,8 @@ const read = checkPlan(JSON.parse(await readFile("demo/plan.json", "utf8")));
 const demoOffers = "value" in read ? read.value.offers : [];
 const limited = (limits: Offer["limits"]): Offer[] =>
   demoOffers.map((offer) => (offer.id === "newsletter" ? { ...offer, ...(limits ? { limits } : {}) } : offer));
+
+const claim = (on: Pool, plan: Pick<Plan, "offers" | "options">, asked: Claim) => claimBy(on, plan, asked, "key Shop");
 
 beforeEach(async () => {
   for (const table of ["redemptions", "redemption_counts"]) await pool.query(`DELETE FROM ${table}`);

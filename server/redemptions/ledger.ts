@@ -35,11 +35,13 @@ const EVERYBODY = "";
  * back can be claimed again.
  *
  * @param plan the latest release's, whose limits hold
+ * @param by the key or person that claims
  */
 export async function claim(
   pool: Pool,
   { offers, options }: Pick<Plan, "offers" | "options">,
   asked: Claim,
+  by: string,
 ): Promise<ClaimResult> {
   try {
     return await inTransaction(pool, async (connection): Promise<ClaimResult> => {
@@ -47,7 +49,7 @@ export async function claim(
       for (const id of [...asked.offers].sort()) {
         const offer = offers.find((one) => one.id === id);
         if (!offer) throw new Refused({ offer: id, reason: "no-such-offer" });
-        await claimOne(connection, offer, asked);
+        await claimOne(connection, offer, asked, by);
       }
       const { window } = asked;
       const refused = window ? await claimWindow(connection, options, asked.order, window) : null;
@@ -66,13 +68,18 @@ interface RedemptionRow extends RowDataPacket {
   given_back: number;
 }
 
-async function claimOne(connection: PoolConnection, offer: Offer, { order, shopper }: Claim): Promise<void> {
+async function claimOne(
+  connection: PoolConnection,
+  offer: Offer,
+  { order, shopper }: Claim,
+  by: string,
+): Promise<void> {
   const { overall, perShopper, guests } = offer.limits ?? {};
   if (perShopper !== undefined && shopper === undefined && guests !== "every-time")
     throw new Refused({ offer: offer.id, reason: "shopper-needed" });
   const [inserted] = await connection.execute<ResultSetHeader>(
-    "INSERT IGNORE INTO redemptions (order_id, offer, shopper, claimed_at) VALUES (?, ?, ?, UTC_TIMESTAMP(3))",
-    [order, offer.id, shopper ?? null],
+    "INSERT IGNORE INTO redemptions (order_id, offer, shopper, claimed_at, claimed_by) VALUES (?, ?, ?, UTC_TIMESTAMP(3), ?)",
+    [order, offer.id, shopper ?? null, by],
   );
   if (inserted.affectedRows === 0) {
     const [[known]] = await connection.execute<RedemptionRow[]>(
@@ -84,8 +91,8 @@ async function claimOne(connection: PoolConnection, offer: Offer, { order, shopp
       return;
     }
     await connection.execute(
-      "UPDATE redemptions SET given_back_at = NULL, shopper = ?, claimed_at = UTC_TIMESTAMP(3) WHERE order_id = ? AND offer = ?",
-      [shopper ?? null, order, offer.id],
+      "UPDATE redemptions SET given_back_at = NULL, shopper = ?, claimed_at = UTC_TIMESTAMP(3), claimed_by = ? WHERE order_id = ? AND offer = ?",
+      [shopper ?? null, by, order, offer.id],
     );
   }
   // Only what is new: an order that has it keeps it.

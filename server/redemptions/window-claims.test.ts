@@ -38,7 +38,7 @@ const booked = async () => (await asQuoted(request)).booked ?? [];
 describe("windows of orders", () => {
   it("hold as many as they say, however many ask at once, and each order once however often it asks", async () => {
     const orders = Array.from({ length: 40 }, (_, i) => `order-${i}`);
-    const ask = () => Promise.all(orders.map((order) => claim(pool, plan, { order, offers: [], window })));
+    const ask = () => Promise.all(orders.map((order) => claim(pool, plan, { order, offers: [], window }, "key Shop")));
     const first = await ask();
     const got = orders.filter((_, i) => "claimed" in (first[i] ?? {}));
     expect(got).toHaveLength(7);
@@ -51,9 +51,9 @@ describe("windows of orders", () => {
   });
 
   it("are given back with the order, changed for another, and told to the quote unless the request tells its own", async () => {
-    await claim(pool, plan, { order: "a", offers: [], window });
-    await claim(pool, plan, { order: "b", offers: [], window });
-    await claim(pool, plan, { order: "a", offers: [], window: { ...window, slot: "evening" } });
+    await claim(pool, plan, { order: "a", offers: [], window }, "key Shop");
+    await claim(pool, plan, { order: "b", offers: [], window }, "key Shop");
+    await claim(pool, plan, { order: "a", offers: [], window: { ...window, slot: "evening" } }, "key Shop");
     expect(await booked()).toEqual([
       { ...window, slot: "evening", orders: 1 },
       { ...window, orders: 1 },
@@ -71,7 +71,7 @@ describe("windows of orders", () => {
       { ...window, slot: "evening", day: "2026-11-26" },
       { ...window, option: "post" },
     ])
-      expect(await claim(pool, plan, { order: "a", offers: [], window: wrong })).toEqual({
+      expect(await claim(pool, plan, { order: "a", offers: [], window: wrong }, "key Shop")).toEqual({
         refused: { option: wrong.option, reason: "no-such-window" },
       });
     expect(await booked()).toEqual([]);

@@ -12,6 +12,8 @@ import { inTransaction } from "../database/pool.ts";
 import { lockHead } from "../draft/change-set.ts";
 import { readEntities } from "../draft/entities.ts";
 import { calendarsOf } from "../holidays/holidays.ts";
+import { readSettings } from "../settings/settings.ts";
+import { askForRelease, type ReleaseAsked, releaseAsked } from "./asked-releases.ts";
 import { checksumOf, IN_FORCE, type Release } from "./release.ts";
 import { lastNumber, planInForce, type ReleasedPlan, readRelease } from "./releases.ts";
 
@@ -22,9 +24,11 @@ export type Refusal =
   | "moment-passed"
   | "not-waiting"
   | "no-such-offer"
-  | "nothing-in-force";
+  | "nothing-in-force"
+  | "second-person";
 export type ReleaseResult =
   | { release: Release }
+  | { asked: ReleaseAsked }
   | { refused: Refusal; sequence: number }
   | { refused: "unsound"; sequence: number; problems: Problem[] };
 
@@ -39,7 +43,8 @@ interface ClockRow extends RowDataPacket {
 }
 
 /**
- * Publishes the draft as the next release: an immutable snapshot that shops are answered from, at once or from a moment on.
+ * Publishes the draft as the next release: an immutable snapshot that shops are answered from, at once or from a moment on. Where
+ * the settings want a second person, the first one asks for it, and it is made, as it was asked for, by another.
  *
  * @param seen the draft's sequence that was looked at; a draft that has moved on since is refused
  */
@@ -60,7 +65,12 @@ export async function releaseDraft(pool: Pool, seen: number, by: string, wanted:
     ];
     if (problems.length > 0) return { refused: "unsound", sequence, problems };
     const calendars = await calendarsOf(plan, Date.now());
-    return write(connection, { plan, calendars, sequence, by, ...wanted });
+    if (!(await readSettings(connection)).secondPerson)
+      return write(connection, { plan, calendars, sequence, by, ...wanted });
+    const asked = await releaseAsked(connection);
+    if (!asked || asked.by === by) return { asked: await askForRelease(connection, sequence, by, wanted) };
+    const { moment, note } = asked;
+    return write(connection, { plan, calendars, sequence, by, askedBy: asked.by, moment: moment ?? undefined, note });
   });
 }
 
@@ -80,7 +90,7 @@ export async function callOff(pool: Pool, number: number, by: string): Promise<R
  * former stays readable.
  */
 export const freezeAnew = (pool: Pool, number: number, by: string): Promise<ReleaseResult> =>
-  remake(pool, number, by, async (connection, { plan }) => {
+  remake(pool, number, by, true, async (connection, { plan }) => {
     const { entities } = await readEntities(connection);
     const newest = new Map(
       entities.flatMap((one): [string, RateTable][] => (one.kind === "rates" ? [[one.id, one.body]] : [])),
@@ -90,16 +100,19 @@ export const freezeAnew = (pool: Pool, number: number, by: string): Promise<Rele
 
 /** The same for one that would bring back, or take away, an offer that was switched at once. */
 export const remakeWithOffer = (pool: Pool, number: number, by: string, offer: string, on: boolean) =>
-  remake(pool, number, by, async (_, { plan }) => withOffer(plan, offer, on));
+  remake(pool, number, by, on, async (_, { plan }) => withOffer(plan, offer, on));
 
+/** @param gives whether shoppers may get more by it, which where two have to make a release one may not; taking away may wait for nobody */
 async function remake(
   pool: Pool,
   number: number,
   by: string,
+  gives: boolean,
   change: (connection: PoolConnection, former: ReleasedPlan) => Promise<Plan | null>,
 ): Promise<ReleaseResult> {
   return inTransaction(pool, async (connection): Promise<ReleaseResult> => {
     const sequence = await lockHead(connection);
+    if (gives && (await readSettings(connection)).secondPerson) return { refused: "second-person", sequence };
     const former = await readRelease(connection, number);
     if (former?.release.state !== "waiting") return { refused: "not-waiting", sequence };
     const plan = await change(connection, former);
@@ -123,6 +136,7 @@ async function remake(
 export async function switchOffer(pool: Pool, offer: string, on: boolean, by: string): Promise<ReleaseResult> {
   return inTransaction(pool, async (connection): Promise<ReleaseResult> => {
     const sequence = await lockHead(connection);
+    if (on && (await readSettings(connection)).secondPerson) return { refused: "second-person", sequence };
     const now = await planInForce(connection);
     if (!now) return { refused: "nothing-in-force", sequence };
     const plan = withOffer(now.plan, offer, on);
@@ -143,6 +157,8 @@ type Snapshot = Wanted & {
   readonly calendars: Calendars;
   readonly sequence: number;
   readonly by: string;
+  /** Who had asked for it, where it takes two. */
+  readonly askedBy?: string;
 };
 
 interface BeforeRow extends RowDataPacket {
@@ -150,7 +166,7 @@ interface BeforeRow extends RowDataPacket {
 }
 
 async function write(connection: PoolConnection, snapshot: Snapshot): Promise<ReleaseResult> {
-  const { sequence, by, moment, note = "" } = snapshot;
+  const { sequence, by, askedBy, moment, note = "" } = snapshot;
   const at = moment === undefined ? null : new Date(moment);
   const [[clock]] = await connection.query<ClockRow[]>("SELECT UTC_TIMESTAMP(3) AS now");
   if (at && clock && at <= clock.now) return { refused: "moment-passed", sequence };
@@ -167,8 +183,8 @@ async function write(connection: PoolConnection, snapshot: Snapshot): Promise<Re
   if (before?.checksum === checksum) return { refused: "nothing-changed", sequence };
   const number = (await lastNumber(connection)) + 1;
   await connection.execute(
-    "INSERT INTO releases (number, sequence, plan, calendars, checksum, released_by, released_at, moment, note) VALUES (?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3), ?, ?)",
-    [number, sequence, plan, calendars, checksum, by, at, note],
+    "INSERT INTO releases (number, sequence, plan, calendars, checksum, released_by, asked_by, released_at, moment, note) VALUES (?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3), ?, ?)",
+    [number, sequence, plan, calendars, checksum, by, askedBy ?? null, at, note],
   );
   return stored(connection, number);
 }

@@ -12,6 +12,8 @@ export type Release = {
   sequence: number;
   checksum: string;
   releasedBy: string;
+  /** Who had asked for it, where it took two. */
+  askedBy: string | null;
   releasedAt: string;
   /** From when it was to hold; null: from when it was made. */
   moment: string | null;
@@ -25,6 +27,7 @@ export interface ReleaseRow extends RowDataPacket {
   sequence: number;
   checksum: string;
   released_by: string;
+  asked_by: string | null;
   released_at: Date;
   moment: Date | null;
   called_off_at: Date | null;
@@ -34,7 +37,7 @@ export interface ReleaseRow extends RowDataPacket {
 
 /** What is read of a release; whether its moment has come is by the database's clock, the one that all app servers share. */
 export const COLUMNS =
-  "number, sequence, checksum, released_by, released_at, moment, called_off_at, note, holds_from <= UTC_TIMESTAMP(3) AS is_due";
+  "number, sequence, checksum, released_by, asked_by, released_at, moment, called_off_at, note, holds_from <= UTC_TIMESTAMP(3) AS is_due";
 
 /** The one that shops are answered from: of those whose moment has passed, the latest moment's; then the higher number. */
 export const IN_FORCE =
@@ -46,6 +49,7 @@ export const releaseOf = (row: ReleaseRow, inForce: number | null): Release => (
   sequence: row.sequence,
   checksum: row.checksum,
   releasedBy: row.released_by,
+  askedBy: row.asked_by,
   releasedAt: row.released_at.toISOString(),
   moment: row.moment?.toISOString() ?? null,
   calledOffAt: row.called_off_at?.toISOString() ?? null,

@@ -5,8 +5,12 @@ import type { Claim } from "../redemptions/claim-schema.ts";
 import { claim, giveBack } from "../redemptions/ledger.ts";
 import { forgetCounts, type Shop } from "./shop.ts";
 
-/** Claims offers for an order: all or none. Asked again, it answers the same and counts nothing twice. */
-export async function answerClaim(shop: Shop, asked: Claim): Promise<Answer> {
+/**
+ * Claims offers for an order: all or none. Asked again, it answers the same and counts nothing twice.
+ *
+ * @param by the key or person that is written down as claiming
+ */
+export async function answerClaim(shop: Shop, asked: Claim, by: string): Promise<Answer> {
   const { offers, window } = asked;
   if (offers.length === 0 && !window)
     return problemAnswer(422, phrase("There is nothing to claim"), {
@@ -14,7 +18,7 @@ export async function answerClaim(shop: Shop, asked: Claim): Promise<Answer> {
     });
   const release = await shop.release.now();
   if (!release) return problemAnswer(404, phrase("Nothing is released yet"));
-  const result = await claim(shop.pool, release.compiled.plan, asked);
+  const result = await claim(shop.pool, release.compiled.plan, asked, by);
   if ("refused" in result) {
     const { refused } = result;
     const [path, id] = "offer" in refused ? ["/offers", refused.offer] : ["/window", refused.option];

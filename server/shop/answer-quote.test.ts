@@ -5,6 +5,7 @@ import type { QuoteRequest } from "../../core/request/request.ts";
 import { compile } from "../../core/tariff/compile.ts";
 import { checkPlan } from "../../core/validation/documents.ts";
 import { openPool } from "../database/pool.ts";
+import { keyGate } from "../keys/key-gate.ts";
 import type { Uses } from "../redemptions/ledger.ts";
 import type { Booked } from "../redemptions/window-claims.ts";
 import type { InForce } from "../releases/releases.ts";
@@ -38,6 +39,7 @@ function shopWith(limits: NonNullable<Offer["limits"]>, known: Uses): { shop: Sh
     };
   const shop: Shop = {
     pool,
+    keys: keyGate(pool),
     release: new Reading<InForce | null>(there({ number: 1, compiled, nextIn: null })),
     uses: new Reading(there(known)),
     booked: new Reading<{ readonly since: number; readonly booked: Booked }>(there({ since: 0, booked: [] })),

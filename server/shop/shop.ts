@@ -1,5 +1,6 @@
 import type { Pool } from "mysql2/promise";
 import { DAY } from "../../core/time/instant.ts";
+import { keyGate } from "../keys/key-gate.ts";
 import { type Uses, usesOf } from "../redemptions/ledger.ts";
 import { type Booked, bookedFrom, dayBefore } from "../redemptions/window-claims.ts";
 import { type InForce, releaseInForce } from "../releases/releases.ts";
@@ -8,6 +9,7 @@ import { Reading } from "./reading.ts";
 /** All that quotes and claims of shops go by: the database, and what is kept of it. */
 export type Shop = {
   readonly pool: Pool;
+  readonly keys: ReturnType<typeof keyGate>;
   readonly release: Reading<InForce | null>;
   readonly uses: Reading<Uses>;
   /** What windows hold for requests of a moment (milliseconds of UTC) and later ones. */
@@ -17,6 +19,7 @@ export type Shop = {
 export function openShop(pool: Pool): Shop {
   return {
     pool,
+    keys: keyGate(pool),
     // Where nothing holds yet, the first release is waited for.
     release: new Reading(
       () => releaseInForce(pool),
@@ -39,5 +42,6 @@ export function forgetCounts({ uses, booked }: Shop): void {
 /** Something was written that may have changed anything: nothing kept is taken without looking. */
 export function forgetAll(shop: Shop): void {
   shop.release.forget();
+  shop.keys.forget();
   forgetCounts(shop);
 }

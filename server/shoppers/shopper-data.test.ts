@@ -20,7 +20,8 @@ const offer = (id: string): Offer => ({
   steps: [],
 });
 const plan = { offers: [offer("spring"), offer("autumn")], options: [] };
-const asks = (order: string, shopper: string, offers = ["spring"]) => claim(pool, plan, { order, shopper, offers });
+const asks = (order: string, shopper: string, offers = ["spring"]) =>
+  claim(pool, plan, { order, shopper, offers }, "key Shop");
 
 describe("what is kept of a shopper", () => {
   it("is told whole, and of nobody else", async () => {

@@ -2,9 +2,14 @@ import { checkedBy } from "../../core/validation/checker.ts";
 import validators from "./validators.js";
 
 export const checkAskCarriers = checkedBy(validators.askCarriers);
+export const checkAtWork = checkedBy(validators.atWork);
 export const checkCalendars = checkedBy(validators.calendars);
+export const checkCallOut = checkedBy(validators.callOut);
 export const checkCancel = checkedBy(validators.cancel);
 export const checkCatalogue = checkedBy(validators.catalogue);
+export const checkChangeAccount = checkedBy(validators.changeAccount);
+export const checkChangeKeys = checkedBy(validators.changeKeys);
+export const checkChangePeople = checkedBy(validators.changePeople);
 export const checkChangeRelease = checkedBy(validators.changeRelease);
 export const checkChangeSet = checkedBy(validators.changeSet);
 export const checkClaim = checkedBy(validators.claim);
@@ -17,6 +22,9 @@ export const checkProduct = checkedBy(validators.product);
 export const checkReleaseRequest = checkedBy(validators.releaseRequest);
 export const checkSampleCarts = checkedBy(validators.sampleCarts);
 export const checkSaveProducts = checkedBy(validators.saveProducts);
+export const checkSettings = checkedBy(validators.settings);
+export const checkSignIn = checkedBy(validators.signIn);
 export const checkSwitchOffer = checkedBy(validators.switchOffer);
+export const checkUseLink = checkedBy(validators.useLink);
 /** The form alone; see `checkStandpoint` for what is in it. */
 export const checkStandpointForm = checkedBy(validators.standpoint);

@@ -13,15 +13,23 @@ import {
   SaveProducts,
   SwitchOffer,
 } from "../http/bodies.ts";
+import { ChangeKeys } from "../keys/key-schema.ts";
+import { AtWorkPlace, ChangeAccount, ChangePeople, SignIn, UseLink } from "../people/people-schema.ts";
 import { Cancel, Claim, NamedShopper } from "../redemptions/claim-schema.ts";
 import { Standpoint } from "../saved/standpoint-schema.ts";
+import { CallOut, Settings } from "../settings/settings-schema.ts";
 
 /** Everything of the server's that comes in from outside and is checked by its form. Made into code by `scripts/validators.ts`. */
 export const SERVER_SCHEMAS = {
   askCarriers: AskCarriers,
+  atWork: AtWorkPlace,
   calendars: Type.Record(Type.String(), Type.Array(Type.String())),
+  callOut: CallOut,
   cancel: Cancel,
   catalogue: Catalogue,
+  changeAccount: ChangeAccount,
+  changeKeys: ChangeKeys,
+  changePeople: ChangePeople,
   changeRelease: ChangeRelease,
   changeSet: ChangeSet,
   claim: Claim,
@@ -34,6 +42,9 @@ export const SERVER_SCHEMAS = {
   releaseRequest: ReleaseRequest,
   sampleCarts: SampleCarts,
   saveProducts: SaveProducts,
+  settings: Settings,
+  signIn: SignIn,
   standpoint: Standpoint,
   switchOffer: SwitchOffer,
+  useLink: UseLink,
 } as const satisfies Record<string, TSchema>;

@@ -34,3 +34,7 @@ export function windowWords(from: number, until: number, timeZone: string, local
   });
   return format.formatRange(from, until);
 }
+
+/** A moment of the log by this computer's clock. @example momentHere("2026-11-27T02:03:38.302Z") // "27 Nov 2026, 02:03" */
+export const momentHere = (at: string): string =>
+  momentOfYear(Date.parse(at), Intl.DateTimeFormat().resolvedOptions().timeZone);

@@ -20,6 +20,11 @@ const WORDS: Readonly<Record<Section, Phrase>> = {
     "What shoppers read in each state and language: press a text to change it, with its figures in place.",
   ),
   checks: phrase("What is wrong, risky or odd, each with a cart that shows it: “Show me” puts that cart on the right."),
+  account: phrase("What you sign in with, and where you are signed in: end what you do not know."),
+  people: phrase("Who may sign in, and what each may do: invite somebody, and give them the link."),
+  keys: phrase("What shops' servers call with: make one for each, and revoke what is not used."),
+  log: phrase("Who did what, the newest first: search it, and take back what should not have been."),
+  settings: phrase("What holds beside the plan: signing in, releases, what is kept of shoppers."),
   release: phrase("What shops are answered from: see every change since, then release it, now or from a moment on."),
 };
 

@@ -4,12 +4,13 @@ import type { Phrase } from "../../core/phrases/phrase.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import { UnitsContext } from "../fields/units-context.ts";
 import { say } from "../language/say.ts";
-import type { Section } from "../names/sections.ts";
+import { isInMenu, type Section } from "../names/sections.ts";
 import { unitsOf } from "../names/units.ts";
 import { ShopperView } from "../preview/shopper/shopper-view.tsx";
 import type { DraftState } from "../state/draft-store.ts";
 import { FindingsContext } from "../state/findings-context.tsx";
 import { useLooked } from "../state/quote-context.ts";
+import { useSignedOut } from "../state/signed-out.ts";
 import { useStandpoint } from "../state/standpoint-context.ts";
 import { useChecks } from "../state/use-checks.ts";
 import { draftStore, useDraft } from "../state/use-draft.ts";
@@ -22,6 +23,7 @@ import { VisitedSections } from "./visited-sections.tsx";
 // What few sessions ever see is loaded when it is wanted.
 const PlanFaults = lazy(() => import("./plan-faults.tsx").then((module) => ({ default: module.PlanFaults })));
 const ConflictBar = lazy(() => import("./conflict-bar.tsx").then((module) => ({ default: module.ConflictBar })));
+const SignedOutBar = lazy(() => import("./signed-out-bar.tsx").then((module) => ({ default: module.SignedOutBar })));
 const StartAPlan = lazy(() =>
   import("../sections/plan-file/start-a-plan.tsx").then((module) => ({ default: module.StartAPlan })),
 );
@@ -99,12 +101,14 @@ function Middle({ section }: { section: Section }) {
   const { standpoint, market } = useStandpoint();
   const { request } = useLooked();
   const { plan, draft, conflict, loadError } = state;
+  const isSignedOut = useSignedOut();
   return (
     <main
       id="work"
       tabIndex={-1}
       className="relative min-w-0 flex-1 overflow-y-auto px-5 py-4 outline-none print:overflow-visible print:p-0"
     >
+      <Suspense>{isSignedOut && <SignedOutBar />}</Suspense>
       <Suspense>{conflict && <ConflictBar conflict={conflict} plan={plan} market={market} />}</Suspense>
       {loadError && (
         <p role="alert" className="alert alert-error mb-4">
@@ -116,8 +120,10 @@ function Middle({ section }: { section: Section }) {
       )}
       <Suspense>{hasFaults(state) && <PlanFaults state={state} />}</Suspense>
       {!draft && !loadError && <p className="text-quiet">{say("Loading the plan…")}</p>}
-      <Suspense>{draft && !plan && <StartAPlan state={state} currency={standpoint.currency} />}</Suspense>
-      {plan && <VisitedSections section={section} watch={[plan, request]} />}
+      <Suspense>
+        {draft && !plan && !isInMenu(section) && <StartAPlan state={state} currency={standpoint.currency} />}
+      </Suspense>
+      {(plan || isInMenu(section)) && <VisitedSections section={section} watch={[plan, request]} />}
     </main>
   );
 }

@@ -6,13 +6,17 @@ import MessageSquareText from "lucide-react/icons/message-square-text";
 import Send from "lucide-react/icons/send";
 import Table2 from "lucide-react/icons/table-2";
 import Truck from "lucide-react/icons/truck";
+import { lazy, Suspense } from "react";
 import { Link } from "wouter";
 import type { Finding } from "../../core/checks/finding.ts";
 import { say } from "../language/say.ts";
 import { sectionOf } from "../names/finding-section.ts";
-import { SECTIONS, type Section } from "../names/sections.ts";
+import { type DailySection, SECTIONS, type Section } from "../names/sections.ts";
 import { loadSection } from "./section-view.tsx";
 import { StoreMenu } from "./store-menu.tsx";
+
+// Nothing of the page waits for it.
+const OthersAtWork = lazy(() => import("./others-at-work.tsx").then((module) => ({ default: module.OthersAtWork })));
 
 type Props = {
   section: Section;
@@ -25,7 +29,7 @@ type Props = {
   findings: readonly Finding[];
 };
 
-const ICONS: Readonly<Record<Section, LucideIcon>> = {
+const ICONS: Readonly<Record<DailySection, LucideIcon>> = {
   overview: Table2,
   places: MapPin,
   delivery: Truck,
@@ -40,12 +44,10 @@ export function Rail({ section, left, store, changes, findings }: Props) {
   const inSection = new Map<Section, number>();
   for (const finding of findings) inSection.set(sectionOf(finding), (inSection.get(sectionOf(finding)) ?? 0) + 1);
   return (
-    <div className="w-28 shrink-0 border-r border-base-300 bg-base-100 py-3 print:hidden">
-      {store !== null && (
-        <div className="mb-2 px-3 break-words">
-          <StoreMenu name={store} />
-        </div>
-      )}
+    <div className="w-28 shrink-0 overflow-y-auto border-r border-base-300 bg-base-100 py-3 print:hidden">
+      <div className="mb-2 px-3 break-words">
+        <StoreMenu name={store ?? say("Menu")} />
+      </div>
       <nav aria-label={say("Sections")}>
         <ul>
           {SECTIONS.map(({ id, name }) => {
@@ -75,6 +77,9 @@ export function Rail({ section, left, store, changes, findings }: Props) {
           })}
         </ul>
       </nav>
+      <Suspense>
+        <OthersAtWork section={section} />
+      </Suspense>
     </div>
   );
 }

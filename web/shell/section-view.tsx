@@ -9,6 +9,11 @@ const SCRIPTS: Readonly<Record<Section, () => Promise<ComponentType>>> = {
   offers: async () => (await import("../sections/offers/offers-view.tsx")).OffersView,
   wording: async () => (await import("../sections/wording/wording-view.tsx")).WordingView,
   checks: async () => (await import("../sections/checks/checks-view.tsx")).ChecksView,
+  account: async () => (await import("../sections/account/account-view.tsx")).AccountView,
+  people: async () => (await import("../sections/people/people-view.tsx")).PeopleView,
+  keys: async () => (await import("../sections/keys/keys-view.tsx")).KeysView,
+  log: async () => (await import("../sections/log/log-view.tsx")).LogView,
+  settings: async () => (await import("../sections/settings/settings-view.tsx")).SettingsView,
   release: async () => (await import("../sections/release/release-view.tsx")).ReleaseView,
 };
 

@@ -15,11 +15,13 @@ import type { ChangeSet } from "../../server/draft/change-set-schema.ts";
 import type { Draft } from "../../server/draft/read-draft.ts";
 import type { PointedProblem } from "../../server/http/problem-document.ts";
 import type { Region } from "../../server/places/regions.ts";
+import type { ReleaseAsked } from "../../server/releases/asked-releases.ts";
 import type { Release } from "../../server/releases/release.ts";
 import type { ReleasedPlan } from "../../server/releases/releases.ts";
 import type { Saved, SetAside } from "../../server/saved/saved.ts";
 import type { Standpoint } from "../../server/saved/standpoint-schema.ts";
 import { say } from "../language/say.ts";
+import { tellSignedOut } from "./signed-out.ts";
 
 /** What an endpoint answered when it did not do what was asked; `offline` when nothing answered at all. */
 export class ApiError extends Error {
@@ -29,16 +31,18 @@ export class ApiError extends Error {
   readonly conflicts: Conflict[];
   /** What was wrong and where, by RFC 9457. */
   readonly problems: readonly PointedProblem[];
+  /** What else is needed: to sign in, a code. */
+  readonly wants: "code" | undefined;
   constructor(
     status: number | "offline",
     title: Phrase,
-    problems: readonly PointedProblem[] = [],
-    conflicts: Conflict[] = [],
+    { errors = [], conflicts = [], wants }: Omit<ProblemBody, "phrase"> = {},
   ) {
     super(english(title));
     this.said = title;
     this.status = status;
-    this.problems = problems;
+    this.problems = errors;
+    this.wants = wants;
     this.conflicts = conflicts;
   }
   /** The problems as lines to read. */
@@ -56,9 +60,10 @@ export class ApiError extends Error {
 /** A carrier that can be asked, with its services. */
 export type CarrierChoice = Pick<Carrier, "id" | "name" | "services">;
 
-type ProblemBody = { phrase?: Phrase; errors?: PointedProblem[]; conflicts?: Conflict[] };
+type ProblemBody = { phrase?: Phrase; errors?: PointedProblem[]; conflicts?: Conflict[]; wants?: "code" };
 
-const call = <T>(path: string, body?: unknown): Promise<T> =>
+/** Asks an endpoint, or posts to it. @throws ApiError when it does not do what was asked */
+export const call = <T>(path: string, body?: unknown): Promise<T> =>
   callWith<T>(path, body === undefined ? undefined : JSON.stringify(body));
 
 async function callWith<T>(path: string, body: string | undefined): Promise<T> {
@@ -70,12 +75,12 @@ async function callWith<T>(path: string, body: string | undefined): Promise<T> {
     throw new ApiError("offline", phrase("The server does not answer"));
   }
   if (response.ok) return response.json();
+  if (response.status === 401) tellSignedOut();
   const problem: ProblemBody = await response.json().catch(() => ({}));
   throw new ApiError(
     response.status,
     problem.phrase ?? phrase("The server answered {status}", { status: response.status }),
-    problem.errors ?? [],
-    problem.conflicts ?? [],
+    problem,
   );
 }
 
@@ -131,8 +136,9 @@ export const api = {
   dropSamples: (ids: readonly string[]) => call<KeptSamples>("/api/samples", { do: "drop", ids }),
   /** How often each offer has been used, by its id. */
   uses: () => call<{ uses: Record<string, number> }>("/api/redemptions"),
-  releases: () => call<{ releases: Release[] }>("/api/releases"),
-  release: (wanted: { sequence: number; moment?: string; note?: string }) => call<Release>("/api/releases", wanted),
+  releases: () => call<{ releases: Release[]; asked: ReleaseAsked | null }>("/api/releases"),
+  release: (wanted: { sequence: number; moment?: string; note?: string }) =>
+    call<Release | { asked: ReleaseAsked }>("/api/releases", wanted),
   releasedAs: (number: number) => call<ReleasedPlan>(`/api/releases/${number}`),
   changeRelease: ({ number, ...change }: ReleaseChange) => call<Release>(`/api/releases/${number}`, change),
   /** Switches an offer off, or on again, in what shops get now. */

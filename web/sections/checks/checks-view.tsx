@@ -88,7 +88,7 @@ function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
           {say("Nothing was found that is wrong, risky or odd.")}
         </p>
       )}
-      <ul aria-label={say("Open findings")} onKeyDown={arrowsInList}>
+      <ul aria-label={say("Open findings")} aria-busy={!checks.isWhole} onKeyDown={arrowsInList}>
         {[...open]
           .sort((a, b) => order[a.severity] - order[b.severity])
           .map((finding) => (

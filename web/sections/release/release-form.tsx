@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useContext, useMemo, useState } from "react";
+import { type ReactNode, useContext, useMemo, useState } from "react";
 import { runSample } from "../../../core/samples/compare.ts";
 import type { CompiledPlan } from "../../../core/tariff/compile.ts";
 import { momentOf } from "../../../core/time/zone-clock.ts";
@@ -17,12 +17,14 @@ type Props = {
   compiled: CompiledPlan;
   busy: boolean;
   unsaved: boolean;
+  /** Where it takes two people: how far that is, and what the button says. */
+  twoPeople?: { status: ReactNode; words: string };
   /** `whenMade` is called once it is. */
   onRelease: (wanted: { moment?: string; note?: string }, whenMade: () => void) => void;
 };
 
 /** The step that changes what shops get: at once or from a moment on, with what is known to be wrong in sight. */
-export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease }: Props) {
+export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, twoPeople, onRelease }: Props) {
   const [isLater, setIsLater] = useState(false);
   const [local, setLocal] = useState("");
   const [note, setNote] = useState("");
@@ -120,6 +122,7 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
           />
         </div>
       )}
+      {twoPeople?.status}
       <div>
         <button
           type="button"
@@ -128,6 +131,7 @@ export function ReleaseForm({ next, timeZone, compiled, busy, unsaved, onRelease
           onClick={() => onRelease(wanted, forget)}
         >
           {waitsFor ??
+            twoPeople?.words ??
             (instant === null
               ? say("Release as number {number}", { number: next })
               : say("Release as number {number}, from {moment}", {

@@ -15,7 +15,7 @@ import { useSelected } from "../../state/use-selected.ts";
 import { PlanFile } from "../plan-file/plan-file.tsx";
 import { OpenedRelease } from "./opened-release.tsx";
 import { PlanDifferences } from "./plan-differences.tsx";
-import { ReleaseForm } from "./release-form.tsx";
+import { ReleaseStep } from "./release-step.tsx";
 import { ReleaseTable } from "./release-table.tsx";
 
 /** What would change for shops, the step that changes it, and every release so far. */
@@ -60,14 +60,17 @@ export function ReleaseView() {
         )}
         <Waiting waiting={draft.waiting} timeZone={timeZone} />
         {differences.length > 0 && compiled && (
-          <ReleaseForm
+          <ReleaseStep
             next={nextNumber(draft)}
             timeZone={timeZone}
             compiled={compiled}
             busy={releasing.isPending}
             unsaved={unsaved > 0}
             onRelease={(wanted, whenMade) =>
-              releasing.mutate({ sequence: draft.sequence, ...wanted }, { onSuccess: whenMade })
+              releasing.mutate(
+                { sequence: draft.sequence, ...wanted },
+                { onSuccess: (made) => "number" in made && whenMade() },
+              )
             }
           />
         )}

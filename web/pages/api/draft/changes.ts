@@ -3,6 +3,7 @@ import { phrase } from "../../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../../server/database/pool.ts";
 import { applyChangeSet } from "../../../../server/draft/change-set.ts";
 import { jsonAnswer } from "../../../../server/http/answer.ts";
+import { byOf } from "../../../../server/http/caller.ts";
 import { largest } from "../../../../server/http/endpoints.ts";
 import { handle } from "../../../../server/http/handle.ts";
 import { problemAnswer } from "../../../../server/http/problem-document.ts";
@@ -14,7 +15,7 @@ export const POST: APIRoute = ({ request }) =>
   handle(async () => {
     const body = await readBody(request, largest("/api/draft/changes"), checkChangeSet);
     if ("refusal" in body) return body.refusal;
-    const result = await applyChangeSet(sharedPool(), body.value, "local");
+    const result = await applyChangeSet(sharedPool(), body.value, byOf(request).name);
     if ("conflicts" in result) {
       return problemAnswer(409, phrase("Someone else changed this first"), {
         detail: phrase("Each conflict names the version that is there now and the one that was sent."),

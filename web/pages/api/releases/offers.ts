@@ -1,5 +1,6 @@
 import type { APIRoute } from "astro";
 import { sharedPool } from "../../../../server/database/pool.ts";
+import { byOf } from "../../../../server/http/caller.ts";
 import { largest } from "../../../../server/http/endpoints.ts";
 import { handle } from "../../../../server/http/handle.ts";
 import { readBody } from "../../../../server/http/read-body.ts";
@@ -13,5 +14,5 @@ export const POST: APIRoute = ({ request }) =>
     const body = await readBody(request, largest("/api/releases/offers"), checkSwitchOffer);
     if ("refusal" in body) return body.refusal;
     const { offer, on } = body.value;
-    return releaseAnswer(await switchOffer(sharedPool(), offer, on, "local"), 201);
+    return releaseAnswer(await switchOffer(sharedPool(), offer, on, byOf(request).name), 201);
   });

@@ -1,0 +1,7 @@
+import { createHash, randomBytes } from "node:crypto";
+
+/** 256 random bits, as text for an address, a header or a cookie. */
+export const newSecret = (): string => randomBytes(32).toString("base64url");
+
+/** What is kept of a secret: its SHA-256, which is enough for one that nobody can guess. */
+export const hashOf = (secret: string): Buffer => createHash("sha256").update(secret).digest();
