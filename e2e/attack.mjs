@@ -115,8 +115,31 @@ async function askersOf(app, ROLES, RIGHTS) {
   return askers;
 }
 
+/** JSON that is nearly another: a part of it replaced, taken away, or added. */
+const nearTo = (fc, value) =>
+  fc.tuple(fc.nat(), fc.jsonValue(), fc.constantFrom("swap", "drop", "add")).map(([at, other, how]) => {
+    const copy = structuredClone(value);
+    const places = [];
+    const look = (thing) => {
+      for (const key of Object.keys(thing)) {
+        places.push([thing, key]);
+        if (typeof thing[key] === "object" && thing[key] !== null) look(thing[key]);
+      }
+    };
+    look(copy);
+    if (places.length === 0) return other;
+    const [thing, key] = places[at % places.length];
+    if (how === "drop") delete thing[key];
+    else if (how === "swap") thing[key] = other;
+    else thing[`${key}x`] = other;
+    return copy;
+  });
+
 const QUOTE = JSON.parse(readFileSync(new URL("../demo/requests/below-goal.json", import.meta.url), "utf8"));
 const draftOf = async (app) => JSON.parse((await ask(app, "/api/draft")).text);
+/** A body of the wrong form is told every place that is wrong. */
+const saysWhere = ({ status, text }) =>
+  status !== 422 || JSON.parse(text).errors?.every(({ pointer, detail }) => /^#(\/|$)/.test(pointer) && detail);
 const isProblem = ({ headers }) => headers["content-type"] === PROBLEM;
 
 /** What is tried: each says in a few words what came of it, or throws what did not hold. */
@@ -394,24 +417,6 @@ const ATTACKS = {
   },
   "random bodies": async (app, { ENDPOINTS, fc, bodies }) => {
     let tried = 0;
-    const near = (value) =>
-      fc.tuple(fc.nat(), fc.jsonValue(), fc.constantFrom("swap", "drop", "add")).map(([at, other, how]) => {
-        const copy = structuredClone(value);
-        const places = [];
-        const look = (thing) => {
-          for (const key of Object.keys(thing)) {
-            places.push([thing, key]);
-            if (typeof thing[key] === "object" && thing[key] !== null) look(thing[key]);
-          }
-        };
-        look(copy);
-        if (places.length === 0) return other;
-        const [thing, key] = places[at % places.length];
-        if (how === "drop") delete thing[key];
-        else if (how === "swap") thing[key] = other;
-        else thing[`${key}x`] = other;
-        return copy;
-      });
     const starts = [
       QUOTE,
       { order: "o", offers: ["newsletter"], window: { option: "standard", slot: "x", day: "2026-11-27" } },
@@ -426,13 +431,14 @@ const ATTACKS = {
         writes: [],
         sequence: 1,
       };
-      const body = fc.oneof(fc.jsonValue(), near(valid), ...starts.map(near));
+      const body = fc.oneof(fc.jsonValue(), nearTo(fc, valid), ...starts.map((start) => nearTo(fc, start)));
       await fc.assert(
         fc.asyncProperty(body, async (value) => {
           const answer = await post(app, at, value);
           tried += 1;
           must(answer.status < 500, `${at} ${JSON.stringify(value).slice(0, 300)}: ${answer.status}`);
           must(answer.status < 400 || isProblem(answer), `${at}: a ${answer.status} that is no problem document`);
+          must(saysWhere(answer), `${at}: does not say where: ${answer.text.slice(0, 300)}`);
         }),
         { numRuns: bodies },
       );
@@ -444,6 +450,36 @@ const ATTACKS = {
     must([201, 409].includes(released.status), `the draft cannot be released: ${released.status}`);
     must((await post(app, "/api/quote", QUOTE)).status === 200, "there is no quote");
     return `${tried} of them, no 5xx`;
+  },
+  "edits at random": async (app, { fc, bodies }) => {
+    const { entities } = await draftOf(app);
+    const tally = { taken: 0, refused: 0 };
+    const save = async (kind, id, body) => {
+      const seen = (await draftOf(app)).entities.find((one) => one.kind === kind && one.id === id)?.revision ?? 0;
+      return post(app, "/api/draft/changes", { writes: [{ kind, id, seen, body }] });
+    };
+    const edit = fc
+      .constantFrom(...entities)
+      .chain(({ kind, id, body }) => nearTo(fc, body).map((other) => ({ kind, id, body, other })));
+    await fc.assert(
+      fc.asyncProperty(edit, async ({ kind, id, body, other }) => {
+        const about = `${kind} ${id} as ${JSON.stringify(other).slice(0, 300)}`;
+        const answer = await save(kind, id, other);
+        must(answer.status === 200 || answer.status === 422, `${about}: ${answer.status}`);
+        must(saysWhere(answer), `${about}: does not say where: ${answer.text.slice(0, 300)}`);
+        tally[answer.status === 200 ? "taken" : "refused"] += 1;
+        if (answer.status !== 200) return;
+        const { sequence, unreadable } = await draftOf(app);
+        must(unreadable.length === 0, `${about}: cannot be read again`);
+        const released = await post(app, "/api/releases", { sequence });
+        const isSame = released.status === 409 && released.text.includes("the same already");
+        must(released.status === 201 || isSame, `${about}: cannot be released: ${released.text.slice(0, 300)}`);
+        must((await post(app, "/api/quote", QUOTE)).status < 500, `${about}: no quote`);
+        must((await save(kind, id, body)).status === 200, `${about}: cannot be mended`);
+      }),
+      { numRuns: bodies * 3 },
+    );
+    return `${tally.taken} taken, readable, releasable and mended; ${tally.refused} refused, each with where`;
   },
   "the database hangs": async (app, { database }) => {
     await post(app, "/api/quote", QUOTE);

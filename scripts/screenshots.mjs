@@ -129,7 +129,17 @@ const VIEWS = [
       await page.getByText("edges covered").waitFor();
     },
   },
-  { name: "offers-narrow", path: "/offers", width: 768 },
+  {
+    name: "change-log",
+    path: "/offers",
+    edits: true,
+    before: async (page) => {
+      await newGoal(page);
+      await page.getByRole("button", { name: /^Menu/ }).click();
+      await page.getByRole("link", { name: "Change log" }).click();
+      await page.getByRole("list", { name: "Change log" }).getByText("€45.00").first().waitFor();
+    },
+  },
   {
     name: "release",
     path: "/offers",
@@ -169,15 +179,16 @@ try {
   mkdirSync(folder, { recursive: true });
   const browser = await chromium.launch(BROWSER);
   const storageState = await signInAtFirst(browser, app.address, link);
-  for (const { name, path, dark, width = 1280, edits, isOutside, before } of VIEWS) {
+  for (const { name, path, dark, edits, before } of VIEWS) {
     const page = await browser.newPage({
-      ...{ viewport: { width, height: 800 }, colorScheme: dark ? "dark" : "light" },
-      ...(isOutside ? {} : { storageState }),
+      viewport: { width: 1280, height: 800 },
+      colorScheme: dark ? "dark" : "light",
+      storageState,
     });
     // Without the line for first visits.
     await page.addInitScript(() => localStorage.setItem("summant.first-lines-closed", "true"));
     await page.goto(app.address + path);
-    if (!isOutside) await page.getByText("Saved", { exact: true }).waitFor();
+    await page.getByText("Saved", { exact: true }).waitFor();
     if (path === "/offers") await page.getByRole("slider", { name: "Cart value" }).waitFor();
     await page.locator("body").evaluate(() => document.fonts.ready);
     await before?.(page);

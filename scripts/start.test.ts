@@ -1,4 +1,4 @@
-import { type ChildProcess, spawn } from "node:child_process";
+import { type ChildProcess, spawn, spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
@@ -65,6 +65,38 @@ describe("npm start", () => {
     child.kill("SIGINT");
     expect(await ended).toBe(0);
     await expect(fetch(address)).rejects.toThrow();
+  });
+
+  it("prints a link that signs in once, and a later one for whoever holds the machine, until somebody has a password", async () => {
+    const own = { SUMMANT_DATA: join(folder, "links"), SUMMANT_DATABASE_URL: undefined };
+    const first = start([], own);
+    const [, address = "", token = ""] = await first.said(/Sign in, once: (http:\/\/127\.0\.0\.1:\d+)\/sign-in#(\S+)/);
+    const post = (path: string, body: object, cookie = "") =>
+      fetch(address + path, {
+        method: "POST",
+        headers: { "content-type": "application/json", cookie },
+        body: JSON.stringify(body),
+      });
+    const use = (of: string, password?: string) => post("/api/sign-in/link", { do: "use", token: of, password });
+    const signedIn = await use(token);
+    expect([signedIn.status, (await use(token)).status]).toEqual([200, 410]);
+    const cookie = signedIn.headers.getSetCookie()[0]?.split(";")[0] ?? "";
+    const draft = await fetch(`${address}/api/draft`, { headers: { cookie } });
+    expect(draft.status).toBe(200);
+    const person = spawnSync(process.execPath, ["bin/summant", "person", "Ana Reis"], {
+      cwd: root,
+      encoding: "utf8",
+      env: { ...process.env, ...own },
+    });
+    expect(person.stderr).toBe("");
+    const [link = "", made = ""] = /^http:.*#(\S+)\n$/.exec(person.stdout) ?? [];
+    expect(link).toContain(`${address}/sign-in#`);
+    expect((await use(made, "eleven paper lanterns")).status).toBe(200);
+    first.child.kill("SIGINT");
+    await first.ended;
+    const later = start([], own);
+    await later.said(/Sign in by your name and password; where they are lost: bin\/summant person NAME/);
+    expect(later.printed()).not.toContain("sign-in#");
   });
 
   it("says so when the port asked for is taken, and starts nothing", async () => {

@@ -15,17 +15,24 @@ const SOURCES = [
   ...["scripts/setup/server-programs.mjs", "scripts/setup/worker-chunks.mjs"],
 ];
 
-/** Builds the app unless the build at hand was made from exactly these sources. */
+const markOf = (root) => join(root, "dist", ".built-from");
+const nowOf = (root) => `${fingerprint(root, SOURCES)} ${fingerprint(root, BUILT)}`;
+
+/** Whether the build at hand was made from exactly these sources, and is as it was made: "whole", "damaged" or "none". */
+export function stateOfBuild(root) {
+  const known = existsSync(markOf(root)) ? readFileSync(markOf(root), "utf8") : "";
+  if (!known.startsWith(fingerprint(root, SOURCES))) return "none";
+  return BUILT.every((folder) => existsSync(join(root, folder))) && known === nowOf(root) ? "whole" : "damaged";
+}
+
+export const markBuilt = (root) => writeFileSync(markOf(root), nowOf(root));
+
+/** Builds the app unless it is built. */
 export async function needBuild(root) {
-  const mark = join(root, "dist", ".built-from");
   needValidators(root);
-  const wanted = fingerprint(root, SOURCES);
-  const known = existsSync(mark) ? readFileSync(mark, "utf8") : "";
-  const now = () => `${wanted} ${fingerprint(root, BUILT)}`;
-  if (known.startsWith(wanted)) {
-    if (BUILT.every((folder) => existsSync(join(root, folder))) && known === now()) return;
-    say("What was built is damaged; it is built again");
-  } else say("Building the app");
+  const state = stateOfBuild(root);
+  if (state === "whole") return;
+  say(state === "damaged" ? "What was built is damaged; it is built again" : "Building the app");
   await promisify(execFile)(process.execPath, [join(root, "node_modules/astro/astro.js"), "build"], {
     cwd: root,
     env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1", NODE_ENV: "production" },
@@ -33,5 +40,5 @@ export async function needBuild(root) {
   }).catch(({ stdout, stderr }) => {
     throw new SetupError(`The build failed.\n${stdout}\n${stderr}`);
   });
-  writeFileSync(mark, now());
+  markBuilt(root);
 }

@@ -1,4 +1,5 @@
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
+import { logEvent } from "../log/events.ts";
 
 /** A release that somebody has asked for and that waits for another; times in RFC 3339. */
 export type ReleaseAsked = {
@@ -42,6 +43,7 @@ export async function askForRelease(
     "INSERT INTO release_requests (sequence, asked_by, asked_at, moment, note) VALUES (?, ?, UTC_TIMESTAMP(3), ?, ?)",
     [sequence, by, moment === undefined ? null : new Date(moment), note],
   );
+  await logEvent(connection, "release-asked", { name: by, address: "" });
   const asked = await releaseAsked(connection);
   return asked ?? { sequence, by, at: new Date().toISOString(), moment: moment ?? null, note };
 }

@@ -2,7 +2,7 @@ import type { APIRoute } from "astro";
 import { phrase } from "../../../core/phrases/phrase.ts";
 import { sharedPool } from "../../../server/database/pool.ts";
 import { type Answer, jsonAnswer, withHeader } from "../../../server/http/answer.ts";
-import { callerOf, personOf } from "../../../server/http/caller.ts";
+import { byOf, personOf } from "../../../server/http/caller.ts";
 import { largest } from "../../../server/http/endpoints.ts";
 import { handle } from "../../../server/http/handle.ts";
 import { problemAnswer } from "../../../server/http/problem-document.ts";
@@ -35,16 +35,20 @@ export const POST: APIRoute = ({ request }) =>
     const body = await readBody(request, largest("/api/account"), checkChangeAccount);
     if ("refusal" in body) return body.refusal;
     const [pool, person, asked] = [sharedPool(), personOf(request), body.value];
-    const { address } = callerOf(request);
+    const by = byOf(request);
+    const { address } = by;
     switch (asked.do) {
       case "sign-out":
         await endSession(pool, person.id, person.session);
-        await logEvent(pool, "signed-out", { name: person.name, address });
+        await logEvent(pool, "signed-out", by);
         return withHeader(jsonAnswer({}), "set-cookie", dropCookie());
       case "end-session":
-        return jsonAnswer({ ended: await endSession(pool, person.id, asked.session) });
+        await endSession(pool, person.id, asked.session);
+        await logEvent(pool, "sessions-ended", by);
+        return jsonAnswer({});
       case "end-other-sessions":
         await endSessions(pool, person.id, person.session);
+        await logEvent(pool, "sessions-ended", by);
         return jsonAnswer({});
       case "set-password":
         return changed(await changePassword(pool, person, asked, address));
