@@ -7,6 +7,7 @@ import type { LinkKind } from "../../server/people/one-time-links.ts";
 import type { PersonListed } from "../../server/people/people.ts";
 import type { ChangePeople } from "../../server/people/people-schema.ts";
 import type { Settings } from "../../server/settings/settings-schema.ts";
+import type { Erased, ShopperData } from "../../server/shoppers/shopper-data.ts";
 import { call } from "./api.ts";
 
 // What the menu's sections ask of the server; no page needs it to stand.
@@ -31,6 +32,8 @@ export const peopleApi = {
     call<{ secret: string }>("/api/keys", { do: "make", ...key }),
   revokeKey: (key: number) => call<object>("/api/keys", { do: "revoke", key }),
   saveSettings: (settings: Settings) => call<Settings>("/api/settings", settings),
+  exportShopper: (shopper: string) => call<ShopperData>("/api/shoppers/export", { shopper }),
+  eraseShopper: (shopper: string) => call<Erased>("/api/shoppers/erase", { shopper }),
   callOut: (address: string) => call<{ status: number; bytes: number }>("/api/settings/call-out", { address }),
   log: ({ parts, search, before }: LogAsked & { before?: string | undefined }) =>
     call<LogPage>(

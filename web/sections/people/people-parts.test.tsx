@@ -130,6 +130,23 @@ describe("settings", () => {
     expect(screen.getByLabelText(/^A shopper's reference is erased/)).toHaveProperty("checked", false);
   });
 
+  it("one shopper's data is shown, and erased once that was asked for twice", async () => {
+    const { asked } = shown(<SettingsView />, { "/api/settings": SETTINGS });
+    await userEvent.type(await screen.findByLabelText("Reference of one shopper, as the shop has it"), " s-1 {Enter}");
+    expect(asked.at(-1)).toMatchObject({ path: "/api/shoppers/export", body: { shopper: "s-1" } });
+    const claim = { order: "o-1", offer: "spring", claimedAt: "2026-11-01T09:00:00Z", givenBackAt: null };
+    asked.at(-1)?.answer({ shopper: "s-1", claims: [claim, claim], uses: { spring: 1 } });
+    await screen.findByText("Of s-1: 2 claims.");
+    const before = asked.length;
+    await userEvent.click(screen.getByRole("button", { name: "Erase…" }));
+    expect(asked).toHaveLength(before);
+    await userEvent.click(screen.getByRole("button", { name: "Erase s-1" }));
+    expect(asked.at(-1)).toMatchObject({ path: "/api/shoppers/erase", body: { shopper: "s-1" } });
+    asked.at(-1)?.answer({ claims: 2, counts: 1 });
+    await screen.findByText("Erased: 2 claims stand without the reference now.");
+    expect(screen.queryByText("Of s-1: 2 claims.")).toBeNull();
+  });
+
   it("are only looked at by who does not run the store", async () => {
     const looker = { ...ACCOUNT, person: { ...KEEPER, role: "look" } };
     shown(<SettingsView />, {

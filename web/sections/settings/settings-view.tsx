@@ -9,6 +9,7 @@ import { say } from "../../language/say.ts";
 import { errorWords, problemWords } from "../../state/api.ts";
 import { ownAccount, peopleApi, storeSettings } from "../../state/people-api.ts";
 import { DaysField } from "./days-field.tsx";
+import { OneShopper } from "./one-shopper.tsx";
 import { OutgoingHosts } from "./outgoing-hosts.tsx";
 
 const WHO: Readonly<Record<Settings["secondFactor"], Phrase>> = {
@@ -89,6 +90,7 @@ const SettingFields = ({ settings, isFixed, onChange }: FieldsProps) => (
         isFixed={isFixed}
         onDays={(shoppersKeptDays) => onChange({ shoppersKeptDays })}
       />
+      {!isFixed && <OneShopper />}
     </Part>
     <Part name={say("Calls to other servers")}>
       <OutgoingHosts hosts={settings.outgoing} isFixed={isFixed} onHosts={(outgoing) => onChange({ outgoing })} />
