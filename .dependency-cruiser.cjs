@@ -37,6 +37,7 @@ const CORE = [
   "analysis",
   "checks",
   "samples",
+  "evidence",
   "validation",
 ];
 const isCore = (folder) => (folder.endsWith("$") ? `^core/${folder}` : `^core/${folder}/`);

@@ -1,6 +1,7 @@
 import { type Climb, priceAt } from "../core/climb/interval.ts";
 import { measured } from "../core/measures/measure-spec.ts";
 import { makersMoney } from "../core/money/format.ts";
+import { textTable } from "./text-table.ts";
 
 /** A climb as a table of text: a row for each stretch, with the prices and what remains at its start. */
 export function climbTable(climb: Climb): string {
@@ -20,13 +21,5 @@ export function climbTable(climb: Climb): string {
       remaining ? `${state}, ${short(remaining.start, climb.steps[i]?.measure)} short` : state,
     ),
   ]);
-  const widths = header.map((_, column) => Math.max(...[header, ...rows].map((row) => row[column]?.length ?? 0)));
-  return [header, ...rows]
-    .map((row) =>
-      row
-        .map((cell, column) => cell.padEnd(widths[column] ?? 0))
-        .join("  ")
-        .trimEnd(),
-    )
-    .join("\n");
+  return textTable([header, ...rows]);
 }

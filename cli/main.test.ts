@@ -183,3 +183,54 @@ describe("summant climb, validate and rates", () => {
     expect([bad.status, bad.stderr]).toEqual([2, 'standard input: row 2, column 2 "x" is no rate\n']);
   });
 });
+
+describe("summant replay", () => {
+  const request = {
+    at: "2026-11-25T09:00:00Z",
+    currency: "EUR",
+    destination: { country: "PT", postcode: "3000-001" },
+    cart: { lines: [{ sku: "paper", quantity: 1, unitPrice: 4500 }] },
+  };
+  const lines = [
+    { order: "o-1", request, option: "standard", charged: 490 },
+    { order: "o-2", request: { ...request, destination: { country: "PT" } }, option: "standard", charged: 0 },
+    { order: "o-3", request, option: "express", charged: 950, cancelled: true },
+  ].map((order) => JSON.stringify(order));
+  const orders = lines.join("\n");
+
+  it("prices past orders anew, from standard input too, and says what it takes for granted", async () => {
+    const { status, stdout, stderr } = await summant(["replay", ...plan, "--orders", "-"], orders);
+    expect([status, stderr]).toEqual([0, "shoppers are taken as acting as they did\n"]);
+    expect(JSON.parse(stdout)).toMatchObject({
+      ...{ orders: 2, cancelled: 1, cannotBeTold: { "place-unknown": 1 } },
+      rows: [
+        { zone: "portugal-mainland", option: "standard", charged: 490, now: 0, freeNow: 1, givenAway: 490, less: 1 },
+      ],
+      changedMost: [{ order: "o-1", charged: 490, now: 0 }],
+    });
+    const { stdout: table } = await summant(["replay", ...plan, "--orders", "-", "--table"], `\n${orders}\n\n`);
+    expect(table.split("\n").map((line) => line.split(/ {2,}/))).toEqual([
+      ["zone", "option", "orders", "charged", "now", "free", "free now", "given away", "more", "less"],
+      ["portugal-mainland", "standard", "1", "€4.90", "€0.00", "0", "1", "€4.90", "0", "1"],
+      [""],
+      ["orders priced: 2; cancelled and left out: 1"],
+      ["as if no limited offer had been used before: 2"],
+      ["cannot be told: 1, the address is not complete yet"],
+      [""],
+      ["changes most", "option", "charged", "now"],
+      ["o-1", "standard", "€4.90", "€0.00"],
+      [""],
+    ]);
+  });
+
+  it("refuses a file with faults whole, and names each by its line", async () => {
+    const faulty = [lines[0], "{", JSON.stringify({ order: "", request, option: "standard", charged: -1 }), lines[1]];
+    const { status, stdout, stderr } = await summant(["replay", ...plan, "--orders", "-"], faulty.join("\n"));
+    expect([status, stdout]).toEqual([2, ""]);
+    expect(stderr).toMatch(
+      /^standard input, line 2: .*\nstandard input, line 3: \/order .*\nstandard input, line 3: \/order .*\nstandard input, line 3: \/charged must be >= 0\n$/,
+    );
+    const both = await summant(["replay", "--plan", "-", "--orders", "-"]);
+    expect(both).toMatchObject({ status: 2, stderr: "only one of --plan and --orders can be standard input\n" });
+  });
+});

@@ -5,6 +5,8 @@ import { acceptedReason } from "../core/checks/finding.ts";
 import { runChecks } from "../core/checks/run-checks.ts";
 import { climb } from "../core/climb/climb.ts";
 import { climbAsJson } from "../core/climb/interval.ts";
+import type { PastOrder } from "../core/evidence/past-order.ts";
+import { asRunning, Replay } from "../core/evidence/replay.ts";
 import { whySentences } from "../core/explain/why-words.ts";
 import { typedAmount } from "../core/money/typed.ts";
 import { phrase } from "../core/phrases/phrase.ts";
@@ -18,7 +20,13 @@ import type { Problem } from "../core/schema/problem.ts";
 import { type CompiledPlan, compile } from "../core/tariff/compile.ts";
 import { instantOf } from "../core/time/instant.ts";
 import type { Checked } from "../core/validation/checker.ts";
-import { checkPlan, checkQuoteRequest, checkRateTable, checkSamples } from "../core/validation/documents.ts";
+import {
+  checkPastOrder,
+  checkPlan,
+  checkQuoteRequest,
+  checkRateTable,
+  checkSamples,
+} from "../core/validation/documents.ts";
 import { ownCarriers, withCarrierAnswers } from "../server/carriers/ask-carriers.ts";
 import { checkedFromFile } from "../server/catalogue/checked-products.ts";
 import { calendarProblems, calendarsOf } from "../server/holidays/holidays.ts";
@@ -27,6 +35,7 @@ import { checkCatalogue, checkSignIn } from "../server/validation/documents.ts";
 import { readJson } from "../server/validation/read-json.ts";
 import { checkWholePlan } from "../server/validation/whole-plan.ts";
 import { climbTable } from "./climb-table.ts";
+import { replayTable } from "./replay-table.ts";
 
 const USAGE = `usage:
   summant quote --plan PLAN.json --request REQUEST.json [--why [--words]]
@@ -39,6 +48,9 @@ const USAGE = `usage:
   summant check --plan PLAN.json [--samples SAMPLES.json] [--catalogue CATALOGUE.json] [--at MOMENT]
                                                             findings, and samples against what they should see; exit
                                                             code 1 when something is wrong or risky, or a sample differs
+  summant replay --plan PLAN.json --orders ORDERS.jsonl [--at-its-own-moment] [--table]
+                                                            what past orders, one a line, would have paid under a plan;
+                                                            its offers all run, unless each is met at its own moment
   summant person NAME                                       a link by which NAME runs this store, where nobody else can
                                                             let them in: for whoever holds the machine it runs on
 "-" reads standard input. Bad input: a line per error with its path, exit code 2.
@@ -91,6 +103,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   ["validate", validateCommand],
   ["rates", ratesCommand],
   ["check", checkCommand],
+  ["replay", replayCommand],
   ["person", personCommand],
 ]);
 
@@ -100,6 +113,49 @@ const whyText = (plan: Plan, accounts: readonly Why[], currency: string): string
     .flatMap((why) => why.options.map(({ option }) => whySentences(plan, why, option, currency)))
     .map((sentences) => sentences.map(({ text }, i) => (i === 0 ? english(text) : `  ${english(text)}`)).join("\n"))
     .join("\n\n");
+
+async function replayCommand(argv: string[], read: Read): Promise<Answer> {
+  const options = optionsOf(argv, ["plan", "orders", "at-its-own-moment", "table"]);
+  const { plan: planFile, orders: ordersFile } = options;
+  if (planFile === undefined || ordersFile === undefined) throw new BadInput([USAGE.trimEnd()]);
+  if (planFile === "-" && ordersFile === "-")
+    throw new BadInput(["only one of --plan and --orders can be standard input"]);
+  const plan = await readDocument(read, planFile, checkPlan);
+  const orders = pastOrders(await read(ordersFile), ordersFile);
+  const wanted = options["at-its-own-moment"] === undefined ? asRunning(plan) : plan;
+  const [first] = orders;
+  const compiled = await compiledFrom(planFile, wanted, first ? instantOf(first.order.request.at) : Date.now());
+  const replay = new Replay(compiled);
+  for (const { line, order } of orders) {
+    const problems = replay.add(order);
+    if (problems.length > 0) throw refused(lineOf(ordersFile, line), problems);
+  }
+  const result = replay.result();
+  const told = ["shoppers are taken as acting as they did"];
+  return { text: options.table === undefined ? asJson(result) : replayTable(result), code: 0, told };
+}
+
+/** @example lineOf("orders.jsonl", 3) // "orders.jsonl, line 3" */
+const lineOf = (file: string, line: number) => `${file === "-" ? "standard input" : file}, line ${line}`;
+
+/** At most so many faults of a file are told. */
+const MOST_FAULTS = 100;
+
+/** Orders, one a line, empty lines apart. @throws BadInput with every fault of the file */
+function pastOrders(text: string, file: string): { readonly line: number; readonly order: PastOrder }[] {
+  const faults: string[] = [];
+  const orders = text.split("\n").flatMap((one, i) => {
+    if (one.trim() === "") return [];
+    const json = readJson(one);
+    const checked = "problems" in json ? json : checkPastOrder(json.value);
+    if ("value" in checked) return [{ line: i + 1, order: checked.value }];
+    faults.push(...refused(lineOf(file, i + 1), checked.problems).lines);
+    return [];
+  });
+  if (faults.length === 0) return orders;
+  const more = faults.length - MOST_FAULTS;
+  throw new BadInput([...faults.slice(0, MOST_FAULTS), ...(more > 0 ? [`and ${more} more`] : [])]);
+}
 
 /** The store that runs here: where its database is, and its address, which the start command keeps for this. */
 async function runningStore(): Promise<{ database: string; address: string }> {
@@ -234,9 +290,11 @@ type Options = {
   samples?: string;
   catalogue?: string;
   at?: string;
+  orders?: string;
+  "at-its-own-moment"?: string;
 };
 
-const FLAGS: ReadonlySet<string> = new Set(["table", "why", "words"]);
+const FLAGS: ReadonlySet<string> = new Set(["table", "why", "words", "at-its-own-moment"]);
 
 function optionsOf(argv: string[], known: readonly (keyof Options)[]): Options {
   try {

@@ -63,6 +63,35 @@ test("bad requests get problem documents that say where, and nothing breaks", as
   expect(still.status()).toBe(200);
 });
 
+test("files come as compressed as whoever asks can read them, and are the same", async ({ page, request }) => {
+  await page.goto("/sign-in");
+  const src = await page
+    .locator("script[src], astro-island")
+    .first()
+    .evaluate((element) => element.getAttribute("component-url") ?? element.getAttribute("src") ?? "");
+  const lengths: number[] = [];
+  const texts = new Set<string>();
+  for (const [asked, sent] of [
+    ["br, gzip", "br"],
+    ["gzip", "gzip"],
+    ["identity", undefined],
+  ] as const) {
+    const response = await request.get(src, { headers: { "accept-encoding": asked } });
+    expect([asked, response.headers()["content-encoding"]]).toEqual([asked, sent]);
+    expect(response.headers()).toMatchObject({
+      "content-type": expect.stringMatching(/^text\/javascript/),
+      "cache-control": "public, max-age=31536000, immutable",
+      vary: "Accept-Encoding",
+    });
+    lengths.push(Number(response.headers()["content-length"]));
+    texts.add(await response.text());
+  }
+  expect(texts.size).toBe(1);
+  const [brotli = 0, gzip = 0, whole = 0] = lengths;
+  expect(brotli).toBeLessThan(gzip);
+  expect(gzip).toBeLessThan(whole / 1.5);
+});
+
 test("regions come country by country, and a country that is none is refused", async ({ request }) => {
   const portugal: { regions: { code: string; name: string }[] } = await (await request.get("/api/regions/PT")).json();
   // ISO 3166-2: eighteen districts and two autonomous regions.

@@ -20,6 +20,7 @@ describe("the build at hand", () => {
       "package-lock.json",
       "scripts/setup/server-programs.mjs",
       "scripts/setup/worker-chunks.mjs",
+      "scripts/setup/compressed-files.mjs",
     ];
     for (const file of [...sources, ...others]) write(file, file);
     for (const file of ["dist/client/page.js", "dist/server/start.mjs"]) write(file, "built");

@@ -1,4 +1,5 @@
-// npm run test:answers: all drawn requests whose answers were kept, quotes and climbs, answered anew. It takes a quarter of an hour.
+// npm run test:answers: all drawn requests whose answers were kept, quotes and climbs, answered anew, and as many random orders as the
+// price of one option is compared on. It takes a quarter of an hour.
 import { spawnSync } from "node:child_process";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -7,9 +8,13 @@ import { needNodePackages } from "./setup/node-packages.mjs";
 const root = fileURLToPath(new URL("../", import.meta.url));
 needNodePackages(root);
 const vitest = join(root, "node_modules/vitest/vitest.mjs");
-const { status } = spawnSync(process.execPath, [vitest, "run", "core/tests/drawn-answers.long.test.ts"], {
-  cwd: root,
-  stdio: "inherit",
-  env: { ...process.env, SUMMANT_ALL_ANSWERS: "1" },
-});
+const { status } = spawnSync(
+  process.execPath,
+  [vitest, "run", "core/tests/drawn-answers.long.test.ts", "core/evidence"],
+  {
+    cwd: root,
+    stdio: "inherit",
+    env: { ...process.env, SUMMANT_ALL_ANSWERS: "1" },
+  },
+);
 process.exitCode = status ?? 1;

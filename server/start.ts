@@ -25,6 +25,9 @@ const desk = openDesk(
   },
 );
 const files = sirv(fileURLToPath(new URL("../client/", import.meta.url)), {
+  // As the build has put them beside each.
+  brotli: true,
+  gzip: true,
   setHeaders: (response, path) => {
     // Named by what is in them.
     if (path.startsWith("/_astro/")) response.setHeader("cache-control", "public, max-age=31536000, immutable");

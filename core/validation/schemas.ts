@@ -1,5 +1,6 @@
 import { SavedCondition } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
+import { PastOrder } from "../evidence/past-order.ts";
 import { RateTable } from "../money/rates.ts";
 import { Notice } from "../offers/notice.ts";
 import { Offer } from "../offers/offer.ts";
@@ -28,6 +29,7 @@ const ENTITIES = {
 export const CORE_SCHEMAS = {
   ...ENTITIES,
   plan: Plan,
+  pastOrder: PastOrder,
   quoteRequest: QuoteRequest,
   shopper: Shopper,
   sample: Sample,

@@ -2,6 +2,7 @@ import { execFile } from "node:child_process";
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { promisify } from "node:util";
+import { compressFiles } from "./compressed-files.mjs";
 import { SetupError, say } from "./say.mjs";
 import { fingerprint } from "./sources.mjs";
 import { needValidators } from "./validators.mjs";
@@ -12,7 +13,7 @@ const MOST_PRINTED = 64 * 1024 * 1024;
 const BUILT = ["dist/client", "dist/server"];
 const SOURCES = [
   ...["core", "server", "web", "astro.config.mjs", "package-lock.json"],
-  ...["scripts/setup/server-programs.mjs", "scripts/setup/worker-chunks.mjs"],
+  ...["scripts/setup/server-programs.mjs", "scripts/setup/worker-chunks.mjs", "scripts/setup/compressed-files.mjs"],
 ];
 
 const markOf = (root) => join(root, "dist", ".built-from");
@@ -40,5 +41,6 @@ export async function needBuild(root) {
   }).catch(({ stdout, stderr }) => {
     throw new SetupError(`The build failed.\n${stdout}\n${stderr}`);
   });
+  await compressFiles(join(root, "dist", "client"));
   markBuilt(root);
 }
