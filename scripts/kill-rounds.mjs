@@ -168,7 +168,7 @@ async function logAfter(store, { sequences, keys }) {
     before = page.lines.at(-1).at;
   }
   const logged = new Set(lines.map(({ sequence }) => sequence));
-  const made = new Set(lines.filter(({ what }) => what === "key-made").map(({ about }) => about.split(":")[0]));
+  const made = new Set(lines.filter(({ what }) => what === "key-made").map(({ about }) => about.split(" (")[0]));
   return [
     ...[...sequences].filter((one) => !logged.has(one)).map((one) => `change-set ${one} is not in the log`),
     ...[...keys].filter((name) => !made.has(name)).map((name) => `the log does not say who made the key ${name}`),

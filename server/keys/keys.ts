@@ -61,7 +61,7 @@ export function makeKey(
        VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3))`,
       [name, hashOf(secret), rights.join(" "), aSecond, by.name],
     );
-    await logEvent(connection, "key-made", by, `${name}: ${rights.join(", ")}`);
+    await logEvent(connection, "key-made", by, `${name} (${rights.join(", ")})`);
     return secret;
   });
 }

@@ -47,7 +47,7 @@ export function runAnew(pool: Pool, name: string): Promise<string> {
     ]);
     const id = known?.id ?? (await insertPerson(connection, name, "run"));
     await connection.execute("UPDATE people SET role = 'run', left_at = NULL, second_factor = NULL WHERE id = ?", [id]);
-    await logEvent(connection, "role-set", MACHINE, `${name}: run`);
+    await logEvent(connection, "role-set", MACHINE, `${name} (run)`);
     return makeLink(connection, id, "password");
   });
 }

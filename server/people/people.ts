@@ -68,7 +68,7 @@ export function invite(pool: Pool, name: string, role: Role, by: By): Promise<Li
     );
     if (known && !known.left_at) return { refused: "name-taken" };
     const id = known ? await comeBack(connection, known.id, role) : await insertPerson(connection, name, role);
-    await logEvent(connection, "invited", by, `${shownName(name)}: ${role}`);
+    await logEvent(connection, "invited", by, `${shownName(name)} (${role})`);
     return { link: await makeLink(connection, id, "invite") };
   });
 }
@@ -96,7 +96,7 @@ async function comeBack(connection: PoolConnection, id: number, role: Role): Pro
 export const setRole = (pool: Pool, id: number, role: Role, by: By): Promise<Done> =>
   withPerson(pool, id, role !== "run", async (connection, { name }) => {
     await connection.execute("UPDATE people SET role = ? WHERE id = ?", [role, id]);
-    await logEvent(connection, "role-set", by, `${name}: ${role}`);
+    await logEvent(connection, "role-set", by, `${name} (${role})`);
   });
 
 /** They sign in no more; what they did stays under their name. */

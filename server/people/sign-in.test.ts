@@ -250,7 +250,7 @@ describe("people", () => {
       ["Ana", "sign-in-failed", ""],
       ["Ana", "signed-in", ""],
       ["Ana", "password-set", ""],
-      ["Keeper", "invited", "Ana: edit"],
+      ["Keeper", "invited", "Ana (edit)"],
     ]);
     expect(JSON.stringify(lines)).not.toMatch(/lanterns|wrong one/);
     const [rows] = await pool.query("SELECT * FROM people");

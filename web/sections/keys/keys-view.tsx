@@ -65,7 +65,7 @@ type TableProps = { keys: readonly KeyListed[]; isBusy: boolean; onRevoke: (key:
 
 const KeyTable = ({ keys, isBusy, onRevoke }: TableProps) => (
   <div className="overflow-x-auto border border-base-300 bg-base-100">
-    <table aria-label={say("Keys for shops")} className="table text-[14px]">
+    <table aria-label={say("Keys for shops")} className="table min-w-[42rem] text-[14px]">
       <thead>
         <tr className="text-[13px] text-quiet">
           <th scope="col">{say("Name")}</th>

@@ -71,7 +71,7 @@ type TableProps = {
 
 const PeopleTable = ({ people, own, isBusy, onChange }: TableProps) => (
   <div className="overflow-x-auto border border-base-300 bg-base-100">
-    <table aria-label={say("People")} className="table text-[14px]">
+    <table aria-label={say("People")} className="table min-w-[46rem] text-[14px]">
       <thead>
         <tr className="text-[13px] text-quiet">
           <th scope="col">{say("Name")}</th>
