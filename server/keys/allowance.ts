@@ -10,6 +10,8 @@ const PARTS = 10;
 
 /** Milliseconds that a call waits for the database; past them it is as good as away. */
 const PATIENCE = 500;
+/** So many more pass before it is asked again. */
+const RETRY = 5000;
 
 interface TakenRow extends RowDataPacket {
   taken: number;
@@ -25,6 +27,8 @@ interface TakenRow extends RowDataPacket {
 export class Allowance {
   private readonly pool: Pool;
   private readonly parts = new Map<number, Part>();
+  /** Until then the database is not asked: it did not answer a moment ago. */
+  private awayUntil = 0;
   private readonly asking = new Map<number, Promise<Part>>();
 
   constructor(pool: Pool) {
@@ -60,6 +64,7 @@ export class Allowance {
   private async partOf({ number, aSecond }: LiveKey): Promise<Part> {
     const size = Math.ceil(aSecond / PARTS);
     const asked = performance.now();
+    if (asked < this.awayUntil) return { left: aSecond, ends: asked + 1000 };
     try {
       // What is taken goes on past what may be had: how far tells each what is left for it. Assignments are made one after the other.
       const asking = this.pool.execute<TakenRow[]>(
@@ -75,6 +80,7 @@ export class Allowance {
       return { left: left > 0 ? left : -1, ends: asked + Number(rest) * 1000 };
     } catch (error) {
       if (!isUnreachable(error)) throw error;
+      this.awayUntil = performance.now() + RETRY;
       return { left: aSecond, ends: performance.now() + 1000 };
     }
   }
