@@ -44,7 +44,9 @@ try {
 
 /** Bytes of scripts: as they came over the network, and as gzip would send them. */
 type Sent = { readonly sent: number; readonly gzipped: number };
-const sum = (sizes: readonly number[]) => sizes.reduce((all, size) => all + size, 0);
+function sum(sizes: readonly number[]): number {
+  return sizes.reduce((all, size) => all + size, 0);
+}
 
 function flagOf(page: Page) {
   return page.getByRole("slider", { name: "Goal of Free standard delivery" });
