@@ -123,6 +123,9 @@ test("who may only look tries what would be, and nothing of it is saved", async 
   await expect(page.getByLabel("A release takes two people: one asks for it, another makes it")).toBeDisabled();
   await page.goto("/people");
   await expect(page.getByRole("alert")).toContainText("Your role does not allow that");
+  // Who signs in from where is not theirs to know.
+  const { lines } = await (await page.request.get("/api/log?part=people&part=releases")).json();
+  expect(new Set(lines.map(({ part }: { part: string }) => part))).toEqual(new Set(["releases"]));
   await page.context().close();
 });
 

@@ -37,7 +37,7 @@ async function main() {
   needNodePackages(root);
   needValidators(root);
   const database = await startDatabase(join(root, ".data", "dev-mariadb"));
-  prepareDatabase(root, database.url, false);
+  const link = prepareDatabase(root, database.url, false);
   keepValidatorsFresh();
   const port = await freePort(USUAL_PORT).catch(() => freePort());
   const app = spawn(
@@ -54,6 +54,7 @@ async function main() {
       },
     },
   );
+  if (link) say(`Sign in, once: http://127.0.0.1:${port}/sign-in#${link}`);
   const stop = () => app.kill("SIGTERM");
   process.on("SIGINT", stop);
   process.on("SIGTERM", stop);

@@ -93,6 +93,12 @@ describe("one change taken back", () => {
     expect(undo("name")).toEqual({ ...now, name: "A" });
     expect(undo("goal", "EUR")).toEqual({ ...now, goal: { EUR: "45.00", USD: "70.00" } });
     expect(undo("goal", "USD")).toBeUndefined();
+    const [one, other] = [
+      { when: { kind: "all", of: [{ kind: "saved", id: "x" }] } },
+      { when: { kind: "saved", id: "x" } },
+    ];
+    for (const path of [["when", "kind"], ["when", "id"], ["when", "of", "x", "id"], ["when"]])
+      expect(undonePart(other, one, other, path)).toEqual({ whole: one });
     for (const path of [["a", "n"], ["a"]]) expect(undo("steps", ...path)).toEqual({ ...now, steps: before.steps });
   });
 });

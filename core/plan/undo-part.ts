@@ -21,13 +21,15 @@ export function undonePart(
 }
 
 /**
- * The path of what goes back together: a part of a list that came or went, since half of it would be none; a whole list where its
- * parts are known by their places alone, and it has become longer or shorter.
+ * The path of what goes back together: what has become of another kind, and a part of a list that came or went, since half of it
+ * would be none; a whole list where its parts are known by their places alone, and it has become longer or shorter.
  */
 function wholePath(before: unknown, after: unknown, path: readonly string[]): readonly string[] {
   for (const [i, key] of path.entries()) {
     const around = path.slice(0, i);
     const sides = [partAt(before, around), partAt(after, around)];
+    const [kindBefore, kindAfter] = sides.map(kindOf);
+    if (kindBefore !== undefined && kindAfter !== undefined && kindBefore !== kindAfter) return around;
     if (!sides.some(Array.isArray)) continue;
     const [was, is] = sides.map(partsOf);
     if (/^#\d+$/.test(key) && was?.size !== is?.size) return around;
@@ -35,6 +37,8 @@ function wholePath(before: unknown, after: unknown, path: readonly string[]): re
   }
   return path;
 }
+
+const kindOf = (value: unknown): unknown => (isRecord(value) ? value.kind : undefined);
 
 function partAt(whole: unknown, path: readonly string[]): unknown {
   return path.reduce<unknown>((value, key) => partsOf(value)?.get(key), whole);

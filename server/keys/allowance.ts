@@ -3,8 +3,8 @@ import { soonerThan } from "../database/deadline.ts";
 import { isUnreachable } from "../database/pool.ts";
 import type { LiveKey } from "./keys.ts";
 
-/** A part of a second's calls that this process may answer without asking anybody. */
-type Part = { left: number; readonly ends: number };
+/** A part of a second's calls that this process may answer without asking anybody; whether there is another after it. */
+type Part = { left: number; readonly ends: number; readonly isLast: boolean };
 /** Into so many parts a second's calls are divided: each asks the database once. */
 const PARTS = 10;
 
@@ -45,7 +45,7 @@ export class Allowance {
           part.left -= 1;
           return 0;
         }
-        if (part.left < 0) return Math.max(1, part.ends - now);
+        if (part.isLast) return Math.max(1, part.ends - now);
       }
       this.parts.set(key.number, await this.ask(key));
     }
@@ -60,11 +60,11 @@ export class Allowance {
     return asked;
   }
 
-  /** A part of what is left of the database's second; `left` is -1 where that is nothing. */
+  /** A part of what is left of the database's second, which may be nothing. */
   private async partOf({ number, aSecond }: LiveKey): Promise<Part> {
     const size = Math.ceil(aSecond / PARTS);
     const asked = performance.now();
-    if (asked < this.awayUntil) return { left: aSecond, ends: asked + 1000 };
+    if (asked < this.awayUntil) return { left: aSecond, ends: asked + 1000, isLast: true };
     try {
       // What is taken goes on past what may be had: how far tells each what is left for it. Assignments are made one after the other.
       const asking = this.pool.execute<TakenRow[]>(
@@ -77,11 +77,11 @@ export class Allowance {
       const [[row]] = await soonerThan(asking, PATIENCE);
       const { taken = 0, rest = 1 } = row ?? {};
       const left = Math.min(size, aSecond - (Number(taken) - size));
-      return { left: left > 0 ? left : -1, ends: asked + Number(rest) * 1000 };
+      return { left: Math.max(0, left), ends: asked + Number(rest) * 1000, isLast: left < size };
     } catch (error) {
       if (!isUnreachable(error)) throw error;
       this.awayUntil = performance.now() + RETRY;
-      return { left: aSecond, ends: performance.now() + 1000 };
+      return { left: aSecond, ends: performance.now() + 1000, isLast: true };
     }
   }
 }

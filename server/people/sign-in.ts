@@ -25,7 +25,8 @@ export async function signIn(
   if (seconds > 0) return { refused: "wait", seconds };
   await countTry(pool, name, origin.address);
   const secrets = await secretsOf(pool, name);
-  const by = { name: secrets?.name ?? name, address: origin.address };
+  // A name that nobody has may be a password that went into the wrong field.
+  const by = { name: secrets?.name ?? "somebody unknown", address: origin.address };
   if (!(await isPassword(secrets?.password ?? null, password)) || !secrets) {
     await logEvent(pool, "sign-in-failed", by);
     return { refused: "wrong" };

@@ -1,5 +1,6 @@
 import type { Pool, RowDataPacket } from "mysql2/promise";
 import { nameKey } from "./person.ts";
+import { hashOf } from "./secret.ts";
 
 /** So many failures are free of waiting; each more doubles the wait, from a second to at most so many. */
 type Patience = { readonly free: number; readonly longest: number };
@@ -9,7 +10,8 @@ const OF_ADDRESS: Patience = { free: 20, longest: 900 };
 /** After so many minutes without one, failures are forgotten. */
 const FORGOTTEN = 60;
 
-const ofName = (name: string) => `name ${nameKey(name)}`.slice(0, 130);
+/** A trace of it: what is typed for a name may be a password. */
+const ofName = (name: string) => `name ${hashOf(nameKey(name)).toString("hex")}`;
 const ofAddress = (address: string) => `address ${address}`.slice(0, 130);
 
 interface WaitRow extends RowDataPacket {

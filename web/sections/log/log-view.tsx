@@ -1,4 +1,4 @@
-import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { LogPart } from "../../../server/log/read-log.ts";
@@ -7,7 +7,7 @@ import { SectionHeading } from "../../fields/section-heading.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { say } from "../../language/say.ts";
 import { errorWords } from "../../state/api.ts";
-import { peopleApi } from "../../state/people-api.ts";
+import { ownAccount, peopleApi } from "../../state/people-api.ts";
 import { useDebounced } from "../../state/use-debounced.ts";
 import { LogRow } from "./log-row.tsx";
 
@@ -18,6 +18,8 @@ const SHOWN: Readonly<Record<LogPart | "all", Phrase>> = {
   claims: phrase("claims"),
   people: phrase("people, keys and settings"),
 };
+/** Who signed in, and from where, is for whoever runs the store. */
+const { people: _, ...FOR_ALL } = SHOWN;
 const isPart = (name: string): name is LogPart => name !== "all";
 const ALL = Object.keys(SHOWN).filter(isPart);
 const PAUSE_MS = 250;
@@ -26,6 +28,7 @@ const PAUSE_MS = 250;
 export function LogView() {
   const [shown, setShown] = useState<LogPart | "all">("all");
   const [typed, setTyped] = useState("");
+  const role = useQuery(ownAccount).data?.person.role;
   const search = useDebounced(typed.trim(), PAUSE_MS);
   const parts = shown === "all" ? ALL : [shown];
   const log = useInfiniteQuery({
@@ -41,7 +44,7 @@ export function LogView() {
     <div className="mx-auto max-w-[900px]">
       <SectionHeading className="text-[20px] font-bold">{say("Change log")}</SectionHeading>
       <div className="mt-3 mb-4 flex flex-wrap items-end gap-3">
-        <SelectField label={say("Show")} value={shown} choices={SHOWN} onCommit={setShown} />
+        <SelectField label={say("Show")} value={shown} choices={role === "run" ? SHOWN : FOR_ALL} onCommit={setShown} />
         <label className="grid min-w-0 grid-cols-[minmax(0,auto)] gap-0.5 text-[13px] text-quiet">
           {say("With")}
           <input
