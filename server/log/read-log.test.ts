@@ -60,6 +60,12 @@ describe("the log", () => {
     expect(change?.part === "changes" && change.changes).toMatchObject([
       { kind: "zone", id: "azores", before: { name: "Azores" }, after: { name: "Nine islands" } },
     ]);
+    // The demo came in one change-set of more things than are told: what is searched for is among them.
+    const all = (await log("demo", ["changes"])).at(-1);
+    const { entities } = await readDraft(pool);
+    expect(all?.part === "changes" && [all.changes.length, all.more]).toEqual([40, entities.length - 40]);
+    const found = (await log("uk-highlands", ["changes"])).at(-1);
+    expect(found?.part === "changes" && found.changes[0]?.id).toBe("uk-highlands");
     // Who had it is nobody's to find by the log.
     expect(JSON.stringify(await log())).not.toContain("s-1");
   });

@@ -22,7 +22,7 @@ type Line<Part extends LogPart, More> = {
 } & Readonly<More>;
 
 export type LogLine =
-  | Line<"changes", { sequence: number; changes: readonly LoggedChange[] }>
+  | Line<"changes", { sequence: number; changes: readonly LoggedChange[]; more: number }>
   | Line<"releases", { number: number; did: "released" | "called-off"; note: string; askedBy: string | null }>
   | Line<"claims", { order: string; offer: string; did: "claimed" | "gave-back" }>
   | Line<"people", { what: EventKind; about: string; address: string }>;
@@ -54,6 +54,8 @@ function upTo(lines: readonly LogLine[]): LogLine[] {
   return last ? lines.filter(({ at }, i) => i < LINES || at === last.at) : [...lines];
 }
 
+/** Of a change-set so many things are told, those first that fit what is searched for; a whole plan may have come at once. */
+const THINGS = 40;
 /** One more than are shown, to know whether there are more. */
 const TAKEN = LINES + 1;
 
@@ -63,6 +65,7 @@ interface ChangeRow extends RowDataPacket {
   sequence: number;
   made_by: string;
   made_at: Date;
+  things: number;
   kind: EntityKind;
   id: string;
   body_before: string | null;
@@ -73,16 +76,20 @@ interface ChangeRow extends RowDataPacket {
 const nameIn = (body: string) => `JSON_EXTRACT(${body}, '$.name') COLLATE utf8mb4_unicode_ci`;
 
 const readChanges: Reader = async (pool, until, like) => {
+  const fits = `(c.id LIKE ? OR ${nameIn("c.body_before")} LIKE ? OR ${nameIn("c.body_after")} LIKE ?)`;
   const [rows] = await pool.query<ChangeRow[]>(
-    `SELECT s.sequence, s.made_by, s.made_at, c.kind, c.id, c.body_before, c.body_after
+    `SELECT k.sequence, k.made_by, k.made_at, k.things, c.kind, c.id, c.body_before, c.body_after
      FROM (
-       SELECT sequence, made_by, made_at FROM change_sets WHERE made_at < ? AND (
-         made_by LIKE ? OR EXISTS (
-           SELECT 1 FROM changes c WHERE c.sequence = change_sets.sequence AND (
-             c.id LIKE ? OR ${nameIn("c.body_before")} LIKE ? OR ${nameIn("c.body_after")} LIKE ?)))
-       ORDER BY made_at DESC, sequence DESC LIMIT ?
-     ) s JOIN changes c ON c.sequence = s.sequence ORDER BY s.sequence DESC, c.kind, c.id`,
-    [until, like, like, like, like, TAKEN],
+       SELECT s.sequence, s.made_by, s.made_at, c.kind, c.id, COUNT(*) OVER (PARTITION BY s.sequence) AS things,
+              ROW_NUMBER() OVER (PARTITION BY s.sequence ORDER BY ${fits} DESC, c.kind, c.id) AS place
+       FROM (
+         SELECT sequence, made_by, made_at FROM change_sets WHERE made_at < ? AND (
+           made_by LIKE ? OR EXISTS (SELECT 1 FROM changes c WHERE c.sequence = change_sets.sequence AND ${fits}))
+         ORDER BY made_at DESC, sequence DESC LIMIT ?
+       ) s JOIN changes c ON c.sequence = s.sequence
+     ) k JOIN changes c ON c.sequence = k.sequence AND c.kind = k.kind AND c.id = k.id
+     WHERE k.place <= ? ORDER BY k.sequence DESC, k.place`,
+    [like, like, like, until, like, like, like, like, TAKEN, THINGS],
   );
   const sets = new Map<number, { row: ChangeRow; changes: LoggedChange[] }>();
   for (const row of rows) {
@@ -95,9 +102,9 @@ const readChanges: Reader = async (pool, until, like) => {
     });
     sets.set(row.sequence, set);
   }
-  return [...sets.values()].map(({ row: { sequence, made_by, made_at }, changes }) => ({
+  return [...sets.values()].map(({ row: { sequence, made_by, made_at, things }, changes }) => ({
     ...{ part: "changes", at: made_at.toISOString(), by: made_by },
-    ...{ sequence, changes },
+    ...{ sequence, changes, more: things - changes.length },
   }));
 };
 

@@ -15,7 +15,7 @@ export function ChangeInLog({ change }: { change: LoggedChange }) {
   const [was, is] = [sideOf(change, before), sideOf(change, after)];
   const named = is ?? was;
   const now = plan ? entitiesOf(plan).find((one) => entityKey(one) === entityKey(change)) : undefined;
-  const lines = plan && was && is ? changeLines(was, is, plan, plan) : [];
+  const lines = plan && was && is ? linesOf(was, is, plan) : [];
   return (
     <li>
       <p className="font-semibold">
@@ -29,6 +29,15 @@ export function ChangeInLog({ change }: { change: LoggedChange }) {
       <Lines lines={lines} change={change} now={now} plan={plan} />
     </li>
   );
+}
+
+/** Part by part; what was written in a format that is read no more is told without its parts. */
+function linesOf(was: Entity, is: Entity, plan: Plan): ChangeLine[] {
+  try {
+    return changeLines(was, is, plan, plan);
+  } catch {
+    return [];
+  }
 }
 
 type LinesProps = { lines: readonly ChangeLine[]; change: LoggedChange; now: Entity | undefined; plan: Plan | null };

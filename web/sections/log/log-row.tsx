@@ -27,6 +27,9 @@ function What({ line }: { line: LogLine }) {
           {line.changes.map((change) => (
             <ChangeInLog key={`${change.kind} ${change.id}`} change={change} />
           ))}
+          {line.more > 0 && (
+            <li className="text-[13px] text-quiet">{say("And {count} more things", { count: line.more })}</li>
+          )}
         </ul>
       );
     case "releases":
