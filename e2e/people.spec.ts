@@ -317,7 +317,7 @@ test("two who have the same thing open see each other before they meet in a save
   await hers.goto("/offers#free-post");
   await expect(hers.getByRole("complementary", { name: "Shopper view" })).toBeVisible();
   await page.goto("/places");
-  await expect(page.getByText(`${name} in Offers`)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(`${name} in Offers: Free post abroad`)).toBeVisible({ timeout: 20_000 });
   await page.goto("/offers#free-post");
   await expect(page.getByText(`${name} has this open too`)).toBeVisible({ timeout: 20_000 });
   await hers.context().close();

@@ -1,10 +1,12 @@
 import { useMemo } from "react";
 import { useLocationProperty } from "wouter/use-browser-location";
+import type { Plan } from "../../core/plan/plan.ts";
 import type { AtWork } from "../../server/people/at-work.ts";
 import { say } from "../language/say.ts";
 import { type Section, sectionAt, sectionName } from "../names/sections.ts";
 import { useAtWork } from "../state/use-at-work.ts";
 import { useDebounced } from "../state/use-debounced.ts";
+import { useDraft } from "../state/use-draft.ts";
 
 /** Whoever only passes a section is not in it. */
 const STAYS_MS = 1000;
@@ -33,15 +35,31 @@ export function OthersAtWork({ section }: { section: Section }) {
         {others
           .filter((one) => !isHere(one))
           .map((one) => (
-            <li key={[one.name, one.section, one.thing].join(" ")}>{whereWords(one)}</li>
+            <li key={[one.name, one.section, one.thing].join(" ")}>
+              <Where one={one} />
+            </li>
           ))}
       </ul>
     </section>
   );
 }
 
-/** @example "Ana in Offers" */
-function whereWords({ name, section }: AtWork): string {
+/** Where somebody is. @example "Ana in Offers: Free post abroad" */
+function Where({ one: { name, section, thing } }: { one: AtWork }) {
+  const { plan } = useDraft();
   const known = sectionAt(["", section].join("/"));
-  return known ? say("{name} in {section}", { name, section: sectionName(known) }) : name;
+  const open = plan && nameIn(plan, thing);
+  if (!known) return name;
+  return open
+    ? say("{name} in {section}: {open}", { name, section: sectionName(known), open })
+    : say("{name} in {section}", { name, section: sectionName(known) });
+}
+
+/** What a thing is called that an address ends with. @example nameIn(plan, "zone/madeira") // "Madeira" */
+function nameIn(plan: Plan, thing: string): string | undefined {
+  const id = thing.slice(thing.lastIndexOf("/") + 1);
+  const { offers, options, zones, markets, locations = [] } = plan;
+  const found = [offers, options, zones, markets, locations].flat().find((one) => one.id === id);
+  if (!found || !("name" in found)) return undefined;
+  return typeof found.name === "string" ? found.name : Object.values(found.name)[0];
 }
