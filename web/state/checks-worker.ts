@@ -15,15 +15,22 @@ let held: Plan | null = null;
 const FRESH_MS = 60_000;
 let around: { read: number; answer: ReturnType<typeof api.surroundings> } | null = null;
 
+function readAround(): ReturnType<typeof api.surroundings> {
+  const answer = api.surroundings();
+  around = { read: Date.now(), answer };
+  return answer;
+}
+// While the page is still reading the plan; whoever waits for it is told of a failure.
+readAround().catch(() => undefined);
+
 const RETRY_MS = 2000;
 const PROGRESS_MS = 200;
 
 /** Read here, not on the page: a large catalogue is never in the way of who types. Null when it is wanted no more. */
 async function surroundings(wanted: () => boolean): Promise<Awaited<ReturnType<typeof api.surroundings>> | null> {
   while (wanted()) {
-    if (!around || Date.now() - around.read > FRESH_MS) around = { read: Date.now(), answer: api.surroundings() };
     try {
-      return await around.answer;
+      return await (around && Date.now() - around.read <= FRESH_MS ? around.answer : readAround());
     } catch {
       around = null;
       await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
@@ -61,10 +68,13 @@ const worker = {
     const known = await reading;
     if (!known) return null;
     let found: [string, readonly Finding[]][] = [];
-    let told = 0;
+    let told = Date.now();
+    // The first that is found is told at once, what follows now and then.
+    let isNews = true;
     for (const { check, findings, done, of } of runChecks(compiled.compiled, { ...known, at }, memory, QUICK_FIRST)) {
       found.push([check, findings]);
-      if (done === of || Date.now() - told > PROGRESS_MS) {
+      if (done === of || Date.now() - told > PROGRESS_MS || (isNews && findings.length > 0)) {
+        isNews &&= found.every(([, some]) => some.length === 0);
         onTold({ found, done, of });
         found = [];
         told = Date.now();

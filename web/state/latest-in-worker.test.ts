@@ -24,6 +24,7 @@ function thread(api: Api, onEnd: () => void) {
 /** A worker whose jobs take as long as they say, and what was seen of it. */
 function doubling(fails: (attempt: number) => boolean = () => false) {
   const seen = { started: 0, ended: 0, underWay: 0, mostAtOnce: 0, attempts: 0 };
+  const threads: EventTarget[] = [];
   const latest = new LatestInWorker<Api, Job, number>({
     start: () => {
       seen.started += 1;
@@ -38,16 +39,29 @@ function doubling(fails: (attempt: number) => boolean = () => false) {
           return of * 2;
         },
       };
-      return thread(api, () => {
+      const made = thread(api, () => {
         seen.ended += 1;
       });
+      threads.push(made);
+      return made;
     },
     answer: (remote, { of, takesMs }) => remote.double(of, takesMs),
   });
-  return { latest, seen };
+  return { latest, seen, threads };
 }
 
 describe("the latest in a worker", () => {
+  it("is got ready once, before anything is asked; one that fails meanwhile is started anew when something is", async () => {
+    const { latest, seen, threads } = doubling();
+    for (let times = 0; times < 2; times += 1) latest.getReady();
+    expect(seen.started).toBe(1);
+    threads[0]?.dispatchEvent(new Event("error"));
+    expect(seen.ended).toBe(1);
+    const told = await new Promise<Told<number>>((resolve) => latest.ask({ of: 21, takesMs: 0 }, resolve));
+    expect([told, seen.started]).toEqual([{ answer: 42 }, 2]);
+    latest.stop();
+  });
+
   it("has one job under way, answers in the order asked, leaves out what was overtaken, and always answers the last", async () => {
     const asks = fc.array(fc.record({ takesMs: fc.nat(4), restMs: fc.nat(6) }), { minLength: 1, maxLength: 12 });
     await fc.assert(

@@ -47,6 +47,11 @@ export class LatestInWorker<Api, Job, Answer> {
     else if (this.held) void this.ways.breakOff?.(this.held.remote);
   }
 
+  /** Has the worker loaded, before anything is asked of it. One that cannot be is started anew when something is. */
+  getReady(): void {
+    this.started();
+  }
+
   /** Ends the worker, also in the middle of a job, and whatever waits. */
   stop(): void {
     this.waiting = null;
@@ -88,12 +93,20 @@ export class LatestInWorker<Api, Job, Answer> {
     return waiting;
   }
 
+  private started(): { readonly worker: Thread; readonly remote: Remote<Api> } {
+    if (this.held) return this.held;
+    const worker = this.ways.start();
+    const held = { worker, remote: wrap<Api>(worker) };
+    this.held = held;
+    worker.addEventListener("error", () => {
+      if (this.held === held) this.end();
+    });
+    return held;
+  }
+
   private async done(job: Job): Promise<Answer | null> {
-    if (!this.held) {
-      const worker = this.ways.start();
-      this.held = { worker, remote: wrap<Api>(worker) };
-    }
-    return answerOrFailure(this.held.worker, this.ways.answer(this.held.remote, job));
+    const { worker, remote } = this.started();
+    return answerOrFailure(worker, this.ways.answer(remote, job));
   }
 
   private async untilLetGo<T>(promise: Promise<T>): Promise<T | typeof LET_GO> {

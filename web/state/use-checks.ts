@@ -53,6 +53,10 @@ export function useChecks(plan: Plan | null, at: number, isAwaited: boolean): Ch
     const timer = setTimeout(() => afterPaint(() => setRested(plan)), rest);
     return () => clearTimeout(timer);
   }, [plan, rested, isAwaited]);
+  // It is loaded while the page is.
+  useEffect(() => {
+    if (isAwaited) CHECKING.getReady();
+  }, [isAwaited]);
   const job = useMemo(() => {
     const onTold = ({ found, done, of }: ChecksTold) => {
       setProgress(done < of ? { done, of } : null);
