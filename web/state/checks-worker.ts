@@ -15,22 +15,15 @@ let held: Plan | null = null;
 const FRESH_MS = 60_000;
 let around: { read: number; answer: ReturnType<typeof api.surroundings> } | null = null;
 
-function readAround(): ReturnType<typeof api.surroundings> {
-  const answer = api.surroundings();
-  around = { read: Date.now(), answer };
-  return answer;
-}
-// While the page is still reading the plan; whoever waits for it is told of a failure.
-readAround().catch(() => undefined);
-
 const RETRY_MS = 2000;
 const PROGRESS_MS = 200;
 
 /** Read here, not on the page: a large catalogue is never in the way of who types. Null when it is wanted no more. */
 async function surroundings(wanted: () => boolean): Promise<Awaited<ReturnType<typeof api.surroundings>> | null> {
   while (wanted()) {
+    if (!around || Date.now() - around.read > FRESH_MS) around = { read: Date.now(), answer: api.surroundings() };
     try {
-      return await (around && Date.now() - around.read <= FRESH_MS ? around.answer : readAround());
+      return await around.answer;
     } catch {
       around = null;
       await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
