@@ -2,7 +2,7 @@ import type { Pool } from "mysql2/promise";
 import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
 import { inTransaction } from "../database/pool.ts";
 import { logEvent } from "../log/events.ts";
-import { isPassword, passwordProblem } from "./passwords.ts";
+import { hashPassword, isPassword, passwordProblem } from "./passwords.ts";
 import { secretsOf, setFactor, setPassword } from "./people.ts";
 import type { Person } from "./person.ts";
 import { factorAddress, newFactor, stepOf } from "./second-factor.ts";
@@ -57,8 +57,9 @@ export async function changePassword(
   if (why) return { at: "/password", why };
   const notThem = await isThem(pool, person, current, address);
   if (notThem) return notThem;
+  const hashed = await hashPassword(password);
   await inTransaction(pool, async (connection) => {
-    await setPassword(connection, person.id, password, person.session);
+    await setPassword(connection, person.id, hashed, person.session);
     await logEvent(connection, "password-set", { name: person.name, address });
   });
   return DONE;

@@ -2,7 +2,6 @@ import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql
 import { inTransaction } from "../database/pool.ts";
 import { type By, logEvent } from "../log/events.ts";
 import { dropLinks, makeLink } from "./one-time-links.ts";
-import { hashPassword } from "./passwords.ts";
 import { isRole, nameKey, type Role } from "./person.ts";
 import { endSessions } from "./sessions.ts";
 
@@ -177,15 +176,15 @@ export async function secretsOf(connection: Pool | PoolConnection, who: string |
   return { id, name, role: roleOf(role), password, secondFactor: second_factor, lastStep: Number(second_factor_step) };
 }
 
-/** Sets a password; whoever knew the one before is out, on every other session too. */
+/** Sets a password, hashed before the transaction, since that takes a while; whoever knew the one before is out, on every other session too. */
 export async function setPassword(
   connection: PoolConnection,
   id: number,
-  password: string,
+  hashed: string,
   but: number | undefined,
 ): Promise<void> {
   await connection.execute("UPDATE people SET password = ?, password_set_at = UTC_TIMESTAMP(3) WHERE id = ?", [
-    await hashPassword(password),
+    hashed,
     id,
   ]);
   await endSessions(connection, id, but);

@@ -3,7 +3,7 @@ import type { Phrase } from "../../core/phrases/phrase.ts";
 import { inTransaction } from "../database/pool.ts";
 import { logEvent } from "../log/events.ts";
 import { linkOf, useLink } from "./one-time-links.ts";
-import { isPassword, passwordProblem } from "./passwords.ts";
+import { hashPassword, isPassword, passwordProblem } from "./passwords.ts";
 import { secretsOf, setPassword, takeStep } from "./people.ts";
 import { stepOf } from "./second-factor.ts";
 import { beginSession, type Origin } from "./sessions.ts";
@@ -71,12 +71,13 @@ export async function redeem(
   if (!link || (password === undefined && link.kind !== "first")) return { refused: "ended" };
   const why = password === undefined ? undefined : passwordProblem(password, link.name);
   if (why) return { refused: "password", why };
+  const hashed = password === undefined ? undefined : await hashPassword(password);
   return inTransaction(pool, async (connection): Promise<Redeemed> => {
     const used = await useLink(connection, secret);
     if (!used) return { refused: "ended" };
     const by = { name: used.name, address: origin.address };
-    if (password !== undefined) {
-      await setPassword(connection, used.person, password, undefined);
+    if (hashed !== undefined) {
+      await setPassword(connection, used.person, hashed, undefined);
       await logEvent(connection, "password-set", by);
       if ((await secretsOf(connection, used.person))?.secondFactor) return { done: "password-set" };
     }

@@ -4,6 +4,7 @@ import { FormField } from "../fields/form-field.tsx";
 import { say } from "../language/say.ts";
 import { errorWords, problemWords } from "../state/api.ts";
 import { peopleApi } from "../state/people-api.ts";
+import { SignInForm } from "./sign-in-form.tsx";
 
 type Known = { readonly name: string; readonly kind: LinkKind };
 
@@ -31,17 +32,19 @@ export function ByLink({ token }: { token: string }) {
   };
   const needsPassword = known !== null && known.kind !== "first";
   return (
-    <form
-      aria-label={say("Sign in by a link")}
-      className="mt-5 grid gap-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void use();
-      }}
+    <SignInForm
+      label={say("Sign in by a link")}
+      heading={known === null ? say("Sign in by a link") : say("Welcome, {name}", { name: known.name })}
+      problem={problem}
+      words={known && (needsPassword ? say("Set it and sign in") : say("Sign in"))}
+      isBusy={isBusy}
+      onSend={use}
+      otherwise={
+        <button type="button" className="link text-base-content" onClick={toPassword}>
+          {say("Sign in by name and password")}
+        </button>
+      }
     >
-      <h1 className="text-[20px] font-bold">
-        {known === null ? say("Sign in by a link") : say("Welcome, {name}", { name: known.name })}
-      </h1>
       {known?.kind === "first" && (
         <p>{say("This link signs you in once. Set a password then, under Your account in the menu, to come back.")}</p>
       )}
@@ -54,23 +57,6 @@ export function ByLink({ token }: { token: string }) {
           hint={say("At least 12 characters; several words that belong to no saying are good.")}
         />
       )}
-      {problem && (
-        <p role="alert" className="text-warning">
-          {problem}
-        </p>
-      )}
-      {known && (
-        <div>
-          <button type="submit" className="btn btn-neutral" disabled={isBusy}>
-            {needsPassword ? say("Set it and sign in") : say("Sign in")}
-          </button>
-        </div>
-      )}
-      <p className="text-[13px]">
-        <button type="button" className="link" onClick={toPassword}>
-          {say("Sign in by name and password")}
-        </button>
-      </p>
-    </form>
+    </SignInForm>
   );
 }

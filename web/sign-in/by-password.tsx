@@ -4,6 +4,7 @@ import { say } from "../language/say.ts";
 import { ApiError, problemWords } from "../state/api.ts";
 import { peopleApi } from "../state/people-api.ts";
 import { goOn } from "./go-on.ts";
+import { SignInForm } from "./sign-in-form.tsx";
 
 /** Name and password; the code is asked for where there is a second factor. */
 export function ByPassword() {
@@ -27,15 +28,17 @@ export function ByPassword() {
     }
   };
   return (
-    <form
-      aria-label={say("Sign in")}
-      className="mt-5 grid gap-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void send();
-      }}
+    <SignInForm
+      label={say("Sign in")}
+      heading={say("Sign in")}
+      problem={problem}
+      words={say("Sign in")}
+      isBusy={isBusy}
+      onSend={send}
+      otherwise={say(
+        "Password lost? Whoever runs this store can make you a link; whoever holds the machine can, with bin/summant person.",
+      )}
     >
-      <h1 className="text-[20px] font-bold">{say("Sign in")}</h1>
       <FormField label={say("Name")} value={name} onChange={setName} fills="username" />
       <FormField label={say("Password")} value={password} onChange={setPassword} fills="current-password" />
       {wantsCode && (
@@ -47,21 +50,6 @@ export function ByPassword() {
           hint={say("Six digits, from the app for codes on your device")}
         />
       )}
-      {problem && (
-        <p role="alert" className="text-warning">
-          {problem}
-        </p>
-      )}
-      <div>
-        <button type="submit" className="btn btn-neutral" disabled={isBusy}>
-          {say("Sign in")}
-        </button>
-      </div>
-      <p className="text-[13px] text-quiet">
-        {say(
-          "Password lost? Whoever runs this store can make you a link; whoever holds the machine can, with bin/summant person.",
-        )}
-      </p>
-    </form>
+    </SignInForm>
   );
 }

@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { Loading } from "../../fields/loading.tsx";
+import { NotLoaded } from "../../fields/not-loaded.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { say } from "../../language/say.ts";
 import { ROLE_WORDS } from "../../names/role-words.ts";
-import { errorWords } from "../../state/api.ts";
 import { ownAccount } from "../../state/people-api.ts";
 import { PasswordForm } from "./password-form.tsx";
 import { SecondFactor } from "./second-factor.tsx";
@@ -15,7 +15,7 @@ export function AccountView() {
   return (
     <div className="mx-auto grid max-w-[900px] gap-4">
       <SectionHeading className="text-[20px] font-bold">{say("Your account")}</SectionHeading>
-      {error && <p role="alert">{say("It could not be loaded: {problem}.", { problem: errorWords(error) })}</p>}
+      <NotLoaded error={error} />
       {!data && !error && <Loading />}
       {data && (
         <>

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { FormField } from "../../fields/form-field.tsx";
 import { say } from "../../language/say.ts";
 import { problemAt, problemElsewhere, useAccountChange } from "../../state/use-account-change.ts";
+import { CurrentPassword } from "./current-password.tsx";
 
 /** A new password: for who has none yet, or knows the one there is. */
 export function PasswordForm({ name, hasPassword }: { name: string; hasPassword: boolean }) {
@@ -30,15 +31,7 @@ export function PasswordForm({ name, hasPassword }: { name: string; hasPassword:
       >
         {/* For the browser, which keeps passwords by names. */}
         <input type="text" autoComplete="username" value={name} readOnly hidden />
-        {hasPassword && (
-          <FormField
-            label={say("Your password now")}
-            value={current}
-            onChange={setCurrent}
-            fills="current-password"
-            problem={problemAt(error, "current")}
-          />
-        )}
+        {hasPassword && <CurrentPassword value={current} onChange={setCurrent} error={error} />}
         <FormField
           label={say("Your new password")}
           value={password}

@@ -6,6 +6,7 @@ import { say } from "../../language/say.ts";
 import { errorWords } from "../../state/api.ts";
 import { peopleApi } from "../../state/people-api.ts";
 import { problemAt, problemElsewhere, useAccountChange } from "../../state/use-account-change.ts";
+import { CurrentPassword } from "./current-password.tsx";
 
 type Props = { isOn: boolean; hasPassword: boolean };
 
@@ -74,13 +75,7 @@ function SwitchOn({ secret, address }: OnProps) {
         fills="one-time-code"
         problem={problemAt(changing.error, "code")}
       />
-      <FormField
-        label={say("Your password now")}
-        value={current}
-        onChange={setCurrent}
-        fills="current-password"
-        problem={problemAt(changing.error, "current")}
-      />
+      <CurrentPassword value={current} onChange={setCurrent} error={changing.error} />
       <Done words={say("Switch it on")} isPending={changing.isPending} error={changing.error} />
     </form>
   );
@@ -102,13 +97,7 @@ function SwitchOff() {
           "It is on: signing in asks for a code. Lost the device? Whoever runs this store can switch it off for you.",
         )}
       </p>
-      <FormField
-        label={say("Your password now")}
-        value={current}
-        onChange={setCurrent}
-        fills="current-password"
-        problem={problemAt(changing.error, "current")}
-      />
+      <CurrentPassword value={current} onChange={setCurrent} error={changing.error} />
       <Done words={say("Switch it off")} isPending={changing.isPending} error={changing.error} />
     </form>
   );

@@ -3,10 +3,12 @@ import { useState } from "react";
 import type { KeyListed } from "../../../server/keys/keys.ts";
 import { CopiedOnce } from "../../fields/copied-once.tsx";
 import { Loading } from "../../fields/loading.tsx";
+import { NotLoaded } from "../../fields/not-loaded.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { TableOfThings } from "../../fields/table-of-things.tsx";
 import { say } from "../../language/say.ts";
 import { momentHere } from "../../names/moment-words.ts";
-import { errorWords, problemWords } from "../../state/api.ts";
+import { problemWords } from "../../state/api.ts";
 import { everyKey, peopleApi } from "../../state/people-api.ts";
 import { KeyForm } from "./key-form.tsx";
 import { RIGHT_WORDS } from "./right-words.ts";
@@ -47,11 +49,7 @@ export function KeysView() {
           {say("Not done: {problem}.", { problem: problemWords(error) })}
         </p>
       )}
-      {keys.error && (
-        <p role="alert" className="text-warning">
-          {say("It could not be loaded: {problem}.", { problem: errorWords(keys.error) })}
-        </p>
-      )}
+      <NotLoaded error={keys.error} />
       {keys.isPending && <Loading />}
       {keys.data && keys.data.keys.length === 0 && <p>{say("There is none yet: no shop can ask for quotes.")}</p>}
       {keys.data && keys.data.keys.length > 0 && (
@@ -64,44 +62,32 @@ export function KeysView() {
 type TableProps = { keys: readonly KeyListed[]; isBusy: boolean; onRevoke: (key: number) => void };
 
 const KeyTable = ({ keys, isBusy, onRevoke }: TableProps) => (
-  <div className="overflow-x-auto border border-base-300 bg-base-100">
-    <table aria-label={say("Keys for shops")} className="table min-w-[42rem] text-[14px]">
-      <thead>
-        <tr className="text-[13px] text-quiet">
-          <th scope="col">{say("Name")}</th>
-          <th scope="col">{say("May")}</th>
-          <th scope="col">{say("Calls a second")}</th>
-          <th scope="col">{say("Made")}</th>
-          <th scope="col">{say("Last used")}</th>
-          <th scope="col">
-            <span className="sr-only">{say("What can be done")}</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {keys.map((key) => (
-          <tr key={key.number} className={key.revokedAt === null ? "" : "text-quiet"}>
-            <th scope="row">{key.name}</th>
-            <td>{key.rights.map((right) => say(RIGHT_WORDS[right])).join(", ")}</td>
-            <td>{key.aSecond}</td>
-            <td>
-              {momentHere(key.madeAt)}
-              <span className="block text-[13px] text-quiet">{say("by {who}", { who: key.madeBy })}</span>
-            </td>
-            <td>{key.lastUsedAt === null ? say("never") : momentHere(key.lastUsedAt)}</td>
-            <td className="text-right whitespace-nowrap">
-              {key.revokedAt === null ? (
-                <button type="button" className="btn btn-xs" disabled={isBusy} onClick={() => onRevoke(key.number)}>
-                  {say("Revoke")}
-                  <span className="sr-only"> {key.name}</span>
-                </button>
-              ) : (
-                say("revoked {when}", { when: momentHere(key.revokedAt) })
-              )}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  </div>
+  <TableOfThings
+    label={say("Keys for shops")}
+    className="min-w-[42rem]"
+    heads={[say("Name"), say("May"), say("Calls a second"), say("Made"), say("Last used")]}
+  >
+    {keys.map((key) => (
+      <tr key={key.number} className={key.revokedAt === null ? "" : "text-quiet"}>
+        <th scope="row">{key.name}</th>
+        <td>{key.rights.map((right) => say(RIGHT_WORDS[right])).join(", ")}</td>
+        <td>{key.aSecond}</td>
+        <td>
+          {momentHere(key.madeAt)}
+          <span className="block text-[13px] text-quiet">{say("by {who}", { who: key.madeBy })}</span>
+        </td>
+        <td>{key.lastUsedAt === null ? say("never") : momentHere(key.lastUsedAt)}</td>
+        <td className="text-right whitespace-nowrap">
+          {key.revokedAt === null ? (
+            <button type="button" className="btn btn-xs" disabled={isBusy} onClick={() => onRevoke(key.number)}>
+              {say("Revoke")}
+              <span className="sr-only"> {key.name}</span>
+            </button>
+          ) : (
+            say("revoked {when}", { when: momentHere(key.revokedAt) })
+          )}
+        </td>
+      </tr>
+    ))}
+  </TableOfThings>
 );

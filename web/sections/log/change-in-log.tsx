@@ -3,9 +3,10 @@ import { type Change, ENTITY_KINDS, type Entity, entitiesOf, entityKey } from ".
 import type { Plan } from "../../../core/plan/plan.ts";
 import { undonePart } from "../../../core/plan/undo-part.ts";
 import type { LoggedChange } from "../../../server/log/read-log.ts";
-import { say, sayValue } from "../../language/say.ts";
+import { say } from "../../language/say.ts";
 import { entityName } from "../../names/entity-words.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
+import { PartLines } from "../release/part-lines.tsx";
 import { changeOf } from "./change-of.ts";
 
 /** What was done to one thing, part by part; each part can be taken back where nobody has changed it since. */
@@ -26,7 +27,10 @@ export function ChangeInLog({ change }: { change: LoggedChange }) {
         {named ? entityName(named) : id}
         {lines.length === 0 && plan && <TakeBack undone={wholeUndone(change, now)} what={id} />}
       </p>
-      <Lines lines={lines} change={change} now={now} plan={plan} />
+      <PartLines
+        lines={lines}
+        behind={({ path, what }) => <TakeBack undone={partUndone(change, now, path)} what={say(what)} />}
+      />
     </li>
   );
 }
@@ -39,23 +43,6 @@ function linesOf(was: Entity, is: Entity, plan: Plan): ChangeLine[] {
     return [];
   }
 }
-
-type LinesProps = { lines: readonly ChangeLine[]; change: LoggedChange; now: Entity | undefined; plan: Plan | null };
-
-const Lines = ({ lines, change, now, plan }: LinesProps) =>
-  lines.length > 0 && (
-    <ul className="mt-0.5 grid gap-0.5 text-[13px]">
-      {lines.map(({ path, what, before, after }) => (
-        <li key={path.join("/")} className="break-words">
-          <span className="text-quiet">{say(what)}:</span>{" "}
-          {before !== null && <s className="text-quiet">{sayValue(before)}</s>}
-          {before !== null && after !== null && " "}
-          {after === null ? <span className="text-quiet">{say("(gone)")}</span> : <span>{sayValue(after)}</span>}
-          {plan && <TakeBack undone={partUndone(change, now, path)} what={say(what)} />}
-        </li>
-      ))}
-    </ul>
-  );
 
 /** @param undone the edit that takes it back; null where it was changed again since, or stands as before already */
 const TakeBack = ({ undone, what }: { undone: Change | null; what: string }) =>

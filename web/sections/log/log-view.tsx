@@ -3,10 +3,10 @@ import { useState } from "react";
 import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { LogPart } from "../../../server/log/read-log.ts";
 import { Loading } from "../../fields/loading.tsx";
+import { NotLoaded } from "../../fields/not-loaded.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { say } from "../../language/say.ts";
-import { errorWords } from "../../state/api.ts";
 import { ownAccount, peopleApi } from "../../state/people-api.ts";
 import { useDebounced } from "../../state/use-debounced.ts";
 import { LogRow } from "./log-row.tsx";
@@ -57,11 +57,7 @@ export function LogView() {
           />
         </label>
       </div>
-      {log.error && (
-        <p role="alert" className="text-warning">
-          {say("It could not be loaded: {problem}.", { problem: errorWords(log.error) })}
-        </p>
-      )}
+      <NotLoaded error={log.error} />
       {log.isPending && <Loading />}
       {log.data && lines.length === 0 && <p role="status">{say("Nothing in the log fits that.")}</p>}
       <ol aria-label={say("Change log")} className="border-t border-base-300">

@@ -4,9 +4,11 @@ import type { PersonListed } from "../../../server/people/people.ts";
 import type { ChangePeople } from "../../../server/people/people-schema.ts";
 import { CopiedOnce } from "../../fields/copied-once.tsx";
 import { Loading } from "../../fields/loading.tsx";
+import { NotLoaded } from "../../fields/not-loaded.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
+import { TableOfThings } from "../../fields/table-of-things.tsx";
 import { say } from "../../language/say.ts";
-import { errorWords, problemWords } from "../../state/api.ts";
+import { problemWords } from "../../state/api.ts";
 import { everybody, ownAccount, peopleApi } from "../../state/people-api.ts";
 import { InviteForm } from "./invite-form.tsx";
 import { PersonRow } from "./person-row.tsx";
@@ -44,11 +46,7 @@ export function PeopleView() {
           {say("Not done: {problem}.", { problem: problemWords(changing.error) })}
         </p>
       )}
-      {people.error && (
-        <p role="alert" className="text-warning">
-          {say("It could not be loaded: {problem}.", { problem: errorWords(people.error) })}
-        </p>
-      )}
+      <NotLoaded error={people.error} />
       {people.isPending && <Loading />}
       {people.data && (
         <PeopleTable
@@ -70,30 +68,19 @@ type TableProps = {
 };
 
 const PeopleTable = ({ people, own, isBusy, onChange }: TableProps) => (
-  <div className="overflow-x-auto border border-base-300 bg-base-100">
-    <table aria-label={say("People")} className="table min-w-[46rem] text-[14px]">
-      <thead>
-        <tr className="text-[13px] text-quiet">
-          <th scope="col">{say("Name")}</th>
-          <th scope="col">{say("May")}</th>
-          <th scope="col">{say("Signs in with")}</th>
-          <th scope="col">{say("Last seen")}</th>
-          <th scope="col">
-            <span className="sr-only">{say("What can be done")}</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {people.map((person) => (
-          <PersonRow
-            key={person.id}
-            person={person}
-            isYou={person.id === own}
-            isBusy={isBusy}
-            onChange={(change) => onChange(change, person.name)}
-          />
-        ))}
-      </tbody>
-    </table>
-  </div>
+  <TableOfThings
+    label={say("People")}
+    className="min-w-[46rem]"
+    heads={[say("Name"), say("May"), say("Signs in with"), say("Last seen")]}
+  >
+    {people.map((person) => (
+      <PersonRow
+        key={person.id}
+        person={person}
+        isYou={person.id === own}
+        isBusy={isBusy}
+        onChange={(change) => onChange(change, person.name)}
+      />
+    ))}
+  </TableOfThings>
 );

@@ -1,9 +1,10 @@
-import { type ChangeLine, changeLines } from "../../../core/explain/change-lines.ts";
+import { changeLines } from "../../../core/explain/change-lines.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { ENTITY_KINDS, type Entity, type EntityKind } from "../../../core/plan/entities.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { say, sayValue } from "../../language/say.ts";
+import { say } from "../../language/say.ts";
 import { entityWords } from "../../names/entity-words.ts";
+import { PartLines } from "./part-lines.tsx";
 
 type Props = {
   kind: EntityKind;
@@ -33,29 +34,15 @@ export function EntityChange({ kind, before, after, plan, former, market, curren
       </p>
       {was !== null && was !== is && <p className={after ? "text-quiet line-through" : ""}>{was}</p>}
       {is !== null && <p className="font-semibold">{is}</p>}
-      <Lines lines={lines.slice(0, MOST_AT_ONCE)} />
+      <PartLines lines={lines.slice(0, MOST_AT_ONCE)} />
       {lines.length > MOST_AT_ONCE && (
         <details className="text-[13px]">
           <summary className="min-h-6 cursor-pointer text-quiet">
             {say("And {count} more parts", { count: lines.length - MOST_AT_ONCE })}
           </summary>
-          <Lines lines={lines.slice(MOST_AT_ONCE)} />
+          <PartLines lines={lines.slice(MOST_AT_ONCE)} />
         </details>
       )}
     </li>
   );
 }
-
-const Lines = ({ lines }: { lines: readonly ChangeLine[] }) =>
-  lines.length > 0 && (
-    <ul className="mt-0.5 grid gap-0.5 text-[13px]">
-      {lines.map(({ path, what, before, after }) => (
-        <li key={path.join("/")} className="break-words">
-          <span className="text-quiet">{say(what)}:</span>{" "}
-          {before !== null && <s className="text-quiet">{sayValue(before)}</s>}
-          {before !== null && after !== null && " "}
-          {after === null ? <span className="text-quiet">{say("(gone)")}</span> : <span>{sayValue(after)}</span>}
-        </li>
-      ))}
-    </ul>
-  );

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "wouter";
 import type { Release } from "../../../server/releases/release.ts";
+import { TableOfThings } from "../../fields/table-of-things.tsx";
 import { say, theReader } from "../../language/say.ts";
 import { momentOfYear } from "../../names/moment-words.ts";
 import { api, errorWords, problemWords } from "../../state/api.ts";
@@ -18,69 +19,56 @@ export function ReleaseTable({ timeZone, opened }: Props) {
     onSettled: () => Promise.all([draftStore.load(), client.invalidateQueries(releaseList)]),
   });
   return (
-    <div className="overflow-x-auto border border-base-300 bg-base-100">
-      <table aria-label={say("Releases")} className="table text-[14px]">
-        <thead>
-          <tr className="text-[13px] text-quiet">
-            <th scope="col">{say("Number")}</th>
-            <th scope="col">{say("Made")}</th>
-            <th scope="col">{say("Where it stands")}</th>
-            <th scope="col">{say("Note")}</th>
-            <th scope="col">
-              <span className="sr-only">{say("What can be done")}</span>
+    <>
+      <TableOfThings label={say("Releases")} heads={[say("Number"), say("Made"), say("Where it stands"), say("Note")]}>
+        {(releases.data?.releases ?? []).map((release) => (
+          <tr key={release.number} className={String(release.number) === opened ? "bg-base-200" : ""}>
+            <th scope="row">
+              <Link
+                className="link"
+                href={`/release#${release.number}`}
+                aria-label={say("Open release {number}", { number: release.number })}
+              >
+                {release.number}
+              </Link>
             </th>
+            <td>
+              {new Date(release.releasedAt).toLocaleString(theReader().clock, {
+                dateStyle: "medium",
+                timeStyle: "short",
+              })}
+              <span className="block text-[13px] text-quiet">{say("by {who}", { who: release.releasedBy })}</span>
+            </td>
+            <td>{stateWords(release, timeZone)}</td>
+            <td className="max-w-64 break-words">{release.note}</td>
+            <td className="whitespace-nowrap text-right">
+              {release.state === "waiting" && (
+                <>
+                  <button
+                    type="button"
+                    className="btn btn-xs mr-2"
+                    title={say("Takes the draft's rates and today's public holidays into it")}
+                    disabled={changing.isPending}
+                    onClick={() => changing.mutate({ number: release.number, do: "freeze-anew" })}
+                  >
+                    {say("Freeze rates anew")}
+                    <span className="sr-only"> {say("in release {number}", { number: release.number })}</span>
+                  </button>
+                  <button
+                    type="button"
+                    className="btn btn-xs"
+                    disabled={changing.isPending}
+                    onClick={() => changing.mutate({ number: release.number, do: "call-off" })}
+                  >
+                    {say("Call off")}
+                    <span className="sr-only"> {say("release {number}", { number: release.number })}</span>
+                  </button>
+                </>
+              )}
+            </td>
           </tr>
-        </thead>
-        <tbody>
-          {(releases.data?.releases ?? []).map((release) => (
-            <tr key={release.number} className={String(release.number) === opened ? "bg-base-200" : ""}>
-              <th scope="row">
-                <Link
-                  className="link"
-                  href={`/release#${release.number}`}
-                  aria-label={say("Open release {number}", { number: release.number })}
-                >
-                  {release.number}
-                </Link>
-              </th>
-              <td>
-                {new Date(release.releasedAt).toLocaleString(theReader().clock, {
-                  dateStyle: "medium",
-                  timeStyle: "short",
-                })}
-                <span className="block text-[13px] text-quiet">{say("by {who}", { who: release.releasedBy })}</span>
-              </td>
-              <td>{stateWords(release, timeZone)}</td>
-              <td className="max-w-64 break-words">{release.note}</td>
-              <td className="whitespace-nowrap text-right">
-                {release.state === "waiting" && (
-                  <>
-                    <button
-                      type="button"
-                      className="btn btn-xs mr-2"
-                      title={say("Takes the draft's rates and today's public holidays into it")}
-                      disabled={changing.isPending}
-                      onClick={() => changing.mutate({ number: release.number, do: "freeze-anew" })}
-                    >
-                      {say("Freeze rates anew")}
-                      <span className="sr-only"> {say("in release {number}", { number: release.number })}</span>
-                    </button>
-                    <button
-                      type="button"
-                      className="btn btn-xs"
-                      disabled={changing.isPending}
-                      onClick={() => changing.mutate({ number: release.number, do: "call-off" })}
-                    >
-                      {say("Call off")}
-                      <span className="sr-only"> {say("release {number}", { number: release.number })}</span>
-                    </button>
-                  </>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+        ))}
+      </TableOfThings>
       {(changing.error ?? releases.error) && (
         <p role="alert" className="p-3 text-warning">
           {changing.error
@@ -88,7 +76,7 @@ export function ReleaseTable({ timeZone, opened }: Props) {
             : say("The releases could not be loaded: {message}", { message: errorWords(releases.error) })}
         </p>
       )}
-    </div>
+    </>
   );
 }
 

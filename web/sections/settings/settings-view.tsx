@@ -3,10 +3,11 @@ import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { Settings } from "../../../server/settings/settings-schema.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { Loading } from "../../fields/loading.tsx";
+import { NotLoaded } from "../../fields/not-loaded.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { say } from "../../language/say.ts";
-import { errorWords, problemWords } from "../../state/api.ts";
+import { problemWords } from "../../state/api.ts";
 import { ownAccount, peopleApi, storeSettings } from "../../state/people-api.ts";
 import { DaysField } from "./days-field.tsx";
 import { OneShopper } from "./one-shopper.tsx";
@@ -35,11 +36,7 @@ export function SettingsView() {
     <div className="mx-auto grid max-w-[900px] gap-4">
       <SectionHeading className="text-[20px] font-bold">{say("Settings")}</SectionHeading>
       {own.data && !mayChange && <p className="text-quiet">{say("Whoever runs this store changes them.")}</p>}
-      {settings.error && (
-        <p role="alert" className="text-warning">
-          {say("It could not be loaded: {problem}.", { problem: errorWords(settings.error) })}
-        </p>
-      )}
+      <NotLoaded error={settings.error} />
       {settings.isPending && <Loading />}
       {shown && (
         <SettingFields
