@@ -2,6 +2,7 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { Link } from "wouter";
 import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
 import { CheckField } from "../fields/check-field.tsx";
+import { Loading } from "../fields/loading.tsx";
 import { RadioField } from "../fields/radio-field.tsx";
 import { chooseLanguage, chosenLanguage, LANGUAGES, type Language } from "../language/choose.ts";
 import { say } from "../language/say.ts";
@@ -79,13 +80,15 @@ export function StoreMenuBody({ theme, onTheme, singleKeys, onSingleKeys }: Prop
 
 /** Who is signed in, where else to go, and the way out. */
 function SignedIn() {
-  const { data } = useQuery(ownAccount);
+  const { data, isPending } = useQuery(ownAccount);
   const leaving = useMutation({
     mutationFn: () => peopleApi.changeAccount({ do: "sign-out" }),
     onSuccess: () => window.location.assign("/sign-in"),
   });
   const role = data?.person.role;
   const close = () => document.querySelector<HTMLElement>("dialog:popover-open")?.hidePopover();
+  // What a role opens does not come in between under somebody's fingers.
+  if (isPending) return <Loading />;
   return (
     <div className="mb-4 grid gap-2 text-[14px]">
       {data && <p>{say("{name}, may {role}", { name: data.person.name, role: ROLE_WORDS[data.person.role] })}</p>}
