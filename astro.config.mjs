@@ -12,7 +12,14 @@ export default defineConfig({
   // It is not started by itself: server/desk.ts does.
   adapter: node({ mode: "middleware" }),
   integrations: [
-    serverPrograms({ "start.mjs": "server/start.ts", "desk.mjs": "server/desk.ts" }, "/server/http/developing.ts"),
+    serverPrograms(
+      {
+        "start.mjs": "server/start.ts",
+        "desk.mjs": "server/desk.ts",
+        "order-worker.mjs": "server/evidence/order-worker.ts",
+      },
+      "/server/http/developing.ts",
+    ),
     react({
       // Components and hooks alone: everything else would go through its parser for nothing.
       include: ["**/web/**/*.{ts,tsx}"],

@@ -202,9 +202,12 @@ describe("summant replay", () => {
     const { status, stdout, stderr } = await summant(["replay", ...plan, "--orders", "-"], orders);
     expect([status, stderr]).toEqual([0, "shoppers are taken as acting as they did\n"]);
     expect(JSON.parse(stdout)).toMatchObject({
-      ...{ orders: 2, cancelled: 1, cannotBeTold: { "place-unknown": 1 } },
+      ...{ orders: 2, cancelled: 1, cannotBeTold: [{ why: "place-unknown", orders: 1 }] },
       rows: [
-        { zone: "portugal-mainland", option: "standard", charged: 490, now: 0, freeNow: 1, givenAway: 490, less: 1 },
+        {
+          ...{ zone: "portugal-mainland", option: "standard", charged: 490, less: 1 },
+          now: { orders: 1, delivery: 0, free: 1, givenAway: 490 },
+        },
       ],
       changedMost: [{ order: "o-1", charged: 490, now: 0 }],
     });

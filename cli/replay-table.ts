@@ -1,5 +1,4 @@
-import { NO_PRICE_WORDS } from "../core/charges/no-price.ts";
-import type { Replayed, ReplayRow } from "../core/evidence/replay.ts";
+import { type Replayed, type ReplayRow, WHY_NOT_PRICED, type WhyCount } from "../core/evidence/replayed.ts";
 import { makersMoney } from "../core/money/format.ts";
 import { english } from "../core/phrases/speak.ts";
 import { textTable } from "./text-table.ts";
@@ -9,15 +8,10 @@ const HEADS = ["zone", "option", "orders", "charged", "now", "free", "free now",
 /** What orders would have meant, as tables of text: a row for each zone and option, and what cannot be told. */
 export function replayTable({ rows, orders, cancelled, limitsIgnored, ...rest }: Replayed): string {
   const { cannotBeTold, notToBeHad, changedMost } = rest;
-  const cells = ({ currency, zone, option, ...row }: ReplayRow) => [
-    ...[zone, option, String(row.orders), makersMoney(row.charged, currency), makersMoney(row.now, currency)],
-    ...[
-      String(row.freeBefore),
-      String(row.freeNow),
-      makersMoney(row.givenAway, currency),
-      String(row.more),
-      String(row.less),
-    ],
+  const cells = ({ currency, zone, option, now, ...row }: ReplayRow) => [
+    ...[zone, option, String(now.orders), makersMoney(row.charged, currency), makersMoney(now.delivery, currency)],
+    ...[String(row.freeBefore), String(now.free), makersMoney(now.givenAway, currency)],
+    ...[String(row.more), String(row.less)],
   ];
   const changed = changedMost.map(({ order, option, currency, charged, now }) => [
     ...[order, option, makersMoney(charged, currency), makersMoney(now, currency)],
@@ -34,7 +28,5 @@ export function replayTable({ rows, orders, cancelled, limitsIgnored, ...rest }:
   ].join("\n\n");
 }
 
-const reasons = (what: string, counts: Replayed["notToBeHad"]): string[] =>
-  Object.entries(counts).map(([why, count]) => `${what}: ${count}, ${WORDS.get(why) ?? "nobody delivers there"}`);
-
-const WORDS = new Map<string, string>(Object.entries(NO_PRICE_WORDS).map(([why, words]) => [why, english(words)]));
+const reasons = (what: string, counts: readonly WhyCount[]): string[] =>
+  counts.map(({ why, orders }) => `${what}: ${orders}, ${english(WHY_NOT_PRICED[why])}`);

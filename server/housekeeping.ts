@@ -1,5 +1,6 @@
 import type { Pool } from "mysql2/promise";
 import { dropAbandonedImports } from "./catalogue/import-products.ts";
+import { dropAbandonedOrders } from "./orders/import-orders.ts";
 import { dropEndedSessions } from "./people/sessions.ts";
 import { readSettings } from "./settings/settings.ts";
 import { eraseShoppersAfter } from "./shoppers/shopper-data.ts";
@@ -13,7 +14,12 @@ async function forgetShoppers(pool: Pool): Promise<void> {
 }
 
 /** What is done every hour: what has come to its end is cleared away. */
-const JOBS: readonly ((pool: Pool) => Promise<void>)[] = [dropAbandonedImports, dropEndedSessions, forgetShoppers];
+const JOBS: readonly ((pool: Pool) => Promise<void>)[] = [
+  dropAbandonedImports,
+  dropAbandonedOrders,
+  dropEndedSessions,
+  forgetShoppers,
+];
 const HOUR = 3_600_000;
 
 /** Does all jobs now and then every hour; one that fails is tried again the next time. */

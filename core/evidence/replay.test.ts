@@ -8,8 +8,9 @@ import { anyCase, type Case } from "../tests/arbitrary.ts";
 import "../tests/seed.ts";
 import { compiledPlan } from "../tests/compiled.ts";
 import { checkPlan } from "../validation/documents.ts";
-import type { PastOrder } from "./past-order.ts";
-import { asRunning, Replay, type Replayed } from "./replay.ts";
+import type { PastOrder, PlainOrder } from "./past-order.ts";
+import { asRunning, Replay } from "./replay.ts";
+import { mergedReplays, type Replayed } from "./replayed.ts";
 
 const SPAN = 20_000;
 const RUNS = process.env.SUMMANT_ALL_ANSWERS ? 5000 : 400;
@@ -68,7 +69,7 @@ const order = (more: Partial<PastOrder>): PastOrder => ({
 });
 const worth = (unitPrice: number) => ({ ...REQUEST, cart: { lines: [{ sku: "paper", quantity: 1, unitPrice }] } });
 
-function replayed(orders: readonly PastOrder[], compiled = demoCompiled): Replayed {
+function replayed(orders: readonly (PastOrder | PlainOrder)[], compiled = demoCompiled): Replayed {
   const replay = new Replay(compiled);
   for (const one of orders) expect(replay.add(one)).toEqual([]);
   return replay.result();
@@ -85,8 +86,10 @@ describe("orders under another plan", () => {
     expect([orders, cancelled]).toEqual([3, 1]);
     expect(rows).toEqual([
       {
-        ...{ currency: "EUR", zone: "portugal-mainland", option: "standard", orders: 3 },
-        ...{ charged: 980, now: 980, freeBefore: 1, freeNow: 1, givenAway: 490, more: 1, less: 1 },
+        ...{ currency: "EUR", zone: "portugal-mainland", option: "standard", group: null },
+        ...{ charged: 980, freeBefore: 1, more: 1, less: 1, moreThanBeside: 0, lessThanBeside: 0 },
+        now: { orders: 3, delivery: 980, free: 1, givenAway: 490 },
+        beside: { orders: 0, delivery: 0, free: 0, givenAway: 0 },
       },
     ]);
     expect(changedMost.map((one) => [one.order, one.charged, one.now])).toEqual([
@@ -100,16 +103,24 @@ describe("orders under another plan", () => {
       order({ request: { ...REQUEST, destination: { country: "PT" } } }),
       order({ request: { ...REQUEST, destination: { country: "BR" } } }),
       order({ option: "no-such-option" }),
+      { order: "o-9", at: REQUEST.at, currency: "EUR", total: 4000, charged: 490 },
     ]);
     expect(rows).toEqual([]);
-    expect(cannotBeTold).toEqual({ "place-unknown": 1 });
-    expect(notToBeHad).toEqual({ "nobody-delivers": 1, "not-offered": 1 });
+    expect(cannotBeTold).toEqual([
+      { why: "only-a-total", orders: 1 },
+      { why: "place-unknown", orders: 1 },
+    ]);
+    expect(notToBeHad).toEqual([
+      { why: "nobody-delivers", orders: 1 },
+      { why: "not-offered", orders: 1 },
+    ]);
   });
 
   it("meet every offer as if it ran, unless they are asked for at their own moment", () => {
     const schedule = [{ from: "2030-01-01T00:00" }];
     const later = { ...demoPlan, offers: demoPlan.offers.map((offer) => ({ ...offer, schedule })) };
-    const at = (plan: typeof demoPlan) => replayed([order({ request: worth(4500) })], compiledPlan(plan)).rows[0]?.now;
+    const at = (plan: typeof demoPlan) =>
+      replayed([order({ request: worth(4500) })], compiledPlan(plan)).rows[0]?.now.delivery;
     expect([at(later), at(asRunning(later))]).toEqual([490, 0]);
   });
 
@@ -119,7 +130,7 @@ describe("orders under another plan", () => {
     const compiled = compiledPlan({ ...demoPlan, offers });
     const usedUp = { ...worth(4500), uses: [{ offer: "free-standard", overall: 10 }] };
     const { rows, limitsIgnored } = replayed([order({ request: worth(4500) }), order({ request: usedUp })], compiled);
-    expect([rows[0]?.orders, rows[0]?.now, limitsIgnored]).toEqual([2, 490, 1]);
+    expect([rows[0]?.now.orders, rows[0]?.now.delivery, limitsIgnored]).toEqual([2, 490, 1]);
   });
 
   it("of which the twenty that change most are kept, however they come", () => {
@@ -135,5 +146,29 @@ describe("orders under another plan", () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it("stand beside another plan, told apart by groups, and come to the same in parts", () => {
+    const dearer = demoPlan.options.map((option) =>
+      option.id === "standard"
+        ? { ...option, charge: { kind: "flat" as const, amount: { byCurrency: { EUR: "5.90" } } } }
+        : option,
+    );
+    const beside = demoCompiled;
+    const compiled = compiledPlan({ ...demoPlan, options: dearer });
+    const groupOf = ({ request: { cart } }: PastOrder) => ((cart.lines[0]?.unitPrice ?? 0) < 3000 ? 0 : 1);
+    const orders = [1000, 2000, 3860, 4500, 9000].map((price, i) => order({ order: `o-${i}`, request: worth(price) }));
+    const replayOf = (some: readonly PastOrder[]) => {
+      const replay = new Replay(compiled, { beside, groupOf });
+      for (const one of some) replay.add(one);
+      return replay.result();
+    };
+    const whole = replayOf(orders);
+    const told = whole.rows.map((row) => [row.group, row.now.delivery, row.beside.delivery, row.moreThanBeside]);
+    expect(told).toEqual([
+      [0, 1180, 980, 2],
+      [1, 590, 490, 1],
+    ]);
+    expect(mergedReplays([replayOf(orders.slice(0, 2)), replayOf(orders.slice(2))])).toEqual(whole);
   });
 });

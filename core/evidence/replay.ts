@@ -1,72 +1,53 @@
-import type { NoPrice } from "../charges/no-price.ts";
 import type { Plan } from "../plan/plan.ts";
 import { type OptionPrice, optionPrice } from "../quote/option-price.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
-import type { PastOrder } from "./past-order.ts";
-
-/** Orders of one zone and option in one currency; amounts in its minor units. */
-export type ReplayRow = {
-  readonly currency: string;
-  readonly zone: string;
-  readonly option: string;
-  orders: number;
-  /** What delivery was charged, and what it would have been. */
-  charged: number;
-  now: number;
-  /** Orders whose delivery cost nothing, and would have. */
-  freeBefore: number;
-  freeNow: number;
-  /** What the plan's offers would have taken off. */
-  givenAway: number;
-  /** Orders that would have paid more, and less. */
-  more: number;
-  less: number;
-};
-
-/** An order whose delivery would have cost something else. */
-export type ChangedOrder = {
-  readonly order: string;
-  readonly currency: string;
-  readonly option: string;
-  readonly charged: number;
-  readonly now: number;
-};
-
-type Why = NoPrice | "nobody-delivers";
-
-/** What orders would have meant under a plan. */
-export type Replayed = {
-  readonly orders: number;
-  readonly cancelled: number;
-  readonly rows: readonly ReplayRow[];
-  /** Orders whose facts do not say what would have been charged, by what is not known. */
-  readonly cannotBeTold: Readonly<Partial<Record<Why, number>>>;
-  /** Orders whose option could not have been chosen, by why. */
-  readonly notToBeHad: Readonly<Partial<Record<Why, number>>>;
-  /** Orders priced as if no limited offer had been used before, since how often they were is not known. */
-  readonly limitsIgnored: number;
-  /** Of each currency, those whose delivery changes most. */
-  readonly changedMost: readonly ChangedOrder[];
-};
-
-const MOST_CHANGED = 20;
+import { isPriceable, type PastOrder, type PlainOrder } from "./past-order.ts";
+import {
+  addedCounts,
+  emptyRow,
+  MostChanged,
+  type Replayed,
+  type ReplayRow,
+  rowKey,
+  rowsBy,
+  type Sums,
+  type WhyCount,
+  type WhyNotPriced,
+} from "./replayed.ts";
 
 /** Whatever has to do with what is not known: everything else is known, and stands in the way. */
-const NOT_KNOWN: ReadonlySet<Why> = new Set<Why>([
+const NOT_KNOWN: ReadonlySet<WhyNotPriced> = new Set<WhyNotPriced>([
   "condition-unknown",
   "weight-unknown",
   "place-unknown",
   "carrier-slow",
   "carrier-failed",
   "carrier-not-asked",
+  "only-a-total",
 ]);
 
 /** A plan all of whose offers run, whenever an order was made: their schedules are left out. */
 export const asRunning = (plan: Plan): Plan => ({
   ...plan,
   offers: plan.offers.map(({ schedule: _, ...offer }) => offer),
+});
+
+/** What a replay may look at besides the plan. */
+export type ReplayForm = {
+  /** Another plan that every order is priced by too. */
+  readonly beside?: CompiledPlan | undefined;
+  /** Tells orders apart. */
+  readonly groupOf?: ((order: PastOrder) => number | null) | undefined;
+};
+
+/** A plan, and which of its offers are limited. */
+type Under = { readonly compiled: CompiledPlan; readonly limited: readonly string[] };
+
+const under = (compiled: CompiledPlan): Under => ({
+  compiled,
+  limited: compiled.plan.offers.filter(({ limits, on }) => on && limits).map(({ id }) => id),
 });
 
 /**
@@ -76,91 +57,104 @@ export const asRunning = (plan: Plan): Plan => ({
  * @example const replay = new Replay(compiled); for (const order of orders) replay.add(order); replay.result().rows
  */
 export class Replay {
-  private readonly compiled: CompiledPlan;
-  private readonly limited: readonly string[];
+  private readonly now: Under;
+  private readonly beside: Under | null;
+  private readonly groupOf: (order: PastOrder) => number | null;
   private orders = 0;
   private cancelled = 0;
   private limitsIgnored = 0;
   private readonly rows = new Map<string, ReplayRow>();
-  private readonly reasons = new Map<Why, number>();
-  private readonly changed = new Map<string, ChangedOrder[]>();
+  private readonly reasons: WhyCount[] = [];
+  private readonly most = new MostChanged();
 
-  constructor(compiled: CompiledPlan) {
-    this.compiled = compiled;
-    this.limited = compiled.plan.offers.filter(({ limits, on }) => on && limits).map(({ id }) => id);
+  constructor(compiled: CompiledPlan, { beside, groupOf }: ReplayForm = {}) {
+    this.now = under(compiled);
+    this.beside = beside ? under(beside) : null;
+    this.groupOf = groupOf ?? (() => null);
   }
 
   /** @returns what is wrong with an order that cannot be priced at all; it is not counted */
-  add(order: PastOrder): Problem[] {
+  add(order: PastOrder | PlainOrder): Problem[] {
     if (order.cancelled) {
       this.cancelled += 1;
       return [];
     }
-    const { request } = order;
-    const isIgnored = request.uses === undefined && this.limited.length > 0;
-    const found = optionPrice(this.compiled, isIgnored ? this.unused(request) : request, order.option);
+    if (!isPriceable(order)) {
+      this.orders += 1;
+      this.not("only-a-total");
+      return [];
+    }
+    const found = priced(this.now, order);
     if ("problems" in found) return found.problems;
     this.orders += 1;
-    if (isIgnored) this.limitsIgnored += 1;
-    this.count(order, found);
+    if (order.request.uses === undefined && this.now.limited.length > 0) this.limitsIgnored += 1;
+    if ("none" in found) this.not(found.none);
+    else this.count(order, found);
     return [];
   }
 
   result(): Replayed {
-    const reasonsOf = (isKnown: boolean) =>
-      Object.fromEntries([...this.reasons].filter(([why]) => NOT_KNOWN.has(why) !== isKnown).sort());
     const { orders, cancelled, limitsIgnored } = this;
+    const reasons = addedCounts(this.reasons);
     return {
       ...{ orders, cancelled, limitsIgnored },
-      rows: [...this.rows.values()].sort((a, b) => keyOf(a).localeCompare(keyOf(b), "en")),
-      cannotBeTold: reasonsOf(false),
-      notToBeHad: reasonsOf(true),
-      changedMost: [...this.changed].sort().flatMap(([, changed]) => changed),
+      rows: rowsBy([...this.rows.values()], rowKey),
+      cannotBeTold: reasons.filter(({ why }) => NOT_KNOWN.has(why)),
+      notToBeHad: reasons.filter(({ why }) => !NOT_KNOWN.has(why)),
+      changedMost: this.most.all(),
     };
   }
 
-  /** As if none of the offers with a limit had been used. */
-  private unused(request: QuoteRequest): QuoteRequest {
-    return { ...request, uses: this.limited.map((offer) => ({ offer, overall: 0, byShopper: 0 })) };
+  private not(why: WhyNotPriced): void {
+    const known = this.reasons.findIndex((reason) => reason.why === why);
+    if (known < 0) this.reasons.push({ why, orders: 1 });
+    else this.reasons[known] = { why, orders: (this.reasons[known]?.orders ?? 0) + 1 };
   }
 
-  private count({ order, option, charged, request: { currency } }: PastOrder, found: OptionPrice): void {
-    if ("none" in found) {
-      this.reasons.set(found.none, (this.reasons.get(found.none) ?? 0) + 1);
-      return;
-    }
-    const { zone, price: now, fullPrice } = found;
-    const row = this.rowOf({ currency, zone: zone ?? "", option });
-    row.orders += 1;
+  private count(order: PastOrder, found: Exclude<OptionPrice, { none: unknown }>): void {
+    const { option, charged, request } = order;
+    const row = this.rowOf({ currency: request.currency, zone: found.zone ?? "", option, group: this.groupOf(order) });
+    const { price: now } = found;
+    addTo(row.now, found);
     row.charged += charged;
-    row.now += now;
-    row.givenAway += fullPrice - now;
     if (charged === 0) row.freeBefore += 1;
-    if (now === 0) row.freeNow += 1;
     if (now > charged) row.more += 1;
     if (now < charged) row.less += 1;
-    if (now !== charged) this.keep({ order, currency, option, charged, now });
+    const other = this.beside ? priced(this.beside, order) : null;
+    const beside = other && "price" in other ? other : null;
+    if (beside) {
+      addTo(row.beside, beside);
+      if (now > beside.price) row.moreThanBeside += 1;
+      if (now < beside.price) row.lessThanBeside += 1;
+    }
+    if (now !== charged)
+      this.most.add({
+        ...{ order: order.order, currency: request.currency, option, charged, now },
+        beside: beside ? beside.price : null,
+      });
   }
 
-  private rowOf(of: Pick<ReplayRow, "currency" | "zone" | "option">): ReplayRow {
-    const known = this.rows.get(keyOf(of));
+  private rowOf(of: Pick<ReplayRow, "currency" | "zone" | "option" | "group">): ReplayRow {
+    const known = this.rows.get(rowKey(of));
     if (known) return known;
-    const none = { orders: 0, charged: 0, now: 0, freeBefore: 0, freeNow: 0, givenAway: 0, more: 0, less: 0 };
-    const row = { ...of, ...none };
-    this.rows.set(keyOf(of), row);
+    const row = emptyRow(of);
+    this.rows.set(rowKey(of), row);
     return row;
-  }
-
-  /** Keeps those that change most, the most first; of equals, the earlier. */
-  private keep(one: ChangedOrder): void {
-    const kept = this.changed.get(one.currency) ?? [];
-    const at = kept.findIndex((other) => byHowMuch(other) < byHowMuch(one));
-    if (at < 0 && kept.length >= MOST_CHANGED) return;
-    kept.splice(at < 0 ? kept.length : at, 0, one);
-    this.changed.set(one.currency, kept.slice(0, MOST_CHANGED));
   }
 }
 
-const byHowMuch = ({ charged, now }: ChangedOrder) => Math.abs(now - charged);
-const keyOf = ({ currency, zone, option }: Pick<ReplayRow, "currency" | "zone" | "option">) =>
-  [currency, zone, option].join(" ");
+function addTo(sums: Sums, { price, fullPrice }: { readonly price: number; readonly fullPrice: number }): void {
+  sums.orders += 1;
+  sums.delivery += price;
+  sums.givenAway += fullPrice - price;
+  if (price === 0) sums.free += 1;
+}
+
+/** Where it is not known how often limited offers had been used, none of them had. */
+function priced({ compiled, limited }: Under, { request, option }: PastOrder) {
+  const isUnused = request.uses === undefined && limited.length > 0;
+  const asked: QuoteRequest = isUnused
+    ? { ...request, uses: limited.map((offer) => ({ offer, overall: 0, byShopper: 0 })) }
+    : request;
+  return optionPrice(compiled, asked, option);
+}

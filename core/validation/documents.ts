@@ -15,6 +15,7 @@ export function checkPlan(data: unknown): Checked<Plan> {
 
 export const checkRateTable = checkedBy(validators.rates);
 export const checkPastOrder = checkedBy(validators.pastOrder);
+export const checkPlainOrder = checkedBy(validators.plainOrder);
 export const checkQuoteRequest = checkedBy(validators.quoteRequest);
 export const checkSample = checkedBy(validators.sample);
 export const checkSamples = checkedBy(validators.samples);

@@ -1,6 +1,6 @@
 import { SavedCondition } from "../conditions/condition.ts";
 import { DeliveryOption } from "../delivery/option.ts";
-import { PastOrder } from "../evidence/past-order.ts";
+import { PastOrder, PlainOrder } from "../evidence/past-order.ts";
 import { RateTable } from "../money/rates.ts";
 import { Notice } from "../offers/notice.ts";
 import { Offer } from "../offers/offer.ts";
@@ -30,6 +30,7 @@ export const CORE_SCHEMAS = {
   ...ENTITIES,
   plan: Plan,
   pastOrder: PastOrder,
+  plainOrder: PlainOrder,
   quoteRequest: QuoteRequest,
   shopper: Shopper,
   sample: Sample,

@@ -28,6 +28,10 @@ export async function emptyStore(pool: Pool): Promise<void> {
   await inTransaction(pool, async (connection) => {
     // What belongs to products and sample carts goes with them.
     for (const table of [
+      // Lines, and what is rolled up, go with them.
+      "order_imports",
+      "orders",
+      "countings",
       "redemptions",
       "window_claims",
       "window_counts",

@@ -36,15 +36,15 @@ describe("what is kept of a shopper", () => {
       ["o-3", "spring", true],
     ]);
     expect(uses).toEqual({ autumn: 0, spring: 1 });
-    expect(await shopperData(pool, "nobody")).toEqual({ shopper: "nobody", claims: [], uses: {} });
+    expect(await shopperData(pool, "nobody")).toEqual({ shopper: "nobody", claims: [], uses: {}, orders: [] });
   });
 
   it("is erased without losing a count, and nothing of it can be found afterwards", async () => {
     await asks("o-1", "ana");
     await asks("o-2", "ben");
-    expect(await eraseShopper(pool, "ana")).toEqual({ claims: 1, counts: 1 });
-    expect(await eraseShopper(pool, "ana")).toEqual({ claims: 0, counts: 0 });
-    expect(await shopperData(pool, "ana")).toEqual({ shopper: "ana", claims: [], uses: {} });
+    expect(await eraseShopper(pool, "ana")).toEqual({ claims: 1, counts: 1, orders: 0 });
+    expect(await eraseShopper(pool, "ana")).toEqual({ claims: 0, counts: 0, orders: 0 });
+    expect(await shopperData(pool, "ana")).toEqual({ shopper: "ana", claims: [], uses: {}, orders: [] });
     expect(await usesOf(pool)).toEqual({ spring: 2 });
     expect(await usesOf(pool, "ben")).toEqual({ spring: 1 });
     const tables = ["redemptions", "redemption_counts", "window_claims", "kept", "draft_entities", "changes"];

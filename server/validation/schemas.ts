@@ -14,6 +14,7 @@ import {
   SwitchOffer,
 } from "../http/bodies.ts";
 import { ChangeKeys } from "../keys/key-schema.ts";
+import { AskEvidence, ImportOrders, OneOrder, SendOrders } from "../orders/order-schema.ts";
 import { AtWorkPlace, ChangeAccount, ChangePeople, SignIn, UseLink } from "../people/people-schema.ts";
 import { Cancel, Claim, NamedShopper } from "../redemptions/claim-schema.ts";
 import { Standpoint } from "../saved/standpoint-schema.ts";
@@ -22,6 +23,7 @@ import { CallOut, Settings } from "../settings/settings-schema.ts";
 /** Everything of the server's that comes in from outside and is checked by its form. Made into code by `scripts/validators.ts`. */
 export const SERVER_SCHEMAS = {
   askCarriers: AskCarriers,
+  askEvidence: AskEvidence,
   atWork: AtWorkPlace,
   calendars: Type.Record(Type.String(), Type.Array(Type.String())),
   callOut: CallOut,
@@ -33,15 +35,18 @@ export const SERVER_SCHEMAS = {
   changeRelease: ChangeRelease,
   changeSet: ChangeSet,
   claim: Claim,
+  importOrders: ImportOrders,
   importProducts: ImportProducts,
   keepSampleCart: KeepSampleCart,
   keepSamples: KeepSamples,
   keepStandpoint: KeepStandpoint,
   namedShopper: NamedShopper,
+  oneOrder: OneOrder,
   product: Product,
   releaseRequest: ReleaseRequest,
   sampleCarts: SampleCarts,
   saveProducts: SaveProducts,
+  sendOrders: SendOrders,
   settings: Settings,
   signIn: SignIn,
   standpoint: Standpoint,

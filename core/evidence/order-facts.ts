@@ -1,0 +1,120 @@
+import { prepareRequest } from "../evaluate/prepared-request.ts";
+import type { Basis } from "../measures/basis.ts";
+import { compileSpec } from "../measures/measure.ts";
+import type { OnlyGoods } from "../measures/only-goods.ts";
+import { countedValue, type ValueMeasure } from "../measures/value-measure.ts";
+import type { Problem } from "../schema/problem.ts";
+import type { CompiledPlan } from "../tariff/compile.ts";
+import type { Tariff } from "../tariff/tariff.ts";
+import { instantOf } from "../time/instant.ts";
+import { zoneClock } from "../time/zone-clock.ts";
+import { isPriceable, type PastOrder, type PlainOrder } from "./past-order.ts";
+
+/** How an offer counts the worth of a cart. */
+export type ValueCounting = { readonly kind: "value"; readonly basis: Basis; readonly only?: OnlyGoods };
+
+/** What the goods came to, after all discounts, with tax: of a plain order no more is known. */
+export const TOTAL: ValueCounting = {
+  kind: "value",
+  basis: { lineDiscounts: "in", orderDiscounts: "in", tax: "with" },
+};
+
+/** Where and when an order was made, as far as it says and a plan knows. */
+export type OrderFacts = {
+  /** The moment, in milliseconds of UTC, and the day it was there. */
+  readonly at: number;
+  readonly day: string;
+  readonly currency: string;
+  readonly market: string | null;
+  readonly zone: string | null;
+  readonly channel: string | null;
+  readonly shopper: string | null;
+  /** In minor units: see {@link TOTAL}. */
+  readonly total: number;
+};
+
+const DAY = 86_400_000;
+
+/**
+ * Where, when and what an order was. Place and market are known where its address leads to one zone of the plan; an order of which
+ * only the total is known belongs to the market that alone takes its currency, if there is one.
+ *
+ * @param compiled the plan that delivered it; null where there was none
+ * @returns what is wrong with an order that no plan could read
+ */
+export function orderFacts(
+  compiled: CompiledPlan | null,
+  order: PastOrder | PlainOrder,
+): OrderFacts | { readonly problems: Problem[] } {
+  if (!isPriceable(order)) return plainFacts(compiled, order);
+  const { at, currency, channel, shopper } = order.request;
+  const tariff = tariffOf(compiled, order);
+  if (tariff && "problems" in tariff) return tariff;
+  const total = tariff ? countedValue(measureIn(tariff.tariff, TOTAL), tariff.cart) : goodsAlone(order);
+  return {
+    ...when(at, tariff?.tariff.market.timeZone),
+    ...{ currency, total, channel: channel ?? null, shopper: shopper?.id ?? null },
+    market: tariff?.tariff.market.id ?? null,
+    zone: tariff?.tariff.zone.id ?? null,
+  };
+}
+
+function plainFacts(compiled: CompiledPlan | null, { at, currency, total }: PlainOrder): OrderFacts {
+  const taking = compiled?.plan.markets.filter(({ currencies }) => currencies.includes(currency)) ?? [];
+  const [market] = taking.length === 1 ? taking : [];
+  const nothing = { zone: null, channel: null, shopper: null };
+  return { ...when(at, market?.timeZone), currency, market: market?.id ?? null, ...nothing, total };
+}
+
+function when(text: string, timeZone = "UTC"): Pick<OrderFacts, "at" | "day"> {
+  const at = instantOf(text);
+  return { at, day: new Date(zoneClock(timeZone)(at).day * DAY).toISOString().slice(0, 10) };
+}
+
+/**
+ * Counts the worth of orders as an offer does, one after the other.
+ *
+ * @example const count = countingOf(compiled, TOTAL); count(order) // 4160; null where it cannot be told
+ */
+export function countingOf(
+  compiled: CompiledPlan,
+  counting: ValueCounting,
+): (order: PastOrder | PlainOrder) => number | null {
+  const isTotal = JSON.stringify(counting) === JSON.stringify(TOTAL);
+  return (order) => {
+    if (!isPriceable(order)) return isTotal ? order.total : null;
+    const found = tariffOf(compiled, order);
+    return found && "tariff" in found ? countedValue(measureIn(found.tariff, counting), found.cart) : null;
+  };
+}
+
+/** The one tariff that an order's address leads to, and its cart; null where there is none, or more than one. */
+function tariffOf(compiled: CompiledPlan | null, { request }: PastOrder) {
+  if (!compiled) return null;
+  const prepared = prepareRequest(compiled, request);
+  if ("problems" in prepared) return prepared;
+  const { cart, there, orNowhere } = prepared;
+  const [only, ...others] = there;
+  return only && others.length === 0 && !orNowhere ? { tariff: only.tariff, cart } : null;
+}
+
+/** A measure is compiled once for a tariff. */
+const measures = new WeakMap<Tariff, Map<string, ValueMeasure>>();
+
+function measureIn(tariff: Tariff, counting: ValueCounting): ValueMeasure {
+  const known = measures.get(tariff) ?? new Map<string, ValueMeasure>();
+  measures.set(tariff, known);
+  const key = JSON.stringify(counting);
+  const kept = known.get(key);
+  if (kept) return kept;
+  const { market, zone, currency, rates, standardTax } = tariff;
+  const context = { zone: zone.id, market: market.id, currency, rates };
+  const made = compileSpec(counting, "all", market.pricesIncludeTax, standardTax, context);
+  if (made.kind !== "value") throw new TypeError("a worth is measured as a value");
+  known.set(key, made.value);
+  return made.value;
+}
+
+/** Without a plan nobody knows the tax: what the lines say after their discounts. */
+const goodsAlone = ({ request: { cart } }: PastOrder): number =>
+  cart.lines.reduce((sum, { unitPrice, quantity, discount }) => sum + unitPrice * quantity - (discount ?? 0), 0);

@@ -1,0 +1,104 @@
+// The program of the threads that go through many orders: see `worker-pool.ts`.
+
+import type { Pool } from "mysql2/promise";
+import { type Cluster, clustersOf } from "../../core/evidence/clusters.ts";
+import { countingOf, type ValueCounting } from "../../core/evidence/order-facts.ts";
+import { asRunning, Replay } from "../../core/evidence/replay.ts";
+import type { Replayed } from "../../core/evidence/replayed.ts";
+import type { Spread } from "../../core/evidence/spread.ts";
+import type { Calendars } from "../../core/places/location.ts";
+import type { Plan } from "../../core/plan/plan.ts";
+import { problemLine } from "../../core/schema/problem.ts";
+import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
+import { databaseUrl, openPool } from "../database/pool.ts";
+import { type DueDay, rollUpDay } from "../orders/order-days.ts";
+import type { OrderFilter } from "../orders/order-filter.ts";
+import { readOrders } from "../orders/read-orders.ts";
+import { releaseInForce } from "../releases/releases.ts";
+
+/** A plan with the holidays it is looked at with, and a name that no other plan has. */
+export type NamedPlan = { readonly name: string; readonly plan: Plan; readonly calendars: Calendars };
+
+export type RollUp = {
+  readonly do: "roll-up";
+  readonly counting: ValueCounting;
+  readonly id: number;
+  readonly days: readonly DueDay[];
+};
+export type ReplayPart = {
+  readonly do: "replay";
+  readonly filter: OrderFilter;
+  readonly from: number;
+  readonly to: number;
+  readonly now: NamedPlan;
+  readonly beside: NamedPlan | null;
+  readonly atItsOwnMoment: boolean;
+  /** Told apart by which of these worths, the least first, they come up to. */
+  readonly edges: readonly number[];
+  readonly counting: ValueCounting;
+};
+export type FindClusters = { readonly do: "clusters"; readonly spread: Spread; readonly goals: readonly number[] };
+
+export type OrderTask = RollUp | ReplayPart | FindClusters;
+export type TaskResult<Task extends OrderTask> = Task extends RollUp
+  ? null
+  : Task extends ReplayPart
+    ? Replayed
+    : readonly Cluster[];
+
+let pool: Pool | undefined;
+const shared = (): Pool => {
+  // One statement at a time in a thread, and one to spare.
+  pool ??= openPool(databaseUrl(), 2);
+  return pool;
+};
+
+/** Does one task. @throws when the database is away, or a plan does not compile */
+export default async function work(task: OrderTask): Promise<null | Replayed | readonly Cluster[]> {
+  switch (task.do) {
+    case "roll-up":
+      return rollUp(task);
+    case "replay":
+      return replayPart(task);
+    case "clusters":
+      return clustersOf(task.spread, task.goals);
+  }
+}
+
+async function rollUp({ counting, id, days }: RollUp): Promise<null> {
+  const release = await releaseInForce(shared());
+  if (!release) return null;
+  for (const day of days) await rollUpDay(shared(), release.compiled, { counting, id }, day);
+  return null;
+}
+
+/** The last few plans that were asked for, compiled. */
+const compiledPlans = new Map<string, CompiledPlan>();
+const MOST_COMPILED = 4;
+
+function compiledOf({ name, plan, calendars }: NamedPlan, atItsOwnMoment: boolean): CompiledPlan {
+  const key = `${name} ${atItsOwnMoment}`;
+  const known = compiledPlans.get(key);
+  if (known) return known;
+  const result = compile(atItsOwnMoment ? plan : asRunning(plan), calendars);
+  if ("problems" in result) throw new Error(result.problems.map(problemLine).join("; "));
+  const [oldest] = compiledPlans.keys();
+  if (oldest !== undefined && compiledPlans.size >= MOST_COMPILED) compiledPlans.delete(oldest);
+  compiledPlans.set(key, result.compiled);
+  return result.compiled;
+}
+
+async function replayPart({ now, beside, atItsOwnMoment, edges, counting, ...which }: ReplayPart): Promise<Replayed> {
+  const compiled = compiledOf(now, atItsOwnMoment);
+  const count = countingOf(compiled, counting);
+  const replay = new Replay(compiled, {
+    beside: beside ? compiledOf(beside, atItsOwnMoment) : undefined,
+    groupOf: (order) => {
+      const worth = edges.length > 0 ? count(order) : null;
+      return worth === null ? null : edges.filter((edge) => worth >= edge).length;
+    },
+  });
+  // What was written was found sound; a plan whose markets have changed may not read an order, and counts it nowhere.
+  for (const { order } of await readOrders(shared(), which)) replay.add(order);
+  return replay.result();
+}

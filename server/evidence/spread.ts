@@ -1,0 +1,78 @@
+import type { Pool, RowDataPacket } from "mysql2/promise";
+import type { ValueCounting } from "../../core/evidence/order-facts.ts";
+import { type Spread, type SpreadPoint, spreadOf } from "../../core/evidence/spread.ts";
+import { countingNumber, type DueDay, dueDays } from "../orders/order-days.ts";
+import { type OrderFilter, orderCondition } from "../orders/order-filter.ts";
+import { inThread, threadCount } from "./worker-pool.ts";
+
+interface DayRow extends RowDataPacket {
+  day: string;
+  orders: number;
+  uncounted: number;
+  worths: string;
+}
+
+/** Worths of orders, and how many orders there are whose worth cannot be told so. */
+export type OrderSpread = { readonly spread: Spread; readonly uncounted: number };
+
+/** The spread of orders from what is rolled up of them. */
+export async function readSpread(pool: Pool, counting: number, filter: OrderFilter): Promise<OrderSpread> {
+  const { where, values } = orderCondition(filter);
+  const [rows] = await pool.query<DayRow[]>(
+    `SELECT uncounted, worths FROM order_days WHERE counting = ? AND ${where}`,
+    [counting, ...values],
+  );
+  return {
+    spread: spreadOf(rows.flatMap(({ worths }) => pointsOf(worths))),
+    uncounted: rows.reduce((sum, row) => sum + row.uncounted, 0),
+  };
+}
+
+/** @example pointsOf("4500:2:490,980:1:490") // two of 45.00, of which one was charged 4.90; one of 9.80 */
+function pointsOf(worths: string): SpreadPoint[] {
+  if (worths === "") return [];
+  return worths.split(",").map((text) => {
+    const [value = 0, orders = 0, charged = 0] = text.split(":").map(Number);
+    return { value, orders, charged };
+  });
+}
+
+/** Days that a thread is handed at once. */
+const DAYS = 7;
+/** How long a look waits for days to be rolled up, in milliseconds, before it says how far they are. */
+const PATIENCE = 1500;
+
+/** What is being rolled up, by counting: a second look joins the first. */
+const underWay = new Map<number, Promise<void>>();
+
+/**
+ * Sees to it that everything is rolled up that is due in a way of counting.
+ *
+ * @returns the number of the counting once all is there; else how many days are still due
+ */
+export async function rolledUp(
+  pool: Pool,
+  counting: ValueCounting,
+): Promise<{ readonly id: number } | { readonly due: number }> {
+  const id = await countingNumber(pool, counting);
+  const due = await dueDays(pool, id);
+  if (due.length === 0) return { id };
+  const work = underWay.get(id) ?? rollUpAll(counting, id, due).finally(() => underWay.delete(id));
+  underWay.set(id, work);
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<"late">((resolve) => {
+    timer = setTimeout(() => resolve("late"), PATIENCE);
+  });
+  const came = await Promise.race([work, late]).finally(() => clearTimeout(timer));
+  return came === "late" ? { due: (await dueDays(pool, id)).length } : { id };
+}
+
+async function rollUpAll(counting: ValueCounting, id: number, due: readonly DueDay[]): Promise<void> {
+  const parts = Array.from({ length: Math.ceil(due.length / DAYS) }, (_, i) => due.slice(i * DAYS, (i + 1) * DAYS));
+  let next = 0;
+  const oneAfterTheOther = async () => {
+    for (let part = parts[next++]; part; part = parts[next++])
+      await inThread({ do: "roll-up", counting, id, days: part });
+  };
+  await Promise.all(Array.from({ length: threadCount() }, oneAfterTheOther));
+}

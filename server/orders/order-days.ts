@@ -1,0 +1,97 @@
+import { createHash } from "node:crypto";
+import type { Pool, ResultSetHeader, RowDataPacket } from "mysql2/promise";
+import { countingOf, type ValueCounting } from "../../core/evidence/order-facts.ts";
+import type { CompiledPlan } from "../../core/tariff/compile.ts";
+import { inTransaction } from "../database/pool.ts";
+import { readOrders, type StoredOrder } from "./read-orders.ts";
+
+interface IdRow extends RowDataPacket {
+  id: number;
+}
+interface DueRow extends RowDataPacket {
+  day: string;
+  turn: string;
+}
+
+/** The number of a way to count; known from now on, with all days due that there are orders of. */
+export async function countingNumber(pool: Pool, counting: ValueCounting): Promise<number> {
+  const body = JSON.stringify(counting);
+  const hash = createHash("sha256").update(body).digest();
+  const known = async () => {
+    const [[row]] = await pool.query<IdRow[]>("SELECT id FROM countings WHERE counting_hash = ?", [hash]);
+    return row?.id;
+  };
+  const found = await known();
+  if (found !== undefined) return found;
+  return inTransaction(pool, async (connection) => {
+    const [made] = await connection.query<ResultSetHeader>(
+      "INSERT INTO countings (counting_hash, body) VALUES (?, ?) ON DUPLICATE KEY UPDATE id = LAST_INSERT_ID(id)",
+      [hash, body],
+    );
+    await connection.query(
+      "INSERT IGNORE INTO order_days_due (counting, day, turn) SELECT DISTINCT ?, day, UUID_SHORT() FROM orders",
+      [made.insertId],
+    );
+    return made.insertId;
+  });
+}
+
+/** A day that is due, and the change it is due by. */
+export type DueDay = { readonly day: string; readonly turn: string };
+
+export async function dueDays(pool: Pool, counting: number): Promise<DueDay[]> {
+  const [rows] = await pool.query<DueRow[]>(
+    "SELECT DATE_FORMAT(day, '%Y-%m-%d') AS day, CAST(turn AS CHAR) AS turn FROM order_days_due WHERE counting = ? ORDER BY day",
+    [counting],
+  );
+  return rows.map(({ day, turn }) => ({ day, turn }));
+}
+
+type Cell = {
+  readonly key: readonly string[];
+  orders: number;
+  uncounted: number;
+  readonly worths: Map<number, [number, number]>;
+};
+
+/** Rolls up the orders of one day; a change that came meanwhile leaves it due. */
+export async function rollUpDay(
+  pool: Pool,
+  compiled: CompiledPlan,
+  { counting, id }: { readonly counting: ValueCounting; readonly id: number },
+  { day, turn }: DueDay,
+): Promise<void> {
+  const cells = cellsOf(await readOrders(pool, { day }), countingOf(compiled, counting));
+  await inTransaction(pool, async (connection) => {
+    await connection.query("DELETE FROM order_days WHERE counting = ? AND day = ?", [id, day]);
+    if (cells.length > 0)
+      await connection.query(
+        "INSERT INTO order_days (counting, day, currency, market, zone, channel, buyer, orders, uncounted, worths) VALUES ?",
+        [cells.map(({ key, orders, uncounted, worths }) => [id, day, ...key, orders, uncounted, worthsText(worths)])],
+      );
+    await connection.query("DELETE FROM order_days_due WHERE counting = ? AND day = ? AND turn = ?", [id, day, turn]);
+  });
+}
+
+function cellsOf(stored: readonly StoredOrder[], count: ReturnType<typeof countingOf>): Cell[] {
+  const cells = new Map<string, Cell>();
+  for (const { order, market, zone, channel } of stored) {
+    if (order.cancelled) continue;
+    const currency = "request" in order ? order.request.currency : order.currency;
+    const key = [currency, market ?? "", zone ?? "", channel ?? "", order.buyer ?? ""];
+    const cell = cells.get(key.join("\n")) ?? { key, orders: 0, uncounted: 0, worths: new Map() };
+    cells.set(key.join("\n"), cell);
+    cell.orders += 1;
+    const worth = count(order);
+    if (worth === null) {
+      cell.uncounted += 1;
+      continue;
+    }
+    const [orders, charged] = cell.worths.get(worth) ?? [0, 0];
+    cell.worths.set(worth, [orders + 1, charged + order.charged]);
+  }
+  return [...cells.values()];
+}
+
+const worthsText = (worths: Cell["worths"]): string =>
+  [...worths].map(([worth, [orders, charged]]) => `${worth}:${orders}:${charged}`).join(",");

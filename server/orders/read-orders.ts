@@ -1,0 +1,100 @@
+import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
+import type { PastOrder, PlainOrder } from "../../core/evidence/past-order.ts";
+import { type Condition, type OrderFilter, orderCondition } from "./order-filter.ts";
+
+/** An order as it was written, with what the release of the time says of it. */
+export type StoredOrder = {
+  readonly id: number;
+  readonly order: PastOrder | PlainOrder;
+  readonly market: string | null;
+  readonly zone: string | null;
+  readonly channel: string | null;
+};
+
+interface OrderRow extends RowDataPacket {
+  id: number;
+  number: string;
+  placed_at: Date;
+  currency: string;
+  total: number;
+  charged: number;
+  cost: number | null;
+  chosen: string | null;
+  market: string | null;
+  zone: string | null;
+  channel: string | null;
+  buyer: "new" | "returning" | null;
+  made_under: number | null;
+  is_cancelled: number;
+  request: string | null;
+}
+interface LineRow extends RowDataPacket {
+  order_id: number;
+  sku: string;
+  quantity: number;
+  unit_price: number;
+  discount: number | null;
+  more: string | null;
+}
+
+/** Which orders: those of a day, some of a stretch of ids, or some by their ids or their number. */
+export type Which =
+  | { readonly day: string }
+  | { readonly from: number; readonly to: number; readonly filter: OrderFilter }
+  | { readonly ids: readonly number[] }
+  | { readonly number: string };
+
+function conditionOf(which: Which): Condition {
+  if ("day" in which) return { where: "o.day = ?", values: [which.day] };
+  if ("number" in which) return { where: "o.number = ?", values: [which.number] };
+  if ("ids" in which) return { where: "o.id IN (?)", values: [which.ids] };
+  const { where, values } = orderCondition(which.filter);
+  return { where: `o.id BETWEEN ? AND ? AND ${where}`, values: [which.from, which.to, ...values] };
+}
+
+/** Orders with their lines, the earliest written first. */
+export async function readOrders(connection: Pool | PoolConnection, which: Which): Promise<StoredOrder[]> {
+  const { where, values } = conditionOf(which);
+  const [rows] = await connection.query<OrderRow[]>(
+    `SELECT id, number, placed_at, currency, total, charged, cost, chosen, market, zone, channel, buyer, made_under, is_cancelled,
+       request FROM orders o WHERE ${where} ORDER BY id`,
+    [...values],
+  );
+  const [lines] = await connection.query<LineRow[]>(
+    `SELECT order_id, sku, quantity, unit_price, discount, more FROM orders o JOIN order_lines ON order_id = o.id
+     WHERE ${where} ORDER BY order_id, position`,
+    [...values],
+  );
+  let next = 0;
+  return rows.map((row) => {
+    const first = next;
+    while (lines[next]?.order_id === row.id) next += 1;
+    return storedOf(row, lines.slice(first, next));
+  });
+}
+
+function storedOf(row: OrderRow, lines: readonly LineRow[]): StoredOrder {
+  const { id, market, zone, channel, charged, cost, buyer, made_under: release, chosen, request } = row;
+  const common = {
+    ...{ order: row.number, charged },
+    ...(cost === null ? {} : { cost }),
+    ...(buyer === null ? {} : { buyer }),
+    ...(row.is_cancelled ? { cancelled: true } : {}),
+  };
+  if (request === null || chosen === null) {
+    const { placed_at: at, currency, total } = row;
+    return { id, market, zone, channel, order: { ...common, at: at.toISOString(), currency, total } };
+  }
+  // As it was checked when it was written.
+  const asked: PastOrder["request"] = JSON.parse(request);
+  const cart = {
+    ...asked.cart,
+    lines: lines.map(({ sku, quantity, unit_price: unitPrice, discount, more }) => ({
+      ...{ sku, quantity, unitPrice },
+      ...(discount === null ? {} : { discount }),
+      ...(more === null ? {} : JSON.parse(more)),
+    })),
+  };
+  const past = { ...common, request: { ...asked, cart }, option: chosen, ...(release === null ? {} : { release }) };
+  return { id, market, zone, channel, order: past };
+}
