@@ -2,6 +2,7 @@ import { fileURLToPath } from "node:url";
 import { migrate } from "../server/database/migrate.ts";
 import { databaseUrl, isUnreachable, openPool } from "../server/database/pool.ts";
 import { emptyStore, isEmpty, loadDemo } from "../server/demo/load-demo.ts";
+import { beginHistory, continueHistory } from "../server/demo/load-history.ts";
 import { upgradeDraft } from "../server/draft/upgrade-draft.ts";
 import { firstLink } from "../server/people/by-machine.ts";
 
@@ -19,7 +20,10 @@ try {
   if (await isEmpty(pool)) {
     await loadDemo(pool, fileURLToPath(new URL("demo", root)));
     console.log("Database: loaded the demo store");
+    if (process.argv.includes("--with-history")) await beginHistory(pool);
   }
+  const orders = await continueHistory(pool);
+  if (orders > 0) console.log(`Database: loaded ${orders} past orders of the demo store`);
   const link = await firstLink(pool);
   // For the start command, which knows the address.
   if (link !== null) console.log(`First link: ${link}`);

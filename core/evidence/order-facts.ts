@@ -1,7 +1,6 @@
 import { prepareRequest } from "../evaluate/prepared-request.ts";
-import type { Basis } from "../measures/basis.ts";
 import { compileSpec } from "../measures/measure.ts";
-import type { OnlyGoods } from "../measures/only-goods.ts";
+import type { LadderMeasure } from "../measures/measure-spec.ts";
 import { countedValue, type ValueMeasure } from "../measures/value-measure.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
@@ -11,7 +10,7 @@ import { zoneClock } from "../time/zone-clock.ts";
 import { isPriceable, type PastOrder, type PlainOrder } from "./past-order.ts";
 
 /** How an offer counts the worth of a cart. */
-export type ValueCounting = { readonly kind: "value"; readonly basis: Basis; readonly only?: OnlyGoods };
+export type ValueCounting = Extract<LadderMeasure, { kind: "value" }>;
 
 /** What the goods came to, after all discounts, with tax: of a plain order no more is known. */
 export const TOTAL: ValueCounting = {

@@ -7,14 +7,19 @@ const WAIT_MS = 30_000;
 const FIRST_LINK = /^First link: (\S+)\n/m;
 
 /**
- * Brings the database up to date and loads the demo when it is empty, or in its place with `resetDemo`.
+ * Brings the database up to date and loads the demo when it is empty, or in its place with `resetDemo`; with its past orders where
+ * `history` is asked for.
  *
  * @returns what a link that signs in once ends with, while nobody who runs the store has a password; else null
  */
-export function prepareDatabase(root, url, resetDemo) {
+export function prepareDatabase(root, url, resetDemo, history = false) {
   const { status, stdout } = spawnSync(
     process.execPath,
-    ["--import", "tsx", join(root, "scripts/prepare-database.ts"), ...(resetDemo ? ["--reset-demo"] : [])],
+    [
+      ...["--import", "tsx", join(root, "scripts/prepare-database.ts")],
+      ...(resetDemo ? ["--reset-demo"] : []),
+      ...(history ? ["--with-history"] : []),
+    ],
     {
       cwd: root,
       stdio: ["ignore", "pipe", "inherit"],

@@ -32,6 +32,7 @@ export async function emptyStore(pool: Pool): Promise<void> {
       "order_imports",
       "orders",
       "countings",
+      "past_goals",
       "redemptions",
       "window_claims",
       "window_counts",

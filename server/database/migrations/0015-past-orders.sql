@@ -81,3 +81,13 @@ CREATE TABLE order_imports (
   INDEX by_number (import, number, position),
   INDEX by_time (begun_at)
 ) CHARACTER SET utf8mb4 COLLATE utf8mb4_nopad_bin;
+
+-- Goals that markets had before the store's releases tell of them.
+CREATE TABLE past_goals (
+  id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+  market VARCHAR(64) NOT NULL,
+  currency CHAR(3) NOT NULL,
+  goal BIGINT UNSIGNED NOT NULL,
+  from_day DATE NOT NULL,
+  until_day DATE NULL
+) CHARACTER SET utf8mb4 COLLATE utf8mb4_nopad_bin;
