@@ -10,6 +10,8 @@ export type PlanGoal = {
   readonly offer: string;
   readonly step: string;
   readonly market: string;
+  /** The zones of the offer, of other markets too. */
+  readonly zones: readonly string[];
   readonly currency: string;
   readonly goal: number;
   /** What counts towards it. */
@@ -39,7 +41,7 @@ export function goalsOfPlan(plan: Plan): PlanGoal[] {
           if (at === undefined) return [];
           return [
             {
-              ...{ offer: offer.id, step: step.id, market, currency, goal: at, counting: counts },
+              ...{ offer: offer.id, step: step.id, market, zones: offer.zones, currency, goal: at, counting: counts },
               isFree: step.reward.kind === "free",
               isForAll: offer.when === undefined && step.trigger.kind === "goal",
             },

@@ -58,7 +58,8 @@ export async function releasedGoals(pool: Pool, now: number): Promise<PastGoal[]
     const goals = goalsOfRelease.get(key) ?? (await goalsSetBy(pool, release.number));
     goalsOfRelease.set(key, goals);
     for (const { market, currency, goal, isFree, isForAll } of goals)
-      if (isFree && isForAll && dayOf(from) <= dayOf(now)) found.push({ market, currency, goal, from: dayOf(from), until });
+      if (isFree && isForAll && dayOf(from) <= dayOf(now))
+        found.push({ market, currency, goal, from: dayOf(from), until });
   }
   return joined(found);
 }

@@ -32,6 +32,7 @@ export const ENDPOINTS = {
   "/api/orders/faults": { GET: LOOK },
   "/api/orders/import": { POST: { who: "edit", largest: 16 * MIB } },
   "/api/orders/one": { POST: { who: "look", largest: KIB } },
+  "/api/past-goals": { GET: LOOK, POST: { who: "edit", largest: 128 * KIB } },
   "/api/people": { GET: { who: "run" }, POST: { who: "run", largest: KIB } },
   "/api/products": { GET: LOOK, POST: { who: "edit", largest: MIB } },
   "/api/products/csv": { GET: LOOK },

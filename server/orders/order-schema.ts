@@ -1,4 +1,5 @@
 import { Type } from "@sinclair/typebox";
+import { PastGoal } from "../../core/evidence/past-goal.ts";
 import { Basis } from "../../core/measures/basis.ts";
 import { OnlyGoods } from "../../core/measures/only-goods.ts";
 import { byKindOf, closed, Id, MinorUnits } from "../../core/schema/atoms.ts";
@@ -85,4 +86,10 @@ export const AskEvidence = byKindOf(
     Type.Object({ do: Type.Literal("stop"), job: Id }, closed),
   ],
   "AskEvidence",
+);
+
+/** All goals that are stated of the past. */
+export const StateGoals = Type.Object(
+  { goals: Type.Array(PastGoal, { maxItems: 500 }) },
+  { ...closed, title: "StateGoals" },
 );

@@ -14,7 +14,7 @@ import {
   SwitchOffer,
 } from "../http/bodies.ts";
 import { ChangeKeys } from "../keys/key-schema.ts";
-import { AskEvidence, ImportOrders, OneOrder, SendOrders } from "../orders/order-schema.ts";
+import { AskEvidence, ImportOrders, OneOrder, SendOrders, StateGoals } from "../orders/order-schema.ts";
 import { AtWorkPlace, ChangeAccount, ChangePeople, SignIn, UseLink } from "../people/people-schema.ts";
 import { Cancel, Claim, NamedShopper } from "../redemptions/claim-schema.ts";
 import { Standpoint } from "../saved/standpoint-schema.ts";
@@ -50,6 +50,7 @@ export const SERVER_SCHEMAS = {
   settings: Settings,
   signIn: SignIn,
   standpoint: Standpoint,
+  stateGoals: StateGoals,
   switchOffer: SwitchOffer,
   useLink: UseLink,
 } as const satisfies Record<string, TSchema>;

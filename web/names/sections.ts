@@ -8,6 +8,7 @@ export const SECTIONS = [
   { id: "delivery", name: phrase("Delivery") },
   { id: "offers", name: phrase("Offers") },
   { id: "wording", name: phrase("Wording") },
+  { id: "evidence", name: phrase("Evidence") },
   { id: "checks", name: phrase("Checks") },
   { id: "release", name: phrase("Release") },
 ] as const;

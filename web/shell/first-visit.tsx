@@ -19,6 +19,9 @@ const WORDS: Readonly<Record<Section, Phrase>> = {
   wording: phrase(
     "What shoppers read in each state and language: press a text to change it, with its figures in place.",
   ),
+  evidence: phrase(
+    "What past orders say: where their values lie, which goals they are worth, and what the draft would have meant for them.",
+  ),
   checks: phrase("What is wrong, risky or odd, each with a cart that shows it: “Show me” puts that cart on the right."),
   account: phrase("What you sign in with, and where you are signed in: end what you do not know."),
   people: phrase("Who may sign in, and what each may do: invite somebody, and give them the link."),

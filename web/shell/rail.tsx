@@ -1,4 +1,5 @@
 import type { LucideIcon } from "lucide-react";
+import ChartColumn from "lucide-react/icons/chart-column";
 import Flag from "lucide-react/icons/flag";
 import ListChecks from "lucide-react/icons/list-checks";
 import MapPin from "lucide-react/icons/map-pin";
@@ -35,6 +36,7 @@ const ICONS: Readonly<Record<DailySection, LucideIcon>> = {
   delivery: Truck,
   offers: Flag,
   wording: MessageSquareText,
+  evidence: ChartColumn,
   checks: ListChecks,
   release: Send,
 };

@@ -8,6 +8,7 @@ const SCRIPTS: Readonly<Record<Section, () => Promise<ComponentType>>> = {
   delivery: async () => (await import("../sections/delivery/delivery-view.tsx")).DeliveryView,
   offers: async () => (await import("../sections/offers/offers-view.tsx")).OffersView,
   wording: async () => (await import("../sections/wording/wording-view.tsx")).WordingView,
+  evidence: async () => (await import("../sections/evidence/evidence-view.tsx")).EvidenceView,
   checks: async () => (await import("../sections/checks/checks-view.tsx")).ChecksView,
   account: async () => (await import("../sections/account/account-view.tsx")).AccountView,
   people: async () => (await import("../sections/people/people-view.tsx")).PeopleView,

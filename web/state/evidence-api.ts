@@ -1,0 +1,62 @@
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import type { ValueCounting } from "../../core/evidence/order-facts.ts";
+import type { PastGoal } from "../../core/evidence/past-goal.ts";
+import type { OrderOverview } from "../../server/evidence/order-overview.ts";
+import type { ReplayAsked, ReplayState } from "../../server/evidence/replay-jobs.ts";
+import type { SpreadAsked, ToldSpread } from "../../server/evidence/told-spread.ts";
+import type { PointedProblem } from "../../server/http/problem-document.ts";
+import type { CheckedPart } from "../../server/orders/import-orders.ts";
+import type { StoredOrder } from "../../server/orders/read-orders.ts";
+import type { Written } from "../../server/orders/write-orders.ts";
+import { call } from "./api.ts";
+
+/** What says that days of orders have to be rolled up before there is an answer, and how many. */
+type Due = { readonly due: number };
+export const isDue = <T extends object>(answer: T | Due): answer is Due => "due" in answer;
+
+const ask = <T>(body: object) => call<T>("/api/evidence", body);
+
+export type PastGoals = { readonly stated: readonly PastGoal[]; readonly released: readonly PastGoal[] };
+
+export const evidenceApi = {
+  startReplay: (asked: ReplayAsked) => ask<{ job: string }>({ do: "replay", ...asked }),
+  lookAtReplay: (job: string) => ask<ReplayState>({ do: "look", job }),
+  stopReplay: (job: string) => ask<object>({ do: "stop", job }),
+  order: (order: string) => call<StoredOrder>("/api/orders/one", { order }),
+  stateGoals: (goals: readonly PastGoal[]) => call<PastGoals>("/api/past-goals", { goals }),
+  /** Hands on a part of a file of orders. */
+  stage: (part: object) => call<object>("/api/orders/import", part),
+  check: (id: string, after: string) => call<CheckedPart>("/api/orders/import", { do: "check", import: id, after }),
+  write: (id: string, after: string, sound: boolean) =>
+    call<Written & { after: string | null }>("/api/orders/import", { do: "write", import: id, after, sound }),
+  drop: (id: string) => call<object>("/api/orders/import", { do: "drop", import: id }),
+  faults: (id: string) =>
+    call<{ count: number; faults: PointedProblem[] }>(`/api/orders/faults?${new URLSearchParams({ import: id })}`),
+};
+
+/** While days are rolled up, it is asked again after so many milliseconds. */
+const AGAIN = 400;
+export const EVIDENCE = ["evidence"] as const;
+
+/** What orders there are. */
+export const ordersKept = queryOptions({
+  queryKey: [...EVIDENCE, "overview"],
+  queryFn: () => ask<OrderOverview | Due>({ do: "overview" }),
+  refetchInterval: ({ state: { data } }) => (data && isDue(data) ? AGAIN : false),
+});
+
+/** How the values of some orders are spread. */
+export const spreadOfOrders = (asked: SpreadAsked) =>
+  queryOptions({
+    queryKey: [...EVIDENCE, "spread", asked],
+    queryFn: () => ask<ToldSpread | Due>({ do: "spread", ...asked }),
+    refetchInterval: ({ state: { data } }) => (data && isDue(data) ? AGAIN : false),
+    placeholderData: keepPreviousData,
+  });
+
+export const pastGoals = queryOptions({
+  queryKey: [...EVIDENCE, "goals"],
+  queryFn: () => call<PastGoals>("/api/past-goals"),
+});
+
+export type { ValueCounting };
