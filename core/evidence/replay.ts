@@ -6,6 +6,7 @@ import type { CompiledPlan } from "../tariff/compile.ts";
 import { isPriceable, type PastOrder, type PlainOrder } from "./past-order.ts";
 import {
   addedCounts,
+  changeOf,
   emptyRow,
   MostChanged,
   type Replayed,
@@ -127,11 +128,8 @@ export class Replay {
       if (now > beside.price) row.moreThanBeside += 1;
       if (now < beside.price) row.lessThanBeside += 1;
     }
-    if (now !== charged)
-      this.most.add({
-        ...{ order: order.order, currency: request.currency, option, charged, now },
-        beside: beside ? beside.price : null,
-      });
+    const one = { order: order.order, currency: request.currency, option, charged, now, beside: beside?.price ?? null };
+    if (changeOf(one) !== 0) this.most.add(one);
   }
 
   private rowOf(of: Pick<ReplayRow, "currency" | "zone" | "option" | "group">): ReplayRow {

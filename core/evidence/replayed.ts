@@ -157,4 +157,7 @@ export class MostChanged {
   }
 }
 
-const byHowMuch = ({ charged, now }: ChangedOrder) => Math.abs(now - charged);
+/** By how much a delivery changes: against the plan beside where there is one, else against what was charged. */
+export const changeOf = ({ charged, beside, now }: ChangedOrder): number => now - (beside ?? charged);
+
+const byHowMuch = (one: ChangedOrder) => Math.abs(changeOf(one));

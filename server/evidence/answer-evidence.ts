@@ -8,6 +8,7 @@ import type { AskEvidence } from "../orders/order-schema.ts";
 import { orderOverview } from "./order-overview.ts";
 import { lookAtReplay, startReplay, stopReplay } from "./replay-jobs.ts";
 import { rolledUp } from "./spread.ts";
+import { tellGain } from "./told-gain.ts";
 import { tellSpread } from "./told-spread.ts";
 
 /** Answers what is asked of past orders; `{ due }` says how many days have to be rolled up before there is an answer. */
@@ -20,6 +21,10 @@ export async function answerEvidence(pool: Pool, asked: Static<typeof AskEvidenc
     case "spread": {
       const rolled = await rolledUp(pool, asked.counting);
       return jsonAnswer("due" in rolled ? rolled : await tellSpread(pool, rolled.id, asked));
+    }
+    case "gain": {
+      const rolled = await rolledUp(pool, asked.counting);
+      return jsonAnswer("due" in rolled ? rolled : await tellGain(pool, rolled.id, asked));
     }
     case "replay": {
       const started = await startReplay(pool, asked);

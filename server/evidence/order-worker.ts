@@ -2,10 +2,14 @@
 
 import type { Pool } from "mysql2/promise";
 import { type Cluster, clustersOf } from "../../core/evidence/clusters.ts";
+import { type Gain, gainOf, pooledShare, type Share } from "../../core/evidence/gain.ts";
 import { countingOf, type ValueCounting } from "../../core/evidence/order-facts.ts";
+import type { PastGoal } from "../../core/evidence/past-goal.ts";
+import { type Reaction, reactionsOf } from "../../core/evidence/reaction.ts";
 import { asRunning, Replay } from "../../core/evidence/replay.ts";
 import type { Replayed } from "../../core/evidence/replayed.ts";
 import type { Spread } from "../../core/evidence/spread.ts";
+import { weeksOf } from "../../core/evidence/weeks.ts";
 import type { Calendars } from "../../core/places/location.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { problemLine } from "../../core/schema/problem.ts";
@@ -39,12 +43,33 @@ export type ReplayPart = {
 };
 export type FindClusters = { readonly do: "clusters"; readonly spread: Spread; readonly goals: readonly number[] };
 
-export type OrderTask = RollUp | ReplayPart | FindClusters;
-export type TaskResult<Task extends OrderTask> = Task extends RollUp
-  ? null
-  : Task extends ReplayPart
-    ? Replayed
-    : readonly Cluster[];
+export type EstimateGain = {
+  readonly do: "gain";
+  /** Orders by day. */
+  readonly days: readonly (readonly [string, Spread])[];
+  readonly goals: readonly PastGoal[];
+  /** Goals that are looked at, the lowest first. */
+  readonly candidates: readonly number[];
+  /** A share that somebody has stated. */
+  readonly stated: number | null;
+  readonly margin: number;
+  readonly perDelivery: number | null;
+};
+export type EstimatedGain = {
+  readonly reactions: readonly Reaction[];
+  readonly share: Share | null;
+  readonly perDelivery: number | null;
+  readonly gain: Gain | null;
+};
+
+type Results = {
+  readonly "roll-up": null;
+  readonly replay: Replayed;
+  readonly clusters: readonly Cluster[];
+  readonly gain: EstimatedGain;
+};
+export type OrderTask = RollUp | ReplayPart | FindClusters | EstimateGain;
+export type TaskResult<Task extends OrderTask> = Results[Task["do"]];
 
 let pool: Pool | undefined;
 const shared = (): Pool => {
@@ -54,7 +79,7 @@ const shared = (): Pool => {
 };
 
 /** Does one task. @throws when the database is away, or a plan does not compile */
-export default async function work(task: OrderTask): Promise<null | Replayed | readonly Cluster[]> {
+export default async function work(task: OrderTask): Promise<Results[OrderTask["do"]]> {
   switch (task.do) {
     case "roll-up":
       return rollUp(task);
@@ -62,6 +87,8 @@ export default async function work(task: OrderTask): Promise<null | Replayed | r
       return replayPart(task);
     case "clusters":
       return clustersOf(task.spread, task.goals);
+    case "gain":
+      return estimateGain(task);
   }
 }
 
@@ -101,4 +128,13 @@ async function replayPart({ now, beside, atItsOwnMoment, edges, counting, ...whi
   // What was written was found sound; a plan whose markets have changed may not read an order, and counts it nowhere.
   for (const { order } of await readOrders(shared(), which)) replay.add(order);
   return replay.result();
+}
+
+function estimateGain({ days, goals, candidates, stated, margin, perDelivery }: EstimateGain): EstimatedGain {
+  const weeks = weeksOf(new Map(days), goals);
+  const reactions = reactionsOf(weeks);
+  const share = stated === null ? pooledShare(reactions) : { share: stated, low: stated, high: stated, isGuess: true };
+  const known = reactions.map(({ goal }) => goal);
+  const gain = share && perDelivery !== null ? gainOf(weeks, candidates, share, { margin, perDelivery }, known) : null;
+  return { reactions, share, perDelivery, gain };
 }

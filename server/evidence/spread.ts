@@ -29,7 +29,7 @@ export async function readSpread(pool: Pool, counting: number, filter: OrderFilt
 }
 
 /** @example pointsOf("4500:2:490,980:1:490") // two of 45.00, of which one was charged 4.90; one of 9.80 */
-function pointsOf(worths: string): SpreadPoint[] {
+export function pointsOf(worths: string): SpreadPoint[] {
   if (worths === "") return [];
   return worths.split(",").map((text) => {
     const [value = 0, orders = 0, charged = 0] = text.split(":").map(Number);

@@ -82,6 +82,22 @@ export const AskEvidence = byKindOf(
       },
       closed,
     ),
+    Type.Object(
+      {
+        do: Type.Literal("gain"),
+        filter: OrderFilter,
+        counting: Counting,
+        margin: Type.Integer({
+          minimum: 0,
+          maximum: 10_000,
+          description: "Of what goods cost, in hundredths of a percent",
+        }),
+        perDelivery: Type.Optional(MinorUnits),
+        share: Type.Optional(Type.Integer({ minimum: 0, maximum: 10_000 })),
+        goals: Type.Optional(Type.Array(MinorUnits, { maxItems: 100 })),
+      },
+      closed,
+    ),
     Type.Object({ do: Type.Literal("look"), job: Id }, closed),
     Type.Object({ do: Type.Literal("stop"), job: Id }, closed),
   ],

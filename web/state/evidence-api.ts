@@ -2,7 +2,9 @@ import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import type { ValueCounting } from "../../core/evidence/order-facts.ts";
 import type { PastGoal } from "../../core/evidence/past-goal.ts";
 import type { OrderOverview } from "../../server/evidence/order-overview.ts";
+import type { EstimatedGain } from "../../server/evidence/order-worker.ts";
 import type { ReplayAsked, ReplayState } from "../../server/evidence/replay-jobs.ts";
+import type { GainAsked } from "../../server/evidence/told-gain.ts";
 import type { SpreadAsked, ToldSpread } from "../../server/evidence/told-spread.ts";
 import type { PointedProblem } from "../../server/http/problem-document.ts";
 import type { CheckedPart } from "../../server/orders/import-orders.ts";
@@ -50,6 +52,15 @@ export const spreadOfOrders = (asked: SpreadAsked) =>
   queryOptions({
     queryKey: [...EVIDENCE, "spread", asked],
     queryFn: () => ask<ToldSpread | Due>({ do: "spread", ...asked }),
+    refetchInterval: ({ state: { data } }) => (data && isDue(data) ? AGAIN : false),
+    placeholderData: keepPreviousData,
+  });
+
+/** What goals would bring. */
+export const gainOfGoals = (asked: GainAsked) =>
+  queryOptions({
+    queryKey: [...EVIDENCE, "gain", asked],
+    queryFn: () => ask<EstimatedGain | Due>({ do: "gain", ...asked }),
     refetchInterval: ({ state: { data } }) => (data && isDue(data) ? AGAIN : false),
     placeholderData: keepPreviousData,
   });

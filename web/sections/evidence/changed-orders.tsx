@@ -43,7 +43,11 @@ export function ChangedOrders({ plan, orders, hasRelease }: Props) {
   return (
     <section aria-label={say("Orders that change most")} className="mt-4">
       <div className="mb-1 flex flex-wrap items-end gap-3">
-        <h2 className="text-[15px] font-bold">{say("Orders whose delivery changes most against what was charged")}</h2>
+        <h2 className="text-[15px] font-bold">
+          {hasRelease
+            ? say("Orders whose delivery changes most against the release")
+            : say("Orders whose delivery changes most")}
+        </h2>
         <button type="button" className="btn btn-sm ml-auto" onClick={save}>
           {say("Save as CSV")}
         </button>

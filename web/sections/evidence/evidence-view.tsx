@@ -22,10 +22,11 @@ export type Evidence = {
   readonly filter: OrderFilter;
 };
 
-type Tab = "spread" | "draft" | "orders";
+type Tab = "spread" | "draft" | "gain" | "orders";
 const TABS: readonly { readonly id: Tab; readonly name: Phrase }[] = [
   { id: "spread", name: phrase("Spread") },
   { id: "draft", name: phrase("Under the draft") },
+  { id: "gain", name: phrase("What a goal would bring") },
   { id: "orders", name: phrase("Orders") },
 ];
 
@@ -33,6 +34,7 @@ const TABS: readonly { readonly id: Tab; readonly name: Phrase }[] = [
 const PARTS: Readonly<Record<Exclude<Tab, "orders">, ComponentType<Evidence>>> = {
   spread: lazy(async () => ({ default: (await import("./spread-view.tsx")).SpreadView })),
   draft: lazy(async () => ({ default: (await import("./replay-view.tsx")).ReplayView })),
+  gain: lazy(async () => ({ default: (await import("./gain-view.tsx")).GainView })),
 };
 
 /** What past orders say: how their values are spread, and what the draft would have meant for them. */

@@ -129,7 +129,11 @@ function Result({ plan, replayed, release, clusters, currency }: ResultProps) {
       )}
       {changedMost.length > 0 && <ChangedOrders plan={plan} orders={changedMost} hasRelease={release !== null} />}
       {rows.length > 0 && changedMost.length === 0 && (
-        <p className="mt-3">{say("No order would have paid anything else.")}</p>
+        <p className="mt-3">
+          {release === null
+            ? say("No order would have paid anything else.")
+            : say("No order would pay anything else than by release {number}.", { number: release })}
+        </p>
       )}
       {rows.length === 0 && <p>{say("No order could be priced, so there is no figure to show.")}</p>}
     </section>

@@ -48,7 +48,7 @@ export function SpreadChart({ spread, goals, currency, plan }: Props) {
             type="number"
             domain={[-0.5, bars.length - 0.5]}
             ticks={ticksOf(bars.length)}
-            tickFormatter={(i: number) => money(bars[i]?.from ?? bars.at(-1)?.to ?? 0)}
+            tickFormatter={(edge: number) => money(bars[Math.round(edge + 0.5)]?.from ?? bars.at(-1)?.to ?? 0)}
             tick={{ fontSize: 13, fill: "var(--quiet)" }}
             allowDecimals={false}
           />
@@ -105,8 +105,8 @@ export function SpreadChart({ spread, goals, currency, plan }: Props) {
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
-/** About ten, evenly. */
+/** About ten, evenly, where bars begin whose number is round: bars of two begin a tick at every twenty. */
 function ticksOf(bars: number): number[] {
-  const every = Math.max(1, Math.ceil(bars / 10));
-  return Array.from({ length: Math.floor(bars / every) + 1 }, (_, i) => i * every).filter((i) => i < bars);
+  const every = [1, 2, 5, 10, 20, 25, 50].find((step) => bars / step <= 11) ?? 50;
+  return Array.from({ length: Math.floor(bars / every) + 1 }, (_, i) => i * every - 0.5);
 }

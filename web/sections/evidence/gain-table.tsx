@@ -1,0 +1,71 @@
+import type { Gain } from "../../../core/evidence/gain.ts";
+import { exponentOf } from "../../../core/money/currency.ts";
+import { majorUnits } from "../../../core/money/decimal.ts";
+import { downloadText } from "../../fields/download-text.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
+import { csvOf } from "./csv-of.ts";
+
+const headsOf = () => [
+  say("Goal"),
+  say("Net gain a week"),
+  say("from"),
+  say("to"),
+  say("added"),
+  say("given away"),
+  say("as good as the best"),
+  say("a guess"),
+];
+
+/** The curve as a table, and as a file. */
+export function GainTable({ gain: { curve }, currency }: { gain: Gain; currency: string }) {
+  const save = () => {
+    const major = (minor: number) => majorUnits(minor, exponentOf(currency) ?? 2);
+    const rows = curve.map(({ goal, gain, low, high, added, givenAway, asGood, isGuess }) => [
+      ...[goal, gain, low, high, added, givenAway].map(major),
+      ...[asGood, isGuess].map(yesOrNo),
+    ]);
+    downloadText(csvOf([headsOf(), ...rows]), "text/csv", "gain.csv");
+  };
+  return (
+    <details className="mt-2">
+      <summary className="cursor-pointer text-[13px] text-quiet">{say("As a table")}</summary>
+      <button type="button" className="btn btn-sm my-1" onClick={save}>
+        {say("Save as CSV")}
+      </button>
+      <div className="max-h-72 overflow-auto border border-base-300 bg-base-100">
+        <table
+          aria-label={say("Net gain over the goal")}
+          className="table table-xs text-[13px] [&_td]:text-right [&_td]:text-[13px] [&_td]:tabular-nums [&_th]:text-right"
+        >
+          <thead>
+            <tr className="text-quiet">
+              {headsOf().map((head) => (
+                <th key={head} scope="col">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {curve.map(({ goal, gain, low, high, added, givenAway, asGood, isGuess }) => (
+              <tr key={goal}>
+                <th scope="row" className="font-normal">
+                  {makersMoney(goal, currency)}
+                </th>
+                {[gain, low, high, added, givenAway].map((minor, i) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: the columns stay where they are.
+                  <td key={i}>{makersMoney(minor, currency)}</td>
+                ))}
+                <td>{yesOrNo(asGood)}</td>
+                <td>{yesOrNo(isGuess)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </details>
+  );
+}
+
+const yesOrNo = (is: boolean): string => (is ? say("yes") : say("no"));

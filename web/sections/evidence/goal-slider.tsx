@@ -1,0 +1,89 @@
+import { useState } from "react";
+import type { Gain, GainAt } from "../../../core/evidence/gain.ts";
+import type { PlanGoal } from "../../../core/evidence/goals-of-plan.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
+import type { OrderFilter } from "../../../server/orders/order-filter.ts";
+import { withGoal } from "../../editors/amounts/with-goal.ts";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
+import { draftStore } from "../../state/use-draft.ts";
+
+type Props = { plan: Plan; filter: OrderFilter; gain: Gain; goals: readonly PlanGoal[] };
+
+/** The draft's goal, moved along the curve by hand or by keyboard; what is under it is said in figures. */
+export function GoalSlider({ plan, filter: { currency }, gain: { curve }, goals }: Props) {
+  const [first] = goals;
+  const offer = plan.offers.find(({ id }) => id === first?.offer);
+  const [moved, setMoved] = useState<number | null>(null);
+  if (!first || !offer)
+    return (
+      <p className="mt-2 text-quiet">
+        {say(
+          "The draft has no goal for free delivery here that is for everybody: put one in from the spread, then move it here.",
+        )}
+      </p>
+    );
+  const goal = moved ?? first.goal;
+  const at = curve.reduce(
+    (near, point) => (Math.abs(point.goal - goal) < Math.abs(near.goal - goal) ? point : near),
+    NOWHERE,
+  );
+  const bodyWith = (to: number) => withGoal(offer, first.step, { zone: null, market: first.market, currency }, to);
+  const place = curve.indexOf(at);
+  const pick = (index: number) => curve[index]?.goal ?? first.goal;
+  const commit = () => {
+    if (moved === null || moved === first.goal) return;
+    draftStore.commit({ kind: "offer", id: offer.id, body: bodyWith(moved) });
+    setMoved(null);
+  };
+  return (
+    <div className="mt-2">
+      <label className="grid gap-1 text-[13px] text-quiet">
+        {say("Goal of {offer} in the draft: {goal}", { offer: offer.name, goal: makersMoney(goal, currency) })}
+        <input
+          type="range"
+          className="range range-primary range-xs w-full"
+          min={0}
+          max={curve.length - 1}
+          value={Math.max(0, place)}
+          aria-valuetext={makersMoney(goal, currency)}
+          onChange={(event) => {
+            const to = pick(Number(event.target.value));
+            setMoved(to);
+            draftStore.show({ kind: "offer", id: offer.id, body: bodyWith(to) });
+          }}
+          onPointerUp={commit}
+          onKeyUp={commit}
+          onBlur={commit}
+        />
+      </label>
+      {place >= 0 && <Made point={at} currency={currency} />}
+    </div>
+  );
+}
+
+const NOWHERE: GainAt = {
+  ...{ goal: Number.POSITIVE_INFINITY, gain: 0, low: 0, high: 0, added: 0, givenAway: 0, adding: 0, reaching: 0 },
+  ...{ asGood: false, isGuess: true },
+};
+
+/** What a figure of the curve is made of. */
+function Made({ point, currency }: { point: GainAt; currency: string }) {
+  const { goal, gain, low, high, added, givenAway, adding, reaching, isGuess } = point;
+  const money = (minor: number) => makersMoney(minor, currency);
+  return (
+    <p role="status" className="mt-1 text-[14px]">
+      {say("At {goal}: {gain} a week, {low} to {high} nine times in ten.", {
+        goal: money(goal),
+        gain: money(gain),
+        low: money(low),
+        high: money(high),
+      })}{" "}
+      {say(
+        "{adding, number} orders a week add something, which brings {added}; to them and {reaching, number} that reach it as they are, {givenAway} is given away.",
+        { adding, added: money(added), reaching, givenAway: money(givenAway) },
+      )}{" "}
+      {isGuess && <strong>{say("A guess: no goal has been near this one.")}</strong>}
+    </p>
+  );
+}
