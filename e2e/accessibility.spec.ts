@@ -12,6 +12,7 @@ const DAILY = [
   "/offers#all",
   "/offers#rates",
   "/wording",
+  "/evidence",
   "/checks",
   "/release",
 ];

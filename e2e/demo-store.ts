@@ -9,7 +9,18 @@ interface TableRow extends RowDataPacket {
 }
 
 /** What is noted while somebody only looks, and what no journey but those about people changes. */
-const BESIDE = ["events", "one_time_links", "people", "sessions", "shop_key_seconds", "shop_keys", "sign_in_failures"];
+const BESIDE = [
+  "countings",
+  "events",
+  "order_days",
+  "order_days_due",
+  "one_time_links",
+  "people",
+  "sessions",
+  "shop_key_seconds",
+  "shop_keys",
+  "sign_in_failures",
+];
 
 /** What every row of the store comes to: the same as long as nothing was written. */
 async function sumOf(pool: Pool): Promise<string> {

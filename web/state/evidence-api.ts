@@ -1,12 +1,12 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import type { ValueCounting } from "../../core/evidence/order-facts.ts";
 import type { PastGoal } from "../../core/evidence/past-goal.ts";
+import type { Problem } from "../../core/schema/problem.ts";
 import type { OrderOverview } from "../../server/evidence/order-overview.ts";
 import type { EstimatedGain } from "../../server/evidence/order-worker.ts";
 import type { ReplayAsked, ReplayState } from "../../server/evidence/replay-jobs.ts";
 import type { GainAsked } from "../../server/evidence/told-gain.ts";
 import type { SpreadAsked, ToldSpread } from "../../server/evidence/told-spread.ts";
-import type { PointedProblem } from "../../server/http/problem-document.ts";
 import type { CheckedPart } from "../../server/orders/import-orders.ts";
 import type { StoredOrder } from "../../server/orders/read-orders.ts";
 import type { Written } from "../../server/orders/write-orders.ts";
@@ -33,7 +33,7 @@ export const evidenceApi = {
     call<Written & { after: string | null }>("/api/orders/import", { do: "write", import: id, after, sound }),
   drop: (id: string) => call<object>("/api/orders/import", { do: "drop", import: id }),
   faults: (id: string) =>
-    call<{ count: number; faults: PointedProblem[] }>(`/api/orders/faults?${new URLSearchParams({ import: id })}`),
+    call<{ count: number; faults: Problem[] }>(`/api/orders/faults?${new URLSearchParams({ import: id })}`),
 };
 
 /** While days are rolled up, it is asked again after so many milliseconds. */

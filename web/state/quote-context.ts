@@ -38,7 +38,7 @@ export type Looked = {
   /** Shelf value along the climb that the cart is moved to; null: the cart as it is. */
   readonly cursor: number | null;
   readonly setCursor: (x: number | null) => void;
-  /** A made-up cart and standpoint that shows a finding or an edge, instead of the shopper's own. */
+  /** A made-up cart and standpoint that shows a finding or an edge, or an order of the past, instead of the shopper's own. */
   readonly witness: QuoteRequest | null;
   readonly setWitness: (witness: QuoteRequest | null) => void;
   /** Offers switched off for the look only. */

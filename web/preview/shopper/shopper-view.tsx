@@ -118,7 +118,7 @@ function LookedElsewhere({ place }: { place: string }) {
     <>
       {witness && (
         <p className="mb-2 text-[13px]">
-          {say("A made-up cart,")} <strong>{place}</strong>, {witnessWords(witness)}.{" "}
+          {say("Another cart,")} <strong>{place}</strong>, {witnessWords(witness)}.{" "}
           <button type="button" className="btn btn-xs" onClick={() => setWitness(null)}>
             {say("Back to the shopper")}
           </button>

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import type { ChangedOrder } from "../../../core/evidence/replayed.ts";
 import { optionName } from "../../../core/explain/option-name.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
@@ -54,29 +54,37 @@ export function ChangedOrders({ plan, orders, hasRelease }: Props) {
       </div>
       <TableOfThings label={say("Orders that change most")} heads={heads}>
         {orders.map(({ order, option, charged, beside, now, currency }) => (
-          <tr key={order}>
-            <th scope="row" className="font-normal">
-              {order}
-            </th>
-            <td>{name(option)}</td>
-            <td>{makersMoney(charged, currency)}</td>
-            {hasRelease && <td>{beside === null ? say("none") : makersMoney(beside, currency)}</td>}
-            <td>{makersMoney(now, currency)}</td>
-            <td className="text-right">
-              <button
-                type="button"
-                className="btn btn-xs"
-                aria-expanded={opened === order}
-                aria-label={say("Why {order} changes", { order })}
-                onClick={() => setOpened(opened === order ? null : order)}
-              >
-                {say("Why")}
-              </button>
-            </td>
-          </tr>
+          <Fragment key={order}>
+            <tr>
+              <th scope="row" className="font-normal">
+                {order}
+              </th>
+              <td>{name(option)}</td>
+              <td>{makersMoney(charged, currency)}</td>
+              {hasRelease && <td>{beside === null ? say("none") : makersMoney(beside, currency)}</td>}
+              <td>{makersMoney(now, currency)}</td>
+              <td className="text-right">
+                <button
+                  type="button"
+                  className="btn btn-xs"
+                  aria-expanded={opened === order}
+                  aria-label={say("Why {order} changes", { order })}
+                  onClick={() => setOpened(opened === order ? null : order)}
+                >
+                  {say("Why")}
+                </button>
+              </td>
+            </tr>
+            {opened === order && (
+              <tr>
+                <td colSpan={heads.length + 1} className="whitespace-normal">
+                  <OrderWhy order={order} />
+                </td>
+              </tr>
+            )}
+          </Fragment>
         ))}
       </TableOfThings>
-      {opened !== null && <OrderWhy key={opened} order={opened} />}
     </section>
   );
 }

@@ -60,7 +60,7 @@ export function EvidenceView() {
 
 function Parts({ plan, overview }: { plan: Plan; overview: OrderOverview }) {
   const isEmpty = overview.kinds.length === 0;
-  const [chosen, setTab] = useState<Tab>("spread");
+  const [chosen, setTab] = useState<Tab>(isEmpty ? "orders" : "spread");
   const [filter, setFilter] = useLookedOrders(overview.kinds);
   const tab = isEmpty ? "orders" : chosen;
   const Part = tab === "orders" ? null : PARTS[tab];

@@ -1,3 +1,4 @@
+import { ticks } from "d3-array";
 import {
   Area,
   CartesianGrid,
@@ -36,7 +37,7 @@ export function GainChart({ gain: { curve, weeks, orders }, currency, today, dra
             domain={["dataMin", "dataMax"]}
             tickFormatter={money}
             tick={{ fontSize: 13, fill: "var(--quiet)" }}
-            tickCount={8}
+            ticks={ticks(curve[0]?.goal ?? 0, curve.at(-1)?.goal ?? 0, 8)}
           />
           <YAxis
             width={76}
@@ -93,7 +94,9 @@ export function GainChart({ gain: { curve, weeks, orders }, currency, today, dra
           orders,
           weeks,
         })}{" "}
-        {first && last && stretchWords(first, last, money)}
+        {first && last && stretchWords(first, last, money)}{" "}
+        {curve.every(({ high }) => high < 0) &&
+          say("By larger carts alone none of them pays for itself: each gives away more than it brings.")}
       </figcaption>
     </figure>
   );

@@ -1,4 +1,4 @@
-import type { PointedProblem } from "../../../server/http/problem-document.ts";
+import type { Problem } from "../../../core/schema/problem.ts";
 import { say } from "../../language/say.ts";
 import { ApiError, errorWords } from "../../state/api.ts";
 import { evidenceApi } from "../../state/evidence-api.ts";
@@ -22,7 +22,7 @@ export type Outcome =
   | { readonly kind: "dropped" }
   | { readonly kind: "refused"; readonly lines: readonly string[] };
 
-export type Faults = { readonly count: number; readonly faults: readonly PointedProblem[] };
+export type Faults = { readonly count: number; readonly faults: readonly Problem[] };
 
 /** Told how far it is, and asked whether to go on. */
 export type Watch = { readonly onProgress: (progress: Progress) => void; readonly isStopped: () => boolean };

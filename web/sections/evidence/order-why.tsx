@@ -30,7 +30,7 @@ export function OrderWhy({ order: number }: { order: string }) {
   if (!("request" in order)) return <p>{say("No more is known of it than what it came to.")}</p>;
   const released = draft?.release ? releasedPlan(draft) : null;
   return (
-    <section aria-label={say("Order {number}", { number })} className="mt-2 border border-base-300 bg-base-100 p-3">
+    <section aria-label={say("Order {number}", { number })} className="p-1">
       <div className="flex flex-wrap items-center gap-3">
         <h3 className="font-semibold">{say("Order {number}", { number })}</h3>
         <span className="text-[13px] text-quiet">

@@ -31,12 +31,9 @@ export function SeenFile({ seen: { id, counts, faulty, faults }, onTake, onDrop 
             </a>
           </p>
           <ul aria-label={say("Faults")} className="max-h-48 overflow-auto text-[14px]">
-            {faults.faults.map(({ pointer, phrase: message, place }) => {
-              const line = say(
-                problemPhrase({ path: pointer.replace(/^#/, ""), message, ...(place ? { place } : {}) }),
-              );
-              return <li key={line}>{line}</li>;
-            })}
+            {faults.faults.map((problem) => (
+              <li key={say(problemPhrase(problem))}>{say(problemPhrase(problem))}</li>
+            ))}
           </ul>
         </div>
       )}

@@ -1,0 +1,168 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { databaseUrl, openPool } from "../server/database/pool.ts";
+import { beginHistory, continueHistory } from "../server/demo/load-history.ts";
+import { expect, test } from "./demo-store.ts";
+import { saved, shopper } from "./shopper.ts";
+
+/** The demo's history, of so many orders. */
+async function withHistory(orders: number): Promise<void> {
+  const pool = openPool(databaseUrl(), 2);
+  await beginHistory(pool);
+  await continueHistory(pool, orders);
+  await pool.end();
+}
+
+const tab = (page: Page, name: string) =>
+  page.getByRole("navigation", { name: "Parts of the evidence" }).getByRole("button", { name, exact: true });
+
+const HEADER = "order,at,currency,country,postcode,option,delivery,sku,quantity,unit_price";
+const line = (order: string, at: string, delivery: string, price: string) =>
+  `${order},${at},EUR,PT,3000-001,standard,${delivery},laid-paper-a5,1,${price}`;
+const csv = (...lines: string[]) => ({
+  name: "orders.csv",
+  mimeType: "text/csv",
+  buffer: Buffer.from(`\uFEFF${[HEADER, ...lines].join("\r\n")}\r\n`),
+});
+
+test("a file of orders with broken rows is refused whole, its sound orders are taken, and once", async ({ page }) => {
+  await page.goto("/evidence");
+  await expect(page.getByText("There are no past orders yet")).toBeVisible();
+  const file = csv(
+    line("A-1", "2026-11-02T10:00:00Z", "4.90", "20.00"),
+    line("A-2", "2026-11-02 11:00", "4.90", "21.00"),
+    line("A-3", "2026-11-03T10:00:00Z", "4.905", "22.00"),
+    line("A-4", "2026-11-03T12:00:00+01:00", "0.00", "55.00"),
+  );
+  const chooser = page.getByLabel("Read a file of orders");
+  await chooser.setInputFiles(file);
+  const faults = page.getByRole("list", { name: "Faults" });
+  await expect(faults.getByRole("listitem")).toHaveText([
+    "row 3, column 2 says no offset, such as Z or +01:00, so it is no certain moment",
+    'row 4, column 7 "4.905" is no amount in EUR',
+  ]);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "All faults as CSV" }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe("faults.csv");
+  // There is no way to take it whole.
+  await expect(page.getByRole("button", { name: "Take these orders" })).toHaveCount(0);
+  await page.getByRole("button", { name: "Take nothing" }).click();
+  await expect(page.getByText("Nothing was taken.")).toBeVisible();
+  await chooser.setInputFiles(file);
+  await page.getByRole("button", { name: "Take the sound orders alone" }).click();
+  await expect(page.getByText("2 orders added, 0 changed; 0 were here already, just so.")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Orders kept" })).toContainText(
+    "2 orders from 2026-11-02 to 2026-11-03",
+  );
+  await chooser.setInputFiles(csv(line("A-1", "2026-11-02T10:00:00Z", "4.90", "20.00")));
+  await page.getByRole("button", { name: "Take these orders" }).click();
+  await expect(page.getByText("0 orders added, 0 changed; 1 were here already, just so.")).toBeVisible();
+});
+
+test("peaks are read, a goal goes into the draft, what it does is told exactly and as an estimate, and it is released", async ({
+  page,
+}) => {
+  await withHistory(6000);
+  await page.goto("/evidence");
+  const peaks = page.getByRole("region", { name: "Peaks" });
+  await expect(peaks.getByRole("listitem").first()).toContainText("of the orders");
+  await expect(page.getByRole("figure", { name: "The spread of order values" })).toContainText("Tinted: the peaks");
+  await page.getByText("As a table").click();
+  const first = page.getByRole("table", { name: "The spread of order values" }).getByRole("row").nth(1);
+  await expect(first).toContainText("€0.00");
+
+  // Another market has other orders, and no draft to put a goal into while all are looked at.
+  await page.getByLabel("Market").selectOption("every market");
+  await expect(peaks).toContainText("Choose one market");
+  await page.getByLabel("Market").selectOption("Portugal");
+
+  const put = peaks.getByRole("listitem").first();
+  await expect(put).toContainText("A goal of €35.00");
+  await put.getByLabel("Put €35.00 into the draft").selectOption("Free standard delivery: instead of €45.00");
+  await put.getByRole("button", { name: "Put it in" }).click();
+  await expect(put.getByRole("status")).toContainText("Free standard delivery has its goal at €35.00.");
+  await saved(page);
+  await page.keyboard.press("Control+z");
+  await saved(page);
+  await expect(page.getByText("Same as release 1")).toBeVisible();
+  await page.keyboard.press("Control+Shift+z");
+  await saved(page);
+
+  await tab(page, "Under the draft").click();
+  await page.getByRole("button", { name: "Price the orders anew" }).click();
+  const told = page.getByRole("region", { name: "What the draft would have meant" });
+  await expect(told).toContainText("priced, exactly.");
+  const all = told.getByRole("row", { name: /^in all/ });
+  const cells = await all.getByRole("cell").allTextContents();
+  const euros = (text = "") => Number(text.replace(/[€,]/g, ""));
+  const [, , release, draft] = cells;
+  // A lower goal gives more away: nobody pays more.
+  expect(euros(draft)).toBeLessThan(euros(release));
+  expect(cells.at(-2)).toBe("0");
+  await told.getByLabel("Summed up").selectOption("by peak");
+  await expect(told.getByRole("rowheader", { name: /^€\d+\.\d\d to €/ }).first()).toBeVisible();
+
+  const changed = told.getByRole("table", { name: "Orders that change most" });
+  await changed
+    .getByRole("button", { name: /^Why V/ })
+    .first()
+    .click();
+  const order = told.getByRole("region", { name: /^Order V/ });
+  await expect(order).toContainText("is not earned yet");
+  await expect(order).toContainText("€35.00, reached");
+  await order.getByRole("button", { name: "Look as this shopper" }).click();
+  await expect(shopper(page)).toContainText("A entrega normal é grátis");
+  await page.getByRole("button", { name: "Back to the shopper" }).click();
+
+  await tab(page, "What a goal would bring").click();
+  await expect(page.getByRole("region", { name: "How many shoppers go for a goal" })).toContainText(
+    "nine times in ten",
+  );
+  const slider = page.getByRole("slider", { name: /^Goal of Free standard delivery/ });
+  await expect(slider).toHaveAttribute("aria-valuetext", "€35.00");
+  await slider.press("ArrowRight");
+  await saved(page);
+  await expect(slider).not.toHaveAttribute("aria-valuetext", "€35.00");
+  const margin = page.getByLabel("Margin on goods, percent");
+  await margin.fill("much");
+  await margin.press("Enter");
+  await expect(margin).toHaveAttribute("aria-invalid", "true");
+  await page.keyboard.press("Escape");
+  const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).withTags(["wcag2a", "wcag2aa"]).analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
+
+  await page.getByRole("link", { name: "Review and release" }).click();
+  await expect(page.getByRole("region", { name: "Changes" })).toContainText("goal · EUR: €45.00");
+  await page.getByLabel("I have seen this").check();
+  await page.getByRole("button", { name: /^Release as number 2/ }).click();
+  await expect(page.getByText("Same as release 2")).toBeVisible();
+});
+
+test("shops send orders by a key that may, changed ones too, and they are in the spread at once", async ({
+  page,
+  request,
+}) => {
+  const order = {
+    order: "S-1",
+    request: {
+      at: "2026-11-02T10:00:00Z",
+      currency: "GBP",
+      destination: { country: "GB", postcode: "M1 1AA" },
+      cart: { lines: [{ sku: "laid-paper-a5", quantity: 3, unitPrice: 860 }] },
+    },
+    option: "post",
+    charged: 690,
+  };
+  const send = (...orders: object[]) => request.post("/api/shop/v1/orders", { data: { orders } });
+  expect(await (await send(order)).json()).toEqual({ added: 1, changed: 0, same: 0 });
+  expect(await (await send(order, { ...order, order: "S-2" })).json()).toEqual({ added: 1, changed: 0, same: 1 });
+  expect((await send({ ...order, charged: "free" })).status()).toBe(422);
+  await page.goto("/evidence");
+  await expect(page.getByText("2 orders, each counted as it was")).toBeVisible();
+  await expect(page.getByText("There are too few orders to tell a peak from chance.")).toBeVisible();
+  await send({ ...order, order: "S-2", cancelled: true });
+  await page.reload();
+  await expect(page.getByText("One order, each counted as it was")).toBeVisible();
+});
