@@ -1,7 +1,9 @@
+import { plainCart, readLine } from "../cart/read-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
 import { compileSpec } from "../measures/measure.ts";
 import type { LadderMeasure } from "../measures/measure-spec.ts";
 import { countedValue, type ValueMeasure } from "../measures/value-measure.ts";
+import type { CartLine } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
 import type { Tariff } from "../tariff/tariff.ts";
@@ -85,6 +87,20 @@ export function countingOf(
     const found = tariffOf(compiled, order);
     return found && "tariff" in found ? countedValue(measureIn(found.tariff, counting), found.cart) : null;
   };
+}
+
+/** What each of some lines counts by itself in a market; none where the market does not take the currency. */
+export function countsOfLines(
+  compiled: CompiledPlan,
+  counting: ValueCounting,
+  { market, currency }: { readonly market: string | undefined; readonly currency: string },
+  lines: readonly CartLine[],
+): number[] {
+  const zone = compiled.plan.zones.find((one) => market === undefined || one.market === market);
+  const tariff = zone && compiled.tariffOf(zone.id, currency);
+  if (!tariff) return [];
+  const measure = measureIn(tariff, counting);
+  return lines.map((line) => countedValue(measure, plainCart([readLine(line)])));
 }
 
 /** The one tariff that an order's address leads to, and its cart; null where there is none, or more than one. */

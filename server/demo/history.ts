@@ -7,6 +7,7 @@ import { optionPrice } from "../../core/quote/option-price.ts";
 import type { CartLine, QuoteRequest } from "../../core/request/request.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import type { CatalogueProduct } from "../catalogue/catalogue.ts";
+import { productLine } from "../catalogue/product-line.ts";
 import { DEMO_GOALS } from "./past-goals.ts";
 
 const FIRST_DAY = Date.UTC(2025, 8, 24);
@@ -199,7 +200,12 @@ const pricedIn = (products: readonly CatalogueProduct[], currency: string): Pric
   products
     .flatMap((product) => {
       const price = product.prices[currency];
-      return price === undefined || price === 0 || product.parcelClass === "bulky" ? [] : [{ product, price }];
+      return price === undefined ||
+        price === 0 ||
+        product.parcelClass === "bulky" ||
+        product.delivery?.kind === "own-charge"
+        ? []
+        : [{ product, price }];
     })
     .sort((a, b) => a.price - b.price);
 
@@ -211,8 +217,9 @@ function linesFor(place: Place, day: string, { chance, priced: all, reactions }:
   let left = meant(chance) * 100 * scale;
   const cart = new Map<string, CartLine>();
   const put = ({ product, price }: Priced) => {
-    const line = cart.get(product.sku) ?? lineOf(product, price);
-    cart.set(product.sku, { ...line, quantity: line.quantity + 1 });
+    const line = cart.get(product.sku);
+    const more = line ? { ...line, quantity: line.quantity + 1 } : productLine(product, currency);
+    if (more) cart.set(product.sku, more);
     left -= price;
   };
   // First something that most of it is spent on, then smaller things until no more fits.
@@ -248,22 +255,6 @@ function meant(chance: Chance): number {
   const { at, width } = peak ?? { at: 60, width: 0.4 };
   const sum = at * Math.exp(width * normalFrom(chance));
   return chance() < 0.125 ? Math.max(5, Math.round(sum / 5) * 5) : sum;
-}
-
-function lineOf(product: CatalogueProduct, unitPrice: number): CartLine {
-  const { sku, categories, tags, taxRate, weight, size, parcelClass, delivery } = product;
-  return {
-    ...{ sku, quantity: 0, unitPrice },
-    ...(categories.length > 0 ? { categories } : {}),
-    ...(tags.length > 0 ? { tags } : {}),
-    ...(taxRate ? { taxRate } : {}),
-    ...(weight ? { weight } : {}),
-    ...(size ? { size } : {}),
-    ...(parcelClass ? { parcelClass } : {}),
-    ...(delivery?.kind === "ships-free" || delivery?.kind === "nothing-to-ship"
-      ? { delivery: { kind: delivery.kind } }
-      : {}),
-  };
 }
 
 /** The store's plan as it was on a day. */

@@ -68,6 +68,7 @@ export const AskEvidence = byKindOf(
         counting: Counting,
         width: Type.Optional({ ...MinorUnits, description: "Of bars; by a rule where it is left out" }),
         logarithmic: Type.Optional(Type.Boolean()),
+        drafted: Type.Optional(Type.Array(MinorUnits, { maxItems: 100 })),
         goals: Type.Optional(Type.Array(MinorUnits, { maxItems: 100 })),
       },
       closed,

@@ -21,6 +21,7 @@ import { SavedCartsMenu } from "./saved-carts-menu.tsx";
 import { ShopPage } from "./shop-page.tsx";
 import { type ShopPageName, ShopPageTabs } from "./shop-page-tabs.tsx";
 import { hasShopWords, loadShopWords, ShopWordsContext, wordsIn } from "./shop-words.ts";
+import { WhatReaches } from "./what-reaches.tsx";
 import { WhyNoMessage } from "./why-no-message.tsx";
 
 // Where a live carrier is asked.
@@ -98,6 +99,7 @@ export function ShopperView({ plan }: { plan: Plan }) {
       )}
       <OfferSwitches plan={plan} zones={zones} off={off} onOff={setOff} />
       <WhyNoMessage compiled={compiled} request={request} />
+      {cursor === null && !witness && <WhatReaches onAdd={(skus) => setCart(skus.reduce(withOneMore, cart))} />}
       {cursor === null && !witness && (
         <ProductFinder currency={request.currency} onAdd={(sku) => setCart(withOneMore(cart, sku))} />
       )}

@@ -15,6 +15,7 @@ import { isDue, pastGoals, spreadOfOrders } from "../../state/evidence-api.ts";
 import { ClusterList } from "./cluster-list.tsx";
 import { countingKey, countingsOf, goalsIn } from "./countings.ts";
 import type { Evidence } from "./evidence-view.tsx";
+import { ReachList } from "./reach-list.tsx";
 import { SpreadChart } from "./spread-chart.tsx";
 import { spreadCsv } from "./spread-csv.ts";
 import { SpreadTable } from "./spread-table.tsx";
@@ -38,6 +39,7 @@ export function SpreadView({ plan, overview, filter }: Evidence) {
     ...{ filter, counting: counted.counting, logarithmic },
     ...(width === null ? {} : { width }),
     goals: [...new Set(inForce.map(({ goal }) => goal))],
+    drafted: [...new Set(goalsIn(plan, filter).map(({ goal }) => goal))],
   };
   const { data, error } = useQuery({
     ...spreadOfOrders(asked ?? { filter, counting: TOTAL }),
@@ -88,6 +90,7 @@ export function SpreadView({ plan, overview, filter }: Evidence) {
         <>
           <SpreadChart spread={data} goals={goalsIn(plan, filter)} currency={filter.currency} plan={plan} />
           <SpreadTable spread={data} currency={filter.currency} />
+          <ReachList reach={data.reach} currency={filter.currency} />
           <ClusterList spread={data} plan={plan} filter={filter} counting={counted.counting} />
         </>
       )}

@@ -1,0 +1,53 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import type { Filling, Suggestion } from "../../../core/queries/suggestions.ts";
+import { NotLoaded } from "../../fields/not-loaded.tsx";
+import { makersMoney } from "../../language/money.ts";
+import { say } from "../../language/say.ts";
+import { call } from "../../state/api.ts";
+import { useLooked } from "../../state/quote-context.ts";
+import { useDraft } from "../../state/use-draft.ts";
+
+type Told = {
+  readonly suggestions: readonly Suggestion[];
+  readonly products: readonly { readonly sku: string; readonly name: string; readonly price: number }[];
+};
+
+/** For each goal on the way: the products, or pairs of them, that fill the gap with the least beyond it. */
+export function Fillings({ onAdd }: { onAdd: (skus: readonly string[]) => void }) {
+  const { sample } = useLooked();
+  const { plan, draft } = useDraft();
+  const { data, error } = useQuery({
+    queryKey: ["suggest", sample, draft?.sequence],
+    queryFn: () => call<Told>("/api/suggest", sample),
+    placeholderData: keepPreviousData,
+  });
+  if (error) return <NotLoaded error={error} />;
+  if (!data) return null;
+  if (data.suggestions.length === 0) return <p>{say("This cart is on the way to no goal.")}</p>;
+  const nameOf = (sku: string) => data.products.find((product) => product.sku === sku)?.name ?? sku;
+  return data.suggestions.map((suggestion) => {
+    const { offer, step, measure, one, two } = suggestion;
+    const beyond = (filling: Filling) =>
+      measure === "value" ? say("{money} beyond", { money: makersMoney(filling.beyond, sample.currency) }) : "";
+    return (
+      <section
+        key={`${offer} ${step}`}
+        aria-label={plan?.offers.find(({ id }) => id === offer)?.name ?? offer}
+        className="mt-1"
+      >
+        <h3 className="font-semibold">{plan?.offers.find(({ id }) => id === offer)?.name ?? offer}</h3>
+        <ul>
+          {[...one, ...two].map((filling) => (
+            <li key={filling.skus.join(" ")} className="flex items-baseline gap-2">
+              <button type="button" className="link text-left" onClick={() => onAdd(filling.skus)}>
+                {filling.skus.map(nameOf).join(" + ")}
+              </button>
+              <span className="ml-auto whitespace-nowrap text-quiet">{beyond(filling)}</span>
+            </li>
+          ))}
+        </ul>
+        {one.length + two.length === 0 && <p>{say("No product on sale, and no two of them, would do.")}</p>}
+      </section>
+    );
+  });
+}
