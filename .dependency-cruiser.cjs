@@ -69,7 +69,7 @@ module.exports = {
       from: { path: "^core/", pathNot: "(\\.test\\.ts$|^core/tests/)" },
       to: {
         pathNot:
-          "^(core/|node_modules/(@sinclair/typebox|ajv|ajv-formats|fast-deep-equal|intl-messageformat|@formatjs/icu-messageformat-parser|fast-xml-parser|@date-fns/tz)/)",
+          "^(core/|node_modules/(@sinclair/typebox|ajv|ajv-formats|fast-deep-equal|intl-messageformat|@formatjs/icu-messageformat-parser|fast-xml-parser|@date-fns/tz|pure-rand)/)",
       },
     },
     {

@@ -93,7 +93,7 @@ export function countingOf(
 export function countsOfLines(
   compiled: CompiledPlan,
   counting: ValueCounting,
-  { market, currency }: { readonly market: string | undefined; readonly currency: string },
+  { market, currency }: { readonly market?: string | undefined; readonly currency: string },
   lines: readonly CartLine[],
 ): number[] {
   const zone = compiled.plan.zones.find((one) => market === undefined || one.market === market);

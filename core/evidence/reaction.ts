@@ -1,6 +1,6 @@
 import { type Chance, chanceFrom } from "./chance.ts";
 import { type BinModel, poissonFit } from "./poisson-fit.ts";
-import { ordersIn, type Spread } from "./spread.ts";
+import type { Spread } from "./spread.ts";
 import type { Week } from "./weeks.ts";
 
 /**
@@ -172,7 +172,3 @@ function byShape(
   const all = total(near, counts);
   return all > 0 && usual > 0 ? { share: 1 - total(below, counts) / all / usual, parameters } : null;
 }
-
-/** The orders of a spread that lie a little below a goal. */
-export const nearBelow = (spread: Spread, goal: number): number =>
-  ordersIn(spread.filter(({ value }) => value >= goal * BELOW && value < goal));

@@ -49,7 +49,7 @@ export async function tellGain(pool: Pool, counting: number, asked: GainAsked): 
 }
 
 /** Goals of the past, stated or told of by releases. */
-export async function goalsThere(pool: Pool): Promise<PastGoal[]> {
+async function goalsThere(pool: Pool): Promise<PastGoal[]> {
   return [...(await statedGoals(pool)), ...(await releasedGoals(pool, Date.now()))];
 }
 

@@ -5,7 +5,8 @@ import { type Answer, jsonAnswer } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
 import { checkOrderIn } from "./check-order.ts";
 import { deliverersOf } from "./deliverers.ts";
-import { type OrderIn, orderProblems, writeOrders } from "./write-orders.ts";
+import type { OrderIn } from "./order-in.ts";
+import { orderProblems, writeOrders } from "./write-orders.ts";
 
 /** Takes orders that a shop sends: all of them, or none and what is wrong with which. */
 export async function answerOrders(pool: Pool, sent: readonly unknown[]): Promise<Answer> {

@@ -2,7 +2,7 @@ import type { Pool } from "mysql2/promise";
 import { isPriceable } from "../../core/evidence/past-order.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import { readRelease, releaseInForce } from "../releases/releases.ts";
-import type { OrderIn } from "./write-orders.ts";
+import type { OrderIn } from "./order-in.ts";
 
 /** The plan that delivered an order, and its number where the order names it; the one in force where it names none that is kept. */
 export type Deliverers = (

@@ -3,8 +3,9 @@ import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
 import { readJson } from "../validation/read-json.ts";
 import { checkOrderIn } from "./check-order.ts";
 import { deliverersOf } from "./deliverers.ts";
+import type { OrderIn } from "./order-in.ts";
 import { type Fault, type Layout, layoutOf, orderFromRows, orderOfRow } from "./orders-csv.ts";
-import { compareOrders, type OrderIn, orderProblems, type Written, writeOrders } from "./write-orders.ts";
+import { compareOrders, orderProblems, type Written, writeOrders } from "./write-orders.ts";
 
 interface HeaderRow extends RowDataPacket {
   body: string;

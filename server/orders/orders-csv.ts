@@ -4,7 +4,7 @@ import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
 import { asMeant } from "../../core/schema/formula-cells.ts";
 import { amountProblem } from "../catalogue/catalogue-problems.ts";
 import { checkOrderIn } from "./check-order.ts";
-import type { OrderIn } from "./write-orders.ts";
+import type { OrderIn } from "./order-in.ts";
 
 /** Columns of a file with a line for each order line; what is of the whole order may stand in its first line alone. */
 const OF_ORDER = [

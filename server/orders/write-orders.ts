@@ -1,14 +1,12 @@
 import { createHash } from "node:crypto";
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import { orderFacts } from "../../core/evidence/order-facts.ts";
-import { isPriceable, type PastOrder, type PlainOrder } from "../../core/evidence/past-order.ts";
+import { isPriceable } from "../../core/evidence/past-order.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import { inTransaction } from "../database/pool.ts";
 import type { Deliverers } from "./deliverers.ts";
-
-/** An order as it comes from a shop or a file. */
-export type OrderIn = PastOrder | PlainOrder;
+import type { OrderIn } from "./order-in.ts";
 
 /** What became of orders that were sent: a known number with the same content is the same, with another it is replaced. */
 export type Written = { readonly added: number; readonly changed: number; readonly same: number };

@@ -1,7 +1,7 @@
 import type { Pool, ResultSetHeader, RowDataPacket } from "mysql2/promise";
 import { inTransaction } from "../database/pool.ts";
+import type { OrderIn } from "../orders/order-in.ts";
 import { readOrders } from "../orders/read-orders.ts";
-import type { OrderIn } from "../orders/write-orders.ts";
 import { type Uses, usesOf } from "../redemptions/ledger.ts";
 
 /** A claim that names a shopper; times in RFC 3339. */

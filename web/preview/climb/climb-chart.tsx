@@ -1,4 +1,4 @@
-import { type PointerEvent, useLayoutEffect, useRef, useState } from "react";
+import { type PointerEvent, type ReactNode, useLayoutEffect, useRef, useState } from "react";
 import type { Climb } from "../../../core/climb/interval.ts";
 import { OUT_OF_REACH } from "../../../core/messages/states.ts";
 import { linear } from "../../drawing/linear.ts";
@@ -22,6 +22,8 @@ type Props = {
   costs: ReadonlyMap<string, number>;
   offerName: (id: string) => string;
   stretches: readonly MessageStretch[];
+  /** Drawn behind everything, between these edges. */
+  behind?: (edges: { left: number; right: number; top: number; base: number }) => ReactNode;
   /** Shelf value of the shopper's cart. */
   cursor: number;
   /** One major unit of the currency in minor units: what an arrow key moves by. */
@@ -46,6 +48,7 @@ export function ClimbChart({
   costs,
   offerName,
   stretches,
+  behind,
   cursor,
   unit,
   onCursor,
@@ -97,6 +100,7 @@ export function ClimbChart({
         }}
       >
         <rect x={0} y={0} width={width} height={HEIGHT} fill="transparent" />
+        {behind?.({ left: MARGIN.left, right: width - MARGIN.right, top: MARGIN.top, base })}
         {y.ticks(4).map((tick) => (
           <g key={tick}>
             <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--color-base-300)" />

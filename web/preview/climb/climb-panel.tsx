@@ -30,6 +30,7 @@ import { ClimbChart } from "./climb-chart.tsx";
 import { messageStretches } from "./message-strip.ts";
 import { useClimb } from "./use-climb.ts";
 
+const OrdersBehind = lazy(() => import("./orders-behind.tsx").then((module) => ({ default: module.OrdersBehind })));
 const ClimbTable = lazy(() => import("./climb-table.tsx").then((module) => ({ default: module.ClimbTable })));
 
 /** The climb of the standpoint, its flags to be dragged, beside another if one is chosen. */
@@ -106,6 +107,13 @@ export function ClimbPanel() {
         costs={costsFor(compiled, request)}
         offerName={(id) => plan.offers.find((offer) => offer.id === id)?.name ?? id}
         stretches={stretches}
+        behind={(edges) =>
+          market && (
+            <Suspense fallback={null}>
+              <OrdersBehind market={market} currency={currency} to={climb.to} {...edges} />
+            </Suspense>
+          )
+        }
         cursor={Math.min(cartValue, climb.to)}
         unit={unit}
         onCursor={onCursor}

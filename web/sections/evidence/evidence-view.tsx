@@ -3,7 +3,6 @@ import { type ComponentType, lazy, Suspense, useState } from "react";
 import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { OrderOverview } from "../../../server/evidence/order-overview.ts";
-import type { OrderFilter } from "../../../server/orders/order-filter.ts";
 import { Loading } from "../../fields/loading.tsx";
 import { NotLoaded } from "../../fields/not-loaded.tsx";
 import { SectionHeading } from "../../fields/section-heading.tsx";
@@ -11,16 +10,10 @@ import { Tabs } from "../../fields/tabs.tsx";
 import { say } from "../../language/say.ts";
 import { isDue, ordersKept } from "../../state/evidence-api.ts";
 import { useDraft } from "../../state/use-draft.ts";
+import type { Evidence } from "./evidence.ts";
 import { OrderFilterFields } from "./order-filter-fields.tsx";
 import { OrdersView } from "./orders-view.tsx";
 import { useLookedOrders } from "./use-looked-orders.ts";
-
-/** What each part is handed. */
-export type Evidence = {
-  readonly plan: Plan;
-  readonly overview: OrderOverview;
-  readonly filter: OrderFilter;
-};
 
 type Tab = "spread" | "draft" | "gain" | "orders";
 const TABS: readonly { readonly id: Tab; readonly name: Phrase }[] = [

@@ -13,7 +13,7 @@ import { releasedPlan } from "../../state/released-plan.ts";
 import { useDraft } from "../../state/use-draft.ts";
 import { useStored } from "../../state/use-stored.ts";
 import { countingsOf, goalsIn } from "./countings.ts";
-import type { Evidence } from "./evidence-view.tsx";
+import type { Evidence } from "./evidence.ts";
 import { GainChart } from "./gain-chart.tsx";
 import { GainTable } from "./gain-table.tsx";
 import { GoalSlider } from "./goal-slider.tsx";

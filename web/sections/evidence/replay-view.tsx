@@ -11,7 +11,7 @@ import { isDue, spreadOfOrders } from "../../state/evidence-api.ts";
 import { useDraft } from "../../state/use-draft.ts";
 import { ChangedOrders } from "./changed-orders.tsx";
 import { countingsOf } from "./countings.ts";
-import type { Evidence } from "./evidence-view.tsx";
+import type { Evidence } from "./evidence.ts";
 import { ReplayTable } from "./replay-table.tsx";
 import { useReplay } from "./use-replay.ts";
 

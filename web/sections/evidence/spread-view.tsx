@@ -14,7 +14,7 @@ import { say } from "../../language/say.ts";
 import { isDue, pastGoals, spreadOfOrders } from "../../state/evidence-api.ts";
 import { ClusterList } from "./cluster-list.tsx";
 import { countingKey, countingsOf, goalsIn } from "./countings.ts";
-import type { Evidence } from "./evidence-view.tsx";
+import type { Evidence } from "./evidence.ts";
 import { ReachList } from "./reach-list.tsx";
 import { SpreadChart } from "./spread-chart.tsx";
 import { spreadCsv } from "./spread-csv.ts";
