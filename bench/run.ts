@@ -8,5 +8,6 @@ await import("./command-line/measure.ts");
 await import("./engine/run.ts");
 await import("./climb-drawing/measure.ts");
 await import("./checks/measure.ts");
+await import("./evidence/measure.ts");
 await import("./http/measure.ts");
 await import("./browser/measure.ts");

@@ -1,0 +1,134 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import type { Pool, RowDataPacket } from "mysql2/promise";
+import { TOTAL } from "../../core/evidence/order-facts.ts";
+import { prepareDatabase } from "../../scripts/setup/app-server.mjs";
+import { startDatabase } from "../../scripts/setup/database.mjs";
+import { MARIADB, needDebianPackages } from "../../scripts/setup/debian-packages.mjs";
+import { openPool } from "../../server/database/pool.ts";
+import { answerEvidence } from "../../server/evidence/answer-evidence.ts";
+import { lookAtReplay, startReplay } from "../../server/evidence/replay-jobs.ts";
+import { rolledUp } from "../../server/evidence/spread.ts";
+import { closeThreads } from "../../server/evidence/worker-pool.ts";
+import { readOrders } from "../../server/orders/read-orders.ts";
+import { report } from "../interleaved.ts";
+import { median } from "../median.ts";
+
+// The demo's history, and as many orders again as make a million: what the section answers from what is rolled up; and how long
+// pricing them anew takes on all cores, against reading them and making requests of them on one.
+const root = fileURLToPath(new URL("../../", import.meta.url));
+const MANY = Number(process.env.ORDERS ?? 1_000_000);
+const EUROS = { currency: "EUR" };
+const PORTUGAL = { ...EUROS, market: "portugal" };
+/** As many ids as a thread is handed at once. */
+const PART = 4000;
+const FOUR_HOURS = 4 * 3_600_000;
+
+needDebianPackages(MARIADB);
+const folder = mkdtempSync(join(tmpdir(), "bench-evidence-"));
+const database = await startDatabase(folder);
+prepareDatabase(root, database.url, true, true);
+process.env.SUMMANT_DATABASE_URL = database.url;
+const pool = openPool(database.url, 6, FOUR_HOURS);
+try {
+  const few = await answers();
+  const orders = await multiplied(pool);
+  const rolling = await timed(rollUp);
+  const many = await answers();
+  for (const [i, name] of ["overview", "spread", "gain"].entries())
+    report(`${name}, ${orders} orders / 30,000`, (many[i] ?? 0) / (few[i] ?? 1), {
+      many: many[i] ?? 0,
+      few: few[i] ?? 0,
+    });
+  console.log(`rolled up for the first time in ${(rolling / 1000).toFixed(0)} s`);
+  const read = await timed(readAll);
+  const replay = await timed(replayAll);
+  report("pricing orders anew on all cores / reading them on one, the demo's plan", replay / read, { replay, read });
+} finally {
+  await closeThreads();
+  await pool.end();
+  await database.stop();
+  rmSync(folder, { recursive: true, force: true });
+}
+
+async function timed(work: () => Promise<unknown>): Promise<number> {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+}
+
+async function rollUp(): Promise<void> {
+  while (!("id" in (await rolledUp(pool, TOTAL))));
+}
+
+/** What the section asks when it is opened: milliseconds of each, the median of some. */
+async function answers(): Promise<number[]> {
+  await rollUp();
+  const asked = [
+    { do: "overview" },
+    { do: "spread", filter: PORTUGAL, counting: TOTAL },
+    { do: "gain", filter: PORTUGAL, counting: TOTAL, margin: 4000 },
+  ] as const;
+  const times: number[] = [];
+  for (const one of asked) {
+    const some: number[] = [];
+    for (let i = 0; i < 7; i += 1) some.push(await timed(() => answerEvidence(pool, one)));
+    times.push(median(some));
+  }
+  return times;
+}
+
+interface CountRow extends RowDataPacket {
+  orders: number;
+  most: number;
+}
+
+/** Writes the history again and again, under other numbers, until there are a million orders. @returns how many there are */
+async function multiplied(on: Pool): Promise<number> {
+  const count = async () => {
+    const [[row]] = await on.query<CountRow[]>("SELECT COUNT(*) AS orders, MAX(id) AS most FROM orders");
+    return row ?? { orders: 0, most: 0 };
+  };
+  const { orders, most } = await count();
+  const columns =
+    "placed_at, day, currency, total, charged, cost, chosen, market, zone, channel, buyer, shopper, made_under, is_cancelled, request, content_hash";
+  for (let copy = 1; copy * orders < MANY; copy += 1) {
+    await on.query(
+      `INSERT INTO orders (id, number, ${columns}) SELECT id + ?, CONCAT(number, '-', ?), ${columns} FROM orders WHERE id <= ?`,
+      [...[copy * most, copy, most]],
+    );
+    await on.query(
+      `INSERT INTO order_lines (order_id, position, sku, quantity, unit_price, discount, more)
+       SELECT order_id + ?, position, sku, quantity, unit_price, discount, more FROM order_lines WHERE order_id <= ?`,
+      [copy * most, most],
+    );
+  }
+  await on.query(
+    "INSERT IGNORE INTO order_days_due (counting, day, turn) SELECT DISTINCT c.id, o.day, UUID_SHORT() FROM countings c JOIN orders o",
+  );
+  return (await count()).orders;
+}
+
+/** Reads every order in euros as a request, in one thread. */
+async function readAll(): Promise<void> {
+  const { most } = await range();
+  for (let from = 1; from <= most; from += PART) await readOrders(pool, { from, to: from + PART - 1, filter: EUROS });
+}
+
+async function range(): Promise<{ most: number }> {
+  const [[row]] = await pool.query<CountRow[]>("SELECT MAX(id) AS most, 0 AS orders FROM orders");
+  return { most: row?.most ?? 0 };
+}
+
+async function replayAll(): Promise<void> {
+  const started = await startReplay(pool, { filter: EUROS, counting: TOTAL, edges: [], atItsOwnMoment: false });
+  if (!("job" in started)) throw new Error("the demo's draft can be priced by");
+  for (;;) {
+    const state = lookAtReplay(started.job);
+    if (state?.state === "done") return;
+    if (state?.state !== "running") throw new Error(`the replay is ${state?.state}`);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+}
