@@ -36,6 +36,19 @@ export type CheckedProduct = {
 /** An address that a standpoint or a sample is kept with. */
 export type CheckedAddress = { readonly whose: Phrase; readonly destination: Destination };
 
+/** Of the past orders a little below a goal: how many get there by one more product, by two, or by neither. */
+export type GoalReach = {
+  readonly offer: string;
+  readonly step: string;
+  readonly market: string;
+  readonly currency: string;
+  /** As it was when they were counted, in minor units. */
+  readonly goal: number;
+  readonly one: number;
+  readonly two: number;
+  readonly none: number;
+};
+
 /** What checks know besides the plan. */
 export type CheckInputs = {
   readonly at: number;
@@ -43,6 +56,8 @@ export type CheckInputs = {
   /** How often each offer has been used, by its id. */
   readonly uses: Readonly<Record<string, number>>;
   readonly addresses: readonly CheckedAddress[];
+  /** Where there are past orders. */
+  readonly reach?: readonly GoalReach[];
 };
 
 /** Everything a check can look at. */

@@ -79,6 +79,7 @@ describe("findings", () => {
   it("come each from a check that some fault here is caught by", () => {
     const caughtElsewhere = [
       "limit-used-up",
+      "orders-fall-short",
       "weight-far-from-its-class",
       "weight-missing",
       "region-contradicts-postcode",
@@ -106,6 +107,19 @@ describe("findings", () => {
     const codes = (more: Partial<CheckInputs>) => new Set(fresh(plan, more).map(({ code }) => code));
     expect(codes({ uses: { newsletter: 2000 } })).toContain("limit-used-up");
     expect(codes({ uses: { newsletter: 1999 } })).not.toContain("limit-used-up");
+    const short = (goal: number, none: number) => ({
+      reach: [
+        {
+          ...{ offer: "free-standard", step: "free-standard", market: "portugal", currency: "EUR", goal },
+          ...{ one: 10, two: 10, none },
+        },
+      ],
+    });
+    expect(codes(short(4500, 30))).toContain("orders-fall-short");
+    // Half of them, too few of them, or counted for a goal that is another now.
+    expect(codes(short(4500, 20))).not.toContain("orders-fall-short");
+    expect(codes(short(4500, 9))).not.toContain("orders-fall-short");
+    expect(codes(short(4000, 30))).not.toContain("orders-fall-short");
     // Five cards of one parcel class; one of them as heavy as a crate.
     const cards = [20, 22, 25, 30, 24].map(
       (grams, i): CheckedProduct => ({

@@ -31,6 +31,7 @@ import { offerSaysNothing } from "./findings/offer-says-nothing.ts";
 import { optionWithoutPrice } from "./findings/option-without-price.ts";
 import { optionsCouldBeOne } from "./findings/options-could-be-one.ts";
 import { optionsShareName } from "./findings/options-share-name.ts";
+import { ordersFallShort } from "./findings/orders-fall-short.ts";
 import { placeClaimedTwice } from "./findings/place-claimed-twice.ts";
 import { pluralMissing } from "./findings/plural-missing.ts";
 import { postcodeOfNoCountry } from "./findings/postcode-of-no-country.ts";
@@ -92,6 +93,7 @@ export const CHECKS: readonly Check[] = [
   optionWithoutPrice,
   optionsCouldBeOne,
   optionsShareName,
+  ordersFallShort,
   placeClaimedTwice,
   pluralMissing,
   postcodeOfNoCountry,

@@ -52,6 +52,16 @@ function conditionOf(which: Which): Condition {
   return { where: `o.id BETWEEN ? AND ? AND ${where}`, values: [which.from, which.to, ...values] };
 }
 
+interface AnyRow extends RowDataPacket {
+  some: number;
+}
+
+/** Whether there is an order at all. */
+export async function hasOrders(pool: Pool): Promise<boolean> {
+  const [[row]] = await pool.query<AnyRow[]>("SELECT EXISTS (SELECT 1 FROM orders) AS some");
+  return row?.some === 1;
+}
+
 /** Orders with their lines, the earliest written first. */
 export async function readOrders(connection: Pool | PoolConnection, which: Which): Promise<StoredOrder[]> {
   const { where, values } = conditionOf(which);

@@ -1,4 +1,4 @@
-import type { CheckedAddress, CheckedProduct } from "../../core/checks/check.ts";
+import type { CheckedAddress, CheckedProduct, GoalReach } from "../../core/checks/check.ts";
 import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
 import { english } from "../../core/phrases/speak.ts";
 import type { Entity } from "../../core/plan/entities.ts";
@@ -128,9 +128,12 @@ export const api = {
   carriers: () => call<CarrierChoice[]>("/api/carriers"),
   regions: (country: string) => call<{ regions: Region[] }>(`/api/regions/${country}`),
   surroundings: () =>
-    call<{ products: CheckedProduct[]; uses: Record<string, number>; addresses: CheckedAddress[] }>(
-      "/api/checks/surroundings",
-    ),
+    call<{
+      products: CheckedProduct[];
+      uses: Record<string, number>;
+      addresses: CheckedAddress[];
+      reach: GoalReach[];
+    }>("/api/checks/surroundings"),
   samples: () => call<KeptSamples>("/api/samples"),
   keepSamples: (samples: readonly Sample[]) => call<KeptSamples>("/api/samples", { do: "keep", samples }),
   dropSamples: (ids: readonly string[]) => call<KeptSamples>("/api/samples", { do: "drop", ids }),
