@@ -121,15 +121,6 @@ const VIEWS = [
   },
   { name: "checks", path: "/checks", before: (page) => page.getByRole("list", { name: "Open findings" }).waitFor() },
   {
-    name: "expectations",
-    path: "/checks#samples",
-    before: async (page) => {
-      await page.getByRole("button", { name: "Make carts for every edge" }).click();
-      await page.getByRole("button", { name: /^Keep the .* new carts$/ }).click();
-      await page.getByText("edges covered").waitFor();
-    },
-  },
-  {
     name: "change-log",
     path: "/offers",
     edits: true,
@@ -151,13 +142,18 @@ const VIEWS = [
     },
   },
   {
-    name: "release-compared",
-    path: "/offers#free-standard",
+    name: "spread",
+    path: "/evidence",
     before: async (page) => {
-      await page.getByText(/changes? since/).waitFor();
-      await page.goto(`${new URL(page.url()).origin}/release#1`);
-      await page.getByText("otherwise in the draft").waitFor();
-      await page.getByRole("heading", { name: "Releases" }).evaluate((heading) => heading.scrollIntoView());
+      await page.getByRole("heading", { name: "Peaks, and the goals" }).waitFor({ timeout: 60_000 });
+    },
+  },
+  {
+    name: "gain",
+    path: "/evidence",
+    before: async (page) => {
+      await page.getByRole("button", { name: "What a goal would bring" }).click();
+      await page.getByRole("figure", { name: "Net gain over the goal" }).waitFor({ timeout: 60_000 });
     },
   },
 ];
