@@ -140,6 +140,32 @@ test("peaks are read, a goal goes into the draft, what it does is told exactly a
   await expect(page.getByText("Same as release 2")).toBeVisible();
 });
 
+test("while a goal is moved along the climb, drawn past orders say what it means, and all of them once it is let go", async ({
+  page,
+}) => {
+  await withHistory(3000);
+  await page.goto("/offers");
+  const climb = page.getByRole("region", { name: "The climb" });
+  // Where the draft is as the release there is nothing to say.
+  await expect(climb.locator("svg title").filter({ hasText: "past orders" })).toHaveCount(1);
+  await expect(climb.getByText("if they act as they did")).toHaveCount(0);
+  const flag = page.getByRole("slider", { name: "Goal of Free standard delivery" });
+  const box = await flag.boundingBox();
+  if (!box) throw new Error("there is no flag");
+  await page.mouse.move(box.x + box.width / 2, box.y + 4);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 60, box.y + 4, { steps: 4 });
+  const told = climb.getByText("if they act as they did");
+  await expect(told).toContainText(/Of \d+ past orders drawn at random: delivery €/);
+  const drawn = Number(/Of ([\d,]+) past orders/.exec((await told.textContent()) ?? "")?.[1]?.replace(",", ""));
+  expect(drawn).toBeGreaterThanOrEqual(300);
+  await page.mouse.up();
+  await saved(page);
+  await expect(told).toContainText(/All [\d,]+ past orders of this market, exactly: delivery €/);
+  // A higher goal: nobody pays less.
+  await expect(told).toContainText(" 0 pay less");
+});
+
 test("shops send orders by a key that may, changed ones too, and they are in the spread at once", async ({
   page,
   request,

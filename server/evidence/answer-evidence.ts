@@ -6,6 +6,7 @@ import { type Answer, jsonAnswer } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
 import type { AskEvidence } from "../orders/order-schema.ts";
 import { orderOverview } from "./order-overview.ts";
+import { orderSample } from "./order-sample.ts";
 import { lookAtReplay, startReplay, stopReplay } from "./replay-jobs.ts";
 import { rolledUp } from "./spread.ts";
 import { tellGain } from "./told-gain.ts";
@@ -32,6 +33,8 @@ export async function answerEvidence(pool: Pool, asked: Static<typeof AskEvidenc
         ? jsonAnswer(started)
         : problemAnswer(422, phrase("The draft cannot be used as it is"), { problems: started.problems });
     }
+    case "sample":
+      return jsonAnswer(await orderSample(pool, asked.filter, asked.most));
     case "look": {
       const state = lookAtReplay(asked.job);
       return state ? jsonAnswer(state) : problemAnswer(404, phrase("There is no such replay any more"));

@@ -99,6 +99,10 @@ export const AskEvidence = byKindOf(
       },
       closed,
     ),
+    Type.Object(
+      { do: Type.Literal("sample"), filter: OrderFilter, most: Type.Integer({ minimum: 1, maximum: 2000 }) },
+      closed,
+    ),
     Type.Object({ do: Type.Literal("look"), job: Id }, closed),
     Type.Object({ do: Type.Literal("stop"), job: Id }, closed),
   ],

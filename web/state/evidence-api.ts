@@ -3,11 +3,13 @@ import type { ValueCounting } from "../../core/evidence/order-facts.ts";
 import type { PastGoal } from "../../core/evidence/past-goal.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 import type { OrderOverview } from "../../server/evidence/order-overview.ts";
+import type { OrderSample } from "../../server/evidence/order-sample.ts";
 import type { EstimatedGain } from "../../server/evidence/order-worker.ts";
 import type { ReplayAsked, ReplayState } from "../../server/evidence/replay-jobs.ts";
 import type { GainAsked } from "../../server/evidence/told-gain.ts";
 import type { SpreadAsked, ToldSpread } from "../../server/evidence/told-spread.ts";
 import type { CheckedPart } from "../../server/orders/import-orders.ts";
+import type { OrderFilter } from "../../server/orders/order-filter.ts";
 import type { StoredOrder } from "../../server/orders/read-orders.ts";
 import type { Written } from "../../server/orders/write-orders.ts";
 import { call } from "./api.ts";
@@ -64,6 +66,15 @@ export const gainOfGoals = (asked: GainAsked) =>
     refetchInterval: ({ state: { data } }) => (data && isDue(data) ? AGAIN : false),
     placeholderData: keepPreviousData,
   });
+
+/** Orders drawn at random; the same ones as long as the page is open. */
+export const orderSample = (filter: OrderFilter) =>
+  queryOptions({
+    queryKey: [...EVIDENCE, "sample", filter],
+    queryFn: () => ask<OrderSample>({ do: "sample", filter, most: SAMPLED }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+const SAMPLED = 1000;
 
 export const pastGoals = queryOptions({
   queryKey: [...EVIDENCE, "goals"],

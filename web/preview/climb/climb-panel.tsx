@@ -30,6 +30,9 @@ import { ClimbChart } from "./climb-chart.tsx";
 import { messageStretches } from "./message-strip.ts";
 import { useClimb } from "./use-climb.ts";
 
+const OrdersUnderDraft = lazy(() =>
+  import("./orders-under-draft.tsx").then((module) => ({ default: module.OrdersUnderDraft })),
+);
 const OrdersBehind = lazy(() => import("./orders-behind.tsx").then((module) => ({ default: module.OrdersBehind })));
 const ClimbTable = lazy(() => import("./climb-table.tsx").then((module) => ({ default: module.ClimbTable })));
 
@@ -107,13 +110,7 @@ export function ClimbPanel() {
         costs={costsFor(compiled, request)}
         offerName={(id) => plan.offers.find((offer) => offer.id === id)?.name ?? id}
         stretches={stretches}
-        behind={(edges) =>
-          market && (
-            <Suspense fallback={null}>
-              <OrdersBehind market={market} currency={currency} to={climb.to} {...edges} />
-            </Suspense>
-          )
-        }
+        behind={(edges) => <Silhouette market={market} currency={currency} to={climb.to} {...edges} />}
         cursor={Math.min(cartValue, climb.to)}
         unit={unit}
         onCursor={onCursor}
@@ -121,6 +118,7 @@ export function ClimbPanel() {
         onFlagCancel={() => draftStore.cancel()}
         onFlagNudge={nudgeFlag}
       />
+      <MeaningForOrders market={market} currency={currency} />
       <OtherScales climb={climb} offerName={(id) => plan.offers.find((offer) => offer.id === id)?.name ?? id} />
       {compiled && <PartlyKnown compiled={compiled} request={request} shown={climb.zone} />}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 text-[13px] text-quiet">
@@ -154,6 +152,23 @@ export function ClimbPanel() {
     </section>
   );
 }
+
+type Past = { market: Market | null; currency: string };
+
+/** Past orders are looked at once the climb stands. */
+const Silhouette = ({ market, ...more }: Past & Omit<ComponentProps<typeof OrdersBehind>, "market">) =>
+  market && (
+    <Suspense fallback={null}>
+      <OrdersBehind market={market} {...more} />
+    </Suspense>
+  );
+
+const MeaningForOrders = ({ market, currency }: Past) =>
+  market && (
+    <Suspense fallback={null}>
+      <OrdersUnderDraft market={market.id} currency={currency} />
+    </Suspense>
+  );
 
 /** The same as text: loaded and drawn when it is opened, and not with every key that is typed. */
 function AsTable(props: ComponentProps<typeof ClimbTable>) {

@@ -9,11 +9,11 @@ import { say } from "../../language/say.ts";
 import { problemWords } from "../../state/api.ts";
 import { isDue, spreadOfOrders } from "../../state/evidence-api.ts";
 import { useDraft } from "../../state/use-draft.ts";
+import { useReplay } from "../../state/use-replay.ts";
 import { ChangedOrders } from "./changed-orders.tsx";
 import { countingsOf } from "./countings.ts";
 import type { Evidence } from "./evidence.ts";
 import { ReplayTable } from "./replay-table.tsx";
-import { useReplay } from "./use-replay.ts";
 
 /** What the draft would have meant for past orders: exact, each priced anew as its quote would be. */
 export function ReplayView({ plan, filter }: Evidence) {

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
-import type { ReplayAsked, ReplayState } from "../../../server/evidence/replay-jobs.ts";
-import { evidenceApi } from "../../state/evidence-api.ts";
+import type { ReplayAsked, ReplayState } from "../../server/evidence/replay-jobs.ts";
+import { evidenceApi } from "./evidence-api.ts";
 
 export type Replaying = {
   /** Null before one was begun. */
