@@ -17,7 +17,8 @@ function placeholders(message: string): { all: string[]; numbers: string[] } {
   const found = { all: new Set<string>(), numbers: new Set<string>() };
   const visit = (elements: readonly MessageFormatElement[]): void => {
     for (const element of elements) {
-      if (element.type === TYPE.argument) found.all.add(element.value);
+      if (element.type === TYPE.argument || element.type === TYPE.number) found.all.add(element.value);
+      if (element.type === TYPE.number) found.numbers.add(element.value);
       if (element.type !== TYPE.plural && element.type !== TYPE.select) continue;
       found.all.add(element.value);
       if (element.type === TYPE.plural) found.numbers.add(element.value);

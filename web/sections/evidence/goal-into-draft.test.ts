@@ -35,9 +35,9 @@ describe("a goal put into the draft", () => {
 
   it("moves a goal there only, leaves other amounts, and says nothing of a goal that is there already", () => {
     const homes = goalHomes(plan, { market: "portugal", currency: "EUR", counting }, 4500);
-    expect(homes.map(({ id }) => id)).not.toContain("move free-standard free-standard");
+    expect(homes.map(({ id }) => id)).not.toContain("move:free-standard/free-standard");
     const moved = goalHomes(plan, { market: "euro-area", currency: "EUR", counting }, 8000).find(({ id }) =>
-      id.startsWith("move free-post"),
+      id.startsWith("move:free-post"),
     );
     const before = goalsOfPlan(plan).filter(({ offer, currency }) => offer === "free-post" && currency !== "EUR");
     const after = goalsOfPlan({ ...plan, offers: moved ? [moved.body] : [] }).filter(

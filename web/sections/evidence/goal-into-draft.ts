@@ -34,7 +34,7 @@ export function goalHomes(plan: Plan, { market, currency, counting }: Place, goa
     const before = makersMoney(one.goal, currency);
     return [
       {
-        id: `move ${one.offer} ${one.step}`,
+        id: `move:${one.offer}/${one.step}`,
         words: say("{offer}: instead of {before}", { offer: offer.name, before }),
         done: say("{offer} has its goal at {text}.", { offer: offer.name, text }),
         body: withGoal(offer, one.step, { zone: null, market, currency }, goal),
@@ -52,7 +52,7 @@ export function goalHomes(plan: Plan, { market, currency, counting }: Place, goa
     const last = offer.steps.at(-1);
     const step = nextStep(plan, offer, last ? rewardOptions(last.reward) : []);
     return {
-      id: `step ${offer.id}`,
+      id: `step:${offer.id}`,
       words: say("{offer}: as a further step", { offer: offer.name }),
       done: say("{offer} has a further step at {text}.", { offer: offer.name, text }),
       body: withGoalAmount({ ...offer, steps: [...offer.steps, step] }, step.id, at),
