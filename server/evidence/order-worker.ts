@@ -15,10 +15,9 @@ import type { Plan } from "../../core/plan/plan.ts";
 import { problemLine } from "../../core/schema/problem.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import { databaseUrl, openPool } from "../database/pool.ts";
-import { type DueDay, rollUpDay } from "../orders/order-days.ts";
+import { type DueDay, rollUpDays } from "../orders/order-days.ts";
 import type { OrderFilter } from "../orders/order-filter.ts";
 import { readOrders } from "../orders/read-orders.ts";
-import { releaseInForce } from "../releases/releases.ts";
 
 /** A plan with the holidays it is looked at with, and a name that no other plan has. */
 export type NamedPlan = { readonly name: string; readonly plan: Plan; readonly calendars: Calendars };
@@ -93,9 +92,7 @@ export default async function work(task: OrderTask): Promise<Results[OrderTask["
 }
 
 async function rollUp({ counting, id, days }: RollUp): Promise<null> {
-  const release = await releaseInForce(shared());
-  if (!release) return null;
-  for (const day of days) await rollUpDay(shared(), release.compiled, { counting, id }, day);
+  await rollUpDays(shared(), { counting, id }, days);
   return null;
 }
 

@@ -47,7 +47,7 @@ export async function releasedGoals(pool: Pool, now: number): Promise<PastGoal[]
   const held = (await listReleases(pool))
     .filter(({ state }) => state === "in-force" || state === "past")
     .map((release) => ({ release, from: Date.parse(release.moment ?? release.releasedAt) }))
-    .sort((a, b) => a.from - b.from)
+    .sort((a, b) => a.from - b.from || a.release.number - b.release.number)
     .slice(-MOST_RELEASES);
   const found: PastGoal[] = [];
   for (const [i, { release, from }] of held.entries()) {

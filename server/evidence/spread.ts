@@ -1,7 +1,7 @@
 import type { Pool, RowDataPacket } from "mysql2/promise";
 import type { ValueCounting } from "../../core/evidence/order-facts.ts";
 import { type Spread, type SpreadPoint, spreadOf } from "../../core/evidence/spread.ts";
-import { countingNumber, type DueDay, dueDays } from "../orders/order-days.ts";
+import { countingNumber, type DueDay, dueDays, rollUpDays } from "../orders/order-days.ts";
 import { type OrderFilter, orderCondition } from "../orders/order-filter.ts";
 import { inThread, threadCount } from "./worker-pool.ts";
 
@@ -37,6 +37,8 @@ export function pointsOf(worths: string): SpreadPoint[] {
   });
 }
 
+/** So few days are rolled up sooner than a thread is started. */
+const FEW = 3;
 /** Days that a thread is handed at once. */
 const DAYS = 7;
 /** How long a look waits for days to be rolled up, in milliseconds, before it says how far they are. */
@@ -57,7 +59,7 @@ export async function rolledUp(
   const id = await countingNumber(pool, counting);
   const due = await dueDays(pool, id);
   if (due.length === 0) return { id };
-  const work = underWay.get(id) ?? rollUpAll(counting, id, due).finally(() => underWay.delete(id));
+  const work = underWay.get(id) ?? rollUpAll(pool, counting, id, due).finally(() => underWay.delete(id));
   underWay.set(id, work);
   let timer: NodeJS.Timeout | undefined;
   const late = new Promise<"late">((resolve) => {
@@ -77,7 +79,11 @@ export async function rolledUpNow(pool: Pool, counting: ValueCounting): Promise<
   return null;
 }
 
-async function rollUpAll(counting: ValueCounting, id: number, due: readonly DueDay[]): Promise<void> {
+async function rollUpAll(pool: Pool, counting: ValueCounting, id: number, due: readonly DueDay[]): Promise<void> {
+  if (due.length <= FEW) {
+    await rollUpDays(pool, { counting, id }, due);
+    return;
+  }
   const parts = Array.from({ length: Math.ceil(due.length / DAYS) }, (_, i) => due.slice(i * DAYS, (i + 1) * DAYS));
   let next = 0;
   const oneAfterTheOther = async () => {

@@ -3,6 +3,7 @@ import type { Pool, ResultSetHeader, RowDataPacket } from "mysql2/promise";
 import { countingOf, type ValueCounting } from "../../core/evidence/order-facts.ts";
 import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import { inTransaction } from "../database/pool.ts";
+import { releaseInForce } from "../releases/releases.ts";
 import { readOrders, type StoredOrder } from "./read-orders.ts";
 
 interface IdRow extends RowDataPacket {
@@ -54,8 +55,19 @@ type Cell = {
   readonly worths: Map<number, [number, number]>;
 };
 
+/** Rolls up days, one after the other, by the release in force; without one nothing can be counted. */
+export async function rollUpDays(
+  pool: Pool,
+  counting: { readonly counting: ValueCounting; readonly id: number },
+  days: readonly DueDay[],
+): Promise<void> {
+  const release = await releaseInForce(pool);
+  if (!release) return;
+  for (const day of days) await rollUpDay(pool, release.compiled, counting, day);
+}
+
 /** Rolls up the orders of one day; a change that came meanwhile leaves it due. */
-export async function rollUpDay(
+async function rollUpDay(
   pool: Pool,
   compiled: CompiledPlan,
   { counting, id }: { readonly counting: ValueCounting; readonly id: number },

@@ -34,6 +34,9 @@ const PARTS: Readonly<Record<Exclude<Tab, "orders">, ComponentType<Evidence>>> =
 export function EvidenceView() {
   const { plan } = useDraft();
   const { data, error, isPending } = useQuery(ordersKept);
+  // While days are added up, what there was before stays, with whatever is being done in it.
+  const [known, setKnown] = useState<OrderOverview | null>(null);
+  if (data && !isDue(data) && data !== known) setKnown(data);
   return (
     <div className="mx-auto max-w-[1100px]">
       <SectionHeading className="text-[20px] font-bold">{say("Evidence")}</SectionHeading>
@@ -46,7 +49,7 @@ export function EvidenceView() {
           })}
         </p>
       )}
-      {plan && data && !isDue(data) && <Parts plan={plan} overview={data} />}
+      {plan && known && <Parts plan={plan} overview={known} />}
     </div>
   );
 }
