@@ -35,7 +35,27 @@ const undone = async (page) => {
 };
 
 const VIEWS = [
-  { name: "offers", path: "/offers" },
+  {
+    name: "spread",
+    path: "/evidence",
+    before: async (page) => {
+      await page.getByRole("heading", { name: "Peaks, and the goals" }).waitFor({ timeout: 60_000 });
+    },
+  },
+  {
+    name: "gain",
+    path: "/evidence",
+    before: async (page) => {
+      await page.getByRole("button", { name: "What a goal would bring" }).click();
+      await page.getByRole("figure", { name: "Net gain over the goal" }).waitFor({ timeout: 60_000 });
+    },
+  },
+  {
+    name: "offers",
+    path: "/offers",
+    before: (page) =>
+      page.locator("svg title").filter({ hasText: "past orders" }).waitFor({ state: "attached", timeout: 60_000 }),
+  },
   { name: "offers-goal-reached-dark", path: "/offers", dark: true, before: cursorAtGoal },
   {
     name: "checkout-portuguese",
@@ -139,21 +159,6 @@ const VIEWS = [
       await page.getByRole("link", { name: "Review and release" }).click();
       await page.getByText("I have seen this").waitFor();
       await page.getByRole("button", { name: /^Release as number/ }).waitFor();
-    },
-  },
-  {
-    name: "spread",
-    path: "/evidence",
-    before: async (page) => {
-      await page.getByRole("heading", { name: "Peaks, and the goals" }).waitFor({ timeout: 60_000 });
-    },
-  },
-  {
-    name: "gain",
-    path: "/evidence",
-    before: async (page) => {
-      await page.getByRole("button", { name: "What a goal would bring" }).click();
-      await page.getByRole("figure", { name: "Net gain over the goal" }).waitFor({ timeout: 60_000 });
     },
   },
 ];

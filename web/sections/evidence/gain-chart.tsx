@@ -42,6 +42,7 @@ export function GainChart({ gain: { curve, weeks, orders }, currency, today, dra
           <YAxis
             width={76}
             domain={[least, most]}
+            ticks={ticks(least, most, 5)}
             tickFormatter={money}
             tick={{ fontSize: 13, fill: "var(--quiet)" }}
           />
