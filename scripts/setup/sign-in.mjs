@@ -22,7 +22,7 @@ export async function makeKey(address, cookie, aSecond = 100_000) {
   const response = await fetch(`${address}/api/keys`, {
     method: "POST",
     headers: { "content-type": "application/json", cookie },
-    body: JSON.stringify({ do: "make", name: "Tests", rights: ["quote", "claim", "shoppers"], aSecond }),
+    body: JSON.stringify({ do: "make", name: "Tests", rights: ["quote", "claim", "orders", "shoppers"], aSecond }),
   });
   const { secret } = await response.json();
   return `Bearer ${secret}`;

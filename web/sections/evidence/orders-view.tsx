@@ -1,6 +1,8 @@
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { OrderOverview } from "../../../server/evidence/order-overview.ts";
+import { downloadText } from "../../fields/download-text.ts";
 import { say } from "../../language/say.ts";
+import { csvOf } from "./csv-of.ts";
 import { OrdersFile } from "./orders-file.tsx";
 import { PastGoalsEditor } from "./past-goals-editor.tsx";
 
@@ -30,30 +32,44 @@ function Kept({ plan, overview: { kinds, first, last } }: { plan: Plan; overview
         )}
       </p>
     );
+  const heads = [say("Market"), say("Currency"), say("Orders")];
+  const rows = [...places.values()].map(({ market, currency, orders }) => ({
+    ...{ currency, orders, key: `${market} ${currency}` },
+    name: plan.markets.find(({ id }) => id === market)?.name ?? (market || say("not known")),
+  }));
+  const save = () =>
+    downloadText(
+      csvOf([heads, ...rows.map(({ name, currency, orders }) => [name, currency, orders])]),
+      "text/csv",
+      "orders-kept.csv",
+    );
   return (
     <section aria-label={say("Orders kept")}>
-      <p>
+      <p className="flex flex-wrap items-center gap-3">
         {say("{count, plural, one {One order} other {# orders}} from {first} to {last}, without cancelled ones.", {
           count: all,
           first: first ?? "",
           last: last ?? "",
         })}
+        <button type="button" className="btn btn-sm ml-auto" onClick={save}>
+          {say("Save as CSV")}
+        </button>
       </p>
       <table aria-label={say("Orders kept")} className="table table-sm mt-1 w-auto text-[14px] [&_td]:text-[14px]">
         <thead>
           <tr className="text-[13px] text-quiet">
-            <th scope="col">{say("Market")}</th>
-            <th scope="col">{say("Currency")}</th>
-            <th scope="col" className="text-right">
-              {say("Orders")}
-            </th>
+            {heads.map((head) => (
+              <th key={head} scope="col" className="last:text-right">
+                {head}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
-          {[...places.values()].map(({ market, currency, orders }) => (
-            <tr key={`${market} ${currency}`}>
+          {rows.map(({ key, name, currency, orders }) => (
+            <tr key={key}>
               <th scope="row" className="font-normal">
-                {plan.markets.find(({ id }) => id === market)?.name ?? (market || say("not known"))}
+                {name}
               </th>
               <td>{currency}</td>
               <td className="text-right tabular-nums">{say("{count, number}", { count: orders })}</td>

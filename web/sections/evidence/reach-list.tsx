@@ -1,14 +1,29 @@
 import type { Reach } from "../../../core/evidence/reach.ts";
+import { exponentOf } from "../../../core/money/currency.ts";
+import { majorUnits } from "../../../core/money/decimal.ts";
+import { downloadText } from "../../fields/download-text.ts";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
+import { csvOf } from "./csv-of.ts";
 
 /** For each goal of the draft: by how many more products the orders a little below it would get there, with what is on sale. */
 export function ReachList({ reach, currency }: { reach: readonly Reach[]; currency: string }) {
   const shown = reach.filter(({ one, two, none }) => one + two + none > 0).toSorted((a, b) => a.goal - b.goal);
   if (shown.length === 0) return null;
+  const heads = [say("Goal"), say("Orders"), say("one more product"), say("two"), say("neither")];
+  const save = () => {
+    const major = (minor: number) => majorUnits(minor, exponentOf(currency) ?? 2);
+    const rows = shown.map(({ goal, one, two, none }) => [major(goal), one + two + none, one, two, none]);
+    downloadText(csvOf([heads, ...rows]), "text/csv", "reach.csv");
+  };
   return (
     <section aria-label={say("Whether shoppers can get there")} className="mt-4">
-      <h2 className="text-[15px] font-bold">{say("Can shoppers get there?")}</h2>
+      <div className="flex flex-wrap items-end gap-3">
+        <h2 className="text-[15px] font-bold">{say("Can shoppers get there?")}</h2>
+        <button type="button" className="btn btn-sm ml-auto" onClick={save}>
+          {say("Save as CSV")}
+        </button>
+      </div>
       <p className="max-w-[75ch] text-[13px] text-quiet">
         {say(
           "Orders at most a fifth below a goal of the draft, and what would bring them there without going more than a fifth beyond it.",
@@ -20,11 +35,11 @@ export function ReachList({ reach, currency }: { reach: readonly Reach[]; curren
       >
         <thead>
           <tr className="text-[13px] text-quiet">
-            <th scope="col">{say("Goal")}</th>
-            <th scope="col">{say("Orders")}</th>
-            <th scope="col">{say("one more product")}</th>
-            <th scope="col">{say("two")}</th>
-            <th scope="col">{say("neither")}</th>
+            {heads.map((head) => (
+              <th key={head} scope="col">
+                {head}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
