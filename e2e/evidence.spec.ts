@@ -64,6 +64,8 @@ test("a file of orders with broken rows is refused whole, its sound orders are t
 test("peaks are read, a goal goes into the draft, what it does is told exactly and as an estimate, and it is released", async ({
   page,
 }) => {
+  // Beside everything else that runs, fourteen months take their time.
+  test.slow();
   await withHistory(6000);
   await page.goto("/evidence");
   const peaks = page.getByRole("region", { name: "Peaks" });
@@ -145,6 +147,7 @@ test("peaks are read, a goal goes into the draft, what it does is told exactly a
 test("while a goal is moved along the climb, drawn past orders say what it means, and all of them once it is let go", async ({
   page,
 }) => {
+  test.slow();
   await withHistory(3000);
   await page.goto("/offers");
   const climb = page.getByRole("region", { name: "The climb" });
