@@ -57,6 +57,16 @@ describe("what is kept of the database for a moment", () => {
     expect(await inTime(reading.now())).toBe(3);
   });
 
+  it("is known once it has been read, also where it was forgotten meanwhile: a key that holds is not refused for that", async () => {
+    const reading = new Reading(counter({ takes: 60 }));
+    const first = reading.now();
+    reading.forget();
+    expect(await inTime(first)).toBe(1);
+    expect(reading.age()).toBeLessThan(1000);
+    // And still it is read anew for whoever asks from now on.
+    expect(await inTime(reading.now())).toBe(2);
+  });
+
   it("holds no longer than it says it is good for", async () => {
     const reading = new Reading(counter(), () => 40);
     expect(await inTime(reading.now(), 10)).toBe(1);

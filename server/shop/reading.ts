@@ -82,6 +82,8 @@ export class Reading<T> {
       const value = await this.read();
       const read = { value, at, until: at + Math.min(USABLE, this.goodFor(value)), hasChanged: false };
       if (turn === this.turn) this.known = read;
+      // What has changed while it was read for the first time is still what is known, until it is asked for again.
+      else this.known ??= { ...read, until: 0, hasChanged: true };
       return read;
     } finally {
       if (turn === this.turn) this.underWay = undefined;
