@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import equal from "fast-deep-equal";
 import { useState } from "react";
 import type { Cluster } from "../../../core/evidence/clusters.ts";
 import { TOTAL } from "../../../core/evidence/order-facts.ts";
@@ -23,15 +24,22 @@ export function ReplayView({ plan, filter }: Evidence) {
     ...spreadOfOrders({ filter, counting: counted?.counting ?? TOTAL }),
     enabled: counted !== undefined,
   });
-  const clusters: readonly Cluster[] = spread && !isDue(spread) ? spread.clusters : [];
+  const clusters: readonly Cluster[] | null = spread && !isDue(spread) ? spread.clusters : null;
   const asked = {
     ...{ filter, counting: counted?.counting ?? TOTAL, atItsOwnMoment },
     // A cluster ends where the next begins.
-    edges: clusters.slice(1).map(({ from }) => from),
+    edges: (clusters ?? []).slice(1).map(({ from }) => from),
   };
-  const { state, failure, start, stop } = useReplay(asked);
+  const { state: latest, failure, start, stop } = useReplay(asked);
+  // What was told of other orders is not told of these.
+  const [begun, setBegun] = useState<{ asked: typeof asked; clusters: readonly Cluster[] } | null>(null);
+  const state = begun && equal(begun.asked, asked) ? latest : null;
   const { unsaved } = useDraft();
   const isRunning = state?.state === "running";
+  const begin = () => {
+    setBegun({ asked, clusters: clusters ?? [] });
+    start();
+  };
   return (
     <>
       <p className="max-w-[75ch] text-quiet">
@@ -40,7 +48,12 @@ export function ReplayView({ plan, filter }: Evidence) {
         )}
       </p>
       <div className="my-3 flex flex-wrap items-center gap-3">
-        <button type="button" className="btn btn-neutral btn-sm" disabled={isRunning || unsaved > 0} onClick={start}>
+        <button
+          type="button"
+          className="btn btn-neutral btn-sm"
+          disabled={isRunning || unsaved > 0 || clusters === null}
+          onClick={begin}
+        >
           {say("Price the orders anew")}
         </button>
         <CheckField
@@ -78,7 +91,7 @@ export function ReplayView({ plan, filter }: Evidence) {
           plan={plan}
           replayed={state.replayed}
           release={state.beside}
-          clusters={clusters}
+          clusters={begun?.clusters ?? []}
           currency={filter.currency}
         />
       )}
