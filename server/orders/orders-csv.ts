@@ -127,7 +127,7 @@ const common = (reader: RowReader, row: Row, currency: string) => ({
   order: reader.text(row, "order"),
   charged: reader.amount(row, "delivery", currency),
   ...reader.optional(row, "delivery_cost", "cost", (name) => reader.amount(row, name, currency)),
-  ...reader.optional(row, "buyer", "buyer"),
+  ...reader.optional(row, "buyer", "buyer", () => reader.buyer(row)),
   ...reader.optional(row, "cancelled", "cancelled", (name) => reader.isYes(row, name)),
 });
 
@@ -249,6 +249,13 @@ class RowReader {
     if (/^(yes|true|1)$/.test(text)) return true;
     if (/^(no|false|0)$/.test(text)) return false;
     return this.faultAt(row, name, phrase('"{text}" is neither yes nor no', { text }));
+  }
+
+  buyer(row: Row): string | undefined {
+    const text = this.text(row, "buyer").toLowerCase();
+    return text === "new" || text === "returning"
+      ? text
+      : this.faultAt(row, "buyer", phrase('"{text}" is neither new nor returning', { text }));
   }
 
   list(row: Row, name: Column): string[] {
