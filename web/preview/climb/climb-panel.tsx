@@ -163,12 +163,19 @@ const Silhouette = ({ market, ...more }: Past & Omit<ComponentProps<typeof Order
     </Suspense>
   );
 
-const MeaningForOrders = ({ market, currency }: Past) =>
-  market && (
-    <Suspense fallback={null}>
-      <OrdersUnderDraft market={market.id} currency={currency} />
-    </Suspense>
+/** Not loaded before there is a change whose meaning could be told. */
+function MeaningForOrders({ market, currency }: Past) {
+  const { unsaved, draft } = useDraft();
+  const isChanged = unsaved > 0 || (draft !== null && draft.changes.length > 0);
+  return (
+    market &&
+    isChanged && (
+      <Suspense fallback={null}>
+        <OrdersUnderDraft market={market.id} currency={currency} />
+      </Suspense>
+    )
   );
+}
 
 /** The same as text: loaded and drawn when it is opened, and not with every key that is typed. */
 function AsTable(props: ComponentProps<typeof ClimbTable>) {
