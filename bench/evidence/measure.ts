@@ -10,7 +10,7 @@ import { MARIADB, needDebianPackages } from "../../scripts/setup/debian-packages
 import { openPool } from "../../server/database/pool.ts";
 import { answerEvidence } from "../../server/evidence/answer-evidence.ts";
 import { lookAtReplay, startReplay } from "../../server/evidence/replay-jobs.ts";
-import { rolledUp } from "../../server/evidence/spread.ts";
+import { rolledUp } from "../../server/evidence/roll-up.ts";
 import { closeThreads } from "../../server/evidence/worker-pool.ts";
 import { readOrders } from "../../server/orders/read-orders.ts";
 import { report } from "../interleaved.ts";

@@ -1,5 +1,6 @@
 import { chanceFrom, normalFrom } from "./chance.ts";
 import { BELOW, type Reaction } from "./reaction.ts";
+import { ordersIn } from "./spread.ts";
 import type { Week } from "./weeks.ts";
 
 /** How many shoppers a little below a goal are taken to go for it: estimated, or stated by somebody, which is a guess. */
@@ -81,15 +82,14 @@ export function gainOf(
     weeks: everyWeek.map(() => Math.floor(chance() * worths.length)),
     share: share + spread * normalFrom(chance),
   }));
-  const at = (goal: number, i: number, drawn: readonly number[], withShare: number) =>
-    partsAt({ goal, i, worths, weeks: drawn, share: withShare, margin, perDelivery });
-  const points = goals.map((goal, i) => at(goal, i, everyWeek, share));
-  const drawn = goals.map((goal, i) => draws.map((draw) => at(goal, i, draw.weeks, draw.share).gain));
+  const at = (i: number, draw: (typeof draws)[number]) => partsAt({ i, worths, ...draw, margin, perDelivery });
+  const points = goals.map((_, i) => at(i, { weeks: everyWeek, share }));
+  const drawn = goals.map((_, i) => draws.map((draw) => at(i, draw).gain));
   const best = points.reduce((found, point, i) => (point.gain > (points[found]?.gain ?? 0) ? i : found), 0);
   const [lowest, highest] = [Math.min(...known) / BEYOND, Math.max(...known) * BEYOND];
   return {
     weeks: base.length,
-    orders: base.reduce((sum, { spread: one }) => sum + one.reduce((all, { orders }) => all + orders, 0), 0),
+    orders: base.reduce((sum, { spread: one }) => sum + ordersIn(one), 0),
     curve: goals.map((goal, i) => {
       const differences = (drawn[best] ?? []).map((gain, draw) => gain - (drawn[i]?.[draw] ?? 0));
       const [least] = band(differences);
@@ -156,7 +156,6 @@ function weightsFor(spread: Week["spread"], goal: number, share: number): (value
 }
 
 type Asked = Margins & {
-  readonly goal: number;
   /** Which of the goals it is. */
   readonly i: number;
   readonly worths: readonly Worths[];

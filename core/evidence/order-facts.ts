@@ -1,13 +1,14 @@
 import { plainCart, readLine } from "../cart/read-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
 import { compileSpec } from "../measures/measure.ts";
-import type { LadderMeasure } from "../measures/measure-spec.ts";
+import { type LadderMeasure, measureKey } from "../measures/measure-spec.ts";
 import { countedValue, type ValueMeasure } from "../measures/value-measure.ts";
 import type { CartLine } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
 import type { Tariff } from "../tariff/tariff.ts";
-import { instantOf } from "../time/instant.ts";
+import { dayOf } from "../time/day.ts";
+import { DAY, instantOf } from "../time/instant.ts";
 import { zoneClock } from "../time/zone-clock.ts";
 import { isPriceable, type PastOrder, type PlainOrder } from "./past-order.ts";
 
@@ -19,6 +20,9 @@ export const TOTAL: ValueCounting = {
   kind: "value",
   basis: { lineDiscounts: "in", orderDiscounts: "in", tax: "with" },
 };
+
+/** The same for ways of counting that mean the same. */
+export const countingKey = (counting: ValueCounting): string => measureKey(counting, "all");
 
 /** Where and when an order was made, as far as it says and a plan knows. */
 export type OrderFacts = {
@@ -33,8 +37,6 @@ export type OrderFacts = {
   /** In minor units: see {@link TOTAL}. */
   readonly total: number;
 };
-
-const DAY = 86_400_000;
 
 /**
  * Where, when and what an order was. Place and market are known where its address leads to one zone of the plan; an order of which
@@ -69,7 +71,7 @@ function plainFacts(compiled: CompiledPlan | null, { at, currency, total }: Plai
 
 function when(text: string, timeZone = "UTC"): Pick<OrderFacts, "at" | "day"> {
   const at = instantOf(text);
-  return { at, day: new Date(zoneClock(timeZone)(at).day * DAY).toISOString().slice(0, 10) };
+  return { at, day: dayOf(zoneClock(timeZone)(at).day * DAY) };
 }
 
 /**
@@ -81,7 +83,7 @@ export function countingOf(
   compiled: CompiledPlan,
   counting: ValueCounting,
 ): (order: PastOrder | PlainOrder) => number | null {
-  const isTotal = JSON.stringify(counting) === JSON.stringify(TOTAL);
+  const isTotal = countingKey(counting) === countingKey(TOTAL);
   return (order) => {
     if (!isPriceable(order)) return isTotal ? order.total : null;
     const found = tariffOf(compiled, order);
@@ -119,7 +121,7 @@ const measures = new WeakMap<Tariff, Map<string, ValueMeasure>>();
 function measureIn(tariff: Tariff, counting: ValueCounting): ValueMeasure {
   const known = measures.get(tariff) ?? new Map<string, ValueMeasure>();
   measures.set(tariff, known);
-  const key = JSON.stringify(counting);
+  const key = countingKey(counting);
   const kept = known.get(key);
   if (kept) return kept;
   const { market, zone, currency, rates, standardTax } = tariff;

@@ -5,8 +5,8 @@ import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
 import { isPriceable, type PastOrder, type PlainOrder } from "./past-order.ts";
 import {
-  addedCounts,
   changeOf,
+  countsOf,
   emptyRow,
   MostChanged,
   type Replayed,
@@ -14,7 +14,6 @@ import {
   rowKey,
   rowsBy,
   type Sums,
-  type WhyCount,
   type WhyNotPriced,
 } from "./replayed.ts";
 
@@ -65,7 +64,7 @@ export class Replay {
   private cancelled = 0;
   private limitsIgnored = 0;
   private readonly rows = new Map<string, ReplayRow>();
-  private readonly reasons: WhyCount[] = [];
+  private readonly reasons = new Map<WhyNotPriced, number>();
   private readonly most = new MostChanged();
 
   constructor(compiled: CompiledPlan, { beside, groupOf }: ReplayForm = {}) {
@@ -96,7 +95,7 @@ export class Replay {
 
   result(): Replayed {
     const { orders, cancelled, limitsIgnored } = this;
-    const reasons = addedCounts(this.reasons);
+    const reasons = countsOf(this.reasons);
     return {
       ...{ orders, cancelled, limitsIgnored },
       rows: rowsBy([...this.rows.values()], rowKey),
@@ -107,9 +106,7 @@ export class Replay {
   }
 
   private not(why: WhyNotPriced): void {
-    const known = this.reasons.findIndex((reason) => reason.why === why);
-    if (known < 0) this.reasons.push({ why, orders: 1 });
-    else this.reasons[known] = { why, orders: (this.reasons[known]?.orders ?? 0) + 1 };
+    this.reasons.set(why, (this.reasons.get(why) ?? 0) + 1);
   }
 
   private count(order: PastOrder, found: Exclude<OptionPrice, { none: unknown }>): void {

@@ -115,11 +115,15 @@ export function rowsBy(rows: readonly ReplayRow[], keyOf: (row: ReplayRow) => st
 }
 
 /** Counts of reasons as one, each reason once. */
-export function addedCounts(counts: readonly WhyCount[]): WhyCount[] {
+function addedCounts(counts: readonly WhyCount[]): WhyCount[] {
   const together = new Map<WhyNotPriced, number>();
   for (const { why, orders } of counts) together.set(why, (together.get(why) ?? 0) + orders);
-  return [...together].sort().map(([why, orders]) => ({ why, orders }));
+  return countsOf(together);
 }
+
+/** In the order of their names. */
+export const countsOf = (counts: ReadonlyMap<WhyNotPriced, number>): WhyCount[] =>
+  [...counts].sort().map(([why, orders]) => ({ why, orders }));
 
 /** What parts of the orders have come to, each replayed by itself, as one. */
 export function mergedReplays(parts: readonly Replayed[]): Replayed {

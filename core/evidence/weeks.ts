@@ -1,10 +1,11 @@
+import { dayOf } from "../time/day.ts";
+import { DAY } from "../time/instant.ts";
 import type { PastGoal } from "./past-goal.ts";
 import { type Spread, spreadOf } from "./spread.ts";
 
 /** The orders of one week, and the goal that held through all of it; null where none did, "several" where it changed. */
 export type Week = { readonly first: string; readonly spread: Spread; readonly goal: number | null | "several" };
 
-const DAY = 86_400_000;
 /** A Monday. */
 const MONDAY = Date.UTC(2024, 0, 1);
 
@@ -21,13 +22,11 @@ export function weeksOf(days: ReadonlyMap<string, Spread>, goals: readonly PastG
   const from = Math.ceil((Date.parse(first) - MONDAY) / (7 * DAY));
   const until = Math.floor((Date.parse(last) + DAY - MONDAY) / (7 * DAY));
   return Array.from({ length: Math.max(0, until - from) }, (_, i): Week => {
-    const names = Array.from({ length: 7 }, (__, day) => dayAt(MONDAY + ((from + i) * 7 + day) * DAY));
+    const names = Array.from({ length: 7 }, (__, day) => dayOf(MONDAY + ((from + i) * 7 + day) * DAY));
     const spread = spreadOf(names.flatMap((day) => days.get(day) ?? []));
     return { first: names[0] ?? "", spread, goal: goalOn(names, goals) };
   });
 }
-
-const dayAt = (at: number): string => new Date(at).toISOString().slice(0, 10);
 
 function goalOn(days: readonly string[], goals: readonly PastGoal[]): Week["goal"] {
   const lowest = new Set(

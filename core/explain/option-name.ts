@@ -26,5 +26,11 @@ export function optionNameApart(
     : phrase("{name} ({zones})", { name, zones: zonesTold });
 }
 
+/** The same by its id, which stands where there is no such option any more. */
+export function optionNameOf({ options }: Pick<Plan, "options">, id: string): string {
+  const option = options.find((one) => one.id === id);
+  return option ? optionName(option) : id;
+}
+
 /** What a delivery option is called on screen. @example optionName({ id: "post", name: { en: "Post" } }) // "Post" */
 export const optionName = ({ name, id }: Pick<DeliveryOption, "name" | "id">) => pickText(name, "en", [])?.text ?? id;

@@ -1,4 +1,4 @@
-import type { Exponent } from "./currency.ts";
+import { type Exponent, exponentOf } from "./currency.ts";
 import type { Rational } from "./rational.ts";
 
 /** A plain decimal numeral: optional minus, digits, optional fraction. No exponent, no separators, no spaces. */
@@ -55,6 +55,9 @@ export function majorUnits(minor: number, exponent: Exponent): string {
   const text = exponent === 0 ? digits : `${digits.slice(0, cut)}.${digits.slice(cut)}`;
   return minor < 0 ? `-${text}` : text;
 }
+
+/** The same of a currency; two decimals where it is none. @example majorIn(4500, "JPY") // "4500" */
+export const majorIn = (minor: number, currency: string): string => majorUnits(minor, exponentOf(currency) ?? 2);
 
 /** Tells the compiler what {@link majorUnits} makes: a numeral that Intl formats exactly, without binary floats. */
 export function isNumeral(text: string): text is `${number}` {

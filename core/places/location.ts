@@ -4,6 +4,7 @@ import { Coordinates } from "../quantities/coordinates.ts";
 import { ByLocale, CountryCode, closed, Id, Position } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
+import { dayOf } from "../time/day.ts";
 import { DAY } from "../time/instant.ts";
 import { LocalDay } from "../time/local.ts";
 import { Weekdays } from "../time/weekdays.ts";
@@ -67,8 +68,7 @@ export function restDays(location: Location, calendars: Calendars): ReadonlySet<
 }
 
 const dayNumber = (day: string) => Date.parse(`${day}T00:00:00Z`) / DAY;
-export const dayText = (number: number): string =>
-  dayTexts.of(number, () => new Date(number * DAY).toISOString().slice(0, 10));
+export const dayText = (number: number): string => dayTexts.of(number, () => dayOf(number * DAY));
 
 /** Some years of days: every quote speaks of a few. */
 const dayTexts = new Kept<string, number>(4000);

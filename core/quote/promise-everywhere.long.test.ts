@@ -2,8 +2,7 @@ import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Charge } from "../charges/charge.ts";
 import type { DeliveryOption } from "../delivery/option.ts";
-import { exponentOf } from "../money/currency.ts";
-import { majorUnits } from "../money/decimal.ts";
+import { majorIn } from "../money/decimal.ts";
 import type { Plan } from "../plan/plan.ts";
 import { anyCase, type Case } from "../tests/arbitrary.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
@@ -50,7 +49,7 @@ function everywhere({ plan, request }: Case, draw: Draws): Case {
   const [market] = plan.markets;
   const [zone] = plan.zones;
   if (!market || !zone) throw new Error("nothing was drawn");
-  const price = (minor: number) => ({ byCurrency: { [currency]: majorUnits(minor, exponentOf(currency) ?? 2) } });
+  const price = (minor: number) => ({ byCurrency: { [currency]: majorIn(minor, currency) } });
   const options = plan.options.map(
     (option, i): DeliveryOption => ({
       ...option,

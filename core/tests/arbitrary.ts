@@ -7,8 +7,7 @@ import type { LeavesOut } from "../measures/goods-filter.ts";
 import type { LadderMark, Mark, MeasureSpec } from "../measures/measure-spec.ts";
 import type { OnlyGoods } from "../measures/only-goods.ts";
 import type { Amount } from "../money/amount.ts";
-import { exponentOf } from "../money/currency.ts";
-import { majorUnits } from "../money/decimal.ts";
+import { majorIn } from "../money/decimal.ts";
 import type { Offer } from "../offers/offer.ts";
 import type { Trigger } from "../offers/trigger.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -68,7 +67,7 @@ const amountIn = (currency: string, largest: number): fc.Arbitrary<Amount> => {
 };
 
 function typed(minor: number, currency: string): Amount {
-  return { byCurrency: { [currency]: majorUnits(minor, exponentOf(currency) ?? 2) } };
+  return { byCurrency: { [currency]: majorIn(minor, currency) } };
 }
 
 const edge = fc.constantFrom("from", "above");
@@ -462,7 +461,7 @@ const options = (currency: string, span: number): fc.Arbitrary<DeliveryOption[]>
         }),
       ),
       rounding: fc.constantFrom("nearest", "up", "down").map((direction) => ({
-        [currency]: { step: majorUnits(50, exponentOf(currency) ?? 2), direction },
+        [currency]: { step: majorIn(50, currency), direction },
       })),
     },
     { requiredKeys: [] },

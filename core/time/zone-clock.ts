@@ -1,4 +1,5 @@
 import { tzOffset } from "@date-fns/tz/tzOffset";
+import { dayOf } from "./day.ts";
 import { DAY } from "./instant.ts";
 import { weekdayOf } from "./weekdays.ts";
 
@@ -79,4 +80,4 @@ export function momentOf(local: string, timeZone: string, side: "start" | "end")
 }
 
 /** The day after a calendar day. @example nextDay("2026-11-30") // "2026-12-01" */
-export const nextDay = (day: string) => new Date(Date.parse(`${day}T00:00:00Z`) + DAY).toISOString().slice(0, 10);
+export const nextDay = (day: string) => dayOf(Date.parse(`${day}T00:00:00Z`) + DAY);

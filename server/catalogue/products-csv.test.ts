@@ -4,7 +4,7 @@ import fc from "fast-check";
 import Papa from "papaparse";
 import { describe, expect, it } from "vitest";
 import { exponentOf } from "../../core/money/currency.ts";
-import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
+import { majorIn, minorUnits } from "../../core/money/decimal.ts";
 import { problemLine } from "../../core/schema/problem.ts";
 import { checkCatalogue } from "../validation/documents.ts";
 import type { CatalogueProduct } from "./catalogue.ts";
@@ -28,8 +28,7 @@ const words = fc
   .stringMatching(/^[A-Za-z0-9"',;é日 \n=-]{1,20}$/)
   .filter((text) => text.trim() === text && text !== "");
 const label = fc.stringMatching(/^[a-z-]{1,8}$/);
-const money = (code: string) =>
-  fc.integer({ min: 0, max: 9_999_999 }).map((minor) => majorUnits(minor, exponentOf(code) ?? 2));
+const money = (code: string) => fc.integer({ min: 0, max: 9_999_999 }).map((minor) => majorIn(minor, code));
 const amounts = fc.record({ EUR: money("EUR"), JPY: money("JPY"), KWD: money("KWD") }, { requiredKeys: [] });
 const product: fc.Arbitrary<Product> = fc.record(
   {

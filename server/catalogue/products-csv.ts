@@ -1,6 +1,5 @@
 import Papa from "papaparse";
-import { exponentOf } from "../../core/money/currency.ts";
-import { majorUnits } from "../../core/money/decimal.ts";
+import { majorIn } from "../../core/money/decimal.ts";
 import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
 import { asMeant, harmless } from "../../core/schema/formula-cells.ts";
 import { inFile, type Problem } from "../../core/schema/problem.ts";
@@ -153,8 +152,7 @@ export function productsCsv(products: readonly CatalogueProduct[]): string {
   const prices = currencies(({ prices }) => prices);
   const charges = currencies(ownCharges);
   const header = [...PLAIN, ...prices.map((code) => `price_${code}`), ...charges.map((code) => `own_charge_${code}`)];
-  const money = (minor: number | undefined, code: string) =>
-    minor === undefined ? "" : majorUnits(minor, exponentOf(code) ?? 2);
+  const money = (minor: number | undefined, code: string) => (minor === undefined ? "" : majorIn(minor, code));
   const rows = products.map((product) => {
     const { sku, name, categories, tags, taxRate, weight, size, parcelClass, used, delivery } = product;
     return [

@@ -1,7 +1,7 @@
 import type { Pool } from "mysql2/promise";
+import { productLine } from "../../core/request/product-line.ts";
 import type { CartLine } from "../../core/request/request.ts";
 import { allProducts } from "./catalogue.ts";
-import { productLine } from "./product-line.ts";
 
 /** How long the catalogue is believed to be as it was read, in milliseconds. */
 const FRESH = 5000;

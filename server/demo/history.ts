@@ -4,15 +4,16 @@ import type { PastOrder } from "../../core/evidence/past-order.ts";
 import type { Offer } from "../../core/offers/offer.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { optionPrice } from "../../core/quote/option-price.ts";
+import { productLine } from "../../core/request/product-line.ts";
 import type { CartLine, QuoteRequest } from "../../core/request/request.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
+import { dayOf } from "../../core/time/day.ts";
+import { DAY } from "../../core/time/instant.ts";
 import type { CatalogueProduct } from "../catalogue/catalogue.ts";
-import { productLine } from "../catalogue/product-line.ts";
 import { DEMO_GOALS } from "./past-goals.ts";
 
 const FIRST_DAY = Date.UTC(2025, 8, 24);
 const DAYS = 426;
-const DAY = 86_400_000;
 /** From this day on the store had the plan that it has. */
 const PLAN_SINCE = "2026-08-01";
 
@@ -131,7 +132,7 @@ export function* demoHistory(
   const all = weights.reduce((sum, weight) => sum + weight, 0);
   let number = 10_000;
   for (const [i, weight] of weights.entries()) {
-    const day = new Date(FIRST_DAY + i * DAY).toISOString().slice(0, 10);
+    const day = dayOf(FIRST_DAY + i * DAY);
     const orders = Math.round((weight / all) * size + chance() - 0.5);
     for (let n = 0; n < orders; n += 1) {
       const order = orderOn(day, number, { chance, priced, reactions, compiled: plans(day) });

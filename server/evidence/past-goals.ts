@@ -1,6 +1,8 @@
 import type { Pool, RowDataPacket } from "mysql2/promise";
 import { goalsOfPlan } from "../../core/evidence/goals-of-plan.ts";
 import type { PastGoal } from "../../core/evidence/past-goal.ts";
+import { dayOf } from "../../core/time/day.ts";
+import { DAY } from "../../core/time/instant.ts";
 import { inTransaction } from "../database/pool.ts";
 import { listReleases, readRelease } from "../releases/releases.ts";
 
@@ -34,8 +36,6 @@ export async function stateGoals(pool: Pool, goals: readonly PastGoal[]): Promis
   });
 }
 
-const DAY = 86_400_000;
-const dayOf = (at: number) => new Date(at).toISOString().slice(0, 10);
 /** Releases that are looked back on. */
 const MOST_RELEASES = 60;
 

@@ -2,10 +2,8 @@ import { randomUUID } from "node:crypto";
 import type { Pool, RowDataPacket } from "mysql2/promise";
 import type { ValueCounting } from "../../core/evidence/order-facts.ts";
 import { mergedReplays, type Replayed } from "../../core/evidence/replayed.ts";
-import { planOf } from "../../core/plan/entities.ts";
-import { planProblems } from "../../core/plan/problems/plan-problems.ts";
 import type { Problem } from "../../core/schema/problem.ts";
-import { readDraft } from "../draft/read-draft.ts";
+import { compiledDraft } from "../draft/compiled-draft.ts";
 import { type OrderFilter, orderCondition } from "../orders/order-filter.ts";
 import { planInForce } from "../releases/releases.ts";
 import type { NamedPlan } from "./order-worker.ts";
@@ -45,13 +43,12 @@ const PART = 4000;
  * @returns the name of the job, by which it is looked at; or what is wrong with the draft
  */
 export async function startReplay(pool: Pool, asked: ReplayAsked): Promise<{ job: string } | { problems: Problem[] }> {
-  const { sequence, entities, calendars } = await readDraft(pool);
-  const plan = planOf(entities);
-  const problems = plan ? planProblems(plan) : [];
-  if (!plan || problems.length > 0) return { problems };
+  const draft = await compiledDraft(pool);
+  if ("problems" in draft) return draft;
+  const { state, sequence, plan, calendars } = draft;
   const release = await planInForce(pool);
-  const now = { name: `draft ${sequence} ${randomUUID()}`, plan, calendars };
-  const beside = release && { name: `release ${release.release.number}`, ...release };
+  const now = { name: `draft ${state}`, plan, calendars };
+  const beside = release && { name: `release ${release.release.checksum}`, ...release };
   const { where, values } = orderCondition(asked.filter);
   const [[range]] = await pool.query<RangeRow[]>(
     `SELECT MIN(id) AS least, MAX(id) AS most FROM orders WHERE ${where}`,

@@ -6,7 +6,7 @@ import { quantileOf, type Spread, spreadOf } from "../../core/evidence/spread.ts
 import { type OrderFilter, orderCondition } from "../orders/order-filter.ts";
 import type { EstimatedGain } from "./order-worker.ts";
 import { releasedGoals, statedGoals } from "./past-goals.ts";
-import { pointsOf } from "./spread.ts";
+import { pointsOf } from "./read-spread.ts";
 import { inThread } from "./worker-pool.ts";
 
 /** What is asked of goals that a market could have. Amounts in minor units. */

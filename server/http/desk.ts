@@ -6,19 +6,10 @@ import { join } from "node:path";
 import { createProxyServer } from "httpxy";
 import { phrase } from "../../core/phrases/phrase.ts";
 import { withHeader } from "./answer.ts";
-import type { ENDPOINTS } from "./endpoints.ts";
+import { mayWrite } from "./endpoints.ts";
 import { pathOf } from "./gates.ts";
 import { problemAnswer } from "./problem-document.ts";
 import { writeAnswer } from "./write-answer.ts";
-
-/** What is asked with a body and writes nothing that shops are answered by: a replay is looked at several times a second. */
-const ASKED: ReadonlySet<string> = new Set<keyof typeof ENDPOINTS>([
-  "/api/at-work",
-  "/api/draft/check",
-  "/api/evidence",
-  "/api/orders/one",
-  "/api/suggest",
-]);
 
 /** It gives way to quotes where both want the same core. */
 const NICENESS = 10;
@@ -66,8 +57,8 @@ export function openDesk(
   };
 
   const proxy = createProxyServer({ target: { socketPath }, agent: new Agent({ keepAlive: true }) });
-  proxy.on("proxyRes", (_, { method, url }) => {
-    if (method !== "GET" && method !== "HEAD" && !ASKED.has(pathOf(url ?? ""))) onWrite();
+  proxy.on("proxyRes", (_, { method = "", url = "" }) => {
+    if (mayWrite(method, pathOf(url))) onWrite();
   });
 
   start();

@@ -6,8 +6,8 @@ const MIB = 1024 * KIB;
 
 /** Who may ask: anybody, or people whose role reaches; and shops' servers whose key has the right, where one is named. */
 type Who = { readonly who: "anybody" } | { readonly who: Role; readonly right?: Right };
-/** What an endpoint takes by one method: bytes of its body at most, where it has one. */
-type Taken = Who & { readonly largest: number };
+/** What an endpoint takes: bytes of its body at most. `asks`: it writes nothing that shops are answered by. */
+type Taken = Who & { readonly largest: number; readonly asks?: true };
 type Methods = { readonly GET?: Who; readonly POST?: Taken };
 
 const LOOK = { who: "look" } as const;
@@ -18,20 +18,20 @@ const LOOK = { who: "look" } as const;
  */
 export const ENDPOINTS = {
   "/api/account": { GET: LOOK, POST: { who: "look", largest: 4 * KIB } },
-  "/api/at-work": { POST: { who: "look", largest: KIB } },
+  "/api/at-work": { POST: { who: "look", largest: KIB, asks: true } },
   "/api/carriers": { GET: LOOK, POST: { who: "look", largest: 64 * KIB } },
   "/api/catalogue": { GET: LOOK },
   "/api/checks/surroundings": { GET: LOOK },
   "/api/draft": { GET: LOOK },
   "/api/draft/changes": { POST: { who: "edit", largest: 8 * MIB } },
-  "/api/draft/check": { POST: { who: "look", largest: 8 * MIB } },
-  "/api/evidence": { POST: { who: "look", largest: 64 * KIB } },
+  "/api/draft/check": { POST: { who: "look", largest: 8 * MIB, asks: true } },
+  "/api/evidence": { POST: { who: "look", largest: 64 * KIB, asks: true } },
   "/api/health": { GET: { who: "anybody" } },
   "/api/keys": { GET: { who: "run" }, POST: { who: "run", largest: KIB } },
   "/api/log": { GET: LOOK },
   "/api/orders/faults": { GET: LOOK },
   "/api/orders/import": { POST: { who: "edit", largest: 16 * MIB } },
-  "/api/orders/one": { POST: { who: "look", largest: KIB } },
+  "/api/orders/one": { POST: { who: "look", largest: KIB, asks: true } },
   "/api/past-goals": { GET: LOOK, POST: { who: "edit", largest: 128 * KIB } },
   "/api/people": { GET: { who: "run" }, POST: { who: "run", largest: KIB } },
   "/api/products": { GET: LOOK, POST: { who: "edit", largest: MIB } },
@@ -55,7 +55,7 @@ export const ENDPOINTS = {
   "/api/sign-in": { POST: { who: "anybody", largest: 2 * KIB } },
   "/api/sign-in/link": { POST: { who: "anybody", largest: 2 * KIB } },
   "/api/standpoints": { GET: LOOK, POST: { who: "edit", largest: 64 * KIB } },
-  "/api/suggest": { POST: { who: "look", right: "quote", largest: 256 * KIB } },
+  "/api/suggest": { POST: { who: "look", right: "quote", largest: 256 * KIB, asks: true } },
 } as const satisfies Readonly<Record<string, Methods>>;
 
 /** Every page, and who may open it. */
@@ -106,6 +106,10 @@ export function methodsAt(path: string): Methods | undefined {
     known.find(({ segments }) => fits(segments, true)) ?? known.find(({ segments }) => fits(segments, false));
   return found?.methods;
 }
+
+/** Whether a request may write something that shops are answered by. @example mayWrite("POST", "/api/evidence") // false */
+export const mayWrite = (method: string, path: string): boolean =>
+  method !== "GET" && method !== "HEAD" && !methodsAt(path)?.POST?.asks;
 
 /**
  * What it takes to ask something: nothing, or a role, or a key with the right, where there is one. `unknown` is what stands in no

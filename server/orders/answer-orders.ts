@@ -12,14 +12,13 @@ import { orderProblems, writeOrders } from "./write-orders.ts";
 export async function answerOrders(pool: Pool, sent: readonly unknown[]): Promise<Answer> {
   const orders: OrderIn[] = [];
   const problems: Problem[] = [];
+  const deliverers = deliverersOf(pool);
   for (const [i, one] of sent.entries()) {
     const checked = checkOrderIn(one);
+    const found = "problems" in checked ? checked.problems : await orderProblems(checked.value, deliverers);
+    problems.push(...found.map((problem) => ({ ...problem, path: `/orders/${i}${problem.path}` })));
     if ("value" in checked) orders.push(checked.value);
-    else problems.push(...checked.problems.map((problem) => ({ ...problem, path: `/orders/${i}${problem.path}` })));
   }
-  const deliverers = deliverersOf(pool);
-  // Each stands at its place in the list only while none is left out.
-  if (problems.length === 0) problems.push(...(await orderProblems(orders, deliverers)));
   return problems.length > 0
     ? problemAnswer(422, phrase("The orders cannot be taken"), { problems })
     : jsonAnswer(await writeOrders(pool, orders, deliverers));

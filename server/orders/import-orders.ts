@@ -1,8 +1,9 @@
+import { group } from "d3-array";
 import type { Pool, RowDataPacket } from "mysql2/promise";
 import { type Phrase, phrase } from "../../core/phrases/phrase.ts";
 import { readJson } from "../validation/read-json.ts";
 import { checkOrderIn } from "./check-order.ts";
-import { deliverersOf } from "./deliverers.ts";
+import { type Deliverers, deliverersOf } from "./deliverers.ts";
 import type { OrderIn } from "./order-in.ts";
 import { type Fault, type Layout, layoutOf, orderFromRows, orderOfRow } from "./orders-csv.ts";
 import { compareOrders, orderProblems, type Written, writeOrders } from "./write-orders.ts";
@@ -95,7 +96,8 @@ const at = (path: string, message: Phrase): Phrase =>
 
 /** Orders of a file from one number to the next, in the order of their numbers. */
 type Part = {
-  readonly sound: readonly OrderIn[];
+  /** Each with its first row. */
+  readonly sound: readonly { readonly order: OrderIn; readonly row: number }[];
   /** Rows of orders with faults, by their positions. */
   readonly faults: ReadonlyMap<number, readonly Fault[]>;
   readonly faulty: number;
@@ -119,15 +121,14 @@ async function readPart(pool: Pool, importId: string, after: string): Promise<Pa
      ORDER BY number, position`,
     [importId, after, last],
   );
-  const sound: OrderIn[] = [];
+  const sound: Part["sound"][number][] = [];
   const faults = new Map<number, readonly Fault[]>();
+  const byNumber = group(rows, (row) => row.number);
   let faulty = 0;
   for (const { number } of numbers) {
-    const read = readOne(
-      form,
-      rows.filter((row) => row.number === number),
-    );
-    if ("order" in read) sound.push(read.order);
+    const its = byNumber.get(number) ?? [];
+    const read = readOne(form, its);
+    if ("order" in read) sound.push({ order: read.order, row: its[0]?.position ?? 0 });
     else {
       faulty += 1;
       for (const fault of read.faults) faults.set(fault.row, [...(faults.get(fault.row) ?? []), fault]);
@@ -157,29 +158,37 @@ export type CheckedPart = Written & {
   readonly after: string | null;
 };
 
+/** A part whose orders can be read by the plans that delivered them too: what cannot is a fault of its first row. */
+async function soundPart(pool: Pool, importId: string, after: string, deliverers: Deliverers): Promise<Part> {
+  const part = await readPart(pool, importId, after);
+  const sound: Part["sound"][number][] = [];
+  const faults = new Map(part.faults);
+  for (const { order, row } of part.sound) {
+    const problems = await orderProblems(order, deliverers);
+    if (problems.length === 0) sound.push({ order, row });
+    else
+      faults.set(
+        row,
+        problems.map(({ message }) => ({ row, message })),
+      );
+  }
+  return { ...part, sound, faults, faulty: part.faulty + part.sound.length - sound.length };
+}
+
 /** Looks at a part of a file as a whole: what is wrong with its orders is kept with their rows. Nothing else is written. */
 export async function checkPart(pool: Pool, importId: string, after = ""): Promise<CheckedPart> {
-  const part = await readPart(pool, importId, after);
-  const deliverers = deliverersOf(pool);
-  const unreadable = new Map<number, string>();
-  for (const { path, message } of await orderProblems(part.sound, deliverers)) {
-    const [, index = ""] = /^\/orders\/(\d+)/.exec(path) ?? [];
-    unreadable.set(Number(index), JSON.stringify([{ row: 0, message }]));
-  }
-  for (const [row, found] of part.faults)
+  const { sound, faults, faulty, after: last } = await soundPart(pool, importId, after, deliverersOf(pool));
+  for (const [row, found] of faults)
     await pool.execute("UPDATE order_imports SET fault = ? WHERE import = ? AND position = ?", [
       JSON.stringify(found),
       importId,
       row,
     ]);
-  for (const [index, fault] of unreadable)
-    await pool.execute(
-      `UPDATE order_imports SET fault = JSON_REPLACE(?, '$[0].row', position) WHERE import = ? AND number = ?
-       ORDER BY position LIMIT 1`,
-      [fault, importId, part.sound[index]?.order ?? ""],
-    );
-  const sound = part.sound.filter((_, i) => !unreadable.has(i));
-  return { ...(await compareOrders(pool, sound)), faulty: part.faulty + unreadable.size, after: part.after };
+  const compared = await compareOrders(
+    pool,
+    sound.map(({ order }) => order),
+  );
+  return { ...compared, faulty, after: last };
 }
 
 /** Everything that is wrong with a file, in its order. */
@@ -203,9 +212,15 @@ export async function writePart(
     "SELECT COUNT(*) AS faulty FROM order_imports WHERE import = ? AND fault IS NOT NULL",
     [importId],
   );
-  if (!sound && row && row.faulty > 0) return "has faults";
-  const part = await readPart(pool, importId, after);
-  const written = await writeOrders(pool, part.sound, deliverersOf(pool));
+  const deliverers = deliverersOf(pool);
+  const part = await soundPart(pool, importId, after, deliverers);
+  // It may be written without having been checked.
+  if (!sound && ((row && row.faulty > 0) || part.faulty > 0)) return "has faults";
+  const written = await writeOrders(
+    pool,
+    part.sound.map(({ order }) => order),
+    deliverers,
+  );
   if (part.after === null) await dropOrderImport(pool, importId);
   return { ...written, after: part.after };
 }

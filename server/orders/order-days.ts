@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import type { Pool, ResultSetHeader, RowDataPacket } from "mysql2/promise";
-import { countingOf, type ValueCounting } from "../../core/evidence/order-facts.ts";
+import { countingKey, countingOf, type ValueCounting } from "../../core/evidence/order-facts.ts";
 import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import { inTransaction } from "../database/pool.ts";
 import { releaseInForce } from "../releases/releases.ts";
@@ -17,7 +17,7 @@ interface DueRow extends RowDataPacket {
 /** The number of a way to count; known from now on, with all days due that there are orders of. */
 export async function countingNumber(pool: Pool, counting: ValueCounting): Promise<number> {
   const body = JSON.stringify(counting);
-  const hash = createHash("sha256").update(body).digest();
+  const hash = createHash("sha256").update(countingKey(counting)).digest();
   const known = async () => {
     const [[row]] = await pool.query<IdRow[]>("SELECT id FROM countings WHERE counting_hash = ?", [hash]);
     return row?.id;

@@ -2,8 +2,7 @@ import * as fc from "fast-check";
 import Papa from "papaparse";
 import { describe, expect, it } from "vitest";
 import { isPriceable, type PastOrder } from "../../core/evidence/past-order.ts";
-import { exponentOf } from "../../core/money/currency.ts";
-import { majorUnits } from "../../core/money/decimal.ts";
+import { majorIn } from "../../core/money/decimal.ts";
 import { harmless } from "../../core/schema/formula-cells.ts";
 import "../../core/tests/seed.ts";
 import { inEnglish } from "../../core/tests/in-english.ts";
@@ -70,8 +69,7 @@ const order = fc
 function rowsOf(one: PastOrder, repeats: boolean): string[][] {
   const { request, order: number, charged, cost, buyer, cancelled, option } = one;
   const { cart, currency, shopper, channel, destination } = request;
-  const major = (minor: number | undefined) =>
-    minor === undefined ? "" : majorUnits(minor, exponentOf(currency) ?? 2);
+  const major = (minor: number | undefined) => (minor === undefined ? "" : majorIn(minor, currency));
   const [off] = cart.discounts ?? [];
   const whole = [
     ...[request.at, currency, destination.country ?? "", destination.postcode ?? "", channel ?? "", shopper?.id ?? ""],

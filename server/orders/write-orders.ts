@@ -30,19 +30,14 @@ const COLUMNS =
   "number, placed_at, day, currency, total, charged, cost, chosen, market, zone, channel, buyer, shopper, made_under, is_cancelled, request, content_hash";
 
 /**
- * What keeps an order from being written. Paths lead into the list.
+ * What keeps an order from being written. Paths lead into it.
  *
  * @param deliverers the plans that orders were delivered by
  */
-export async function orderProblems(orders: readonly OrderIn[], deliverers: Deliverers): Promise<Problem[]> {
-  const problems: Problem[] = [];
-  for (const [i, order] of orders.entries()) {
-    const { plan } = await deliverers(order);
-    const facts = orderFacts(plan, order);
-    if ("problems" in facts)
-      problems.push(...facts.problems.map((problem) => ({ ...problem, path: `/orders/${i}/request${problem.path}` })));
-  }
-  return problems;
+export async function orderProblems(order: OrderIn, deliverers: Deliverers): Promise<Problem[]> {
+  const { plan } = await deliverers(order);
+  const facts = orderFacts(plan, order);
+  return "problems" in facts ? facts.problems.map((problem) => ({ ...problem, path: `/request${problem.path}` })) : [];
 }
 
 /**

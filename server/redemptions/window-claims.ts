@@ -2,6 +2,7 @@ import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql
 import type { DeliveryOption } from "../../core/delivery/option.ts";
 import { holdsOn } from "../../core/delivery/windows.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import { dayOf } from "../../core/time/day.ts";
 import { DAY, instantOf } from "../../core/time/instant.ts";
 
 export type ClaimedWindow = NonNullable<QuoteRequest["window"]>;
@@ -91,8 +92,7 @@ export const optionsBooked = (options: readonly DeliveryOption[], { booked }: Qu
   );
 
 /** A day before a request's: clocks of a location may still show it. */
-export const dayBefore = ({ at }: Pick<QuoteRequest, "at">): string =>
-  new Date(instantOf(at) - DAY).toISOString().slice(0, 10);
+export const dayBefore = ({ at }: Pick<QuoteRequest, "at">): string => dayOf(instantOf(at) - DAY);
 
 /** The request with what the windows of options hold. @param counted see `optionsBooked` */
 export function withBooked(request: QuoteRequest, counted: readonly DeliveryOption[], booked: Booked): QuoteRequest {

@@ -2,6 +2,7 @@ import { Type } from "@sinclair/typebox";
 import type { TSchema } from "../../core/schema/type.ts";
 import { Catalogue, Product, SampleCarts } from "../catalogue/product.ts";
 import { ChangeSet } from "../draft/change-set-schema.ts";
+import { AskEvidence, StateGoals } from "../evidence/evidence-schema.ts";
 import {
   AskCarriers,
   ChangeRelease,
@@ -14,7 +15,7 @@ import {
   SwitchOffer,
 } from "../http/bodies.ts";
 import { ChangeKeys } from "../keys/key-schema.ts";
-import { AskEvidence, ImportOrders, OneOrder, SendOrders, StateGoals } from "../orders/order-schema.ts";
+import { ImportOrders, OneOrder, SendOrders } from "../orders/order-schema.ts";
 import { AtWorkPlace, ChangeAccount, ChangePeople, SignIn, UseLink } from "../people/people-schema.ts";
 import { Cancel, Claim, NamedShopper } from "../redemptions/claim-schema.ts";
 import { Standpoint } from "../saved/standpoint-schema.ts";

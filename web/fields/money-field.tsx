@@ -1,5 +1,4 @@
-import { exponentOf } from "../../core/money/currency.ts";
-import { majorUnits } from "../../core/money/decimal.ts";
+import { majorIn } from "../../core/money/decimal.ts";
 import { typedAmount } from "../../core/money/typed.ts";
 import { say } from "../language/say.ts";
 import { TypedField, type TypedFieldLook } from "./typed-field.tsx";
@@ -27,7 +26,7 @@ export function MoneyField({ value = "", currency, onCommit, onEmpty, ...look }:
       onCommit={(text) => {
         const read = typedAmount(text, currency);
         if (isEmptied(text)) onEmpty?.();
-        else if ("minor" in read) onCommit(majorUnits(read.minor, exponentOf(currency) ?? 2));
+        else if ("minor" in read) onCommit(majorIn(read.minor, currency));
       }}
     />
   );

@@ -1,5 +1,5 @@
 import { exponentOf } from "../../core/money/currency.ts";
-import { majorUnits, minorUnits } from "../../core/money/decimal.ts";
+import { majorIn, minorUnits } from "../../core/money/decimal.ts";
 import { CheckField } from "../fields/check-field.tsx";
 import { DayField } from "../fields/day-field.tsx";
 import { ListField } from "../fields/list-field.tsx";
@@ -74,7 +74,7 @@ export function DescribedShopper({ shopper, currency, limited, onChange }: Props
         label={say("Spent so far, in {currency}", { currency })}
         className={wide}
         placeholder={say("not known")}
-        value={shopper.totalSpent == null ? undefined : majorUnits(shopper.totalSpent, exponentOf(currency) ?? 2)}
+        value={shopper.totalSpent == null ? undefined : majorIn(shopper.totalSpent, currency)}
         currency={currency}
         onCommit={(text) => {
           const read = minorUnits(text, exponentOf(currency) ?? 2);

@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
-import type { ValueCounting } from "../../core/evidence/order-facts.ts";
+import type { Cluster } from "../../core/evidence/clusters.ts";
 import type { PastGoal } from "../../core/evidence/past-goal.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 import type { OrderOverview } from "../../server/evidence/order-overview.ts";
@@ -7,7 +7,7 @@ import type { OrderSample } from "../../server/evidence/order-sample.ts";
 import type { EstimatedGain } from "../../server/evidence/order-worker.ts";
 import type { ReplayAsked, ReplayState } from "../../server/evidence/replay-jobs.ts";
 import type { GainAsked } from "../../server/evidence/told-gain.ts";
-import type { SpreadAsked, ToldSpread } from "../../server/evidence/told-spread.ts";
+import type { BarsAsked, OrdersAsked, SpreadAsked, ToldBars, ToldSpread } from "../../server/evidence/told-spread.ts";
 import type { CheckedPart } from "../../server/orders/import-orders.ts";
 import type { OrderFilter } from "../../server/orders/order-filter.ts";
 import type { StoredOrder } from "../../server/orders/read-orders.ts";
@@ -42,30 +42,29 @@ export const evidenceApi = {
 const AGAIN = 400;
 export const EVIDENCE = ["evidence"] as const;
 
-/** What orders there are. */
-export const ordersKept = queryOptions({
-  queryKey: [...EVIDENCE, "overview"],
-  queryFn: () => ask<OrderOverview | Due>({ do: "overview" }),
-  refetchInterval: ({ state: { data } }) => (data && isDue(data) ? AGAIN : false),
-});
-
-/** How the values of some orders are spread. */
-export const spreadOfOrders = (asked: SpreadAsked) =>
+/** What is told once the days that it is about are rolled up: asked again until they are. */
+const rolledUp = <T extends object>(what: string, asked: object = {}) =>
   queryOptions({
-    queryKey: [...EVIDENCE, "spread", asked],
-    queryFn: () => ask<ToldSpread | Due>({ do: "spread", ...asked }),
+    queryKey: [...EVIDENCE, what, asked],
+    queryFn: () => ask<T | Due>({ do: what, ...asked }),
     refetchInterval: ({ state: { data } }) => (data && isDue(data) ? AGAIN : false),
     placeholderData: keepPreviousData,
   });
+
+/** What orders there are. */
+export const ordersKept = rolledUp<OrderOverview>("overview");
+
+/** How the values of some orders are spread, with peaks and goals. */
+export const spreadOfOrders = (asked: SpreadAsked) => rolledUp<ToldSpread>("spread", asked);
+
+/** How many orders there are of which values. */
+export const barsOfOrders = (asked: BarsAsked) => rolledUp<ToldBars>("bars", asked);
+
+/** The peaks among some orders. */
+export const peaksOfOrders = (asked: OrdersAsked) => rolledUp<{ clusters: readonly Cluster[] }>("peaks", asked);
 
 /** What goals would bring. */
-export const gainOfGoals = (asked: GainAsked) =>
-  queryOptions({
-    queryKey: [...EVIDENCE, "gain", asked],
-    queryFn: () => ask<EstimatedGain | Due>({ do: "gain", ...asked }),
-    refetchInterval: ({ state: { data } }) => (data && isDue(data) ? AGAIN : false),
-    placeholderData: keepPreviousData,
-  });
+export const gainOfGoals = (asked: GainAsked) => rolledUp<EstimatedGain>("gain", asked);
 
 /** Orders drawn at random; the same ones as long as the page is open. */
 export const orderSample = (filter: OrderFilter) =>
@@ -80,5 +79,3 @@ export const pastGoals = queryOptions({
   queryKey: [...EVIDENCE, "goals"],
   queryFn: () => call<PastGoals>("/api/past-goals"),
 });
-
-export type { ValueCounting };

@@ -3,6 +3,7 @@ import { exponentOf } from "../../core/money/currency.ts";
 import { minorUnits } from "../../core/money/decimal.ts";
 import type { Market } from "../../core/places/market.ts";
 import { placeAway } from "../../core/quantities/distance.ts";
+import { productLine } from "../../core/request/product-line.ts";
 import type { Cart, CartLine, OrderDiscount, QuoteRequest } from "../../core/request/request.ts";
 import { standpointFaults } from "../../core/samples/standpoint-faults.ts";
 import type { CompiledPlan } from "../../core/tariff/compile.ts";
@@ -66,20 +67,15 @@ export function isShownCart(value: unknown): value is ShownCart {
 function cartLines(cart: ShownCart, products: ReadonlyMap<string, CatalogueProduct>, currency: string): CartLine[] {
   return cart.lines.flatMap(({ sku, quantity, asSold }) => {
     const product = products.get(sku);
-    const unitPrice = minorIn(asSold?.prices, currency) ?? product?.prices[currency];
-    if (!product || unitPrice === undefined) return [];
-    const { name: _, prices: __, delivery, ...traits } = product;
+    const line = product && productLine(product, currency, quantity, minorIn(asSold?.prices, currency));
+    if (!line) return [];
     const off = minorIn(asSold?.off, currency);
     return [
       {
-        ...traits,
-        sku,
-        quantity,
-        unitPrice,
+        ...line,
         // No more can be taken off a line than it costs.
-        ...(off === undefined ? {} : { discount: Math.min(off, unitPrice * quantity) }),
+        ...(off === undefined ? {} : { discount: Math.min(off, line.unitPrice * quantity) }),
         ...(asSold?.used === undefined ? {} : { used: asSold.used }),
-        ...deliveryIn(delivery, currency),
       },
     ];
   });
@@ -113,14 +109,6 @@ export function requestedCart(
     ...(cart.codes?.length ? { codes: cart.codes } : {}),
     ...(discounts.length > 0 ? { discounts } : {}),
   };
-}
-
-/** A product's own charge in the currency; without an amount there, it is charged like any other goods. */
-function deliveryIn(delivery: CatalogueProduct["delivery"], currency: string): Pick<CartLine, "delivery"> {
-  if (!delivery) return {};
-  if (delivery.kind !== "own-charge") return { delivery: { kind: delivery.kind } };
-  const amount = delivery.amounts[currency];
-  return amount === undefined ? {} : { delivery: { kind: "own-charge", amount, per: delivery.per } };
 }
 
 /** @param locations of the plan; a distance from one that is gone is not known */

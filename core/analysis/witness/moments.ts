@@ -4,6 +4,7 @@ import { instant } from "../../facts/moment/instant.ts";
 import { minuteOfDay } from "../../facts/moment/minute.ts";
 import { monthDay } from "../../facts/moment/month-day.ts";
 import { weekday } from "../../facts/moment/weekday.ts";
+import { dayOf } from "../../time/day.ts";
 import { DAY } from "../../time/instant.ts";
 import { momentOf, zoneClock } from "../../time/zone-clock.ts";
 import type { Constraints } from "../constraints.ts";
@@ -56,7 +57,7 @@ function firstFrom(
   const edges = [...(from === null ? [] : [from]), ...(until === null ? [] : [until - 1])];
   for (let day = 0; day < MOST_DAYS; day += 1) {
     if (until !== null && start + (day - 2) * DAY > until) return undefined;
-    const date = new Date(start + day * DAY).toISOString().slice(0, 10);
+    const date = dayOf(start + day * DAY);
     const times = minutes.map((minute) => momentOf(`${date}T${clockText(minute)}`, timeZone, "start"));
     const found = [...(day === 0 ? edges : []), ...times].find(wanted);
     if (found !== undefined) return found;

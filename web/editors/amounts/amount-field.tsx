@@ -1,6 +1,5 @@
 import { useId, useRef, useState } from "react";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
 import { say } from "../../language/say.ts";
 
@@ -44,7 +43,7 @@ export function AmountField({ label, shown, minor, currency, onShow, onCommit, o
         className={`min-h-6 cursor-text border-b border-dotted border-quiet bg-tint px-0.5 hover:bg-tint-strong ${className}`}
         onClick={() => {
           leaving.current = false;
-          setText(minor === undefined ? "" : majorUnits(minor, exponentOf(currency) ?? 2));
+          setText(minor === undefined ? "" : majorIn(minor, currency));
         }}
       >
         {shown}

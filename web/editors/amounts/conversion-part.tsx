@@ -1,7 +1,7 @@
 import { lazy, Suspense, useState } from "react";
 import { type Amount, type ResolvedAmount, type Rounding, resolveAmount } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { majorIn, majorUnits } from "../../../core/money/decimal.ts";
 import type { RateTable } from "../../../core/money/rates.ts";
 import { type Plan, ratesOf } from "../../../core/plan/plan.ts";
 import { say } from "../../language/say.ts";
@@ -94,7 +94,7 @@ function asConverted(plan: Plan, amount: Amount, column: Column): Amount | null 
     },
   });
   // About as much as it comes to tells how round it should be.
-  const exact = resolveAmount(by(majorUnits(1, exponentOf(currency) ?? 2)), context);
+  const exact = resolveAmount(by(majorIn(1, currency)), context);
   return exact ? by(stepFor(exact.minor, currency)) : null;
 }
 

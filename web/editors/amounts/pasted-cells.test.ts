@@ -1,7 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { pastedCells } from "./pasted-cells.ts";
 
@@ -51,8 +50,7 @@ describe("cells pasted into a table of amounts", () => {
   });
 
   it("take any amounts a currency can hold, as they were", () => {
-    const figure = (code: string) =>
-      fc.integer({ min: 0, max: 10_000_000 }).map((minor) => majorUnits(minor, exponentOf(code) ?? 2));
+    const figure = (code: string) => fc.integer({ min: 0, max: 10_000_000 }).map((minor) => majorIn(minor, code));
     fc.assert(
       fc.property(figure("EUR"), figure("JPY"), figure("KWD"), (...cells) => {
         const pasted = pastedCells(cells.join("\t"), rows, columns, { row: 0, column: 0 });

@@ -1,13 +1,12 @@
 import type { Amount, AmountContext } from "../../../core/money/amount.ts";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
 import { setOptional } from "../../state/set-optional.ts";
 
 /** Where a figure stands. */
 export type AmountPlace = Omit<AmountContext, "rates">;
 
 type Own = Amount["byZone"];
-const typed = (minor: number, currency: string) => majorUnits(minor, exponentOf(currency) ?? 2);
+const typed = (minor: number, currency: string) => majorIn(minor, currency);
 
 /**
  * An amount set where it comes from at a place: in the zone's or the market's own where they have one, else in the one all share.

@@ -3,8 +3,7 @@ import type { BandedCharge } from "../../../core/charges/kinds/bands.ts";
 import { type Mark, type MeasureSpec, markAt } from "../../../core/measures/measure-spec.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import { amountFor } from "../../../core/money/amount.ts";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { decimal, majorUnits } from "../../../core/money/decimal.ts";
+import { decimal, majorIn, majorUnits } from "../../../core/money/decimal.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
 import { say } from "../../language/say.ts";
 import { FIRST_UNITS, IN_UNITS, type UnitSystem } from "../../names/units.ts";
@@ -21,7 +20,7 @@ export function markOf(
     (units / IN_UNITS[unit]).toFixed(system === "metric" ? 3 : 2).replace(/\.?0+$/, "");
   switch (kind) {
     case "value":
-      return { byCurrency: { [currency]: majorUnits(units, exponentOf(currency) ?? 2) } };
+      return { byCurrency: { [currency]: majorIn(units, currency) } };
     case "items":
       return { items: units };
     case "weight":
@@ -59,7 +58,7 @@ const THOUSANDTHS = 3;
 
 /** An edge as a figure in its unit. @example edgeText("weight", 2_500_000, "EUR") // "2.5" */
 function edgeText(kind: MeasureSpec["kind"], units: number, currency: string): string {
-  if (kind === "value") return majorUnits(units, exponentOf(currency) ?? 2);
+  if (kind === "value") return majorIn(units, currency);
   if (kind === "items") return String(units);
   const thousandths = kind === "distance" ? units : Math.round(units / 1000);
   return majorUnits(thousandths, THOUSANDTHS).replace(/\.?0+$/, "");
@@ -104,7 +103,7 @@ export function bandsCsv(charge: BandedCharge, context: AmountContext): string {
   const priceText = (price: BandedCharge["first"]): string => {
     if (price === "free" || price === "not-offered") return price.replace("-", " ");
     const minor = amountFor("fixed" in price ? price.fixed : price, context);
-    return minor === undefined ? "" : majorUnits(minor, exponentOf(context.currency) ?? 2);
+    return minor === undefined ? "" : majorIn(minor, context.currency);
   };
   const rows = charge.edges.map(({ at, edge, price }) => [
     edgeText(kind, markAt(at, context) ?? 0, context.currency),
@@ -177,5 +176,5 @@ function readPrice(text: string, currency: string): BandedCharge["first"] | { pr
   if (["not offered", "not-offered", say("not offered")].includes(bare)) return "not-offered";
   const read = typedAmount(text, currency);
   if ("problem" in read) return { problem: say(read.problem) };
-  return { byCurrency: { [currency]: majorUnits(read.minor, exponentOf(currency) ?? 2) } };
+  return { byCurrency: { [currency]: majorIn(read.minor, currency) } };
 }

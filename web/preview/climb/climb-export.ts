@@ -1,14 +1,12 @@
-import Papa from "papaparse";
 import { type Climb, priceAt } from "../../../core/climb/interval.ts";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
-import { harmless } from "../../../core/schema/formula-cells.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
+import { csvOf } from "../../fields/csv-of.ts";
 import { say } from "../../language/say.ts";
 import type { MessageStretch } from "./message-strip.ts";
 
 /** The climb as CSV: a row for each interval, prices at both of its ends, and what shoppers read there. */
 export function climbCsv(climb: Climb, optionNames: readonly string[], stretches: readonly MessageStretch[]): string {
-  const major = (minor: number) => majorUnits(minor, exponentOf(climb.currency) ?? 2);
+  const major = (minor: number) => majorIn(minor, climb.currency);
   const header = [
     say("from {currency}", { currency: climb.currency }),
     say("to {currency}", { currency: climb.currency }),
@@ -26,7 +24,7 @@ export function climbCsv(climb: Climb, optionNames: readonly string[], stretches
     );
     return [major(from), major(to), ...prices, texts.join(" · ")];
   });
-  return `${Papa.unparse([header, ...rows].map((cells) => cells.map(harmless)))}\r\n`;
+  return csvOf([header, ...rows]);
 }
 
 /** A drawing as a file that stands alone: colours and fonts that came from the page are written into it. */

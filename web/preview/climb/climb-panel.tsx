@@ -3,7 +3,7 @@ import { type ComponentProps, lazy, Suspense, useMemo, useRef, useState } from "
 import { countedAt } from "../../../core/climb/climb.ts";
 import type { Climb } from "../../../core/climb/interval.ts";
 import { goalWords } from "../../../core/explain/offer-sentence.ts";
-import { pickText } from "../../../core/messages/locale.ts";
+import { optionNameOf } from "../../../core/explain/option-name.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { orList } from "../../../core/phrases/phrase.ts";
@@ -71,10 +71,7 @@ export function ClimbPanel() {
       </p>
     );
   }
-  const names = climb.options.map((id) => {
-    const option = plan.options.find((candidate) => candidate.id === id);
-    return option ? (pickText(option.name, "en", [])?.text ?? id) : id;
-  });
+  const names = climb.options.map((id) => optionNameOf(plan, id));
   const moveFlag = (flag: { offer: string; step: string }, x: number, done: boolean) => {
     const offer = plan.offers.find(({ id }) => id === flag.offer);
     const counted = compiled && countedAt(compiled, request, flag.offer, x);

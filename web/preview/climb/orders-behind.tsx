@@ -3,7 +3,7 @@ import { memo } from "react";
 import type { Market } from "../../../core/places/market.ts";
 import { linear } from "../../drawing/linear.ts";
 import { say } from "../../language/say.ts";
-import { isDue, spreadOfOrders } from "../../state/evidence-api.ts";
+import { barsOfOrders, isDue } from "../../state/evidence-api.ts";
 
 type Props = {
   market: Market;
@@ -23,7 +23,7 @@ const TALLEST = 0.55;
 /** The spread of past orders behind the climb, by what their goods cost on the shelf: a quiet silhouette, where there are orders. */
 export const OrdersBehind = memo(function OrdersBehind({ market, currency, to, left, right, top, base }: Props) {
   const { data } = useQuery(
-    spreadOfOrders({
+    barsOfOrders({
       filter: { currency, market: market.id },
       counting: {
         kind: "value",

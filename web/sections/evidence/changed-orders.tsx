@@ -1,14 +1,13 @@
 import { Fragment, useState } from "react";
 import type { ChangedOrder } from "../../../core/evidence/replayed.ts";
-import { optionName } from "../../../core/explain/option-name.ts";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { optionNameOf } from "../../../core/explain/option-name.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { csvOf } from "../../fields/csv-of.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { TableOfThings } from "../../fields/table-of-things.tsx";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
-import { csvOf } from "./csv-of.ts";
 import { OrderWhy } from "./order-why.tsx";
 
 type Props = { plan: Plan; orders: readonly ChangedOrder[]; hasRelease: boolean };
@@ -16,10 +15,6 @@ type Props = { plan: Plan; orders: readonly ChangedOrder[]; hasRelease: boolean 
 /** The orders that change most: each with why, on both sides, and to be looked at as its shopper. */
 export function ChangedOrders({ plan, orders, hasRelease }: Props) {
   const [opened, setOpened] = useState<string | null>(null);
-  const name = (id: string) => {
-    const option = plan.options.find((one) => one.id === id);
-    return option ? optionName(option) : id;
-  };
   const heads = [
     say("Order"),
     say("Option"),
@@ -29,10 +24,10 @@ export function ChangedOrders({ plan, orders, hasRelease }: Props) {
   ];
   const save = () => {
     const cells = orders.map(({ order, option, charged, beside, now, currency }) => {
-      const major = (minor: number) => majorUnits(minor, exponentOf(currency) ?? 2);
+      const major = (minor: number) => majorIn(minor, currency);
       return [
         order,
-        name(option),
+        optionNameOf(plan, option),
         major(charged),
         ...(hasRelease ? [beside === null ? "" : major(beside)] : []),
         major(now),
@@ -59,7 +54,7 @@ export function ChangedOrders({ plan, orders, hasRelease }: Props) {
               <th scope="row" className="font-normal">
                 {order}
               </th>
-              <td>{name(option)}</td>
+              <td>{optionNameOf(plan, option)}</td>
               <td>{makersMoney(charged, currency)}</td>
               {hasRelease && <td>{beside === null ? say("none") : makersMoney(beside, currency)}</td>}
               <td>{makersMoney(now, currency)}</td>

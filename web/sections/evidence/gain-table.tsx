@@ -1,10 +1,9 @@
 import type { Gain } from "../../../core/evidence/gain.ts";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
+import { csvOf } from "../../fields/csv-of.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
-import { csvOf } from "./csv-of.ts";
 
 const headsOf = () => [
   say("Goal"),
@@ -20,7 +19,7 @@ const headsOf = () => [
 /** The curve as a table, and as a file. */
 export function GainTable({ gain: { curve }, currency }: { gain: Gain; currency: string }) {
   const save = () => {
-    const major = (minor: number) => majorUnits(minor, exponentOf(currency) ?? 2);
+    const major = (minor: number) => majorIn(minor, currency);
     const rows = curve.map(({ goal, gain, low, high, added, givenAway, asGood, isGuess }) => [
       ...[goal, gain, low, high, added, givenAway].map(major),
       ...[asGood, isGuess].map(yesOrNo),

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { TOTAL } from "../../../core/evidence/order-facts.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits, minorUnits } from "../../../core/money/decimal.ts";
+import { majorIn, minorUnits } from "../../../core/money/decimal.ts";
 import { Loading } from "../../fields/loading.tsx";
 import { MoneyField } from "../../fields/money-field.tsx";
 import { NotLoaded } from "../../fields/not-loaded.tsx";
@@ -12,11 +12,12 @@ import { gainOfGoals, isDue } from "../../state/evidence-api.ts";
 import { releasedPlan } from "../../state/released-plan.ts";
 import { useDraft } from "../../state/use-draft.ts";
 import { useStored } from "../../state/use-stored.ts";
-import { countingsOf, goalsIn } from "./countings.ts";
+import { countingsOf } from "./countings.ts";
 import type { Evidence } from "./evidence.ts";
 import { GainChart } from "./gain-chart.tsx";
 import { GainTable } from "./gain-table.tsx";
 import { GoalSlider } from "./goal-slider.tsx";
+import { goalsInSight } from "./goals-in-sight.ts";
 import { ReactionList } from "./reaction-list.tsx";
 
 /** What a store says of itself, kept in this browser: the margin in percent, and where stated what a delivery costs, and the share. */
@@ -32,10 +33,10 @@ export function GainView({ plan, filter }: Evidence) {
   const [stated, setStated] = useStored("summant.gain", AT_FIRST, isStated);
   const [counted] = countingsOf(plan, filter);
   const { currency } = filter;
-  const draftGoals = goalsIn(plan, filter).filter(({ isFree, isForAll }) => isFree && isForAll);
+  const draftGoals = goalsInSight(plan, filter).filter(({ isFree, isForAll }) => isFree && isForAll);
   const { draft } = useDraft();
   const released = draft?.release ? releasedPlan(draft) : null;
-  const today = released ? goalsIn(released, filter).filter(({ isFree, isForAll }) => isFree && isForAll) : [];
+  const today = released ? goalsInSight(released, filter).filter(({ isFree, isForAll }) => isFree && isForAll) : [];
   const perDelivery = minorUnits(stated.perDelivery, exponentOf(currency) ?? 2);
   const { data, error } = useQuery(
     gainOfGoals({
@@ -61,7 +62,7 @@ export function GainView({ plan, filter }: Evidence) {
           value={stated.perDelivery}
           currency={currency}
           className="w-28"
-          placeholder={data.perDelivery === null ? "" : majorUnits(data.perDelivery, exponentOf(currency) ?? 2)}
+          placeholder={data.perDelivery === null ? "" : majorIn(data.perDelivery, currency)}
           onCommit={(text) => setStated({ ...stated, perDelivery: text })}
           onEmpty={() => setStated({ ...stated, perDelivery: "" })}
         />

@@ -1,7 +1,6 @@
 import { goalsOfPlan } from "../../../core/evidence/goals-of-plan.ts";
-import type { ValueCounting } from "../../../core/evidence/order-facts.ts";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { countingKey, type ValueCounting } from "../../../core/evidence/order-facts.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
 import type { Offer } from "../../../core/offers/offer.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import { rewardOptions } from "../../../core/rewards/reward.ts";
@@ -9,7 +8,6 @@ import { withGoal, withGoalAmount } from "../../editors/amounts/with-goal.ts";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
 import { newOffer, nextStep } from "../offers/new-offer.ts";
-import { countingKey } from "./countings.ts";
 
 type Place = { readonly market: string; readonly currency: string; readonly counting: ValueCounting };
 
@@ -23,7 +21,7 @@ export type GoalHome = { readonly id: string; readonly words: string; readonly d
  */
 export function goalHomes(plan: Plan, { market, currency, counting }: Place, goal: number): GoalHome[] {
   const text = makersMoney(goal, currency);
-  const at = { byCurrency: { [currency]: majorUnits(goal, exponentOf(currency) ?? 2) } };
+  const at = { byCurrency: { [currency]: majorIn(goal, currency) } };
   const zones = plan.zones.filter((zone) => zone.market === market).map(({ id }) => id);
   const here = goalsOfPlan(plan).filter(
     (one) => one.market === market && one.currency === currency && countingKey(one.counting) === countingKey(counting),

@@ -76,6 +76,7 @@ export async function writeOrdersFile(id: string, sound: boolean, all: number, w
 }
 
 async function checked(id: string, { onProgress, isStopped }: Watch) {
+  onProgress({ step: "checking", done: 0 });
   const counts = { added: 0, changed: 0, same: 0 };
   let faulty = 0;
   for (let after: string | null = ""; after !== null; ) {
@@ -84,7 +85,6 @@ async function checked(id: string, { onProgress, isStopped }: Watch) {
     addTo(counts, part);
     faulty += part.faulty;
     after = part.after;
-    onProgress({ step: "checking", done: after === null ? 1 : 0.5 });
   }
   return { counts, faulty, orders: counts.added + counts.changed + counts.same + faulty };
 }

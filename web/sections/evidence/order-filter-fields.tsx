@@ -62,34 +62,51 @@ export function OrderFilterFields({ plan, overview, filter, onFilter }: Props) {
       {choice("channel", say("Channel"), say("every channel"), ofMarket)}
       {choice("buyer", say("Shoppers"), say("all shoppers"), ofMarket)}
       <span className="flex items-baseline gap-1.5 text-[13px] text-quiet">
-        <span aria-hidden>{say("from")}</span>
-        <DayField
-          label=""
-          ariaLabel={say("From")}
-          className="w-28"
-          value={filter.from ?? ""}
-          placeholder={first ?? ""}
-          leaf="rates/days/date"
-          before={filter.until}
-          onCommit={(from) => onFilter({ ...filter, from })}
-          onEmpty={() => onFilter(setOptional(filter, "from", undefined))}
+        <End
+          name="from"
+          words={say("from")}
+          label={say("From")}
+          placeholder={first}
+          filter={filter}
+          onFilter={onFilter}
         />
-        <span aria-hidden>{say("until")}</span>
-        <DayField
-          label=""
-          ariaLabel={say("Until")}
-          className="w-28"
-          value={filter.until ?? ""}
-          placeholder={last ?? ""}
-          leaf="rates/days/date"
-          after={filter.from}
-          onCommit={(until) => onFilter({ ...filter, until })}
-          onEmpty={() => onFilter(setOptional(filter, "until", undefined))}
+        <End
+          name="until"
+          words={say("until")}
+          label={say("Until")}
+          placeholder={last}
+          filter={filter}
+          onFilter={onFilter}
         />
       </span>
     </fieldset>
   );
 }
+
+type EndProps = Pick<Props, "filter" | "onFilter"> & {
+  name: "from" | "until";
+  words: string;
+  label: string;
+  placeholder: string | null;
+};
+
+/** The first or the last of the days looked at; without it, the first or last that there is. */
+const End = ({ name, words, label, placeholder, filter, onFilter }: EndProps) => (
+  <>
+    <span aria-hidden>{words}</span>
+    <DayField
+      label=""
+      ariaLabel={label}
+      className="w-28"
+      value={filter[name] ?? ""}
+      placeholder={placeholder ?? ""}
+      leaf="rates/days/date"
+      {...(name === "from" ? { before: filter.until } : { after: filter.from })}
+      onCommit={(day) => onFilter({ ...filter, [name]: day })}
+      onEmpty={() => onFilter(setOptional(filter, name, undefined))}
+    />
+  </>
+);
 
 /** Another market has other zones and channels. */
 function chosen(filter: OrderFilter, part: Part, id: string | undefined): OrderFilter {

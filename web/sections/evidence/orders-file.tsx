@@ -2,6 +2,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import { FileField } from "../../fields/file-field.tsx";
+import { FileProgress } from "../../fields/file-progress.tsx";
+import { RefusedFile } from "../../fields/refused-file.tsx";
 import { say } from "../../language/say.ts";
 import { EVIDENCE } from "../../state/evidence-api.ts";
 import {
@@ -51,24 +53,15 @@ export function OrdersFile() {
         )}
       </p>
       {progress && (
-        <p className="mt-2 flex items-center gap-3">
-          <progress
-            className="progress progress-primary w-60"
-            aria-label={say(STEP[progress.step])}
-            value={progress.step === "checking" ? undefined : progress.done}
-            max={1}
-          />
-          {say(STEP[progress.step])}
-          <button
-            type="button"
-            className="btn btn-xs"
-            onClick={() => {
-              stopped.current = true;
-            }}
-          >
-            {say("Stop")}
-          </button>
-        </p>
+        <FileProgress
+          label={say(STEP[progress.step])}
+          done={progress.step === "checking" ? undefined : progress.done}
+          of={1}
+          words={say(STEP[progress.step])}
+          onStop={() => {
+            stopped.current = true;
+          }}
+        />
       )}
       {outcome?.kind === "seen" && (
         <SeenFile
@@ -102,20 +95,7 @@ function Ended({ outcome }: { outcome: Outcome | null }) {
         {say("Nothing was taken.")}
       </p>
     );
-  if (outcome?.kind !== "refused") return null;
-  return (
-    <div role="alert" className="mt-2 text-warning">
-      <p className="font-semibold">{say("This file was not taken.")}</p>
-      <ul>
-        {outcome.lines.slice(0, MOST_LINES).map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-        {outcome.lines.length > MOST_LINES && (
-          <li>{say("and {count} more", { count: outcome.lines.length - MOST_LINES })}</li>
-        )}
-      </ul>
-    </div>
-  );
+  return outcome?.kind === "refused" ? (
+    <RefusedFile words={say("This file was not taken.")} lines={outcome.lines} />
+  ) : null;
 }
-
-const MOST_LINES = 20;

@@ -1,8 +1,8 @@
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { OrderOverview } from "../../../server/evidence/order-overview.ts";
+import { csvOf } from "../../fields/csv-of.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { say } from "../../language/say.ts";
-import { csvOf } from "./csv-of.ts";
 import { OrdersFile } from "./orders-file.tsx";
 import { PastGoalsEditor } from "./past-goals-editor.tsx";
 

@@ -1,10 +1,9 @@
 import type { Reach } from "../../../core/evidence/reach.ts";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
+import { csvOf } from "../../fields/csv-of.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
-import { csvOf } from "./csv-of.ts";
 
 /** For each goal of the draft: by how many more products the orders a little below it would get there, with what is on sale. */
 export function ReachList({ reach, currency }: { reach: readonly Reach[]; currency: string }) {
@@ -12,7 +11,7 @@ export function ReachList({ reach, currency }: { reach: readonly Reach[]; curren
   if (shown.length === 0) return null;
   const heads = [say("Goal"), say("Orders"), say("one more product"), say("two"), say("neither")];
   const save = () => {
-    const major = (minor: number) => majorUnits(minor, exponentOf(currency) ?? 2);
+    const major = (minor: number) => majorIn(minor, currency);
     const rows = shown.map(({ goal, one, two, none }) => [major(goal), one + two + none, one, two, none]);
     downloadText(csvOf([heads, ...rows]), "text/csv", "reach.csv");
   };

@@ -1,16 +1,15 @@
 import { useState } from "react";
 import type { Cluster } from "../../../core/evidence/clusters.ts";
 import { addedRows, type ReplayRow, rowsBy } from "../../../core/evidence/replayed.ts";
-import { optionName } from "../../../core/explain/option-name.ts";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { optionNameOf } from "../../../core/explain/option-name.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
 import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { csvOf } from "../../fields/csv-of.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
-import { csvOf } from "./csv-of.ts";
 
 type Props = {
   plan: Plan;
@@ -34,7 +33,7 @@ export function ReplayTable({ plan, rows, release, clusters, currency }: Props) 
   const shown = rowsBy(rows, (row) => String(row[by] ?? ""));
   const name = (row: ReplayRow) => nameOf(row, by, { plan, clusters, currency });
   const all = rows.reduce(addedRows);
-  const major = (minor: number) => majorUnits(minor, exponentOf(currency) ?? 2);
+  const major = (minor: number) => majorIn(minor, currency);
   const save = () => {
     const heads = [say(BY[by]), ...columns(release).map(({ head }) => say(head))];
     const cells = [...shown, all].map((row, i) => [
@@ -127,10 +126,7 @@ type Known = { readonly plan: Plan; readonly clusters: readonly Cluster[]; reado
 
 function nameOf(row: ReplayRow, by: By, { plan, clusters, currency }: Known): string {
   if (by === "zone") return plan.zones.find(({ id }) => id === row.zone)?.name ?? row.zone;
-  if (by === "option") {
-    const option = plan.options.find(({ id }) => id === row.option);
-    return option ? optionName(option) : row.option;
-  }
+  if (by === "option") return optionNameOf(plan, row.option);
   const cluster = row.group === null ? undefined : clusters[row.group];
   return cluster
     ? say("{from} to {to}", { from: makersMoney(cluster.from, currency), to: makersMoney(cluster.to, currency) })

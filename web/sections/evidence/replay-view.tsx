@@ -8,7 +8,7 @@ import type { Plan } from "../../../core/plan/plan.ts";
 import { CheckField } from "../../fields/check-field.tsx";
 import { say } from "../../language/say.ts";
 import { problemWords } from "../../state/api.ts";
-import { isDue, spreadOfOrders } from "../../state/evidence-api.ts";
+import { isDue, peaksOfOrders } from "../../state/evidence-api.ts";
 import { useDraft } from "../../state/use-draft.ts";
 import { useReplay } from "../../state/use-replay.ts";
 import { ChangedOrders } from "./changed-orders.tsx";
@@ -20,11 +20,11 @@ import { ReplayTable } from "./replay-table.tsx";
 export function ReplayView({ plan, filter }: Evidence) {
   const [atItsOwnMoment, setAtItsOwnMoment] = useState(false);
   const [counted] = countingsOf(plan, filter);
-  const { data: spread } = useQuery({
-    ...spreadOfOrders({ filter, counting: counted?.counting ?? TOTAL }),
+  const { data: peaks } = useQuery({
+    ...peaksOfOrders({ filter, counting: counted?.counting ?? TOTAL }),
     enabled: counted !== undefined,
   });
-  const clusters: readonly Cluster[] | null = spread && !isDue(spread) ? spread.clusters : null;
+  const clusters: readonly Cluster[] | null = peaks && !isDue(peaks) ? peaks.clusters : null;
   const asked = {
     ...{ filter, counting: counted?.counting ?? TOTAL, atItsOwnMoment },
     // A cluster ends where the next begins.

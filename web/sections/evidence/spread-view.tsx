@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { TOTAL } from "../../../core/evidence/order-facts.ts";
+import { countingKey, TOTAL } from "../../../core/evidence/order-facts.ts";
 import { holdsWithin } from "../../../core/evidence/past-goal.ts";
 import type { ToldSpread } from "../../../server/evidence/told-spread.ts";
 import type { OrderFilter } from "../../../server/orders/order-filter.ts";
@@ -13,8 +13,9 @@ import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
 import { isDue, pastGoals, spreadOfOrders } from "../../state/evidence-api.ts";
 import { ClusterList } from "./cluster-list.tsx";
-import { countingKey, countingsOf, goalsIn } from "./countings.ts";
+import { countingsOf } from "./countings.ts";
 import type { Evidence } from "./evidence.ts";
+import { goalsInSight } from "./goals-in-sight.ts";
 import { ReachList } from "./reach-list.tsx";
 import { SpreadChart } from "./spread-chart.tsx";
 import { spreadCsv } from "./spread-csv.ts";
@@ -39,7 +40,7 @@ export function SpreadView({ plan, overview, filter }: Evidence) {
     ...{ filter, counting: counted.counting, logarithmic },
     ...(width === null ? {} : { width }),
     goals: [...new Set(inForce.map(({ goal }) => goal))],
-    drafted: [...new Set(goalsIn(plan, filter).map(({ goal }) => goal))],
+    drafted: [...new Set(goalsInSight(plan, filter).map(({ goal }) => goal))],
   };
   const { data, error } = useQuery({
     ...spreadOfOrders(asked ?? { filter, counting: TOTAL }),
@@ -88,7 +89,7 @@ export function SpreadView({ plan, overview, filter }: Evidence) {
       <Told spread={data} filter={filter} />
       {data.orders > 0 && (
         <>
-          <SpreadChart spread={data} goals={goalsIn(plan, filter)} currency={filter.currency} plan={plan} />
+          <SpreadChart spread={data} goals={goalsInSight(plan, filter)} currency={filter.currency} plan={plan} />
           <SpreadTable spread={data} currency={filter.currency} />
           <ReachList reach={data.reach} currency={filter.currency} />
           <ClusterList spread={data} plan={plan} filter={filter} counting={counted.counting} />

@@ -1,5 +1,5 @@
 import { Link } from "wouter";
-import { optionName } from "../../../core/explain/option-name.ts";
+import { optionName, optionNameOf } from "../../../core/explain/option-name.ts";
 import type { Market, Zone } from "../../../core/places/market.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { OverviewRow } from "../../../core/queries/overview.ts";
@@ -79,7 +79,7 @@ type CellsProps = { plan: Plan; zone: Zone; name: string; row: OverviewRow | und
 /** The options of one name that a zone has. */
 function Cells({ plan, zone, name, row }: CellsProps) {
   if (!row) return null;
-  const cells = row.cells.filter(({ option }) => nameIn(plan, option) === name);
+  const cells = row.cells.filter(({ option }) => optionNameOf(plan, option) === name);
   if (cells.length === 0)
     return (
       <span className="text-quiet">
@@ -91,11 +91,6 @@ function Cells({ plan, zone, name, row }: CellsProps) {
     <OverviewCell key={cell.option} plan={plan} zone={zone} cell={cell} currency={row.currency} />
   ));
 }
-
-const nameIn = (plan: Plan, id: string): string => {
-  const option = plan.options.find((one) => one.id === id);
-  return option ? optionName(option) : id;
-};
 
 /** The names of the options that some of the zones have, in the shopper's order. */
 function columnsOf(plan: Plan, zones: readonly Zone[], rows: Props["rows"]): string[] {

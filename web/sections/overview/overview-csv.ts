@@ -1,12 +1,10 @@
-import Papa from "papaparse";
-import { optionName } from "../../../core/explain/option-name.ts";
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { optionNameOf } from "../../../core/explain/option-name.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
 import { phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { OverviewRow } from "../../../core/queries/overview.ts";
 import { byPosition } from "../../../core/schema/atoms.ts";
-import { harmless } from "../../../core/schema/formula-cells.ts";
+import { csvOf } from "../../fields/csv-of.ts";
 import { say } from "../../language/say.ts";
 import { bandsWords, nowWords, stepWords } from "./overview-words.ts";
 
@@ -38,14 +36,13 @@ export function overviewCsv(plan: Plan, rows: ReadonlyMap<string, OverviewRow>):
         if (!row) return [];
         const { currency, cells, problem } = row;
         const place = [market.name, zone.name, currency];
-        const major = (minor: number) => majorUnits(minor, exponentOf(currency) ?? 2);
+        const major = (minor: number) => majorIn(minor, currency);
         if (problem !== null) return [[...place, "", "", "", "", "", "", say(problem)]];
         return cells.map((cell) => {
-          const option = plan.options.find(({ id }) => id === cell.option);
           const { now, freeFrom, steps } = cell;
           return [
             ...place,
-            option ? optionName(option) : cell.option,
+            optionNameOf(plan, cell.option),
             ...(typeof now === "number" ? [major(now), ""] : ["", nowWords(cell, currency)]),
             freeFrom === null ? "" : major(freeFrom),
             bandsWords(plan, zone, cell.option, currency) ?? "",
@@ -55,5 +52,5 @@ export function overviewCsv(plan: Plan, rows: ReadonlyMap<string, OverviewRow>):
         });
       }),
   );
-  return `${Papa.unparse([HEADER.map((name) => say(name)), ...lines].map((cells) => cells.map(harmless)))}\r\n`;
+  return csvOf([HEADER.map((name) => say(name)), ...lines]);
 }

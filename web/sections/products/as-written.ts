@@ -1,5 +1,4 @@
-import { exponentOf } from "../../../core/money/currency.ts";
-import { majorUnits } from "../../../core/money/decimal.ts";
+import { majorIn } from "../../../core/money/decimal.ts";
 import type { CatalogueProduct } from "../../../server/catalogue/catalogue.ts";
 import type { Product } from "../../../server/catalogue/product.ts";
 
@@ -17,6 +16,4 @@ export function asWritten({ delivery, prices, ...rest }: CatalogueProduct): Prod
 }
 
 const inMajorUnits = (amounts: Readonly<Record<string, number>>): Record<string, string> =>
-  Object.fromEntries(
-    Object.entries(amounts).map(([currency, minor]) => [currency, majorUnits(minor, exponentOf(currency) ?? 2)]),
-  );
+  Object.fromEntries(Object.entries(amounts).map(([currency, minor]) => [currency, majorIn(minor, currency)]));

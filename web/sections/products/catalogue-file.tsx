@@ -1,6 +1,8 @@
 import { useRef, useState } from "react";
 import type { ImportPreview as Preview } from "../../../server/catalogue/import-products.ts";
 import { FileField } from "../../fields/file-field.tsx";
+import { FileProgress } from "../../fields/file-progress.tsx";
+import { RefusedFile } from "../../fields/refused-file.tsx";
 import { say } from "../../language/say.ts";
 import { ApiError, api, errorWords } from "../../state/api.ts";
 import { ImportPreview } from "./import-preview.tsx";
@@ -48,24 +50,14 @@ export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
         />
       </div>
       {progress && (
-        <p className="mt-2 flex items-center gap-3">
-          <progress
-            className="progress progress-primary w-60"
-            aria-label={say("Rows read")}
-            value={progress.done}
-            max={progress.of}
-          />
-          {say("{done} of {of} rows", { done: progress.done, of: progress.of })}
-          <button
-            type="button"
-            className="btn btn-xs"
-            onClick={() => {
-              stopped.current = true;
-            }}
-          >
-            {say("Stop")}
-          </button>
-        </p>
+        <FileProgress
+          label={say("Rows read")}
+          {...progress}
+          words={say("{done} of {of} rows", { done: progress.done, of: progress.of })}
+          onStop={() => {
+            stopped.current = true;
+          }}
+        />
       )}
       {outcome?.kind === "seen" && (
         <ImportPreview
@@ -83,17 +75,7 @@ export function CatalogueFile({ onTaken }: { onTaken: () => Promise<void> }) {
       )}
       {outcome?.kind === "dropped" && <p className="mt-2">{say("Nothing was taken. The catalogue is as it was.")}</p>}
       {outcome?.kind === "refused" && (
-        <div role="alert" className="mt-2 text-warning">
-          <p className="font-semibold">{say("This file was not taken; the catalogue is as it was.")}</p>
-          <ul>
-            {outcome.lines.slice(0, MOST_LINES).map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-            {outcome.lines.length > MOST_LINES && (
-              <li>{say("and {count} more", { count: outcome.lines.length - MOST_LINES })}</li>
-            )}
-          </ul>
-        </div>
+        <RefusedFile words={say("This file was not taken; the catalogue is as it was.")} lines={outcome.lines} />
       )}
     </section>
   );
