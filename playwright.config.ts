@@ -1,5 +1,5 @@
 import { defineConfig } from "@playwright/test";
-import { BROWSER } from "./e2e/browser.mjs";
+import { BROWSER } from "./scripts/setup/browser.mjs";
 
 /** Run by `npm test`, which starts the app on a throwaway database and says where in SUMMANT_URL. */
 export default defineConfig({

@@ -2,10 +2,10 @@ import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
 import type { Offer } from "../core/offers/offer.ts";
 import { type Entity, entityKey, planOf } from "../core/plan/entities.ts";
+import { cookieIn } from "../scripts/setup/sign-in-by-browser.mjs";
 import type { Draft } from "../server/draft/read-draft.ts";
 import { DraftStore } from "../web/state/draft-store.ts";
 import { expect, test } from "./demo-store.ts";
-import { cookieIn } from "./sign-in.mjs";
 
 // The draft as the page keeps it, driven without a page against the real server: many edits in many orders.
 

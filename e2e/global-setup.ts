@@ -1,7 +1,7 @@
 import { writeFileSync } from "node:fs";
 import { chromium } from "@playwright/test";
-import { BROWSER } from "./browser.mjs";
-import { signInAtFirst } from "./sign-in.mjs";
+import { BROWSER } from "../scripts/setup/browser.mjs";
+import { signInAtFirst } from "../scripts/setup/sign-in-by-browser.mjs";
 
 /** Signs in once, by the browser, for all journeys. */
 export default async function signIn(): Promise<void> {

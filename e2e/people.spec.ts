@@ -1,8 +1,8 @@
 import type { APIRequestContext, Browser, Page } from "@playwright/test";
 import { TOTP } from "otpauth";
+import { KEEPER } from "../scripts/setup/sign-in-by-browser.mjs";
 import { expect, test } from "./demo-store.ts";
 import { saved } from "./shopper.ts";
-import { KEEPER } from "./sign-in.mjs";
 
 const PASSWORD = "seven quiet harbours";
 /** Nobody is signed in here. */

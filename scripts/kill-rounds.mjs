@@ -30,8 +30,8 @@ export async function killRounds(root, folder, rounds) {
   const { address } = app;
   const appPort = Number(new URL(address).port);
   const { chromium } = await import("@playwright/test");
-  const { BROWSER } = await import("../e2e/browser.mjs");
-  const { cookieIn, signInAtFirst } = await import("../e2e/sign-in.mjs");
+  const { BROWSER } = await import("./setup/browser.mjs");
+  const { cookieIn, signInAtFirst } = await import("./setup/sign-in-by-browser.mjs");
   const browser = await chromium.launch(BROWSER);
   try {
     const state = await signInAtFirst(browser, address, link);

@@ -9,7 +9,7 @@ import { build } from "vite";
 import { climb } from "../../core/climb/climb.ts";
 import { compile } from "../../core/tariff/compile.ts";
 import { checkPlan, checkQuoteRequest } from "../../core/validation/documents.ts";
-import { BROWSER } from "../../e2e/browser.mjs";
+import { BROWSER } from "../../scripts/setup/browser.mjs";
 import { median } from "../median.ts";
 
 // How long one redraw takes while a goal is dragged: plain SVG over d3-scale against Recharts, interleaved, same climb.
