@@ -20,7 +20,7 @@ export const RateTable = Type.Object(
     days: Type.Array(
       Type.Object(
         {
-          date: Type.String({ pattern: "^[0-9]{4}-[0-9]{2}-[0-9]{2}$", description: "YYYY-MM-DD" }),
+          date: Type.String({ pattern: "^[0-9]{4}-[0-9]{2}-[0-9]{2}$", description: "A day, YYYY-MM-DD" }),
           rates: Type.Record(CurrencyCode, Rate, closed),
         },
         closed,

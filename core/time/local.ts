@@ -8,7 +8,7 @@ import { momentOf, nextDay } from "./zone-clock.ts";
 export const Local = Type.String({
   title: "A day, or a day and a time",
   pattern: "^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])(T([01][0-9]|2[0-3]):[0-5][0-9])?$",
-  description: "YYYY-MM-DD or YYYY-MM-DDTHH:MM, by the clocks of the market",
+  description: "A day or a moment, YYYY-MM-DD or YYYY-MM-DDTHH:MM, by the clocks of the market",
   examples: ["2026-11-27", "2026-11-27T09:00"],
 });
 
@@ -16,7 +16,7 @@ export const Local = Type.String({
 export const LocalDay = Type.String({
   title: "A day",
   pattern: "^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])$",
-  description: "YYYY-MM-DD",
+  description: "A day, YYYY-MM-DD",
   examples: ["2026-12-24"],
 });
 

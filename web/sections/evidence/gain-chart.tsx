@@ -29,7 +29,7 @@ export function GainChart({ gain: { curve, weeks, orders }, currency, today, dra
   return (
     <figure aria-label={say("Net gain over the goal")} className="mt-2 border border-base-300 bg-base-100 px-1 pt-2">
       <ResponsiveContainer width="100%" height={260}>
-        <ComposedChart data={data} margin={{ top: 26, right: 20, bottom: 4, left: 8 }}>
+        <ComposedChart accessibilityLayer={false} data={data} margin={{ top: 26, right: 20, bottom: 4, left: 8 }}>
           <CartesianGrid stroke="var(--color-base-300)" vertical={false} />
           <XAxis
             dataKey="goal"

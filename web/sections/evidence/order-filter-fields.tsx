@@ -61,7 +61,7 @@ export function OrderFilterFields({ plan, overview, filter, onFilter }: Props) {
       {choice("zone", say("Zone"), say("every zone"), ofMarket)}
       {choice("channel", say("Channel"), say("every channel"), ofMarket)}
       {choice("buyer", say("Shoppers"), say("all shoppers"), ofMarket)}
-      <span className="flex items-baseline gap-1.5 text-[13px] text-quiet">
+      <span className="flex flex-wrap items-baseline gap-x-3 gap-y-1 text-[13px] text-quiet">
         <End
           name="from"
           words={say("from")}
@@ -92,7 +92,7 @@ type EndProps = Pick<Props, "filter" | "onFilter"> & {
 
 /** The first or the last of the days looked at; without it, the first or last that there is. */
 const End = ({ name, words, label, placeholder, filter, onFilter }: EndProps) => (
-  <>
+  <span className="flex items-baseline gap-1.5 whitespace-nowrap">
     <span aria-hidden>{words}</span>
     <DayField
       label=""
@@ -105,7 +105,7 @@ const End = ({ name, words, label, placeholder, filter, onFilter }: EndProps) =>
       onCommit={(day) => onFilter({ ...filter, [name]: day })}
       onEmpty={() => onFilter(setOptional(filter, name, undefined))}
     />
-  </>
+  </span>
 );
 
 /** Another market has other zones and channels. */

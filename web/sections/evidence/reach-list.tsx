@@ -28,33 +28,35 @@ export function ReachList({ reach, currency }: { reach: readonly Reach[]; curren
           "Orders at most a fifth below a goal of the draft, and what would bring them there without going more than a fifth beyond it.",
         )}
       </p>
-      <table
-        aria-label={say("Whether shoppers can get there")}
-        className="table table-sm mt-1 w-auto text-[14px] [&_td]:text-right [&_td]:text-[14px] [&_td]:tabular-nums"
-      >
-        <thead>
-          <tr className="text-[13px] text-quiet">
-            {heads.map((head) => (
-              <th key={head} scope="col">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map(({ goal, one, two, none }) => (
-            <tr key={goal}>
-              <th scope="row" className="font-normal">
-                {makersMoney(goal, currency)}
-              </th>
-              {[one + two + none, one, two, none].map((count, i) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: the columns stay where they are.
-                <td key={i}>{say("{count, number}", { count })}</td>
+      <div className="overflow-x-auto">
+        <table
+          aria-label={say("Whether shoppers can get there")}
+          className="table table-sm mt-1 w-auto text-[14px] whitespace-nowrap [&_td]:text-right [&_td]:text-[14px] [&_td]:tabular-nums"
+        >
+          <thead>
+            <tr className="text-[13px] text-quiet">
+              {heads.map((head) => (
+                <th key={head} scope="col">
+                  {head}
+                </th>
               ))}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {shown.map(({ goal, one, two, none }) => (
+              <tr key={goal}>
+                <th scope="row" className="font-normal">
+                  {makersMoney(goal, currency)}
+                </th>
+                {[one + two + none, one, two, none].map((count, i) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: the columns stay where they are.
+                  <td key={i}>{say("{count, number}", { count })}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }

@@ -42,7 +42,12 @@ export function SpreadChart({ spread, goals, currency, plan }: Props) {
   return (
     <figure aria-label={say("The spread of order values")} className="border border-base-300 bg-base-100 px-1 pt-2">
       <ResponsiveContainer width="100%" height={260}>
-        <BarChart data={data} margin={{ top: 34, right: 16, bottom: 0, left: 0 }} barCategoryGap={1}>
+        <BarChart
+          accessibilityLayer={false}
+          data={data}
+          margin={{ top: 34, right: 16, bottom: 0, left: 0 }}
+          barCategoryGap={1}
+        >
           <XAxis
             dataKey="i"
             type="number"
