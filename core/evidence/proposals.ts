@@ -1,6 +1,7 @@
 import type { Cluster } from "./clusters.ts";
+import { BELOW } from "./reaction.ts";
 import { roundAbove } from "./round-amount.ts";
-import { ordersIn, type Spread } from "./spread.ts";
+import { between, ordersIn, type Spread } from "./spread.ts";
 
 /** A goal that a cluster is worth, and what speaks for it. Amounts in minor units. */
 export type Proposal = {
@@ -18,8 +19,6 @@ export type Proposal = {
   readonly inNext: boolean;
 };
 
-const A_LITTLE_BELOW = 0.8;
-
 /**
  * For every cluster that no goal has made: the first round amount above its upper end, and above what two of the cheapest goods come
  * to (common practice, no source).
@@ -30,12 +29,12 @@ export function proposalsOf(spread: Spread, clusters: readonly Cluster[], cheape
   return clusters.flatMap(({ peak, to, madeBy }, cluster) => {
     if (madeBy !== null) return [];
     const goal = Math.max(roundAbove(to), cheapest === null ? 0 : roundAbove(2 * cheapest - 1));
-    const reaching = spread.filter(({ value }) => value >= goal);
+    const reaching = between(spread, goal, Number.POSITIVE_INFINITY);
     const next = clusters[cluster + 1];
     return [
       {
         ...{ cluster, goal },
-        justBelow: ordersIn(spread.filter(({ value }) => value >= goal * A_LITTLE_BELOW && value < goal)),
+        justBelow: ordersIn(between(spread, goal * BELOW, goal)),
         pieces: cheapest === null || cheapest === 0 ? null : Math.ceil((goal - peak) / cheapest),
         reaching: ordersIn(reaching),
         givenAway: reaching.reduce((sum, { charged }) => sum + charged, 0),

@@ -126,8 +126,12 @@ async function stageCsv(file: File, id: string, { onProgress, isStopped }: Watch
   const send = async () => {
     const rows = waiting;
     waiting = [];
-    await evidenceApi.stage({ do: "rows", import: id, header, first, rows });
-    first += rows.length;
+    // Without a row it is the header that is looked at.
+    for (let at = 0; at === 0 || at < rows.length; at += PART) {
+      const some = rows.slice(at, at + PART);
+      await evidenceApi.stage({ do: "rows", import: id, header, first, rows: some });
+      first += some.length;
+    }
   };
   await new Promise<void>((resolve, reject) => {
     Papa.parse<string[]>(file, {

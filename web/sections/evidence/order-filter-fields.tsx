@@ -63,7 +63,7 @@ export function OrderFilterFields({ plan, overview, filter, onFilter }: Props) {
       {choice("buyer", say("Shoppers"), say("all shoppers"), ofMarket)}
       <span className="flex flex-wrap items-baseline gap-x-3 gap-y-1 text-[13px] text-quiet">
         <End
-          name="from"
+          side="from"
           words={say("from")}
           label={say("From")}
           placeholder={first}
@@ -71,7 +71,7 @@ export function OrderFilterFields({ plan, overview, filter, onFilter }: Props) {
           onFilter={onFilter}
         />
         <End
-          name="until"
+          side="until"
           words={say("until")}
           label={say("Until")}
           placeholder={last}
@@ -84,26 +84,26 @@ export function OrderFilterFields({ plan, overview, filter, onFilter }: Props) {
 }
 
 type EndProps = Pick<Props, "filter" | "onFilter"> & {
-  name: "from" | "until";
+  side: "from" | "until";
   words: string;
   label: string;
   placeholder: string | null;
 };
 
 /** The first or the last of the days looked at; without it, the first or last that there is. */
-const End = ({ name, words, label, placeholder, filter, onFilter }: EndProps) => (
+const End = ({ side, words, label, placeholder, filter, onFilter }: EndProps) => (
   <span className="flex items-baseline gap-1.5 whitespace-nowrap">
     <span aria-hidden>{words}</span>
     <DayField
       label=""
       ariaLabel={label}
       className="w-28"
-      value={filter[name] ?? ""}
+      value={filter[side] ?? ""}
       placeholder={placeholder ?? ""}
       leaf="rates/days/date"
-      {...(name === "from" ? { before: filter.until } : { after: filter.from })}
-      onCommit={(day) => onFilter({ ...filter, [name]: day })}
-      onEmpty={() => onFilter(setOptional(filter, name, undefined))}
+      {...(side === "from" ? { before: filter.until } : { after: filter.from })}
+      onCommit={(day) => onFilter({ ...filter, [side]: day })}
+      onEmpty={() => onFilter(setOptional(filter, side, undefined))}
     />
   </span>
 );

@@ -155,5 +155,5 @@ function Result({ plan, replayed, release, clusters, currency }: ResultProps) {
 
 const Reasons = ({ what, counts }: { what: string; counts: readonly WhyCount[] }) =>
   counts.map(({ why, orders }) => (
-    <li key={why}>{say("{what}: {orders}, {why}", { what, orders, why: say(WHY_NOT_PRICED[why]) })}</li>
+    <li key={why}>{say("{what}: {orders, number}, {why}", { what, orders, why: say(WHY_NOT_PRICED[why]) })}</li>
   ));
