@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import "../tests/seed.ts";
 import { chanceFrom, normalFrom, poissonFrom } from "./chance.ts";
 import { gainOf, pooledShare, type Share } from "./gain.ts";
+import { freeDelivery } from "./given.ts";
 import type { PastGoal } from "./past-goal.ts";
 import { type Spread, spreadOf } from "./spread.ts";
 import { type Week, weeksOf } from "./weeks.ts";
@@ -16,10 +17,20 @@ const weeksWith = (values: readonly number[], count = 8, goal: Week["goal"] = nu
 describe("what a goal would bring", () => {
   it("is the margin on what is added less the deliveries given away (worked by hand)", () => {
     // A goal of 50.00: 42.00 and 48.00 lack 8.00 and 2.00; 60.00 reaches it as it is; 30.00 is too far off.
-    const gain = gainOf(weeksWith([3000, 4200, 4800, 6000]), [5000], certain(0.5), { margin: 0.4, perDelivery: 490 });
+    const gain = gainOf(weeksWith([3000, 4200, 4800, 6000]), [5000], certain(0.5), {
+      margin: 0.4,
+      given: freeDelivery(490),
+    });
     // Half of 10.00 at 40 %: 2.00. Given away: one whole and two half deliveries, 9.80.
     expect(gain?.curve[0]).toMatchObject({ added: 200, givenAway: 980, gain: -780, adding: 1, reaching: 1 });
     expect(gain?.curve[0]).toMatchObject({ low: -780, high: -780, asGood: true });
+  });
+
+  it("is less by gifts and by what is taken off orders, of whoever reaches the goal (worked by hand)", () => {
+    const given = { delivery: 0, order: 300, ofWorth: 0.05 };
+    const gain = gainOf(weeksWith([3000, 4200, 4800, 6000]), [5000], certain(0.5), { margin: 0.4, given });
+    // One whole order and two halves: two gifts of 3.00, and 5 % of 60.00 and of two halves of 50.00.
+    expect(gain?.curve[0]).toMatchObject({ added: 200, givenAway: 0, rewards: 600 + 550, gain: 200 - 1150 });
   });
 
   it("falls with what a delivery costs and rises with the margin, whatever the orders", () => {
@@ -27,7 +38,7 @@ describe("what a goal would bring", () => {
     fc.assert(
       fc.property(values, fc.double({ min: 0, max: 1, noNaN: true }), fc.nat(900), (all, share, perDelivery) => {
         const at = (margin: number, cost: number) =>
-          gainOf(weeksWith(all), [4500], certain(share), { margin, perDelivery: cost })?.curve[0]?.gain ?? 0;
+          gainOf(weeksWith(all), [4500], certain(share), { margin, given: freeDelivery(cost) })?.curve[0]?.gain ?? 0;
         expect(at(0.5, perDelivery)).toBeGreaterThanOrEqual(at(0.4, perDelivery));
         expect(at(0.4, perDelivery + 10)).toBeLessThanOrEqual(at(0.4, perDelivery));
         expect(at(0.4, 0)).toBeGreaterThanOrEqual(0);
@@ -47,7 +58,7 @@ describe("what a goal would bring", () => {
       });
       return { first: "", spread: spreadFrom(values), goal };
     };
-    const margins = { margin: 0.45, perDelivery: 490 };
+    const margins = { margin: 0.45, given: freeDelivery(490) };
     const goals = [4000, 5000, 6000, 8000];
     const without = gainOf(
       Array.from({ length: 60 }, () => week(null)),
@@ -75,14 +86,14 @@ describe("what a goal would bring", () => {
       weeks,
       goals,
       { ...certain(0.3), low: 0.1, high: 0.5 },
-      { margin: 0.6, perDelivery: 100 },
+      { margin: 0.6, given: freeDelivery(100) },
       [4000],
     );
     expect(gain?.curve.map(({ isGuess }) => isGuess)).toEqual([true, true, false, false, true]);
     const best = gain?.curve.reduce((a, b) => (b.gain > a.gain ? b : a));
     expect(best?.asGood).toBe(true);
     expect(gain?.curve[0]?.asGood).toBe(false);
-    expect(gainOf(weeks.slice(0, 3), goals, certain(0.3), { margin: 0.6, perDelivery: 100 })).toBeNull();
+    expect(gainOf(weeks.slice(0, 3), goals, certain(0.3), { margin: 0.6, given: freeDelivery(100) })).toBeNull();
   });
 
   it("takes estimates together, the surer ones for more", () => {

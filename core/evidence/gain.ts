@@ -1,17 +1,18 @@
 import { chanceFrom, normalFrom } from "./chance.ts";
-import { BELOW, type Reaction } from "./reaction.ts";
+import type { Given } from "./given.ts";
+import { BELOW } from "./near-goal.ts";
+import type { Reaction } from "./reaction.ts";
 import { ordersIn } from "./spread.ts";
 import type { Week } from "./weeks.ts";
 
 /** How many shoppers a little below a goal are taken to go for it: estimated, or stated by somebody, which is a guess. */
 export type Share = { readonly share: number; readonly low: number; readonly high: number; readonly isGuess: boolean };
 
-/** What the store says of itself. */
-export type Margins = {
+/** What is gained by what is added, and lost by what is given. */
+export type Stakes = {
   /** Of what goods cost, from nothing to one. */
   readonly margin: number;
-  /** What a delivery that is given away counts as, in minor units. */
-  readonly perDelivery: number;
+  readonly given: Given;
 };
 
 /** Net gain a week with a goal, against none. Amounts in minor units, rounded to the nearest. */
@@ -21,10 +22,11 @@ export type GainAt = {
   /** Nine times in ten the true gain lies between these, as far as chance goes. */
   readonly low: number;
   readonly high: number;
-  /** What it is made of: margin on what is added, and deliveries given away. */
+  /** What it is made of: margin on what is added, less deliveries given away, gifts and what is taken off orders. */
   readonly added: number;
   readonly givenAway: number;
-  /** Orders a week that would add something, and that would have free delivery without. */
+  readonly rewards: number;
+  /** Orders a week that would add something, and that reach the goal without. */
   readonly adding: number;
   readonly reaching: number;
   /** Whether it cannot be told from the best one's. */
@@ -67,7 +69,7 @@ export function gainOf(
   weeks: readonly Week[],
   goals: readonly number[],
   { share, low, high, isGuess }: Share,
-  { margin, perDelivery }: Margins,
+  stakes: Stakes,
   known: readonly number[] = [],
 ): Gain | null {
   const free = weeks.filter(({ goal }) => goal === null);
@@ -82,7 +84,8 @@ export function gainOf(
     weeks: everyWeek.map(() => Math.floor(chance() * worths.length)),
     share: share + spread * normalFrom(chance),
   }));
-  const at = (i: number, draw: (typeof draws)[number]) => partsAt({ i, worths, ...draw, margin, perDelivery });
+  const at = (i: number, draw: (typeof draws)[number]) =>
+    partsAt({ i, goal: goals[i] ?? 0, worths, ...draw, ...stakes });
   const points = goals.map((_, i) => at(i, { weeks: everyWeek, share }));
   const drawn = goals.map((_, i) => draws.map((draw) => at(i, draw).gain));
   const best = points.reduce((found, point, i) => (point.gain > (points[found]?.gain ?? 0) ? i : found), 0);
@@ -94,7 +97,7 @@ export function gainOf(
       const differences = (drawn[best] ?? []).map((gain, draw) => gain - (drawn[i]?.[draw] ?? 0));
       const [least] = band(differences);
       const [under, over] = band(drawn[i] ?? []);
-      const point = points[i] ?? { gain: 0, added: 0, givenAway: 0, adding: 0, reaching: 0 };
+      const point = points[i] ?? { gain: 0, added: 0, givenAway: 0, rewards: 0, adding: 0, reaching: 0 };
       return {
         ...rounded(point),
         ...{ goal, low: Math.round(under), high: Math.round(over), asGood: i === best || least <= 0 },
@@ -104,10 +107,11 @@ export function gainOf(
   };
 }
 
-type Parts = Pick<GainAt, "gain" | "added" | "givenAway" | "adding" | "reaching">;
+type Parts = Pick<GainAt, "gain" | "added" | "givenAway" | "rewards" | "adding" | "reaching">;
 
-const rounded = ({ gain, added, givenAway, adding, reaching }: Parts): Parts => ({
-  ...{ gain: Math.round(gain), added: Math.round(added), givenAway: Math.round(givenAway) },
+const rounded = ({ gain, added, givenAway, rewards, adding, reaching }: Parts): Parts => ({
+  ...{ gain: Math.round(gain), added: Math.round(added) },
+  ...{ givenAway: Math.round(givenAway), rewards: Math.round(rewards) },
   ...{ adding: Math.round(adding * 10) / 10, reaching: Math.round(reaching * 10) / 10 },
 });
 
@@ -118,26 +122,34 @@ function band(values: readonly number[]): [number, number] {
   return [at(0.05), at(0.95)];
 }
 
-/** Of one week, for each goal: orders a little below it and what they lack together, and orders that reach it. */
-type Worths = { readonly near: Float64Array; readonly lacking: Float64Array; readonly reaching: Float64Array };
+/** Of one week, for each goal: orders a little below it and what they lack together; orders that reach it and what they come to. */
+type Worths = {
+  readonly near: Float64Array;
+  readonly lacking: Float64Array;
+  readonly reaching: Float64Array;
+  readonly worth: Float64Array;
+};
 
 /** @param share of shoppers who went for the goal of the week: so many were moved up, and are put back */
 function worthsOf({ spread, goal: held }: Week, goals: readonly number[], share: number): Worths {
   const near = new Float64Array(goals.length);
   const lacking = new Float64Array(goals.length);
   const reaching = new Float64Array(goals.length);
+  const worth = new Float64Array(goals.length);
   const moved = typeof held === "number" ? weightsFor(spread, held, share) : () => 1;
   for (const { value, orders } of spread) {
     const weight = orders * moved(value);
     for (const [i, goal] of goals.entries()) {
-      if (value >= goal) reaching[i] = (reaching[i] ?? 0) + weight;
-      else if (value >= goal * BELOW) {
+      if (value >= goal) {
+        reaching[i] = (reaching[i] ?? 0) + weight;
+        worth[i] = (worth[i] ?? 0) + weight * value;
+      } else if (value >= goal * BELOW) {
         near[i] = (near[i] ?? 0) + weight;
         lacking[i] = (lacking[i] ?? 0) + weight * (goal - value);
       }
     }
   }
-  return { near, lacking, reaching };
+  return { near, lacking, reaching, worth };
 }
 
 /** By how much orders near a goal count more or less, so that as many lie on each side as did before shoppers went for it. */
@@ -155,24 +167,31 @@ function weightsFor(spread: Week["spread"], goal: number, share: number): (value
   return (value) => (value >= low && value < goal ? returned : value >= goal && value < high ? kept : 1);
 }
 
-type Asked = Margins & {
+type Asked = Stakes & {
   /** Which of the goals it is. */
   readonly i: number;
+  readonly goal: number;
   readonly worths: readonly Worths[];
   readonly weeks: readonly number[];
   readonly share: number;
 };
 
 /** What a goal comes to in a week on the mean: whoever goes for it adds just what is lacking. */
-function partsAt({ i, worths, weeks, share, margin, perDelivery }: Asked): Parts {
-  let [near, lacking, reaching] = [0, 0, 0];
+function partsAt({ i, goal, worths, weeks, share, margin, given }: Asked): Parts {
+  let [near, lacking, reaching, worth] = [0, 0, 0, 0];
   for (const week of weeks) {
     near += worths[week]?.near[i] ?? 0;
     lacking += worths[week]?.lacking[i] ?? 0;
     reaching += worths[week]?.reaching[i] ?? 0;
+    worth += worths[week]?.worth[i] ?? 0;
   }
   const count = weeks.length;
   const added = (share * lacking * margin) / count;
-  const givenAway = ((reaching + share * near) * perDelivery) / count;
-  return { gain: added - givenAway, added, givenAway, adding: (share * near) / count, reaching: reaching / count };
+  const adding = share * near;
+  const givenAway = ((reaching + adding) * given.delivery) / count;
+  const rewards = ((reaching + adding) * given.order + (worth + adding * goal) * given.ofWorth) / count;
+  return {
+    ...{ gain: added - givenAway - rewards, added, givenAway, rewards },
+    ...{ adding: adding / count, reaching: reaching / count },
+  };
 }

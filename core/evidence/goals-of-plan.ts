@@ -2,6 +2,7 @@ import { markAt } from "../measures/measure-spec.ts";
 import { goalOf } from "../offers/trigger.ts";
 import { marketsOf } from "../places/markets-of.ts";
 import { type Plan, ratesOf } from "../plan/plan.ts";
+import type { Reward } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
 import type { ValueCounting } from "./order-facts.ts";
 
@@ -49,5 +50,26 @@ export function goalsOfPlan(plan: Plan): PlanGoal[] {
         }),
       );
     });
+  });
+}
+
+/** A step of a plan in one market and currency. */
+type StepAt = {
+  readonly offer: string;
+  readonly step: string;
+  readonly market?: string | undefined;
+  readonly currency: string;
+};
+
+/** What the steps of an offer give that have the same goal as one of them, that one first. */
+export function rewardsAt(plan: Plan, { offer, step, market, currency }: StepAt): { reward: Reward; market: string }[] {
+  const goals = goalsOfPlan(plan).filter((goal) => goal.offer === offer && goal.currency === currency);
+  const one = goals.find((goal) => goal.step === step && (market === undefined || goal.market === market));
+  if (!one) return [];
+  const alike = goals.filter((goal) => goal.market === one.market && goal.goal === one.goal && goal.step !== step);
+  const steps = plan.offers.find(({ id }) => id === offer)?.steps ?? [];
+  return [one, ...alike].flatMap((goal) => {
+    const found = steps.find(({ id }) => id === goal.step);
+    return found ? [{ reward: found.reward, market: goal.market }] : [];
   });
 }

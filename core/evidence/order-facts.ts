@@ -1,4 +1,4 @@
-import { plainCart, readLine } from "../cart/read-cart.ts";
+import { plainCart, type ReadCart, readLine } from "../cart/read-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
 import { compileSpec } from "../measures/measure.ts";
 import { type LadderMeasure, measureKey } from "../measures/measure-spec.ts";
@@ -10,6 +10,7 @@ import type { Tariff } from "../tariff/tariff.ts";
 import { dayOf } from "../time/day.ts";
 import { DAY, instantOf } from "../time/instant.ts";
 import { zoneClock } from "../time/zone-clock.ts";
+import type { GoodsMix } from "./margin.ts";
 import { isPriceable, type PastOrder, type PlainOrder } from "./past-order.ts";
 
 /** How an offer counts the worth of a cart. */
@@ -83,11 +84,48 @@ export function countingOf(
   compiled: CompiledPlan,
   counting: ValueCounting,
 ): (order: PastOrder | PlainOrder) => number | null {
+  return counted(
+    compiled,
+    counting,
+    ({ measure, cart }) => countedValue(measure, cart),
+    ({ total }) => total,
+  );
+}
+
+/** What an order is worth, and what each of its goods counts by itself, before discounts on the whole order. */
+export type WorthOfGoods = { readonly worth: number; readonly goods: GoodsMix };
+
+/** Counts the same with the goods that make it up. Of a plain order nobody knows what its goods were. */
+export function goodsCountingOf(
+  compiled: CompiledPlan,
+  counting: ValueCounting,
+): (order: PastOrder | PlainOrder) => WorthOfGoods | null {
+  return counted<WorthOfGoods>(
+    compiled,
+    counting,
+    ({ measure, cart }) => ({
+      worth: countedValue(measure, cart),
+      goods: cart.lines.map((line) => ({
+        categories: line.categories,
+        worth: countedValue(measure, plainCart([line])),
+      })),
+    }),
+    ({ total }) => ({ worth: total, goods: [{ categories: [], worth: total }] }),
+  );
+}
+
+function counted<T>(
+  compiled: CompiledPlan,
+  counting: ValueCounting,
+  ofCart: (found: { readonly measure: ValueMeasure; readonly cart: ReadCart }) => T,
+  ofTotal: (order: PlainOrder) => T,
+): (order: PastOrder | PlainOrder) => T | null {
   const isTotal = countingKey(counting) === countingKey(TOTAL);
   return (order) => {
-    if (!isPriceable(order)) return isTotal ? order.total : null;
+    if (!isPriceable(order)) return isTotal ? ofTotal(order) : null;
     const found = tariffOf(compiled, order);
-    return found && "tariff" in found ? countedValue(measureIn(found.tariff, counting), found.cart) : null;
+    if (!found || !("tariff" in found)) return null;
+    return ofCart({ measure: measureIn(found.tariff, counting), cart: found.cart });
   };
 }
 

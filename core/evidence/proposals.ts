@@ -1,5 +1,5 @@
 import type { Cluster } from "./clusters.ts";
-import { BELOW } from "./reaction.ts";
+import { BELOW } from "./near-goal.ts";
 import { roundAbove } from "./round-amount.ts";
 import { between, ordersIn, type Spread } from "./spread.ts";
 

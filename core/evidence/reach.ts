@@ -1,4 +1,4 @@
-import { BELOW } from "./reaction.ts";
+import { BELOW } from "./near-goal.ts";
 import type { Spread } from "./spread.ts";
 
 /** Of the orders a little below a goal: how many would get there by one more product, by two, or by neither. */

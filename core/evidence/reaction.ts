@@ -1,4 +1,5 @@
 import { type Chance, chanceFrom } from "./chance.ts";
+import { BELOW } from "./near-goal.ts";
 import { type BinModel, poissonFit } from "./poisson-fit.ts";
 import type { Spread } from "./spread.ts";
 import type { Week } from "./weeks.ts";
@@ -22,8 +23,7 @@ export type Reaction = {
   readonly by: "other-weeks" | "shape";
 };
 
-/** A little below, and a little above: where shoppers who reach for a goal come from, and where they land. */
-export const BELOW = 0.8;
+/** A little above: where shoppers land who reach for a goal; they come from a little below it. */
 const ABOVE = 1.2;
 /** A goal outside of these has no part in what happens around another. */
 const FAR_BELOW = 0.6;

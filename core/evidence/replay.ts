@@ -42,6 +42,17 @@ export type ReplayForm = {
   readonly groupOf?: ((order: PastOrder) => number | null) | undefined;
 };
 
+type Price = Exclude<OptionPrice, { none: unknown }>;
+/** An order with its price by the plan, and by the one beside where that has one too. */
+export type PricedOrder = {
+  readonly order: PastOrder;
+  readonly group: number | null;
+  readonly now: Price;
+  readonly beside: Price | null;
+};
+/** The same, or why there is no price. */
+export type ReplayedOrder = PricedOrder | { readonly why: WhyNotPriced };
+
 /** A plan, and which of its offers are limited. */
 type Under = { readonly compiled: CompiledPlan; readonly limited: readonly string[] };
 
@@ -79,18 +90,23 @@ export class Replay {
       this.cancelled += 1;
       return [];
     }
-    if (!isPriceable(order)) {
-      this.orders += 1;
-      this.not("only-a-total");
-      return [];
-    }
-    const found = priced(this.now, order);
+    const found = this.one(order);
     if ("problems" in found) return found.problems;
     this.orders += 1;
-    if (order.request.uses === undefined && this.now.limited.length > 0) this.limitsIgnored += 1;
-    if ("none" in found) this.not(found.none);
-    else this.count(order, found);
+    if (isPriceable(order) && order.request.uses === undefined && this.now.limited.length > 0) this.limitsIgnored += 1;
+    if ("why" in found) this.reasons.set(found.why, (this.reasons.get(found.why) ?? 0) + 1);
+    else this.count(found);
     return [];
+  }
+
+  /** What one order would have meant, counted nowhere. */
+  one(order: PastOrder | PlainOrder): ReplayedOrder | { readonly problems: Problem[] } {
+    if (!isPriceable(order)) return { why: "only-a-total" };
+    const found = priced(this.now, order);
+    if ("problems" in found) return found;
+    if ("none" in found) return { why: found.none };
+    const other = this.beside ? priced(this.beside, order) : null;
+    return { order, group: this.groupOf(order), now: found, beside: other && "price" in other ? other : null };
   }
 
   result(): Replayed {
@@ -105,21 +121,15 @@ export class Replay {
     };
   }
 
-  private not(why: WhyNotPriced): void {
-    this.reasons.set(why, (this.reasons.get(why) ?? 0) + 1);
-  }
-
-  private count(order: PastOrder, found: Exclude<OptionPrice, { none: unknown }>): void {
+  private count({ order, group, now: found, beside }: PricedOrder): void {
     const { option, charged, request } = order;
-    const row = this.rowOf({ currency: request.currency, zone: found.zone ?? "", option, group: this.groupOf(order) });
+    const row = this.rowOf({ currency: request.currency, zone: found.zone ?? "", option, group });
     const { price: now } = found;
     addTo(row.now, found);
     row.charged += charged;
     if (charged === 0) row.freeBefore += 1;
     if (now > charged) row.more += 1;
     if (now < charged) row.less += 1;
-    const other = this.beside ? priced(this.beside, order) : null;
-    const beside = other && "price" in other ? other : null;
     if (beside) {
       addTo(row.beside, beside);
       if (now > beside.price) row.moreThanBeside += 1;

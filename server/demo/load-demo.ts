@@ -33,6 +33,7 @@ export async function emptyStore(pool: Pool): Promise<void> {
       "orders",
       "countings",
       "past_goals",
+      "stated_figures",
       "redemptions",
       "window_claims",
       "window_counts",

@@ -2,11 +2,13 @@ import type { Pool, RowDataPacket } from "mysql2/promise";
 import type { PastOrder } from "../../core/evidence/past-order.ts";
 import { allProducts, type CatalogueProduct } from "../catalogue/catalogue.ts";
 import { stateGoals } from "../evidence/past-goals.ts";
+import { stateFigure } from "../evidence/stated-figures.ts";
 import { deliverersOf } from "../orders/deliverers.ts";
 import { writeOrders } from "../orders/write-orders.ts";
 import { planInForce } from "../releases/releases.ts";
 import { demoHistory } from "./history.ts";
 import { DEMO_GOALS } from "./past-goals.ts";
+import { DEMO_FIGURES } from "./stated-figures.ts";
 
 interface BegunRow extends RowDataPacket {
   begun: number;
@@ -32,6 +34,7 @@ export async function continueHistory(pool: Pool, size?: number): Promise<number
   const release = row?.begun ? await planInForce(pool) : null;
   if (!release) return 0;
   await stateGoals(pool, DEMO_GOALS);
+  for (const stated of DEMO_FIGURES) await stateFigure(pool, stated);
   const deliverers = deliverersOf(pool);
   let added = 0;
   let batch: PastOrder[] = [];

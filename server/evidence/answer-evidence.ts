@@ -4,6 +4,7 @@ import { phrase } from "../../core/phrases/phrase.ts";
 import { type Answer, jsonAnswer } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
 import type { AskEvidence } from "./evidence-schema.ts";
+import { ordersOfReplay, ordersOfWorth } from "./list-orders.ts";
 import { orderOverview } from "./order-overview.ts";
 import { orderSample } from "./order-sample.ts";
 import { lookAtReplay, startReplay, stopReplay } from "./replay-jobs.ts";
@@ -36,12 +37,20 @@ export async function answerEvidence(pool: Pool, asked: AskEvidence): Promise<An
     }
     case "sample":
       return jsonAnswer(await orderSample(pool, asked.filter, asked.most));
+    case "orders-worth":
+      return onceRolledUp(asked.counting, (id) => ordersOfWorth(pool, id, asked));
+    case "orders-replayed": {
+      const found = await ordersOfReplay(pool, asked);
+      return found ? jsonAnswer(found) : goneReplay();
+    }
     case "look": {
       const state = lookAtReplay(asked.job);
-      return state ? jsonAnswer(state) : problemAnswer(404, phrase("There is no such replay any more"));
+      return state ? jsonAnswer(state) : goneReplay();
     }
     case "stop":
       stopReplay(asked.job);
       return jsonAnswer({});
   }
 }
+
+const goneReplay = () => problemAnswer(404, phrase("There is no such replay any more"));

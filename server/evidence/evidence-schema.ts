@@ -3,7 +3,8 @@ import { PastGoal } from "../../core/evidence/past-goal.ts";
 import { Basis } from "../../core/measures/basis.ts";
 import { OnlyGoods } from "../../core/measures/only-goods.ts";
 import { byKindOf, closed, Id, MinorUnits } from "../../core/schema/atoms.ts";
-import { OrderFilter } from "../orders/order-filter.ts";
+import { LocalDay } from "../../core/time/local.ts";
+import { OrderFilter, orUnknown } from "../orders/order-filter.ts";
 
 const Counting = Type.Object(
   { kind: Type.Literal("value"), basis: Basis, only: Type.Optional(OnlyGoods) },
@@ -14,6 +15,25 @@ const bars = {
   width: Type.Optional({ ...MinorUnits, description: "Of bars; by a rule where it is left out" }),
   logarithmic: Type.Optional(Type.Boolean()),
 };
+
+const between = {
+  from: { ...MinorUnits, description: "What an order is worth at least" },
+  below: Type.Optional({ ...MinorUnits, description: "What it is worth less than" }),
+};
+
+/** What one figure of a replay is of. */
+const ReplayPick = byKindOf(
+  "by",
+  [
+    Type.Object({ by: Type.Literal("zone"), is: orUnknown }, closed),
+    Type.Object({ by: Type.Literal("option"), is: Id }, closed),
+    Type.Object({ by: Type.Literal("group"), is: Type.Integer({ minimum: 0, maximum: 50 }) }, closed),
+    Type.Object({ by: Type.Literal("why"), is: Id }, closed),
+  ],
+  "ReplayPick",
+);
+
+const after = Type.Optional({ ...LocalDay, description: "Orders of days before this one" });
 
 /** What is asked of past orders. */
 export const AskEvidence = byKindOf(
@@ -48,13 +68,9 @@ export const AskEvidence = byKindOf(
         do: Type.Literal("gain"),
         filter: OrderFilter,
         counting: Counting,
-        margin: Type.Integer({
-          minimum: 0,
-          maximum: 10_000,
-          description: "Of what goods cost, in hundredths of a percent",
-        }),
-        perDelivery: Type.Optional(MinorUnits),
-        share: Type.Optional(Type.Integer({ minimum: 0, maximum: 10_000 })),
+        step: Type.Optional(
+          Type.Object({ offer: Id, step: Id }, { ...closed, description: "The step of the draft whose goal it is" }),
+        ),
         goals: Type.Optional(Type.Array(MinorUnits, { maxItems: 100 })),
       },
       closed,
@@ -64,6 +80,11 @@ export const AskEvidence = byKindOf(
       closed,
     ),
     Type.Object({ do: Type.Literal("look"), job: Id }, closed),
+    Type.Object(
+      { do: Type.Literal("orders-worth"), filter: OrderFilter, counting: Counting, ...between, after },
+      closed,
+    ),
+    Type.Object({ do: Type.Literal("orders-replayed"), job: Id, pick: ReplayPick, after }, closed),
     Type.Object({ do: Type.Literal("stop"), job: Id }, closed),
   ],
   "AskEvidence",

@@ -2,7 +2,8 @@
 
 import type { Pool } from "mysql2/promise";
 import { type Cluster, clustersOf } from "../../core/evidence/clusters.ts";
-import { type Gain, gainOf, pooledShare, type Share } from "../../core/evidence/gain.ts";
+import { type Gain, gainOf, pooledShare, type Share, type Stakes } from "../../core/evidence/gain.ts";
+import { type ListedOrder, ordersReplayed, ordersWorth, type ReplayPick } from "../../core/evidence/listed-orders.ts";
 import { countingOf, type ValueCounting } from "../../core/evidence/order-facts.ts";
 import type { PastGoal } from "../../core/evidence/past-goal.ts";
 import { type Reaction, reactionsOf } from "../../core/evidence/reaction.ts";
@@ -28,17 +29,30 @@ export type RollUp = {
   readonly id: number;
   readonly days: readonly DueDay[];
 };
-export type ReplayPart = {
-  readonly do: "replay";
-  readonly filter: OrderFilter;
-  readonly from: number;
-  readonly to: number;
+/** Plans that orders are priced by, and what the orders are told apart by. */
+export type ReplayPlans = {
   readonly now: NamedPlan;
   readonly beside: NamedPlan | null;
   readonly atItsOwnMoment: boolean;
   /** Told apart by which of these worths, the least first, they come up to. */
   readonly edges: readonly number[];
   readonly counting: ValueCounting;
+};
+export type ReplayPart = ReplayPlans & {
+  readonly do: "replay";
+  readonly filter: OrderFilter;
+  readonly from: number;
+  readonly to: number;
+};
+/** What orders a figure is made of: those of a worth, counted by the plan that `now` is, or those behind a sum of a replay. */
+export type Picked =
+  | { readonly by: "worth"; readonly from: number; readonly below?: number | undefined }
+  | { readonly by: "replay"; readonly pick: ReplayPick };
+export type ListOrders = ReplayPlans & {
+  readonly do: "list";
+  readonly filter: OrderFilter;
+  readonly days: readonly string[];
+  readonly picked: Picked;
 };
 export type FindClusters = { readonly do: "clusters"; readonly spread: Spread; readonly goals: readonly number[] };
 
@@ -51,23 +65,25 @@ export type EstimateGain = {
   readonly candidates: readonly number[];
   /** A share that somebody has stated. */
   readonly stated: number | null;
-  readonly margin: number;
-  readonly perDelivery: number | null;
+  /** Null where it is not known what is gained or given. */
+  readonly stakes: Stakes | null;
+  /** How many shoppers go for a goal is measured where it was for free delivery. */
+  readonly isFreeDelivery: boolean;
 };
 export type EstimatedGain = {
   readonly reactions: readonly Reaction[];
   readonly share: Share | null;
-  readonly perDelivery: number | null;
   readonly gain: Gain | null;
 };
 
 type Results = {
   readonly "roll-up": null;
   readonly replay: Replayed;
+  readonly list: readonly ListedOrder[];
   readonly clusters: readonly Cluster[];
   readonly gain: EstimatedGain;
 };
-export type OrderTask = RollUp | ReplayPart | FindClusters | EstimateGain;
+export type OrderTask = RollUp | ReplayPart | ListOrders | FindClusters | EstimateGain;
 export type TaskResult<Task extends OrderTask> = Results[Task["do"]];
 
 let pool: Pool | undefined;
@@ -84,6 +100,8 @@ export default async function work(task: OrderTask): Promise<Results[OrderTask["
       return rollUp(task);
     case "replay":
       return replayPart(task);
+    case "list":
+      return listOrders(task);
     case "clusters":
       return clustersOf(task.spread, task.goals);
     case "gain":
@@ -112,26 +130,38 @@ function compiledOf({ name, plan, calendars }: NamedPlan, atItsOwnMoment: boolea
   return result.compiled;
 }
 
-async function replayPart({ now, beside, atItsOwnMoment, edges, counting, ...which }: ReplayPart): Promise<Replayed> {
+async function replayPart({ filter, from, to, ...plans }: ReplayPart): Promise<Replayed> {
+  const replay = replayOf(plans);
+  // What was written was found sound; a plan whose markets have changed may not read an order, and counts it nowhere.
+  for (const { order } of await readOrders(shared(), { filter, from, to })) replay.add(order);
+  return replay.result();
+}
+
+function replayOf({ now, beside, atItsOwnMoment, edges, counting }: ReplayPlans): Replay {
   const compiled = compiledOf(now, atItsOwnMoment);
   const count = countingOf(compiled, counting);
-  const replay = new Replay(compiled, {
+  return new Replay(compiled, {
     beside: beside ? compiledOf(beside, atItsOwnMoment) : undefined,
     groupOf: (order) => {
       const worth = edges.length > 0 ? count(order) : null;
       return worth === null ? null : edges.filter((edge) => worth >= edge).length;
     },
   });
-  // What was written was found sound; a plan whose markets have changed may not read an order, and counts it nowhere.
-  for (const { order } of await readOrders(shared(), which)) replay.add(order);
-  return replay.result();
 }
 
-function estimateGain({ days, goals, candidates, stated, margin, perDelivery }: EstimateGain): EstimatedGain {
+/** The orders of some days that a figure is made of, the last written first. */
+async function listOrders({ filter, days, picked, ...plans }: ListOrders): Promise<readonly ListedOrder[]> {
+  const orders = (await readOrders(shared(), { days, filter })).map(({ order }) => order).reverse();
+  if (picked.by === "replay") return ordersReplayed(orders, replayOf(plans), picked.pick);
+  return ordersWorth(orders, countingOf(compiledOf(plans.now, plans.atItsOwnMoment), plans.counting), picked);
+}
+
+function estimateGain({ days, goals, candidates, stated, stakes, isFreeDelivery }: EstimateGain): EstimatedGain {
   const weeks = weeksOf(new Map(days), goals);
   const reactions = reactionsOf(weeks);
-  const share = stated === null ? pooledShare(reactions) : { share: stated, low: stated, high: stated, isGuess: true };
+  const pooled = pooledShare(reactions);
+  const measured = pooled && { ...pooled, isGuess: !isFreeDelivery };
+  const share = stated === null ? measured : { share: stated, low: stated, high: stated, isGuess: true };
   const known = reactions.map(({ goal }) => goal);
-  const gain = share && perDelivery !== null ? gainOf(weeks, candidates, share, { margin, perDelivery }, known) : null;
-  return { reactions, share, perDelivery, gain };
+  return { reactions, share, gain: share && stakes ? gainOf(weeks, candidates, share, stakes, known) : null };
 }

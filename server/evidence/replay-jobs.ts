@@ -24,7 +24,13 @@ export type ReplayState =
   | { readonly state: "done"; readonly replayed: Replayed; readonly beside: number | null; readonly sequence: number }
   | { readonly state: "failed" | "stopped" };
 
-type Job = { state: ReplayState; readonly stop: () => void };
+type Job = {
+  state: ReplayState;
+  readonly stop: () => void;
+  /** What it goes by: its figures are opened with the same. */
+  readonly asked: ReplayAsked;
+  readonly plans: { readonly now: NamedPlan; readonly beside: NamedPlan | null };
+};
 
 interface RangeRow extends RowDataPacket {
   least: number | null;
@@ -47,15 +53,17 @@ export async function startReplay(pool: Pool, asked: ReplayAsked): Promise<{ job
   if ("problems" in draft) return draft;
   const { state, sequence, plan, calendars } = draft;
   const release = await planInForce(pool);
-  const now = { name: `draft ${state}`, plan, calendars };
-  const beside = release && { name: `release ${release.release.checksum}`, ...release };
+  const plans = {
+    now: { name: `draft ${state}`, plan, calendars },
+    beside: release && plainOf({ name: `release ${release.release.checksum}`, ...release }),
+  };
   const { where, values } = orderCondition(asked.filter);
   const [[range]] = await pool.query<RangeRow[]>(
     `SELECT MIN(id) AS least, MAX(id) AS most FROM orders WHERE ${where}`,
     [...values],
   );
   const stopping = new AbortController();
-  const job: Job = { state: { state: "running", done: 0, of: 1 }, stop: () => stopping.abort() };
+  const job: Job = { state: { state: "running", done: 0, of: 1 }, stop: () => stopping.abort(), asked, plans };
   const name = `r-${randomUUID()}`;
   remember(name, job);
   const least = range?.least ?? 1;
@@ -63,7 +71,7 @@ export async function startReplay(pool: Pool, asked: ReplayAsked): Promise<{ job
     from: least + i * PART,
     to: least + (i + 1) * PART - 1,
   }));
-  runParts(parts, asked, { now, beside: beside && plainOf(beside) }, job, stopping.signal).then(
+  runParts(parts, job, stopping.signal).then(
     (replayed) => {
       job.state = { state: "done", replayed, beside: release?.release.number ?? null, sequence };
     },
@@ -81,8 +89,6 @@ const plainOf = ({ name, plan, calendars }: NamedPlan): NamedPlan => ({ name, pl
 
 async function runParts(
   parts: readonly { readonly from: number; readonly to: number }[],
-  { filter, counting, edges, atItsOwnMoment }: ReplayAsked,
-  plans: { readonly now: NamedPlan; readonly beside: NamedPlan | null },
   job: Job,
   signal: AbortSignal,
 ): Promise<Replayed> {
@@ -93,7 +99,7 @@ async function runParts(
     for (let at = next++; at < parts.length; at = next++) {
       const part = parts[at];
       if (!part || signal.aborted) return;
-      const task = { do: "replay" as const, filter, counting, edges, atItsOwnMoment, ...part, ...plans };
+      const task = { do: "replay" as const, ...job.asked, ...part, ...job.plans };
       // In the orders' own order, however the threads come to their ends.
       found[at] = await inThread(task, signal);
       done += 1;
@@ -103,6 +109,11 @@ async function runParts(
   await Promise.all(Array.from({ length: threadCount() }, oneAfterTheOther));
   signal.throwIfAborted();
   return mergedReplays(found);
+}
+
+/** What a replay goes by; null where it is not remembered any more. */
+export function plansOfReplay(job: string): Pick<Job, "asked" | "plans"> | null {
+  return jobs.get(job) ?? null;
 }
 
 export const lookAtReplay = (job: string): ReplayState | null => jobs.get(job)?.state ?? null;

@@ -1,26 +1,50 @@
 import type { Pool, RowDataPacket } from "mysql2/promise";
+import { freeDelivery, type Given, givenBy } from "../../core/evidence/given.ts";
+import { rewardsAt } from "../../core/evidence/goals-of-plan.ts";
+import {
+  type GoodsMix,
+  type MarginPart,
+  marginParts,
+  meanMargin,
+  type StatedMargins,
+} from "../../core/evidence/margin.ts";
 import type { ValueCounting } from "../../core/evidence/order-facts.ts";
 import type { PastGoal } from "../../core/evidence/past-goal.ts";
 import { roundStep } from "../../core/evidence/round-amount.ts";
 import { quantileOf, type Spread, spreadOf } from "../../core/evidence/spread.ts";
+import { ratesOf } from "../../core/plan/plan.ts";
+import { soldIn } from "../catalogue/sold.ts";
+import { compiledDraft } from "../draft/compiled-draft.ts";
 import { type OrderFilter, orderCondition } from "../orders/order-filter.ts";
 import type { EstimatedGain } from "./order-worker.ts";
 import { releasedGoals, statedGoals } from "./past-goals.ts";
-import { pointsOf } from "./read-spread.ts";
+import { pointsOf, readGoods } from "./read-spread.ts";
+import { marginsOf, marketKey, statedFigures } from "./stated-figures.ts";
 import { inThread } from "./worker-pool.ts";
 
 /** What is asked of goals that a market could have. Amounts in minor units. */
 export type GainAsked = {
   readonly filter: OrderFilter;
   readonly counting: ValueCounting;
-  /** Of what goods cost, in hundredths of a percent. */
-  readonly margin: number;
-  /** What a delivery counts as that is given away; what is charged for one on the mean, where it is left out. */
-  readonly perDelivery?: number;
-  /** The share of shoppers who go for a goal, in hundredths of a percent, where it is stated: a guess. */
-  readonly share?: number;
+  /** The step of the draft whose goal it is: what it gives, and steps with the same goal do. Free delivery where it is left out. */
+  readonly step?: { readonly offer: string; readonly step: string };
   /** Goals that are to be among those looked at. */
   readonly goals?: readonly number[];
+};
+
+/** What goals would bring, and what has been taken for it. Amounts in minor units. */
+export type ToldGain = EstimatedGain & {
+  /** The margin on what was bought, by what has a margin of its own; null where none is stated. */
+  readonly margins: readonly MarginPart[] | null;
+  readonly margin: number | null;
+  /** What goods were bought of, the most first. */
+  readonly categories: readonly string[];
+  /** What is given to whoever reaches the goal; null where it cannot be told. */
+  readonly given: Given | null;
+  readonly isFreeDelivery: boolean;
+  readonly perDelivery: number | null;
+  /** Of shoppers who go for a goal, a part of one; null where none is stated. */
+  readonly statedShare: number | null;
 };
 
 interface DayRow extends RowDataPacket {
@@ -29,23 +53,75 @@ interface DayRow extends RowDataPacket {
 }
 
 /** @param counting the number of the way of counting, in which everything is rolled up */
-export async function tellGain(pool: Pool, counting: number, asked: GainAsked): Promise<EstimatedGain> {
+export async function tellGain(pool: Pool, counting: number, asked: GainAsked): Promise<ToldGain> {
   const { filter } = asked;
   const days = await daySpreads(pool, counting, filter);
   const goals = (await goalsThere(pool)).filter(
     (goal) => goal.currency === filter.currency && (filter.market === undefined || goal.market === filter.market),
   );
   const whole = spreadOf([...days.values()].flat());
-  const perDelivery = asked.perDelivery ?? meanCharge(whole, goals);
-  return inThread({
+  const stated = await statedFigures(pool);
+  const mix = await readGoods(pool, counting, filter);
+  const margins = marginsOf(stated);
+  const parts = margins && marginParts(mix, margins);
+  const margin = margins && meanMargin(parts ?? [], margins.others);
+  const perDelivery = stated.perDelivery[filter.currency] ?? meanCharge(whole, goals);
+  const { given, isFreeDelivery } = await givenIn(pool, asked, perDelivery, margins);
+  const statedShare = stated.shares[marketKey(filter)] ?? null;
+  const estimated = await inThread({
     do: "gain",
     days: [...days],
     goals,
     candidates: candidatesIn(whole, asked.goals ?? []),
-    stated: asked.share === undefined ? null : asked.share / 10_000,
-    margin: asked.margin / 10_000,
-    perDelivery,
+    stated: statedShare,
+    stakes: margin === null || given === null ? null : { margin, given },
+    isFreeDelivery,
   });
+  return {
+    ...estimated,
+    ...{ margins: parts, margin, categories: categoriesIn(mix) },
+    ...{ given, isFreeDelivery, perDelivery, statedShare },
+  };
+}
+
+function categoriesIn(mix: GoodsMix): string[] {
+  const worths = new Map<string, number>();
+  for (const { categories, worth } of mix)
+    for (const name of categories) worths.set(name, (worths.get(name) ?? 0) + worth);
+  return [...worths].sort(([, a], [, b]) => b - a).map(([name]) => name);
+}
+
+/** What the steps give that have their goal where the one asked for has it. */
+async function givenIn(
+  pool: Pool,
+  { filter: { currency, market }, step }: GainAsked,
+  perDelivery: number | null,
+  margins: StatedMargins | null,
+): Promise<Pick<ToldGain, "given" | "isFreeDelivery">> {
+  if (perDelivery === null) return { given: null, isFreeDelivery: true };
+  const draft = step && (await compiledDraft(pool));
+  const rewards = draft && "plan" in draft ? rewardsAt(draft.plan, { ...step, market, currency }) : [];
+  const [first] = rewards;
+  if (!first || !draft || !("plan" in draft)) return { given: freeDelivery(perDelivery), isFreeDelivery: true };
+  const costs = await costsOf(pool, currency, margins);
+  const context = { zone: null, market: first.market, currency, rates: ratesOf(draft.plan) };
+  const given = givenBy(
+    rewards.map(({ reward }) => reward),
+    { context, perDelivery, costOf: (sku) => costs.get(sku) ?? null },
+  );
+  return { given, isFreeDelivery: rewards.every(({ reward }) => reward.kind === "free") };
+}
+
+/** What a piece of what is sold costs the store, at what it is sold for less the margin on it. */
+async function costsOf(pool: Pool, currency: string, margins: StatedMargins | null): Promise<Map<string, number>> {
+  if (!margins) return new Map();
+  const { lines } = await soldIn(pool, currency);
+  return new Map(
+    lines.map(({ sku, unitPrice, categories = [] }) => {
+      const margin = meanMargin(marginParts([{ categories, worth: unitPrice }], margins), margins.others);
+      return [sku, Math.round(unitPrice * (1 - margin))];
+    }),
+  );
 }
 
 /** Goals of the past, stated or told of by releases. */

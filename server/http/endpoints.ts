@@ -55,6 +55,7 @@ export const ENDPOINTS = {
   "/api/sign-in": { POST: { who: "anybody", largest: 2 * KIB } },
   "/api/sign-in/link": { POST: { who: "anybody", largest: 2 * KIB } },
   "/api/standpoints": { GET: LOOK, POST: { who: "edit", largest: 64 * KIB } },
+  "/api/stated-figures": { GET: LOOK, POST: { who: "edit", largest: 2 * KIB } },
   "/api/suggest": { POST: { who: "look", right: "quote", largest: 256 * KIB, asks: true } },
 } as const satisfies Readonly<Record<string, Methods>>;
 

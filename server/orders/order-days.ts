@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import type { Pool, ResultSetHeader, RowDataPacket } from "mysql2/promise";
-import { countingKey, countingOf, type ValueCounting } from "../../core/evidence/order-facts.ts";
+import { countingKey, goodsCountingOf, type ValueCounting } from "../../core/evidence/order-facts.ts";
 import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import { inTransaction } from "../database/pool.ts";
 import { releaseInForce } from "../releases/releases.ts";
@@ -53,6 +53,8 @@ type Cell = {
   orders: number;
   uncounted: number;
   readonly worths: Map<number, [number, number]>;
+  /** By the categories of the goods, as JSON. */
+  readonly goods: Map<string, number>;
 };
 
 /** Rolls up days, one after the other, by the release in force; without one nothing can be counted. */
@@ -73,31 +75,42 @@ async function rollUpDay(
   { counting, id }: { readonly counting: ValueCounting; readonly id: number },
   { day, turn }: DueDay,
 ): Promise<void> {
-  const cells = cellsOf(await readOrders(pool, { day }), countingOf(compiled, counting));
+  const cells = cellsOf(await readOrders(pool, { day }), goodsCountingOf(compiled, counting));
   await inTransaction(pool, async (connection) => {
     await connection.query("DELETE FROM order_days WHERE counting = ? AND day = ?", [id, day]);
     if (cells.length > 0)
       await connection.query(
-        "INSERT INTO order_days (counting, day, currency, market, zone, channel, buyer, orders, uncounted, worths) VALUES ?",
-        [cells.map(({ key, orders, uncounted, worths }) => [id, day, ...key, orders, uncounted, worthsText(worths)])],
+        "INSERT INTO order_days (counting, day, currency, market, zone, channel, buyer, orders, uncounted, worths, goods) VALUES ?",
+        [
+          cells.map(({ key, orders, uncounted, worths, goods }) => [
+            ...[id, day, ...key, orders, uncounted],
+            ...[worthsText(worths), goodsText(goods)],
+          ]),
+        ],
       );
     await connection.query("DELETE FROM order_days_due WHERE counting = ? AND day = ? AND turn = ?", [id, day, turn]);
   });
 }
 
-function cellsOf(stored: readonly StoredOrder[], count: ReturnType<typeof countingOf>): Cell[] {
+function cellsOf(stored: readonly StoredOrder[], count: ReturnType<typeof goodsCountingOf>): Cell[] {
   const cells = new Map<string, Cell>();
   for (const { order, market, zone, channel } of stored) {
     if (order.cancelled) continue;
     const currency = "request" in order ? order.request.currency : order.currency;
     const key = [currency, market ?? "", zone ?? "", channel ?? "", order.buyer ?? ""];
-    const cell = cells.get(key.join("\n")) ?? { key, orders: 0, uncounted: 0, worths: new Map() };
+    const cell = cells.get(key.join("\n")) ?? { key, orders: 0, uncounted: 0, worths: new Map(), goods: new Map() };
     cells.set(key.join("\n"), cell);
     cell.orders += 1;
-    const worth = count(order);
-    if (worth === null) {
+    const counted = count(order);
+    if (counted === null) {
       cell.uncounted += 1;
       continue;
+    }
+    const { worth, goods } = counted;
+    for (const one of goods) {
+      if (one.worth === 0) continue;
+      const categories = JSON.stringify(one.categories);
+      cell.goods.set(categories, (cell.goods.get(categories) ?? 0) + one.worth);
     }
     const [orders, charged] = cell.worths.get(worth) ?? [0, 0];
     cell.worths.set(worth, [orders + 1, charged + order.charged]);
@@ -107,3 +120,6 @@ function cellsOf(stored: readonly StoredOrder[], count: ReturnType<typeof counti
 
 const worthsText = (worths: Cell["worths"]): string =>
   [...worths].map(([worth, [orders, charged]]) => `${worth}:${orders}:${charged}`).join(",");
+
+const goodsText = (goods: Cell["goods"]): string =>
+  `[${[...goods].map(([categories, worth]) => `[${categories},${worth}]`).join(",")}]`;

@@ -3,7 +3,7 @@ import { type Static, Type } from "../../core/schema/type.ts";
 import { LocalDay } from "../../core/time/local.ts";
 
 /** "" stands for orders of which it is not known. */
-const orUnknown = Type.String({ maxLength: 64 });
+export const orUnknown = Type.String({ maxLength: 64 });
 
 /** Which orders are meant: in one currency, and all of them where nothing else is said. */
 export const OrderFilter = Type.Object(

@@ -37,9 +37,10 @@ interface LineRow extends RowDataPacket {
   more: string | null;
 }
 
-/** Which orders: those of a day, some of a stretch of ids, or some by their ids or their number. */
+/** Which orders: all of a day, some of several days, some of a stretch of ids, or some by their ids or their number. */
 export type Which =
   | { readonly day: string }
+  | { readonly days: readonly string[]; readonly filter: OrderFilter }
   | { readonly from: number; readonly to: number; readonly filter: OrderFilter }
   | { readonly ids: readonly number[] }
   | { readonly number: string };
@@ -49,6 +50,7 @@ function conditionOf(which: Which): Condition {
   if ("number" in which) return { where: "o.number = ?", values: [which.number] };
   if ("ids" in which) return { where: "o.id IN (?)", values: [which.ids] };
   const { where, values } = orderCondition(which.filter);
+  if ("days" in which) return { where: `o.day IN (?) AND ${where}`, values: [which.days, ...values] };
   return { where: `o.id BETWEEN ? AND ? AND ${where}`, values: [which.from, which.to, ...values] };
 }
 

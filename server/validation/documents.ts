@@ -28,6 +28,7 @@ export const checkSaveProducts = checkedBy(validators.saveProducts);
 export const checkSendOrders = checkedBy(validators.sendOrders);
 export const checkSettings = checkedBy(validators.settings);
 export const checkSignIn = checkedBy(validators.signIn);
+export const checkStateFigure = checkedBy(validators.stateFigure);
 export const checkStateGoals = checkedBy(validators.stateGoals);
 export const checkSwitchOffer = checkedBy(validators.switchOffer);
 export const checkUseLink = checkedBy(validators.useLink);

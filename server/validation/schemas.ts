@@ -3,6 +3,7 @@ import type { TSchema } from "../../core/schema/type.ts";
 import { Catalogue, Product, SampleCarts } from "../catalogue/product.ts";
 import { ChangeSet } from "../draft/change-set-schema.ts";
 import { AskEvidence, StateGoals } from "../evidence/evidence-schema.ts";
+import { StateFigure } from "../evidence/stated-figures.ts";
 import {
   AskCarriers,
   ChangeRelease,
@@ -51,6 +52,7 @@ export const SERVER_SCHEMAS = {
   settings: Settings,
   signIn: SignIn,
   standpoint: Standpoint,
+  stateFigure: StateFigure,
   stateGoals: StateGoals,
   switchOffer: SwitchOffer,
   useLink: UseLink,

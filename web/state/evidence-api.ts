@@ -2,11 +2,12 @@ import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import type { Cluster } from "../../core/evidence/clusters.ts";
 import type { PastGoal } from "../../core/evidence/past-goal.ts";
 import type { Problem } from "../../core/schema/problem.ts";
+import type { ListedOrders, ReplayedAsked, WorthAsked } from "../../server/evidence/list-orders.ts";
 import type { OrderOverview } from "../../server/evidence/order-overview.ts";
 import type { OrderSample } from "../../server/evidence/order-sample.ts";
-import type { EstimatedGain } from "../../server/evidence/order-worker.ts";
 import type { ReplayAsked, ReplayState } from "../../server/evidence/replay-jobs.ts";
-import type { GainAsked } from "../../server/evidence/told-gain.ts";
+import type { StatedFigures, StateFigure } from "../../server/evidence/stated-figures.ts";
+import type { GainAsked, ToldGain } from "../../server/evidence/told-gain.ts";
 import type { BarsAsked, OrdersAsked, SpreadAsked, ToldBars, ToldSpread } from "../../server/evidence/told-spread.ts";
 import type { CheckedPart } from "../../server/orders/import-orders.ts";
 import type { OrderFilter } from "../../server/orders/order-filter.ts";
@@ -26,6 +27,9 @@ export const evidenceApi = {
   startReplay: (asked: ReplayAsked) => ask<{ job: string }>({ do: "replay", ...asked }),
   lookAtReplay: (job: string) => ask<ReplayState>({ do: "look", job }),
   stopReplay: (job: string) => ask<object>({ do: "stop", job }),
+  ordersWorth: (asked: WorthAsked) => ask<ListedOrders | Due>({ do: "orders-worth", ...asked }),
+  ordersReplayed: (asked: ReplayedAsked) => ask<ListedOrders>({ do: "orders-replayed", ...asked }),
+  stateFigure: (stated: StateFigure) => call<StatedFigures>("/api/stated-figures", stated),
   order: (order: string) => call<StoredOrder>("/api/orders/one", { order }),
   stateGoals: (goals: readonly PastGoal[]) => call<PastGoals>("/api/past-goals", { goals }),
   /** Hands on a part of a file of orders. */
@@ -64,7 +68,7 @@ export const barsOfOrders = (asked: BarsAsked) => rolledUp<ToldBars>("bars", ask
 export const peaksOfOrders = (asked: OrdersAsked) => rolledUp<{ clusters: readonly Cluster[] }>("peaks", asked);
 
 /** What goals would bring. */
-export const gainOfGoals = (asked: GainAsked) => rolledUp<EstimatedGain>("gain", asked);
+export const gainOfGoals = (asked: GainAsked) => rolledUp<ToldGain>("gain", asked);
 
 /** Orders drawn at random; the same ones as long as the page is open. */
 export const orderSample = (filter: OrderFilter) =>
@@ -78,4 +82,9 @@ const SAMPLED = 1000;
 export const pastGoals = queryOptions({
   queryKey: [...EVIDENCE, "goals"],
   queryFn: () => call<PastGoals>("/api/past-goals"),
+});
+
+export const statedFigures = queryOptions({
+  queryKey: [...EVIDENCE, "figures"],
+  queryFn: () => call<StatedFigures>("/api/stated-figures"),
 });

@@ -3,6 +3,8 @@ import type { ReplayAsked, ReplayState } from "../../server/evidence/replay-jobs
 import { evidenceApi } from "./evidence-api.ts";
 
 export type Replaying = {
+  /** Its name on the server, by which its figures are opened. */
+  readonly job: string | null;
   /** Null before one was begun. */
   readonly state: ReplayState | null;
   readonly failure: Error | null;
@@ -50,5 +52,5 @@ export function useReplay(asked: ReplayAsked): Replaying {
   const stop = () => {
     if (job !== null) void evidenceApi.stopReplay(job);
   };
-  return { state, failure, start, stop };
+  return { job, state, failure, start, stop };
 }

@@ -10,6 +10,7 @@ import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { type GoalHome, goalHomes } from "./goal-into-draft.ts";
+import { OpenOrdersWorth } from "./orders-worth.tsx";
 
 type Props = { spread: ToldSpread; plan: Plan; filter: OrderFilter; counting: ValueCounting };
 
@@ -30,6 +31,19 @@ export function ClusterList({ spread: { clusters, proposals }, plan, filter, cou
           return (
             <li key={cluster.peak} className="border border-base-300 bg-base-100 p-3">
               <ClusterWords cluster={cluster} currency={filter.currency} />
+              <OpenOrdersWorth
+                {...{ plan, filter, counting }}
+                from={cluster.from}
+                below={cluster.to + 1}
+                label={say("{from} to {to}", {
+                  from: makersMoney(cluster.from, filter.currency),
+                  to: makersMoney(cluster.to, filter.currency),
+                })}
+                words={say("The orders from {from} to {to}", {
+                  from: makersMoney(cluster.from, filter.currency),
+                  to: makersMoney(cluster.to, filter.currency),
+                })}
+              />
               {proposal && <ProposalWords proposal={proposal} currency={filter.currency} />}
               {proposal && filter.market !== undefined && (
                 <IntoDraft

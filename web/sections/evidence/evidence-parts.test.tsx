@@ -38,7 +38,7 @@ describe("delivery under the draft", () => {
   ];
 
   it("is summed up by one thing at a time, and comes to the same in all", async () => {
-    render(<ReplayTable plan={plan} rows={rows} release={7} clusters={clusters} currency="EUR" />);
+    render(<ReplayTable plan={plan} job="r-1" rows={rows} release={7} clusters={clusters} currency="EUR" />);
     const user = userEvent.setup();
     const all = cellsOf(/^in all/);
     expect(all).toEqual(["10", "€49.00", "€49.00", "€59.00", "0", "3", "€0.30", "10", "0"]);
@@ -51,7 +51,7 @@ describe("delivery under the draft", () => {
   });
 
   it("has no column of a release where there is none", () => {
-    render(<ReplayTable plan={plan} rows={rows} release={null} clusters={[]} currency="EUR" />);
+    render(<ReplayTable plan={plan} job="r-1" rows={rows} release={null} clusters={[]} currency="EUR" />);
     expect(screen.queryByRole("columnheader", { name: /release/ })).toBeNull();
     expect(cellsOf(/^in all/)).toHaveLength(8);
   });
@@ -83,14 +83,19 @@ describe("estimates in words", () => {
       <ReactionList
         reactions={[reaction]}
         share={{ share: -0.02, low: -0.1, high: 0.08, isGuess: false }}
+        isStated={false}
         currency="EUR"
       />,
     );
     expect(screen.getByRole("region").textContent).toContain("0 % of shoppers");
     expect(screen.getByRole("region").textContent).toContain("0 to 8 %");
     expect(screen.getByRole("listitem").textContent).toContain("by the shape of the spread alone");
-    rerender(<ReactionList reactions={[]} share={{ share: 0.3, low: 0.3, high: 0.3, isGuess: true }} currency="EUR" />);
+    const guess = { share: 0.3, low: 0.3, high: 0.3, isGuess: true };
+    rerender(<ReactionList reactions={[]} share={guess} isStated currency="EUR" />);
     expect(screen.getByRole("region").textContent).toContain("stated, a guess");
+    // Measured, but for free delivery, and what is given is something else.
+    rerender(<ReactionList reactions={[]} share={{ ...guess, low: 0.2, high: 0.4 }} isStated={false} currency="EUR" />);
+    expect(screen.getByRole("region").textContent).toContain("Those goals were for free delivery");
   });
 
   it("leave out goals that no order is near", () => {

@@ -22,8 +22,7 @@ type Props = { gain: Gain; currency: string; today: readonly PlanGoal[]; drafted
 export function GainChart({ gain: { curve, weeks, orders }, currency, today, drafted }: Props) {
   const money = (minor: number) => makersMoney(Math.round(minor), currency, "short");
   const data = curve.map((point) => ({ ...point, band: [point.low, point.high] }));
-  const stretch = curve.filter(({ asGood }) => asGood);
-  const [first, last] = [stretch[0], stretch.at(-1)];
+  const stretches = stretchesOf(curve);
   const least = Math.min(...curve.map(({ low }) => low));
   const most = Math.max(0, ...curve.map(({ high }) => high));
   return (
@@ -60,16 +59,17 @@ export function GainChart({ gain: { curve, weeks, orders }, currency, today, dra
           <Area dataKey="band" stroke="none" fill="var(--line-1)" fillOpacity={0.14} isAnimationActive={false} />
           <ReferenceLine y={0} stroke="var(--quiet)" />
           <Line dataKey="gain" stroke="var(--line-1)" strokeWidth={2} dot={false} isAnimationActive={false} />
-          {first && last && (
+          {stretches.map(([first, last]) => (
             <ReferenceArea
-              x1={first.goal}
-              x2={last.goal === first.goal ? first.goal + 1 : last.goal}
+              key={first}
+              x1={first}
+              x2={last === first ? first + 1 : last}
               y1={least}
               y2={least + (most - least) * 0.025}
               fill="var(--line-2)"
               fillOpacity={0.9}
             />
-          )}
+          ))}
           {[...new Set(today.map(({ goal }) => goal))].map((goal) => (
             <ReferenceLine
               key={`today ${goal}`}
@@ -95,7 +95,7 @@ export function GainChart({ gain: { curve, weeks, orders }, currency, today, dra
           orders,
           weeks,
         })}{" "}
-        {first && last && stretchWords(first, last, money)}{" "}
+        {stretches.length > 0 && stretchWords(stretches, money)}{" "}
         {curve.every(({ high }) => high < 0) &&
           say("By larger carts alone none of them pays for itself: each gives away more than it brings.")}
       </figcaption>
@@ -103,10 +103,26 @@ export function GainChart({ gain: { curve, weeks, orders }, currency, today, dra
   );
 }
 
-const stretchWords = (first: GainAt, last: GainAt, money: (minor: number) => string): string =>
-  first.goal === last.goal
-    ? say("Underlined: {goal}, the best of these.", { goal: money(first.goal) })
-    : say("Underlined: anything from {first} to {last} does as well as the best.", {
-        first: money(first.goal),
-        last: money(last.goal),
-      });
+/** The goals that do as well as the best, from where to where they follow one another. */
+function stretchesOf(curve: readonly GainAt[]): [number, number][] {
+  const stretches: [number, number][] = [];
+  for (const [i, { goal, asGood }] of curve.entries()) {
+    const latest = stretches.at(-1);
+    if (!asGood) continue;
+    if (latest && curve[i - 1]?.asGood) latest[1] = goal;
+    else stretches.push([goal, goal]);
+  }
+  return stretches;
+}
+
+const stretchWords = (stretches: readonly (readonly [number, number])[], money: (minor: number) => string): string =>
+  stretches
+    .map(([first, last]) =>
+      first === last
+        ? say("Underlined: {goal}, as good as the best of these.", { goal: money(first) })
+        : say("Underlined: anything from {first} to {last} does as well as the best.", {
+            first: money(first),
+            last: money(last),
+          }),
+    )
+    .join(" ");

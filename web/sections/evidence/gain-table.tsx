@@ -11,7 +11,8 @@ const headsOf = () => [
   say("from"),
   say("to"),
   say("added"),
-  say("given away"),
+  say("deliveries given away"),
+  say("gifts and money off"),
   say("as good as the best"),
   say("a guess"),
 ];
@@ -20,8 +21,8 @@ const headsOf = () => [
 export function GainTable({ gain: { curve }, currency }: { gain: Gain; currency: string }) {
   const save = () => {
     const major = (minor: number) => majorIn(minor, currency);
-    const rows = curve.map(({ goal, gain, low, high, added, givenAway, asGood, isGuess }) => [
-      ...[goal, gain, low, high, added, givenAway].map(major),
+    const rows = curve.map(({ goal, gain, low, high, added, givenAway, rewards, asGood, isGuess }) => [
+      ...[goal, gain, low, high, added, givenAway, rewards].map(major),
       ...[asGood, isGuess].map(yesOrNo),
     ]);
     downloadText(csvOf([headsOf(), ...rows]), "text/csv", "gain.csv");
@@ -47,12 +48,12 @@ export function GainTable({ gain: { curve }, currency }: { gain: Gain; currency:
             </tr>
           </thead>
           <tbody>
-            {curve.map(({ goal, gain, low, high, added, givenAway, asGood, isGuess }) => (
+            {curve.map(({ goal, gain, low, high, added, givenAway, rewards, asGood, isGuess }) => (
               <tr key={goal}>
                 <th scope="row" className="font-normal">
                   {makersMoney(goal, currency)}
                 </th>
-                {[gain, low, high, added, givenAway].map((minor, i) => (
+                {[gain, low, high, added, givenAway, rewards].map((minor, i) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: the columns stay where they are.
                   <td key={i}>{makersMoney(minor, currency)}</td>
                 ))}

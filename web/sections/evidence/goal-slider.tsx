@@ -1,26 +1,31 @@
 import { useState } from "react";
 import type { Gain, GainAt } from "../../../core/evidence/gain.ts";
 import type { PlanGoal } from "../../../core/evidence/goals-of-plan.ts";
-import type { Plan } from "../../../core/plan/plan.ts";
-import type { OrderFilter } from "../../../server/orders/order-filter.ts";
+import { BELOW } from "../../../core/evidence/near-goal.ts";
 import { withGoal } from "../../editors/amounts/with-goal.ts";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
 import { draftStore } from "../../state/use-draft.ts";
+import { type Looked, OpenOrdersWorth } from "./orders-worth.tsx";
 
-type Props = { plan: Plan; filter: OrderFilter; gain: Gain; goals: readonly PlanGoal[] };
+type Props = {
+  looked: Looked;
+  gain: Gain;
+  /** The goals that are moved, all at one amount, of steps of one offer. */
+  goals: readonly PlanGoal[];
+};
 
 /** The draft's goal, moved along the curve by hand or by keyboard; what is under it is said in figures. */
-export function GoalSlider({ plan, filter: { currency }, gain: { curve }, goals }: Props) {
+export function GoalSlider({ looked, gain: { curve }, goals }: Props) {
+  const { plan, filter } = looked;
+  const { currency } = filter;
   const [first] = goals;
   const offer = plan.offers.find(({ id }) => id === first?.offer);
   const [moved, setMoved] = useState<number | null>(null);
   if (!first || !offer)
     return (
       <p className="mt-2 text-quiet">
-        {say(
-          "The draft has no goal for free delivery here that is for everybody: put one in from the spread, then move it here.",
-        )}
+        {say("The draft has no goal here that is for everybody: put one in from the spread, then move it here.")}
       </p>
     );
   const goal = moved ?? first.goal;
@@ -28,7 +33,8 @@ export function GoalSlider({ plan, filter: { currency }, gain: { curve }, goals 
     (near, point) => (Math.abs(point.goal - goal) < Math.abs(near.goal - goal) ? point : near),
     NOWHERE,
   );
-  const bodyWith = (to: number) => withGoal(offer, first.step, { zone: null, market: first.market, currency }, to);
+  const bodyWith = (to: number) =>
+    goals.reduce((body, { step, market }) => withGoal(body, step, { zone: null, market, currency }, to), offer);
   const place = curve.indexOf(at);
   const pick = (index: number) => curve[index]?.goal ?? first.goal;
   const commit = () => {
@@ -57,33 +63,54 @@ export function GoalSlider({ plan, filter: { currency }, gain: { curve }, goals 
           onBlur={commit}
         />
       </label>
-      {place >= 0 && <Made point={at} currency={currency} />}
+      {place >= 0 && <Made point={at} looked={looked} />}
     </div>
   );
 }
 
 const NOWHERE: GainAt = {
-  ...{ goal: Number.POSITIVE_INFINITY, gain: 0, low: 0, high: 0, added: 0, givenAway: 0, adding: 0, reaching: 0 },
-  ...{ asGood: false, isGuess: true },
+  ...{ goal: Number.POSITIVE_INFINITY, gain: 0, low: 0, high: 0, added: 0, givenAway: 0, rewards: 0 },
+  ...{ adding: 0, reaching: 0, asGood: false, isGuess: true },
 };
 
-/** What a figure of the curve is made of. */
-function Made({ point, currency }: { point: GainAt; currency: string }) {
-  const { goal, gain, low, high, added, givenAway, adding, reaching, isGuess } = point;
-  const money = (minor: number) => makersMoney(minor, currency);
+/** What a figure of the curve is made of, down to the orders. */
+function Made({ point, looked }: { point: GainAt; looked: Looked }) {
+  const { goal, gain, low, high, added, givenAway, rewards, adding, reaching, isGuess } = point;
+  const money = (minor: number) => makersMoney(minor, looked.filter.currency);
+  const near = Math.ceil(goal * BELOW);
   return (
-    <p role="status" className="mt-1 text-[14px]">
-      {say("At {goal}: {gain} a week, {low} to {high} nine times in ten.", {
-        goal: money(goal),
-        gain: money(gain),
-        low: money(low),
-        high: money(high),
-      })}{" "}
-      {say(
-        "{adding, number} orders a week add something, which brings {added}; to them and {reaching, number} that reach it as they are, {givenAway} is given away.",
-        { adding, added: money(added), reaching, givenAway: money(givenAway) },
-      )}{" "}
-      {isGuess && <strong>{say("A guess: no goal has been near this one.")}</strong>}
-    </p>
+    <>
+      <p role="status" className="mt-1 text-[14px]">
+        {say("At {goal}: {gain} a week, {low} to {high} nine times in ten.", {
+          goal: money(goal),
+          gain: money(gain),
+          low: money(low),
+          high: money(high),
+        })}{" "}
+        {say(
+          "{adding, number} orders a week add something, which brings {added}; to them and {reaching, number} that reach it as they are, {givenAway} of delivery is given away.",
+          { adding, added: money(added), reaching, givenAway: money(givenAway) },
+        )}{" "}
+        {rewards > 0 && say("Gifts and money off cost another {rewards}.", { rewards: money(rewards) })}{" "}
+        {isGuess && <strong>{say("A guess: no goal has been near this one, or not for the same.")}</strong>}
+      </p>
+      <div className="grid justify-items-start gap-1">
+        <OpenOrdersWorth
+          key={`near ${goal}`}
+          {...looked}
+          from={near}
+          below={goal}
+          label={say("{from} to {to}", { from: money(near), to: money(goal) })}
+          words={say("The orders a little below it")}
+        />
+        <OpenOrdersWorth
+          key={`from ${goal}`}
+          {...looked}
+          from={goal}
+          label={say("{from} and above", { from: money(goal) })}
+          words={say("The orders that reach it")}
+        />
+      </div>
+    </>
   );
 }

@@ -3,14 +3,20 @@ import type { Reaction } from "../../../core/evidence/reaction.ts";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
 
-type Props = { reactions: readonly Reaction[]; share: Share | null; currency: string };
+type Props = {
+  reactions: readonly Reaction[];
+  share: Share | null;
+  /** Whether somebody has stated it. */
+  isStated: boolean;
+  currency: string;
+};
 
 /** Of how many shoppers a little below a goal it is known that they go for it, goal by goal; estimates come with what chance does to them. */
-export const ReactionList = ({ reactions, share, currency }: Props) => (
+export const ReactionList = ({ reactions, share, isStated, currency }: Props) => (
   <section aria-label={say("How many shoppers go for a goal")}>
     {share && (
       <p>
-        {share.isGuess ? (
+        {isStated ? (
           say("{share} % of shoppers a little below a goal are taken to add enough: stated, a guess.", {
             share: shown(share.share),
           })
@@ -20,7 +26,9 @@ export const ReactionList = ({ reactions, share, currency }: Props) => (
             {say(
               "of shoppers at most a fifth below a goal added enough to reach it ({low} to {high} %, nine times in ten): estimated from orders that lie above goals and are missing below.",
               { low: shown(share.low), high: shown(share.high) },
-            )}
+            )}{" "}
+            {share.isGuess &&
+              say("Those goals were for free delivery: that as many go for what is given here is a guess.")}
           </>
         )}
       </p>

@@ -1,5 +1,6 @@
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import type { Cluster } from "../../../core/evidence/clusters.ts";
+import type { ReplayPick } from "../../../core/evidence/listed-orders.ts";
 import { addedRows, type ReplayRow, rowsBy } from "../../../core/evidence/replayed.ts";
 import { optionNameOf } from "../../../core/explain/option-name.ts";
 import { majorIn } from "../../../core/money/decimal.ts";
@@ -10,9 +11,12 @@ import { downloadText } from "../../fields/download-text.ts";
 import { SelectField } from "../../fields/select-field.tsx";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
+import { ReplayedOrders } from "./replayed-orders.tsx";
 
 type Props = {
   plan: Plan;
+  /** The replay that they are of. */
+  job: string;
   rows: readonly ReplayRow[];
   /** The number of the release beside; null where there is none. */
   release: number | null;
@@ -28,8 +32,9 @@ const BY: Readonly<Record<By, Phrase>> = {
 };
 
 /** What delivery came to, would come to under the draft, and under the release, summed up by one thing at a time. */
-export function ReplayTable({ plan, rows, release, clusters, currency }: Props) {
+export function ReplayTable({ plan, job, rows, release, clusters, currency }: Props) {
   const [by, setBy] = useState<By>("zone");
+  const [opened, setOpened] = useState<string | null>(null);
   const shown = rowsBy(rows, (row) => String(row[by] ?? ""));
   const name = (row: ReplayRow) => nameOf(row, by, { plan, clusters, currency });
   const all = rows.reduce(addedRows);
@@ -64,12 +69,32 @@ export function ReplayTable({ plan, rows, release, clusters, currency }: Props) 
             </tr>
           </thead>
           <tbody>
-            {shown.map((row) => (
-              <Row key={String(row[by])} name={name(row)} row={row} release={release} currency={currency} />
-            ))}
+            {shown.map((row) => {
+              const key = `${by} ${row[by]}`;
+              const pick = pickOf(row, by);
+              return (
+                <Fragment key={key}>
+                  <Row
+                    name={name(row)}
+                    row={row}
+                    release={release}
+                    currency={currency}
+                    opened={opened === key}
+                    onOpen={pick ? () => setOpened(opened === key ? null : key) : null}
+                  />
+                  {pick && opened === key && (
+                    <tr>
+                      <td colSpan={columns(release).length + 1} className="text-left!">
+                        <ReplayedOrders plan={plan} job={job} pick={pick} label={name(row)} release={release} />
+                      </td>
+                    </tr>
+                  )}
+                </Fragment>
+              );
+            })}
           </tbody>
           <tfoot className="text-base-content">
-            <Row name={say("in all")} row={all} release={release} currency={currency} />
+            <Row name={say("in all")} row={all} release={release} currency={currency} opened={false} onOpen={null} />
           </tfoot>
         </table>
       </div>
@@ -107,12 +132,32 @@ function columns(release: number | null): Column[] {
   ];
 }
 
-type RowProps = { name: string; row: ReplayRow; release: number | null; currency: string };
+type RowProps = {
+  name: string;
+  row: ReplayRow;
+  release: number | null;
+  currency: string;
+  /** Whether its orders are shown below it, and what shows them; null where there is nothing to open. */
+  opened: boolean;
+  onOpen: (() => void) | null;
+};
 
-const Row = ({ name, row, release, currency }: RowProps) => (
+const Row = ({ name, row, release, currency, opened, onOpen }: RowProps) => (
   <tr>
     <th scope="row" className="min-w-28 font-normal whitespace-normal">
-      {name}
+      {onOpen ? (
+        <button
+          type="button"
+          className="link text-left"
+          aria-expanded={opened}
+          title={say("The orders that it is made of")}
+          onClick={onOpen}
+        >
+          {name}
+        </button>
+      ) : (
+        name
+      )}
     </th>
     {columns(release).map(({ head, of, isMoney }) => (
       <td key={head.message}>
@@ -121,6 +166,12 @@ const Row = ({ name, row, release, currency }: RowProps) => (
     ))}
   </tr>
 );
+
+/** What orders a row is made of; null where the row is of all. */
+function pickOf(row: ReplayRow, by: By): ReplayPick | null {
+  if (by !== "group") return { by, is: row[by] };
+  return row.group === null ? null : { by, is: row.group };
+}
 
 type Known = { readonly plan: Plan; readonly clusters: readonly Cluster[]; readonly currency: string };
 

@@ -15,6 +15,7 @@ import { ChangedOrders } from "./changed-orders.tsx";
 import { countingsOf } from "./countings.ts";
 import type { Evidence } from "./evidence.ts";
 import { ReplayTable } from "./replay-table.tsx";
+import { ReplayedOrders } from "./replayed-orders.tsx";
 
 /** What the draft would have meant for past orders: exact, each priced anew as its quote would be. */
 export function ReplayView({ plan, filter }: Evidence) {
@@ -30,7 +31,7 @@ export function ReplayView({ plan, filter }: Evidence) {
     // A cluster ends where the next begins.
     edges: (clusters ?? []).slice(1).map(({ from }) => from),
   };
-  const { state: latest, failure, start, stop } = useReplay(asked);
+  const { job, state: latest, failure, start, stop } = useReplay(asked);
   // What was told of other orders is not told of these.
   const [begun, setBegun] = useState<{ asked: typeof asked; clusters: readonly Cluster[] } | null>(null);
   const state = begun && equal(begun.asked, asked) ? latest : null;
@@ -86,9 +87,10 @@ export function ReplayView({ plan, filter }: Evidence) {
         </p>
       )}
       {state?.state === "stopped" && <p role="status">{say("Stopped. Nothing is changed by it.")}</p>}
-      {state?.state === "done" && (
+      {state?.state === "done" && job !== null && (
         <Result
           plan={plan}
+          job={job}
           replayed={state.replayed}
           release={state.beside}
           clusters={begun?.clusters ?? []}
@@ -101,13 +103,14 @@ export function ReplayView({ plan, filter }: Evidence) {
 
 type ResultProps = {
   plan: Plan;
+  job: string;
   replayed: Replayed;
   release: number | null;
   clusters: readonly Cluster[];
   currency: string;
 };
 
-function Result({ plan, replayed, release, clusters, currency }: ResultProps) {
+function Result({ plan, job, replayed, release, clusters, currency }: ResultProps) {
   const { orders, rows, limitsIgnored, cannotBeTold, notToBeHad, changedMost, cancelled } = replayed;
   const priced = rows.reduce((sum, { now }) => sum + now.orders, 0);
   return (
@@ -134,11 +137,11 @@ function Result({ plan, replayed, release, clusters, currency }: ResultProps) {
             )}
           </li>
         )}
-        <Reasons what={say("Cannot be told")} counts={cannotBeTold} />
-        <Reasons what={say("Could not have been chosen")} counts={notToBeHad} />
+        <Reasons plan={plan} job={job} what={say("Cannot be told")} counts={cannotBeTold} />
+        <Reasons plan={plan} job={job} what={say("Could not have been chosen")} counts={notToBeHad} />
       </ul>
       {rows.length > 0 && (
-        <ReplayTable plan={plan} rows={rows} release={release} clusters={clusters} currency={currency} />
+        <ReplayTable plan={plan} job={job} rows={rows} release={release} clusters={clusters} currency={currency} />
       )}
       {changedMost.length > 0 && <ChangedOrders plan={plan} orders={changedMost} hasRelease={release !== null} />}
       {rows.length > 0 && changedMost.length === 0 && (
@@ -153,7 +156,27 @@ function Result({ plan, replayed, release, clusters, currency }: ResultProps) {
   );
 }
 
-const Reasons = ({ what, counts }: { what: string; counts: readonly WhyCount[] }) =>
-  counts.map(({ why, orders }) => (
-    <li key={why}>{say("{what}: {orders, number}, {why}", { what, orders, why: say(WHY_NOT_PRICED[why]) })}</li>
-  ));
+type ReasonsProps = { plan: Plan; job: string; what: string; counts: readonly WhyCount[] };
+
+/** How many orders have no price for which reasons; each opens to them. */
+function Reasons({ plan, job, what, counts }: ReasonsProps) {
+  const [opened, setOpened] = useState<string | null>(null);
+  return counts.map(({ why, orders }) => {
+    const words = say("{what}: {orders, number}, {why}", { what, orders, why: say(WHY_NOT_PRICED[why]) });
+    return (
+      <li key={why}>
+        <button
+          type="button"
+          className="link"
+          aria-expanded={opened === why}
+          onClick={() => setOpened(opened === why ? null : why)}
+        >
+          {words}
+        </button>
+        {opened === why && (
+          <ReplayedOrders plan={plan} job={job} pick={{ by: "why", is: why }} label={words} release={null} />
+        )}
+      </li>
+    );
+  });
+}

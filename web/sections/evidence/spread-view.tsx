@@ -90,7 +90,7 @@ export function SpreadView({ plan, overview, filter }: Evidence) {
       {data.orders > 0 && (
         <>
           <SpreadChart spread={data} goals={goalsInSight(plan, filter)} currency={filter.currency} plan={plan} />
-          <SpreadTable spread={data} currency={filter.currency} />
+          <SpreadTable spread={data} looked={{ plan, filter, counting: counted.counting }} />
           <ReachList reach={data.reach} currency={filter.currency} />
           <ClusterList spread={data} plan={plan} filter={filter} counting={counted.counting} />
         </>
