@@ -125,6 +125,16 @@ test("peaks are read, a goal goes into the draft, what it does is told exactly a
   // A lower goal gives more away: nobody pays more.
   expect(euros(draft)).toBeLessThan(euros(release));
   expect(cells.at(-2)).toBe("0");
+  // A sum opens to its orders, some at a time until they are all there.
+  const madeira = told.getByRole("row", { name: /^Madeira/ });
+  const count = (await madeira.getByRole("cell").first().textContent()) ?? "";
+  await madeira.getByRole("button", { name: "Madeira" }).click();
+  const itsOrders = told.getByRole("region", { name: "Madeira" });
+  await expect(itsOrders).toContainText("the latest");
+  for (const more = itsOrders.getByRole("button", { name: "Show earlier ones" }); await more.count(); )
+    await more.click({ timeout: 5000 }).catch(() => {});
+  await expect(itsOrders.getByRole("status")).toHaveText(`all ${count} orders`);
+  await madeira.getByRole("button", { name: "Madeira" }).click();
   await told.getByLabel("Summed up").selectOption("by peak");
   await expect(told.getByRole("rowheader", { name: /^€\d+\.\d\d to €/ }).first()).toBeVisible();
 
@@ -150,6 +160,14 @@ test("peaks are read, a goal goes into the draft, what it does is told exactly a
   await slider.press("ArrowRight");
   await saved(page);
   await expect(slider).not.toHaveAttribute("aria-valuetext", "€35.00");
+  // Paper brings more than the rest.
+  await page.getByText(/^Margin by category/).click();
+  const before = await page.getByText(/^Margin by category/).textContent();
+  const paper = page.getByLabel("Margin on paper, percent");
+  await paper.fill("81.5");
+  await paper.press("Enter");
+  await expect(page.getByText(/^Margin by category/)).not.toHaveText(before ?? "");
+  await expect(page.getByText("% paper at 81.5 %")).toBeVisible();
   const margin = page.getByLabel("Margin on goods, percent");
   await margin.fill("much");
   await margin.press("Enter");

@@ -42,8 +42,9 @@ async function counted(): Promise<number> {
 }
 
 async function replayed() {
-  const edges = [4000, 9000];
-  const started = await startReplay(pool, { filter, counting: TOTAL, edges, atItsOwnMoment: false });
+  // As it comes from a page, with what it is besides.
+  const asked = { do: "replay", filter, counting: TOTAL, edges: [4000, 9000], atItsOwnMoment: false } as const;
+  const started = await startReplay(pool, asked);
   if (!("job" in started)) throw new Error("the demo's draft is sound");
   for (;;) {
     const state = lookAtReplay(started.job);

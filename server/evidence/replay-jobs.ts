@@ -48,7 +48,11 @@ const PART = 4000;
  *
  * @returns the name of the job, by which it is looked at; or what is wrong with the draft
  */
-export async function startReplay(pool: Pool, asked: ReplayAsked): Promise<{ job: string } | { problems: Problem[] }> {
+export async function startReplay(
+  pool: Pool,
+  { filter, counting, edges, atItsOwnMoment }: ReplayAsked,
+): Promise<{ job: string } | { problems: Problem[] }> {
+  const asked = { filter, counting, edges, atItsOwnMoment };
   const draft = await compiledDraft(pool);
   if ("problems" in draft) return draft;
   const { state, sequence, plan, calendars } = draft;
@@ -57,7 +61,7 @@ export async function startReplay(pool: Pool, asked: ReplayAsked): Promise<{ job
     now: { name: `draft ${state}`, plan, calendars },
     beside: release && plainOf({ name: `release ${release.release.checksum}`, ...release }),
   };
-  const { where, values } = orderCondition(asked.filter);
+  const { where, values } = orderCondition(filter);
   const [[range]] = await pool.query<RangeRow[]>(
     `SELECT MIN(id) AS least, MAX(id) AS most FROM orders WHERE ${where}`,
     [...values],

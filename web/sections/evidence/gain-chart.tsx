@@ -23,6 +23,8 @@ export function GainChart({ gain: { curve, weeks, orders }, currency, today, dra
   const money = (minor: number) => makersMoney(Math.round(minor), currency, "short");
   const data = curve.map((point) => ({ ...point, band: [point.low, point.high] }));
   const stretches = stretchesOf(curve);
+  // One goal by itself is to be seen as well.
+  const room = ((curve.at(-1)?.goal ?? 0) - (curve[0]?.goal ?? 0)) / 250;
   const least = Math.min(...curve.map(({ low }) => low));
   const most = Math.max(0, ...curve.map(({ high }) => high));
   return (
@@ -62,8 +64,8 @@ export function GainChart({ gain: { curve, weeks, orders }, currency, today, dra
           {stretches.map(([first, last]) => (
             <ReferenceArea
               key={first}
-              x1={first}
-              x2={last === first ? first + 1 : last}
+              x1={first - room}
+              x2={last + room}
               y1={least}
               y2={least + (most - least) * 0.025}
               fill="var(--line-2)"

@@ -56,7 +56,7 @@ export function GainView({ plan, filter }: Evidence) {
   const { gain, share, reactions } = data;
   return (
     <>
-      <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
+      <div className="mb-2 flex flex-wrap items-end gap-x-3 gap-y-2">
         {one && drafted.length > 1 && (
           <SelectField
             label={say("Goal")}
@@ -71,7 +71,7 @@ export function GainView({ plan, filter }: Evidence) {
           onState={(figure) => state({ kind: "margin", figure })}
         />
         <MoneyField
-          label={say("A delivery given away counts as, {currency}", { currency })}
+          label={say("A delivery counts as, {currency}", { currency })}
           value={figures.perDelivery[currency] === undefined ? "" : majorIn(figures.perDelivery[currency], currency)}
           currency={currency}
           className="w-28"

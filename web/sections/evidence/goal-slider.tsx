@@ -94,7 +94,7 @@ function Made({ point, looked }: { point: GainAt; looked: Looked }) {
         {rewards > 0 && say("Gifts and money off cost another {rewards}.", { rewards: money(rewards) })}{" "}
         {isGuess && <strong>{say("A guess: no goal has been near this one, or not for the same.")}</strong>}
       </p>
-      <div className="grid justify-items-start gap-1">
+      <div className="grid gap-1">
         <OpenOrdersWorth
           key={`near ${goal}`}
           {...looked}

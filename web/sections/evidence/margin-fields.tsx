@@ -23,7 +23,9 @@ export function MarginFields({ figures: { margin, byCategory }, told, onState }:
       <summary className="cursor-pointer text-[13px] text-quiet">
         {told.margin === null || parts.length < 2
           ? say("Margin by category")
-          : say("Margin by category: {margin} % on what was bought", { margin: percentText(told.margin) })}
+          : say("Margin by category: {margin} % on what was bought", {
+              margin: String(Math.round(told.margin * 1000) / 10),
+            })}
       </summary>
       <p className="max-w-[80ch] text-[13px] text-quiet">
         {say("What shoppers add is taken to be mixed as what was bought.")}{" "}

@@ -34,7 +34,12 @@ export function OpenOrdersWorth({ words, ...props }: Props & { words: string }) 
   const [opened, setOpened] = useState(false);
   return (
     <>
-      <button type="button" className="link text-[13px]" aria-expanded={opened} onClick={() => setOpened(!opened)}>
+      <button
+        type="button"
+        className="link justify-self-start text-[13px]"
+        aria-expanded={opened}
+        onClick={() => setOpened(!opened)}
+      >
         {words}
       </button>
       {opened && <OrdersWorth {...props} />}

@@ -1,4 +1,4 @@
-import { Fragment, useState } from "react";
+import { useState } from "react";
 import type { Cluster } from "../../../core/evidence/clusters.ts";
 import type { ReplayPick } from "../../../core/evidence/listed-orders.ts";
 import { addedRows, type ReplayRow, rowsBy } from "../../../core/evidence/replayed.ts";
@@ -36,6 +36,8 @@ export function ReplayTable({ plan, job, rows, release, clusters, currency }: Pr
   const [by, setBy] = useState<By>("zone");
   const [opened, setOpened] = useState<string | null>(null);
   const shown = rowsBy(rows, (row) => String(row[by] ?? ""));
+  const open = shown.find((row) => `${by} ${row[by]}` === opened);
+  const pick = open && pickOf(open, by);
   const name = (row: ReplayRow) => nameOf(row, by, { plan, clusters, currency });
   const all = rows.reduce(addedRows);
   const major = (minor: number) => majorIn(minor, currency);
@@ -57,7 +59,7 @@ export function ReplayTable({ plan, job, rows, release, clusters, currency }: Pr
         </button>
       </div>
       <div className="overflow-x-auto border border-base-300 bg-base-100">
-        <table className="table table-sm text-[14px] whitespace-nowrap [&_td]:px-2 [&_th]:px-2 [&_td]:text-right [&_td]:text-[14px] [&_td]:tabular-nums">
+        <table className="table table-sm text-[13px] whitespace-nowrap [&_td]:px-1.5 [&_th]:px-1.5 [&_td]:text-right [&_td]:text-[13px] [&_td]:tabular-nums">
           <thead>
             <tr className="text-[13px] text-quiet">
               <td />
@@ -71,25 +73,16 @@ export function ReplayTable({ plan, job, rows, release, clusters, currency }: Pr
           <tbody>
             {shown.map((row) => {
               const key = `${by} ${row[by]}`;
-              const pick = pickOf(row, by);
               return (
-                <Fragment key={key}>
-                  <Row
-                    name={name(row)}
-                    row={row}
-                    release={release}
-                    currency={currency}
-                    opened={opened === key}
-                    onOpen={pick ? () => setOpened(opened === key ? null : key) : null}
-                  />
-                  {pick && opened === key && (
-                    <tr>
-                      <td colSpan={columns(release).length + 1} className="text-left!">
-                        <ReplayedOrders plan={plan} job={job} pick={pick} label={name(row)} release={release} />
-                      </td>
-                    </tr>
-                  )}
-                </Fragment>
+                <Row
+                  key={key}
+                  name={name(row)}
+                  row={row}
+                  release={release}
+                  currency={currency}
+                  opened={opened === key}
+                  onOpen={pickOf(row, by) ? () => setOpened(opened === key ? null : key) : null}
+                />
               );
             })}
           </tbody>
@@ -103,6 +96,7 @@ export function ReplayTable({ plan, job, rows, release, clusters, currency }: Pr
           ? say("More and less: against what was charged. Now: by the draft.")
           : say("More and less: the draft against release {number}. Now: by the draft.", { number: release })}
       </p>
+      {open && pick && <ReplayedOrders plan={plan} job={job} pick={pick} label={name(open)} release={release} />}
     </section>
   );
 }
@@ -144,7 +138,7 @@ type RowProps = {
 
 const Row = ({ name, row, release, currency, opened, onOpen }: RowProps) => (
   <tr>
-    <th scope="row" className="min-w-28 font-normal whitespace-normal">
+    <th scope="row" className="min-w-24 font-normal whitespace-normal">
       {onOpen ? (
         <button
           type="button"

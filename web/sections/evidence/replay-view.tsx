@@ -21,11 +21,12 @@ import { ReplayedOrders } from "./replayed-orders.tsx";
 export function ReplayView({ plan, filter }: Evidence) {
   const [atItsOwnMoment, setAtItsOwnMoment] = useState(false);
   const [counted] = countingsOf(plan, filter);
-  const { data: peaks } = useQuery({
+  const { data: peaks, isPlaceholderData } = useQuery({
     ...peaksOfOrders({ filter, counting: counted?.counting ?? TOTAL }),
     enabled: counted !== undefined,
   });
-  const clusters: readonly Cluster[] | null = peaks && !isDue(peaks) ? peaks.clusters : null;
+  // Those of other orders, shown before, tell these apart by nothing.
+  const clusters: readonly Cluster[] | null = peaks && !isDue(peaks) && !isPlaceholderData ? peaks.clusters : null;
   const asked = {
     ...{ filter, counting: counted?.counting ?? TOTAL, atItsOwnMoment },
     // A cluster ends where the next begins.

@@ -1,4 +1,4 @@
-import { Fragment, useState } from "react";
+import { useState } from "react";
 import type { ToldSpread } from "../../../server/evidence/told-spread.ts";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
@@ -7,11 +7,12 @@ import { type Looked, OrdersWorth } from "./orders-worth.tsx";
 /** The bars as a table; each opens to its orders. */
 export function SpreadTable({ spread: { bars, orders: all }, looked }: { spread: ToldSpread; looked: Looked }) {
   const [opened, setOpened] = useState<number | null>(null);
+  const open = bars.find(({ from }) => from === opened);
   const money = (minor: number) => makersMoney(minor, looked.filter.currency);
   return (
     <details className="mt-2">
       <summary className="cursor-pointer text-[13px] text-quiet">{say("As a table")}</summary>
-      <div className="mt-1 max-h-96 overflow-auto border border-base-300 bg-base-100">
+      <div className="mt-1 max-h-72 overflow-auto border border-base-300 bg-base-100">
         <table className="table table-xs text-[13px] [&_td]:text-[13px]" aria-label={say("The spread of order values")}>
           <thead>
             <tr className="text-quiet">
@@ -26,48 +27,42 @@ export function SpreadTable({ spread: { bars, orders: all }, looked }: { spread:
             </tr>
           </thead>
           <tbody>
-            {bars.map(({ from, to, orders }, bar) => (
-              <Fragment key={from}>
-                <tr>
-                  <th scope="row" className="font-normal">
-                    {money(from)}
-                  </th>
-                  <td>{money(to)}</td>
-                  <td className="text-right">
-                    {orders === 0 ? (
-                      orders
-                    ) : (
-                      <button
-                        type="button"
-                        className="link"
-                        aria-expanded={opened === from}
-                        title={say("The orders that it is made of")}
-                        onClick={() => setOpened(opened === from ? null : from)}
-                      >
-                        {say("{count, number}", { count: orders })}
-                      </button>
-                    )}
-                  </td>
-                  <td className="text-right">{((orders / all) * 100).toFixed(1)} %</td>
-                </tr>
-                {opened === from && (
-                  <tr>
-                    <td colSpan={4}>
-                      <OrdersWorth
-                        {...looked}
-                        from={from}
-                        // The last takes what is above, too.
-                        {...(bar === bars.length - 1 ? {} : { below: to })}
-                        label={say("{from} to {to}", { from: money(from), to: money(to) })}
-                      />
-                    </td>
-                  </tr>
-                )}
-              </Fragment>
+            {bars.map(({ from, to, orders }) => (
+              <tr key={from}>
+                <th scope="row" className="font-normal">
+                  {money(from)}
+                </th>
+                <td>{money(to)}</td>
+                <td className="text-right">
+                  {orders === 0 ? (
+                    orders
+                  ) : (
+                    <button
+                      type="button"
+                      className="link"
+                      aria-expanded={opened === from}
+                      title={say("The orders that it is made of")}
+                      onClick={() => setOpened(opened === from ? null : from)}
+                    >
+                      {say("{count, number}", { count: orders })}
+                    </button>
+                  )}
+                </td>
+                <td className="text-right">{((orders / all) * 100).toFixed(1)} %</td>
+              </tr>
             ))}
           </tbody>
         </table>
       </div>
+      {open && (
+        <OrdersWorth
+          {...looked}
+          from={open.from}
+          // The last takes what is above, too.
+          {...(open === bars.at(-1) ? {} : { below: open.to })}
+          label={say("{from} to {to}", { from: money(open.from), to: money(open.to) })}
+        />
+      )}
     </details>
   );
 }
