@@ -1,4 +1,4 @@
-import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { keepPreviousData, type QueryClient, queryOptions } from "@tanstack/react-query";
 import type { Cluster } from "../../core/evidence/clusters.ts";
 import type { PastGoal } from "../../core/evidence/past-goal.ts";
 import type { Problem } from "../../core/schema/problem.ts";
@@ -54,6 +54,22 @@ const rolledUp = <T extends object>(what: string, asked: object = {}) =>
     refetchInterval: ({ state: { data } }) => (data && isDue(data) ? AGAIN : false),
     placeholderData: keepPreviousData,
   });
+
+/**
+ * Asks anew for what rests on something that has just changed. What is on its way was asked before: a first answer would be joined,
+ * not asked for again, so it is given up.
+ *
+ * @param whats what is asked for; everything, where nothing is named
+ */
+export async function askAnew(client: QueryClient, ...whats: readonly ("spread" | "gain")[]): Promise<void> {
+  const keys = whats.length === 0 ? [EVIDENCE] : whats.map((what) => [...EVIDENCE, what]);
+  await Promise.all(
+    keys.map(async (queryKey) => {
+      await client.cancelQueries({ queryKey });
+      await client.invalidateQueries({ queryKey });
+    }),
+  );
+}
 
 /** What orders there are. */
 export const ordersKept = rolledUp<OrderOverview>("overview");

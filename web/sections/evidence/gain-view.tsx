@@ -19,7 +19,7 @@ import { countingsOf } from "./countings.ts";
 import type { Evidence } from "./evidence.ts";
 import { GainChart } from "./gain-chart.tsx";
 import { GainTable } from "./gain-table.tsx";
-import { GoalSlider } from "./goal-slider.tsx";
+import { GoalSlider, type Moving } from "./goal-slider.tsx";
 import { goalsInSight } from "./goals-in-sight.ts";
 import { MarginFields } from "./margin-fields.tsx";
 import { PercentField } from "./percent-field.tsx";
@@ -36,7 +36,10 @@ export function GainView({ plan, filter }: Evidence) {
   const [chosen, setChosen] = useState("");
   const one = drafted.find((goal) => goalKey(goal) === chosen) ?? drafted.find(({ isFree }) => isFree) ?? drafted[0];
   // Steps of the offer that give something at the same amount go with it.
-  const moved = drafted.filter(({ offer, goal }) => offer === one?.offer && goal === one.goal);
+  const alike = drafted.filter(({ offer, goal }) => offer === one?.offer && goal === one.goal);
+  // Which are moved does not change on the way, whatever other goals they pass.
+  const [moving, setMoving] = useState<Moving | null>(null);
+  const held = moving?.goals ?? alike;
   const [total] = countingsOf(plan, filter);
   const counting = one?.counting ?? total?.counting ?? TOTAL;
   const { draft } = useDraft();
@@ -48,7 +51,7 @@ export function GainView({ plan, filter }: Evidence) {
     gainOfGoals({
       ...{ filter, counting },
       ...(one ? { step: { offer: one.offer, step: one.step } } : {}),
-      goals: [...new Set([...moved, ...today].map(({ goal }) => goal))],
+      goals: [...new Set([...held, ...today].map(({ goal }) => goal))],
     }),
   );
   if (error) return <NotLoaded error={error} />;
@@ -98,8 +101,19 @@ export function GainView({ plan, filter }: Evidence) {
       <ReactionList reactions={reactions} share={share} isStated={data.statedShare !== null} currency={currency} />
       {gain ? (
         <>
-          <GainChart gain={gain} currency={currency} today={today} drafted={moved} />
-          <GoalSlider looked={{ plan, filter, counting }} gain={gain} goals={moved} />
+          <GainChart
+            gain={gain}
+            currency={currency}
+            today={today}
+            drafted={moving ? held.map((goal) => ({ ...goal, goal: moving.to })) : held}
+          />
+          <GoalSlider
+            looked={{ plan, filter, counting }}
+            gain={gain}
+            goals={held}
+            moving={moving}
+            onMoving={setMoving}
+          />
           <GainTable gain={gain} currency={currency} />
         </>
       ) : (

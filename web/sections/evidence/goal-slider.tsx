@@ -1,4 +1,3 @@
-import { useState } from "react";
 import type { Gain, GainAt } from "../../../core/evidence/gain.ts";
 import type { PlanGoal } from "../../../core/evidence/goals-of-plan.ts";
 import { BELOW } from "../../../core/evidence/near-goal.ts";
@@ -8,27 +7,31 @@ import { say } from "../../language/say.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { type Looked, OpenOrdersWorth } from "./orders-worth.tsx";
 
+/** Goals that are held, as they were when they were taken, and where they are moved to. */
+export type Moving = { readonly goals: readonly PlanGoal[]; readonly to: number };
+
 type Props = {
   looked: Looked;
   gain: Gain;
   /** The goals that are moved, all at one amount, of steps of one offer. */
   goals: readonly PlanGoal[];
+  moving: Moving | null;
+  onMoving: (moving: Moving | null) => void;
 };
 
 /** The draft's goal, moved along the curve by hand or by keyboard; what is under it is said in figures. */
-export function GoalSlider({ looked, gain: { curve }, goals }: Props) {
+export function GoalSlider({ looked, gain: { curve }, goals, moving, onMoving }: Props) {
   const { plan, filter } = looked;
   const { currency } = filter;
   const [first] = goals;
   const offer = plan.offers.find(({ id }) => id === first?.offer);
-  const [moved, setMoved] = useState<number | null>(null);
   if (!first || !offer)
     return (
       <p className="mt-2 text-quiet">
         {say("The draft has no goal here that is for everybody: put one in from the spread, then move it here.")}
       </p>
     );
-  const goal = moved ?? first.goal;
+  const goal = moving?.to ?? first.goal;
   const at = curve.reduce(
     (near, point) => (Math.abs(point.goal - goal) < Math.abs(near.goal - goal) ? point : near),
     NOWHERE,
@@ -38,9 +41,9 @@ export function GoalSlider({ looked, gain: { curve }, goals }: Props) {
   const place = curve.indexOf(at);
   const pick = (index: number) => curve[index]?.goal ?? first.goal;
   const commit = () => {
-    if (moved === null || moved === first.goal) return;
-    draftStore.commit({ kind: "offer", id: offer.id, body: bodyWith(moved) });
-    setMoved(null);
+    if (!moving) return;
+    draftStore.commit({ kind: "offer", id: offer.id, body: bodyWith(moving.to) });
+    onMoving(null);
   };
   return (
     <div className="mt-2">
@@ -55,7 +58,7 @@ export function GoalSlider({ looked, gain: { curve }, goals }: Props) {
           aria-valuetext={makersMoney(goal, currency)}
           onChange={(event) => {
             const to = pick(Number(event.target.value));
-            setMoved(to);
+            onMoving({ goals, to });
             draftStore.show({ kind: "offer", id: offer.id, body: bodyWith(to) });
           }}
           onPointerUp={commit}

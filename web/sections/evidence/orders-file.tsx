@@ -5,7 +5,7 @@ import { FileField } from "../../fields/file-field.tsx";
 import { FileProgress } from "../../fields/file-progress.tsx";
 import { RefusedFile } from "../../fields/refused-file.tsx";
 import { say } from "../../language/say.ts";
-import { EVIDENCE } from "../../state/evidence-api.ts";
+import { askAnew } from "../../state/evidence-api.ts";
 import {
   type Counts,
   dropOrdersFile,
@@ -37,7 +37,7 @@ export function OrdersFile() {
     const came = await work();
     setProgress(null);
     setOutcome(came);
-    if (came.kind === "written") await client.invalidateQueries({ queryKey: EVIDENCE });
+    if (came.kind === "written") await askAnew(client);
   };
   return (
     <section aria-label={say("Orders from a file")} className="border border-base-300 bg-base-100 p-3">

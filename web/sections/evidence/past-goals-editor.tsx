@@ -11,7 +11,7 @@ import { TableOfThings } from "../../fields/table-of-things.tsx";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
 import { problemWords } from "../../state/api.ts";
-import { EVIDENCE, evidenceApi, type PastGoals, pastGoals } from "../../state/evidence-api.ts";
+import { askAnew, EVIDENCE, evidenceApi, type PastGoals, pastGoals } from "../../state/evidence-api.ts";
 
 /** The goals that markets have had: those that releases tell of, and those stated of the time before. */
 export function PastGoalsEditor({ plan }: { plan: Plan }) {
@@ -21,7 +21,7 @@ export function PastGoalsEditor({ plan }: { plan: Plan }) {
     mutationFn: evidenceApi.stateGoals,
     onSuccess: async (goals: PastGoals) => {
       client.setQueryData([...EVIDENCE, "goals"], goals);
-      await client.invalidateQueries({ queryKey: [...EVIDENCE, "spread"] });
+      await askAnew(client, "spread", "gain");
     },
   });
   if (!data) return null;

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { StatedFigures } from "../../../server/evidence/stated-figures.ts";
-import { EVIDENCE, evidenceApi, statedFigures } from "../../state/evidence-api.ts";
+import { askAnew, evidenceApi, statedFigures } from "../../state/evidence-api.ts";
 
 /** What the store has stated, and how it states something; what goals would bring is asked anew then. */
 export function useFigures() {
@@ -10,7 +10,7 @@ export function useFigures() {
     mutationFn: evidenceApi.stateFigure,
     onSuccess: async (figures: StatedFigures) => {
       client.setQueryData(statedFigures.queryKey, figures);
-      await client.invalidateQueries({ queryKey: [...EVIDENCE, "gain"] });
+      await askAnew(client, "gain");
     },
   });
   return { figures: data, state: mutate, failure: error };
