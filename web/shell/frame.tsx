@@ -62,7 +62,12 @@ export function Frame({ section, left, wayOut }: Props) {
       <FindingsContext value={shown}>
         <div className="grid h-screen grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] overflow-hidden print:block print:h-auto print:overflow-visible">
           <SkipToWork />
-          <Header section={section} shopperOpen={shopperOpen} onShopper={setShopperOpen} wayOut={wayOut} />
+          <Header
+            isReleasing={section === "release"}
+            shopperOpen={shopperOpen}
+            onShopper={setShopperOpen}
+            wayOut={wayOut}
+          />
           <div className="relative flex min-h-0">
             <Rail
               section={section}

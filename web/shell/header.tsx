@@ -1,11 +1,11 @@
 import PanelRightClose from "lucide-react/icons/panel-right-close";
 import PanelRightOpen from "lucide-react/icons/panel-right-open";
+import { memo } from "react";
 import { Link } from "wouter";
 import type { Phrase } from "../../core/phrases/phrase.ts";
 import type { Location } from "../../core/places/location.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import { say } from "../language/say.ts";
-import type { Section } from "../names/sections.ts";
 import { useStandpoint } from "../state/standpoint-context.ts";
 import { useDraft } from "../state/use-draft.ts";
 import { useReleaseDue } from "../state/use-release-due.ts";
@@ -14,7 +14,8 @@ import { SaveMark } from "./save-mark.tsx";
 import { StandpointSentence } from "./standpoint-sentence.tsx";
 
 type Props = {
-  section: Section;
+  /** Whether what it leads to is in sight. */
+  isReleasing: boolean;
   shopperOpen: boolean;
   onShopper: (open: boolean) => void;
   wayOut: { readonly words: Phrase; readonly take: () => void };
@@ -24,7 +25,7 @@ const NO_LOCATIONS: readonly Location[] = [];
 const NO_OFFERS: Plan["offers"] = [];
 
 /** From where one looks, what is saved, and the way to the release. */
-export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
+export const Header = memo(function Header({ isReleasing, shopperOpen, onShopper, wayOut }: Props) {
   const state = useDraft();
   const { standpoint, setStandpoint, market } = useStandpoint();
   const { plan } = state;
@@ -45,7 +46,7 @@ export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
       </FaultBoundary>
       <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1 print:hidden">
         <SaveMark state={state} />
-        {section !== "release" && (
+        {!isReleasing && (
           <Link href="/release" className="btn btn-neutral btn-sm">
             {say("Review and release")}
           </Link>
@@ -63,4 +64,4 @@ export function Header({ section, shopperOpen, onShopper, wayOut }: Props) {
       </div>
     </header>
   );
-}
+});

@@ -1,6 +1,6 @@
 import Monitor from "lucide-react/icons/monitor";
 import Smartphone from "lucide-react/icons/smartphone";
-import { lazy, type ReactNode, Suspense, use, useState } from "react";
+import { lazy, memo, type ReactNode, Suspense, use, useState } from "react";
 import type { OwnShopWords } from "../../../core/messages/shop-words.ts";
 import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { AddressNote } from "../../../core/places/place.ts";
@@ -38,7 +38,7 @@ const ADDRESS_WORDS: Readonly<Record<AddressNote, Phrase>> = {
 };
 
 /** The shop's front, cart and checkout as the shopper of the standpoint sees them now. */
-export function ShopperView({ plan }: { plan: Plan }) {
+export const ShopperView = memo(function ShopperView({ plan }: { plan: Plan }) {
   const { standpoint, setStandpoint, zones } = useStandpoint();
   const { compiled, request, carts, cart, setCart, cursor, witness, off, setOff, asking, quote } = useLooked();
   const [page, setPage] = useState<ShopPageName>("cart");
@@ -105,7 +105,7 @@ export function ShopperView({ plan }: { plan: Plan }) {
       )}
     </aside>
   );
-}
+});
 
 /** Waits for the shop's words in the shopper's language. */
 function InLanguage({ locale, own, children }: { locale: string; own: OwnShopWords; children: ReactNode }) {
