@@ -5,8 +5,8 @@ import { defineConfig, passthroughImageService } from "astro/config";
 import { serverPrograms } from "./scripts/setup/server-programs.mjs";
 import { workerChunks } from "./scripts/setup/worker-chunks.mjs";
 
-/** Sections with long lists are remembered part by part; elsewhere that costs more to send than it saves. */
-const rememberedSections = (file) => /\/web\/(fields|editors|state|sections\/(?!offers\/))/.test(file);
+/** What is remembered part by part; elsewhere that costs more to send than it saves: decisions/0039. */
+const isRemembered = (file) => /\/web\/(fields|editors|state|sections\/(?!offers\/))/.test(file);
 
 export default defineConfig({
   srcDir: "./web",
@@ -27,7 +27,7 @@ export default defineConfig({
       // Components and hooks alone: everything else would go through its parser for nothing.
       include: ["**/web/**/*.{ts,tsx}"],
       exclude: ["**/web/pages/**"],
-      babel: { plugins: [["babel-plugin-react-compiler", { sources: rememberedSections }]] },
+      babel: { plugins: [["babel-plugin-react-compiler", { sources: isRemembered }]] },
     }),
   ],
   telemetry: false,

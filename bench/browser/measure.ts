@@ -212,7 +212,9 @@ async function middleOf(locator: Locator): Promise<{ x: number; y: number }> {
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 
-/** Interactions in a store of 500 zones, 200 options and 50,000 products. */
+type Worst = { readonly typing: number; readonly dragging: number; readonly places: number };
+
+/** Interactions in a store of 500 zones, 200 options and 50,000 products: the slowest of each kind, the median of some visits. */
 async function largeLists(from: Browser): Promise<void> {
   const pool = openPool(database.url, 2);
   await emptyStore(pool);
@@ -224,6 +226,17 @@ async function largeLists(from: Browser): Promise<void> {
   if (!("sequence" in applied)) throw new Error(JSON.stringify(applied).slice(0, 500));
   await inTransaction(pool, (connection) => saveProducts(connection, PRODUCTS));
   await pool.end();
+  const visits: Worst[] = [];
+  for (let i = 0; i < 3; i += 1) visits.push(await largeVisit(from));
+  const middle = (of: (worst: Worst) => number) => median(visits.map(of));
+  const slowest = middle(({ typing, dragging, places }) => Math.max(typing, dragging, places));
+  const parts = `typing ${middle(({ typing }) => typing)} ms, with dragging ${middle(({ dragging }) => dragging)} ms, Places ${middle(({ places }) => places)} ms`;
+  console.log(
+    `a store of 500 zones, 200 options, 50,000 products, slowest interaction / 200 ms: ${(slowest / 200).toFixed(2)}  (${parts}; 0.55 wanted)`,
+  );
+}
+
+async function largeVisit(from: Browser): Promise<Worst> {
   const page = await from.newPage({ viewport: { width: 1280, height: 800 }, storageState });
   // From a key or a press until the frame that answers it has been drawn. The browser's own event timing waits for frames to
   // be shown, and of a page that nobody looks at, headless Chromium leaves some out.
@@ -238,7 +251,7 @@ async function largeLists(from: Browser): Promise<void> {
     }`);
   const worst = async () => Math.max(0, ...(await page.evaluate<number[]>("window.seen")));
   await page.goto(`${app.address}/delivery`);
-  await page.getByRole("button", { name: "Move Option 0", exact: true }).waitFor({ timeout: 60_000 });
+  await page.getByRole("button", { name: "Move Option 1", exact: true }).waitFor({ timeout: 60_000 });
   // Found beforehand: looking for things by what they are called takes the page's own time.
   const nameAt = await middleOf(page.getByLabel("Name in English"));
   const priceAt = await middleOf(page.getByRole("button", { name: /^Price in/ }).first());
@@ -271,8 +284,6 @@ async function largeLists(from: Browser): Promise<void> {
   await page.keyboard.type("port", { delay: 60 });
   await page.waitForTimeout(600);
   const places = await worst();
-  console.log(
-    `a store of 500 zones, 200 options, 50,000 products, slowest interaction / 200 ms: ${(Math.max(typing, dragging, places) / 200).toFixed(2)}  (typing ${typing} ms, with dragging ${dragging} ms, Places ${places} ms)`,
-  );
   await page.close();
+  return { typing, dragging, places };
 }

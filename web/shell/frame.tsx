@@ -1,4 +1,4 @@
-import { lazy, Suspense, useCallback, useMemo } from "react";
+import { lazy, Suspense, useCallback, useDeferredValue, useMemo } from "react";
 import { acceptedReason, type Finding } from "../../core/checks/finding.ts";
 import type { Phrase } from "../../core/phrases/phrase.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
@@ -43,6 +43,8 @@ const hasFaults = ({ planProblems, draft }: DraftState) =>
 /** Standpoint above, rail on the left, the section in the middle, Shopper view on the right. */
 export function Frame({ section, left, wayOut }: Props) {
   const { plan, draft } = useDraft();
+  // What is typed is drawn first, and what a shopper sees of it then.
+  const seen = useDeferredValue(plan);
   const { at, compiled, request, setWitness } = useLooked();
   const [shopperOpen, setShopperOpen] = useStored("summant.shopper-open", window.innerWidth > 900, isBoolean);
   const checks = useChecks(plan, Date.parse(at), section === "checks" || section === "release");
@@ -77,9 +79,9 @@ export function Frame({ section, left, wayOut }: Props) {
               findings={open ?? NO_FINDINGS}
             />
             <Middle section={section} />
-            {shopperOpen && compiled && plan && (
-              <FaultBoundary what={say("The Shopper view")} watch={[compiled, request, plan]} wayOut={wayOut}>
-                <ShopperView plan={plan} />
+            {shopperOpen && compiled && seen && (
+              <FaultBoundary what={say("The Shopper view")} watch={[compiled, request, seen]} wayOut={wayOut}>
+                <ShopperView plan={seen} />
               </FaultBoundary>
             )}
           </div>

@@ -165,30 +165,39 @@ const isHere = (option: DeliveryOption, here: readonly string[]): boolean =>
 function rowsOf(plan: Plan, from: From): OptionRow[] {
   const saved = savedOf(plan);
   const zoneOf = new Map(plan.zones.map((zone) => [zone.id, zone]));
+  const marketOf = new Map(plan.markets.map((market) => [market.id, market]));
+  const shared = sharedBy(plan, from);
   return [...plan.options].sort(byPosition).map((option) => {
     const zones = option.zones.flatMap((id) => zoneOf.get(id) ?? []).sort(byPosition);
     const names = zones.map(({ name }) => name);
+    const markets = [...new Set(zones.map(({ market }) => market))].flatMap((id) => marketOf.get(id) ?? []);
+    const at = placeOf(markets.sort(byPosition), plan, from);
     return {
       option,
       places: names.length === 0 ? say("nowhere yet") : names.join(", "),
-      cost: say(chargeWords(option.charge, contextFor(plan, option, from), saved)),
+      cost: say(chargeWords(option.charge, { ...shared, ...at }, saved)),
       here: isHere(option, from.zones),
     };
   });
 }
 
+/** What the amounts of all options are read with. */
+const sharedBy = (plan: Plan, { carrierNames }: From): Omit<AmountContext, "zone" | "market" | "currency"> => ({
+  ...{ rates: ratesOf(plan), locationName: locationNameIn(plan), carrierNames },
+});
+
+const contextFor = (plan: Plan, { zones }: DeliveryOption, from: From): AmountContext => ({
+  ...sharedBy(plan, from),
+  ...placeOf(marketsOf(plan, zones).sort(byPosition), plan, from),
+});
+
 /** Where an option's amounts are read: the standpoint's market where it is offered there, else the first it is offered in. */
-function contextFor(
+function placeOf(
+  markets: readonly Market[],
   plan: Plan,
-  option: DeliveryOption,
-  { market: standpoint, currency, carrierNames }: From,
-): AmountContext {
-  const markets = marketsOf(plan, option.zones).sort(byPosition);
+  { market: standpoint, currency }: From,
+): Pick<AmountContext, "zone" | "market" | "currency"> {
   const market = markets.find(({ id }) => id === standpoint?.id) ?? markets[0] ?? standpoint ?? plan.markets[0];
   const shown = market?.currencies.includes(currency) ? currency : (market?.currencies[0] ?? currency);
-  return {
-    ...{ zone: null, market: market?.id ?? "", currency: shown, rates: ratesOf(plan) },
-    locationName: locationNameIn(plan),
-    carrierNames,
-  };
+  return { zone: null, market: market?.id ?? "", currency: shown };
 }
