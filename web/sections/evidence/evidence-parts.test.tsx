@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it } from "vitest";
+import { TOTAL } from "../../../core/evidence/order-facts.ts";
 import { emptyRow, type ReplayRow } from "../../../core/evidence/replayed.ts";
 import { demoPlan } from "../../tests/demo-plan.ts";
 import { standInServer } from "../../tests/stand-in-server.ts";
@@ -105,7 +106,7 @@ describe("estimates in words", () => {
           { goal: 4500, one: 5, two: 2, none: 1 },
           { goal: 9000, one: 0, two: 0, none: 0 },
         ]}
-        currency="EUR"
+        looked={{ plan, filter: { currency: "EUR" }, counting: TOTAL }}
       />,
     );
     expect(cellsOf(/^€45.00/)).toEqual(["8", "5", "2", "1"]);

@@ -2,9 +2,11 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import type { PastGoal } from "../../../core/evidence/past-goal.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
-import { minorUnits } from "../../../core/money/decimal.ts";
+import { majorIn, minorUnits } from "../../../core/money/decimal.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
+import { csvOf } from "../../fields/csv-of.ts";
 import { DayField } from "../../fields/day-field.tsx";
+import { downloadText } from "../../fields/download-text.ts";
 import { MoneyField } from "../../fields/money-field.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TableOfThings } from "../../fields/table-of-things.tsx";
@@ -27,6 +29,18 @@ export function PastGoalsEditor({ plan }: { plan: Plan }) {
   if (!data) return null;
   const { stated, released } = data;
   const name = (id: string) => plan.markets.find((market) => market.id === id)?.name ?? id;
+  const heads = [say("Market"), say("Goal"), say("From"), say("Until")];
+  const save = () => {
+    const cells = [...released, ...stated].map(({ market, currency, goal, from, until }) => [
+      name(market),
+      currency,
+      majorIn(goal, currency),
+      from,
+      until ?? "",
+    ]);
+    const [market = "", ...others] = heads;
+    downloadText(csvOf([[market, say("Currency"), ...others], ...cells]), "text/csv", "past-goals.csv");
+  };
   const row = (goal: PastGoal, action: React.ReactNode) => (
     <tr key={`${goal.market} ${goal.currency} ${goal.goal} ${goal.from}`}>
       <th scope="row" className="font-normal">
@@ -40,16 +54,18 @@ export function PastGoalsEditor({ plan }: { plan: Plan }) {
   );
   return (
     <section aria-label={say("Goals that there were")}>
-      <h2 className="text-[15px] font-bold">{say("Goals for free delivery that there were")}</h2>
+      <div className="flex flex-wrap items-end gap-3">
+        <h2 className="text-[15px] font-bold">{say("Goals for free delivery that there were")}</h2>
+        <button type="button" className="btn btn-sm ml-auto" onClick={save}>
+          {say("Save as CSV")}
+        </button>
+      </div>
       <p className="mb-1 max-w-[75ch] text-[13px] text-quiet">
         {say(
           "By them it is told which peaks a goal has made, and how many shoppers go for one. Releases tell of theirs by themselves; state those of the time before.",
         )}
       </p>
-      <TableOfThings
-        label={say("Goals that there were")}
-        heads={[say("Market"), say("Goal"), say("From"), say("Until")]}
-      >
+      <TableOfThings label={say("Goals that there were")} heads={heads}>
         {released.map((goal) => row(goal, <span className="text-[13px] text-quiet">{say("by a release")}</span>))}
         {stated.map((goal) =>
           row(

@@ -1,12 +1,18 @@
+import { useState } from "react";
+import { BELOW } from "../../../core/evidence/near-goal.ts";
 import type { Reach } from "../../../core/evidence/reach.ts";
 import { majorIn } from "../../../core/money/decimal.ts";
 import { csvOf } from "../../fields/csv-of.ts";
 import { downloadText } from "../../fields/download-text.ts";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
+import { type Looked, OrdersWorth } from "./orders-worth.tsx";
 
 /** For each goal of the draft: by how many more products the orders a little below it would get there, with what is on sale. */
-export function ReachList({ reach, currency }: { reach: readonly Reach[]; currency: string }) {
+export function ReachList({ reach, looked }: { reach: readonly Reach[]; looked: Looked }) {
+  const [opened, setOpened] = useState<number | null>(null);
+  const { currency } = looked.filter;
+  const money = (minor: number) => makersMoney(minor, currency);
   const shown = reach.filter(({ one, two, none }) => one + two + none > 0).toSorted((a, b) => a.goal - b.goal);
   if (shown.length === 0) return null;
   const heads = [say("Goal"), say("Orders"), say("one more product"), say("two"), say("neither")];
@@ -46,9 +52,20 @@ export function ReachList({ reach, currency }: { reach: readonly Reach[]; curren
             {shown.map(({ goal, one, two, none }) => (
               <tr key={goal}>
                 <th scope="row" className="font-normal">
-                  {makersMoney(goal, currency)}
+                  {money(goal)}
                 </th>
-                {[one + two + none, one, two, none].map((count, i) => (
+                <td>
+                  <button
+                    type="button"
+                    className="link"
+                    aria-expanded={opened === goal}
+                    title={say("The orders that it is made of")}
+                    onClick={() => setOpened(opened === goal ? null : goal)}
+                  >
+                    {say("{count, number}", { count: one + two + none })}
+                  </button>
+                </td>
+                {[one, two, none].map((count, i) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: the columns stay where they are.
                   <td key={i}>{say("{count, number}", { count })}</td>
                 ))}
@@ -57,6 +74,14 @@ export function ReachList({ reach, currency }: { reach: readonly Reach[]; curren
           </tbody>
         </table>
       </div>
+      {opened !== null && (
+        <OrdersWorth
+          {...looked}
+          from={Math.ceil(opened * BELOW)}
+          below={opened}
+          label={say("{from} to {to}", { from: money(Math.ceil(opened * BELOW)), to: money(opened) })}
+        />
+      )}
     </section>
   );
 }

@@ -91,7 +91,7 @@ export function SpreadView({ plan, overview, filter }: Evidence) {
         <>
           <SpreadChart spread={data} goals={goalsInSight(plan, filter)} currency={filter.currency} plan={plan} />
           <SpreadTable spread={data} looked={{ plan, filter, counting: counted.counting }} />
-          <ReachList reach={data.reach} currency={filter.currency} />
+          <ReachList reach={data.reach} looked={{ plan, filter, counting: counted.counting }} />
           <ClusterList spread={data} plan={plan} filter={filter} counting={counted.counting} />
         </>
       )}
