@@ -64,6 +64,7 @@ export function GainChart({ gain: { curve, weeks, orders }, currency, today, dra
           {stretches.map(([first, last]) => (
             <ReferenceArea
               key={first}
+              ifOverflow="hidden"
               x1={first - room}
               x2={last + room}
               y1={least}

@@ -138,7 +138,7 @@ type RowProps = {
 
 const Row = ({ name, row, release, currency, opened, onOpen }: RowProps) => (
   <tr>
-    <th scope="row" className="min-w-24 font-normal whitespace-normal">
+    <th scope="row" className="min-w-16 font-normal whitespace-normal">
       {onOpen ? (
         <button
           type="button"
