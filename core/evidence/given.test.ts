@@ -20,7 +20,12 @@ describe("what is given at a goal", () => {
       { kind: "order-money-off", amount: euros("3.00") },
       { kind: "order-percent-off", percent: "7.5" },
     ];
-    expect(givenBy(rewards, known)).toEqual({ delivery: 490, order: 2 * 250 + 300, ofWorth: 0.075 });
+    const given = givenBy(rewards, known);
+    expect(given).toMatchObject({ delivery: 490, order: 2 * 250 + 300 });
+    expect(given?.ofWorth).toBeCloseTo(0.075, 12);
+    // 10 % and 20 % leave nine tenths of eight tenths.
+    const two = ["10", "20"].map((percent): Reward => ({ kind: "order-percent-off", percent }));
+    expect(givenBy(two, known)?.ofWorth).toBeCloseTo(0.28, 12);
     expect(givenBy([], known)).toEqual({ delivery: 0, order: 0, ofWorth: 0 });
   });
 

@@ -38,14 +38,15 @@ export function givenBy(rewards: readonly Reward[], known: GivenIn): Given | nul
     known,
   );
   if (onDelivery === null) return null;
-  let [order, ofWorth] = [0, 0];
+  let [order, kept] = [0, 1];
   for (const reward of rewards.filter(isOnOrder)) {
     const given = orderOff(reward, known);
     if (given === null) return null;
     order += given.order;
-    ofWorth += given.ofWorth;
+    // Percents are multiplied, as a quote does it.
+    kept *= 1 - given.ofWorth;
   }
-  return { delivery: onDelivery, order, ofWorth: Math.min(1, ofWorth) };
+  return { delivery: onDelivery, order, ofWorth: 1 - kept };
 }
 
 /** What is taken off a delivery by rewards, each in its turn, as a quote takes it off. */
