@@ -6,7 +6,7 @@ export type Outside = { readonly line: number; readonly words: string };
 
 /** Attributes that hold no words for people. */
 const SILENT_ATTRIBUTES =
-  /^(class(Name)?|id|type|role|href|rel|htmlFor|key|value|leaf|at|d|fill|viewBox|style|data-.*|aria-(hidden|live|haspopup|current|controls|labelledby|describedby)|autoComplete|fills|inputMode|dir|lang|target|method|look|kind|part|side|accept|download|stroke.*|points|transform|pattern.*|pointerEvents|textAnchor|dominantBaseline|spellCheck|src|xmlns|scope|mode|popover|dataKey)$/;
+  /^(class(Name)?|id|type|role|href|rel|htmlFor|key|value|leaf|at|d|fill|viewBox|style|data-.*|aria-(hidden|live|haspopup|current|controls|labelledby|describedby)|autoComplete|fills|inputMode|dir|lang|target|method|look|kind|part|side|accept|download|stroke.*|points|transform|pattern.*|pointerEvents|textAnchor|dominantBaseline|spellCheck|src|xmlns|scope|mode|popover|dataKey|ifOverflow)$/;
 
 /** Calls whose texts are for the machine: selectors, keys, queries, errors that nobody is shown. */
 const SILENT_CALLS =
