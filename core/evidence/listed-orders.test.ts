@@ -18,9 +18,9 @@ const count = countingOf(compiled, TOTAL);
 /** Orders to places of Portugal, to where nobody delivers, of options that may not be had, cancelled ones, plain ones. */
 const anyOrder = fc
   .record({
-    destination: fc.oneof(
-      fc.constantFrom("3000-001", "4000-001", "1000-001", "9000-001").map((postcode) => ({ country: "PT", postcode })),
-      fc.constant({ country: "AQ" }),
+    destination: fc.constantFrom(
+      ...["3000-001", "4000-001", "1000-001", "9000-001"].map((postcode) => ({ country: "PT", postcode })),
+      { country: "AQ" },
     ),
     option: fc.constantFrom("standard", "standard", "express", "islands"),
     unitPrice: fc.integer({ min: 100, max: 12_000 }),
