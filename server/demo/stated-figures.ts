@@ -1,4 +1,4 @@
-import type { StateFigure } from "../evidence/stated-figures.ts";
+import type { StateFigure } from "../evidence/evidence-schema.ts";
 
 /** What the demo store says of its margins. */
 export const DEMO_FIGURES: readonly StateFigure[] = [

@@ -2,7 +2,8 @@ import { type Static, Type } from "@sinclair/typebox";
 import { PastGoal } from "../../core/evidence/past-goal.ts";
 import { Basis } from "../../core/measures/basis.ts";
 import { OnlyGoods } from "../../core/measures/only-goods.ts";
-import { byKindOf, closed, Id, MinorUnits } from "../../core/schema/atoms.ts";
+import { byKindOf, CurrencyCode, closed, Id, MinorUnits } from "../../core/schema/atoms.ts";
+import { Name } from "../../core/schema/identifier.ts";
 import { LocalDay } from "../../core/time/local.ts";
 import { OrderFilter, orUnknown } from "../orders/order-filter.ts";
 
@@ -96,3 +97,42 @@ export const StateGoals = Type.Object(
   { goals: Type.Array(PastGoal, { maxItems: 500 }) },
   { ...closed, title: "StateGoals" },
 );
+
+/** Hundredths of a percent, or what takes a figure back. */
+const percent = Type.Union([Type.Integer({ minimum: 0, maximum: 10_000 }), Type.Null()], {
+  description: "In hundredths of a percent; null takes it back",
+});
+
+/** One thing that a store says of its goods, its deliveries or its shoppers. */
+export const StateFigure = byKindOf(
+  "kind",
+  [
+    Type.Object(
+      {
+        kind: Type.Literal("margin"),
+        category: Type.Optional({ ...Name(), description: "Of everything else when left out" }),
+        figure: { ...percent, description: "Of what the goods cost, in hundredths of a percent; null takes it back" },
+      },
+      closed,
+    ),
+    Type.Object(
+      {
+        kind: Type.Literal("delivery"),
+        currency: CurrencyCode,
+        figure: Type.Union([MinorUnits, Type.Null()], { description: "What one counts as that is given away" }),
+      },
+      closed,
+    ),
+    Type.Object(
+      {
+        kind: Type.Literal("share"),
+        currency: CurrencyCode,
+        market: Type.Optional(Id),
+        figure: { ...percent, description: "Of shoppers who go for a goal, in hundredths of a percent: a guess" },
+      },
+      closed,
+    ),
+  ],
+  "StateFigure",
+);
+export type StateFigure = Static<typeof StateFigure>;

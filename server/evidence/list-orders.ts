@@ -87,18 +87,17 @@ type Looked = {
 async function ordersOn(days: readonly Day[], { filter, after, picked, plans }: Looked): Promise<ListedOrders> {
   const left = after === undefined ? [...days] : days.filter(({ day }) => day < after);
   const orders: ListedOrder[] = [];
-  let [looked, size] = [0, FIRST_PART];
+  let [looked, size, last] = [0, FIRST_PART, ""];
   while (left.length > 0 && orders.length < ENOUGH && looked < MOST_LOOKED) {
     const part = firstDays(left, size);
-    const last = part.at(-1)?.day ?? "";
+    last = part.at(-1)?.day ?? "";
     const found = await inThread({ do: "list", filter, days: part.map(({ day }) => day), picked, ...plans });
     orders.push(...found);
     looked += ordersOf(part);
     size = Math.min(LARGEST_PART, size * 4);
     left.splice(0, part.length);
-    if (left.length > 0 && (orders.length >= ENOUGH || looked >= MOST_LOOKED)) return { orders, after: last };
   }
-  return { orders, after: null };
+  return { orders, after: left.length > 0 ? last : null };
 }
 
 const ordersOf = (days: readonly Day[]): number => days.reduce((sum, { orders }) => sum + orders, 0);

@@ -1,48 +1,7 @@
-import { type Static, Type } from "@sinclair/typebox";
 import type { Pool, RowDataPacket } from "mysql2/promise";
 import type { StatedMargins } from "../../core/evidence/margin.ts";
-import { byKindOf, CurrencyCode, closed, Id, MinorUnits } from "../../core/schema/atoms.ts";
-import { Name } from "../../core/schema/identifier.ts";
 import type { OrderFilter } from "../orders/order-filter.ts";
-
-/** Hundredths of a percent, or what takes a figure back. */
-const percent = Type.Union([Type.Integer({ minimum: 0, maximum: 10_000 }), Type.Null()], {
-  description: "In hundredths of a percent; null takes it back",
-});
-
-/** One thing that a store says of its goods, its deliveries or its shoppers. */
-export const StateFigure = byKindOf(
-  "kind",
-  [
-    Type.Object(
-      {
-        kind: Type.Literal("margin"),
-        category: Type.Optional({ ...Name(), description: "Of everything else when left out" }),
-        figure: { ...percent, description: "Of what the goods cost, in hundredths of a percent; null takes it back" },
-      },
-      closed,
-    ),
-    Type.Object(
-      {
-        kind: Type.Literal("delivery"),
-        currency: CurrencyCode,
-        figure: Type.Union([MinorUnits, Type.Null()], { description: "What one counts as that is given away" }),
-      },
-      closed,
-    ),
-    Type.Object(
-      {
-        kind: Type.Literal("share"),
-        currency: CurrencyCode,
-        market: Type.Optional(Id),
-        figure: { ...percent, description: "Of shoppers who go for a goal, in hundredths of a percent: a guess" },
-      },
-      closed,
-    ),
-  ],
-  "StateFigure",
-);
-export type StateFigure = Static<typeof StateFigure>;
+import type { StateFigure } from "./evidence-schema.ts";
 
 /** All that is stated; parts of one, and minor units. */
 export type StatedFigures = {

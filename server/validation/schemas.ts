@@ -2,8 +2,7 @@ import { Type } from "@sinclair/typebox";
 import type { TSchema } from "../../core/schema/type.ts";
 import { Catalogue, Product, SampleCarts } from "../catalogue/product.ts";
 import { ChangeSet } from "../draft/change-set-schema.ts";
-import { AskEvidence, StateGoals } from "../evidence/evidence-schema.ts";
-import { StateFigure } from "../evidence/stated-figures.ts";
+import { AskEvidence, StateFigure, StateGoals } from "../evidence/evidence-schema.ts";
 import {
   AskCarriers,
   ChangeRelease,

@@ -2,11 +2,12 @@ import { keepPreviousData, type QueryClient, queryOptions } from "@tanstack/reac
 import type { Cluster } from "../../core/evidence/clusters.ts";
 import type { PastGoal } from "../../core/evidence/past-goal.ts";
 import type { Problem } from "../../core/schema/problem.ts";
+import type { StateFigure } from "../../server/evidence/evidence-schema.ts";
 import type { ListedOrders, ReplayedAsked, WorthAsked } from "../../server/evidence/list-orders.ts";
 import type { OrderOverview } from "../../server/evidence/order-overview.ts";
 import type { OrderSample } from "../../server/evidence/order-sample.ts";
 import type { ReplayAsked, ReplayState } from "../../server/evidence/replay-jobs.ts";
-import type { StatedFigures, StateFigure } from "../../server/evidence/stated-figures.ts";
+import type { StatedFigures } from "../../server/evidence/stated-figures.ts";
 import type { GainAsked, ToldGain } from "../../server/evidence/told-gain.ts";
 import type { BarsAsked, OrdersAsked, SpreadAsked, ToldBars, ToldSpread } from "../../server/evidence/told-spread.ts";
 import type { CheckedPart } from "../../server/orders/import-orders.ts";
@@ -27,7 +28,7 @@ export const evidenceApi = {
   startReplay: (asked: ReplayAsked) => ask<{ job: string }>({ do: "replay", ...asked }),
   lookAtReplay: (job: string) => ask<ReplayState>({ do: "look", job }),
   stopReplay: (job: string) => ask<object>({ do: "stop", job }),
-  ordersWorth: (asked: WorthAsked) => ask<ListedOrders | Due>({ do: "orders-worth", ...asked }),
+  ordersWorth: (asked: WorthAsked) => onceRolledUp(() => ask<ListedOrders | Due>({ do: "orders-worth", ...asked })),
   ordersReplayed: (asked: ReplayedAsked) => ask<ListedOrders>({ do: "orders-replayed", ...asked }),
   stateFigure: (stated: StateFigure) => call<StatedFigures>("/api/stated-figures", stated),
   order: (order: string) => call<StoredOrder>("/api/orders/one", { order }),
@@ -45,6 +46,15 @@ export const evidenceApi = {
 /** While days are rolled up, it is asked again after so many milliseconds. */
 const AGAIN = 400;
 export const EVIDENCE = ["evidence"] as const;
+
+/** The answer to a question that is asked again until the days are rolled up that it is about. */
+async function onceRolledUp<T extends object>(question: () => Promise<T | Due>): Promise<T> {
+  for (;;) {
+    const answer = await question();
+    if (!isDue(answer)) return answer;
+    await new Promise((resolve) => setTimeout(resolve, AGAIN));
+  }
+}
 
 /** What is told once the days that it is about are rolled up: asked again until they are. */
 const rolledUp = <T extends object>(what: string, asked: object = {}) =>

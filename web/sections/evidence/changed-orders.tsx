@@ -1,7 +1,6 @@
 import type { ChangedOrder } from "../../../core/evidence/replayed.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { csvOf } from "../../fields/csv-of.ts";
-import { downloadText } from "../../fields/download-text.ts";
+import { SaveCsv } from "../../fields/save-csv.tsx";
 import { say } from "../../language/say.ts";
 import { type OrderAmount, OrdersTable, orderCells } from "./orders-table.tsx";
 
@@ -10,7 +9,6 @@ type Props = { plan: Plan; orders: readonly ChangedOrder[]; hasRelease: boolean 
 /** The orders that change most: each with why, on both sides, and to be looked at as its shopper. */
 export function ChangedOrders({ plan, orders, hasRelease }: Props) {
   const shows: OrderAmount[] = hasRelease ? ["beside", "now"] : ["now"];
-  const save = () => downloadText(csvOf(orderCells(plan, orders, shows)), "text/csv", "orders-that-change-most.csv");
   return (
     <section aria-label={say("Orders that change most")} className="mt-4">
       <div className="mb-1 flex flex-wrap items-end gap-3">
@@ -19,9 +17,7 @@ export function ChangedOrders({ plan, orders, hasRelease }: Props) {
             ? say("Orders whose delivery changes most against the release")
             : say("Orders whose delivery changes most")}
         </h2>
-        <button type="button" className="btn btn-sm ml-auto" onClick={save}>
-          {say("Save as CSV")}
-        </button>
+        <SaveCsv download="orders-that-change-most.csv" rows={() => orderCells(plan, orders, shows)} />
       </div>
       <OrdersTable plan={plan} label={say("Orders that change most")} orders={orders} shows={shows} />
     </section>

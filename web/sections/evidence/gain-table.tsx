@@ -1,7 +1,6 @@
 import type { Gain } from "../../../core/evidence/gain.ts";
 import { majorIn } from "../../../core/money/decimal.ts";
-import { csvOf } from "../../fields/csv-of.ts";
-import { downloadText } from "../../fields/download-text.ts";
+import { SaveCsv } from "../../fields/save-csv.tsx";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
 
@@ -19,20 +18,18 @@ const headsOf = () => [
 
 /** The curve as a table, and as a file. */
 export function GainTable({ gain: { curve }, currency }: { gain: Gain; currency: string }) {
-  const save = () => {
+  const cells = () => {
     const major = (minor: number) => majorIn(minor, currency);
     const rows = curve.map(({ goal, gain, low, high, added, givenAway, rewards, asGood, isGuess }) => [
       ...[goal, gain, low, high, added, givenAway, rewards].map(major),
       ...[asGood, isGuess].map(yesOrNo),
     ]);
-    downloadText(csvOf([headsOf(), ...rows]), "text/csv", "gain.csv");
+    return [headsOf(), ...rows];
   };
   return (
     <details className="mt-2">
       <summary className="cursor-pointer text-[13px] text-quiet">{say("As a table")}</summary>
-      <button type="button" className="btn btn-sm my-1" onClick={save}>
-        {say("Save as CSV")}
-      </button>
+      <SaveCsv download="gain.csv" rows={cells} className="btn-sm my-1" />
       <div className="max-h-72 overflow-auto border border-base-300 bg-base-100">
         <table
           aria-label={say("Net gain over the goal")}

@@ -22,8 +22,8 @@ import { GainTable } from "./gain-table.tsx";
 import { GoalSlider, type Moving } from "./goal-slider.tsx";
 import { goalsInSight } from "./goals-in-sight.ts";
 import { MarginFields } from "./margin-fields.tsx";
-import { PercentField } from "./percent-field.tsx";
 import { ReactionList } from "./reaction-list.tsx";
+import { StatedPercent } from "./stated-percent.tsx";
 import { useFigures } from "./use-figures.ts";
 
 const goalKey = ({ offer, step }: PlanGoal): string => `${offer}/${step}`;
@@ -68,7 +68,7 @@ export function GainView({ plan, filter }: Evidence) {
             onCommit={setChosen}
           />
         )}
-        <PercentField
+        <StatedPercent
           label={say("Margin on goods, percent")}
           part={figures.margin}
           onState={(figure) => state({ kind: "margin", figure })}
@@ -85,7 +85,7 @@ export function GainView({ plan, filter }: Evidence) {
           }}
           onEmpty={() => state({ kind: "delivery", currency, figure: null })}
         />
-        <PercentField
+        <StatedPercent
           label={say("Shoppers who go for it, percent")}
           part={data.statedShare}
           placeholder={share && data.statedShare === null ? String(Math.round(share.share * 1000) / 10) : ""}

@@ -1,7 +1,8 @@
-import type { StatedFigures, StateFigure } from "../../../server/evidence/stated-figures.ts";
+import type { StateFigure } from "../../../server/evidence/evidence-schema.ts";
+import type { StatedFigures } from "../../../server/evidence/stated-figures.ts";
 import type { ToldGain } from "../../../server/evidence/told-gain.ts";
 import { say } from "../../language/say.ts";
-import { PercentField, percentText } from "./percent-field.tsx";
+import { percentText, StatedPercent } from "./stated-percent.tsx";
 
 type Props = {
   figures: StatedFigures;
@@ -44,7 +45,7 @@ export function MarginFields({ figures: { margin, byCategory }, told, onState }:
       </p>
       <div className="mt-1 flex flex-wrap gap-x-4 gap-y-2">
         {names.map((category) => (
-          <PercentField
+          <StatedPercent
             key={category}
             label={category}
             ariaLabel={say("Margin on {category}, percent", { category })}

@@ -2,12 +2,11 @@ import { useInfiniteQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { ListedOrders } from "../../../server/evidence/list-orders.ts";
-import { csvOf } from "../../fields/csv-of.ts";
-import { downloadText } from "../../fields/download-text.ts";
 import { Loading } from "../../fields/loading.tsx";
 import { NotLoaded } from "../../fields/not-loaded.tsx";
+import { SaveCsv } from "../../fields/save-csv.tsx";
 import { say } from "../../language/say.ts";
-import { EVIDENCE, isDue } from "../../state/evidence-api.ts";
+import { EVIDENCE } from "../../state/evidence-api.ts";
 import { type OrderAmount, OrdersTable, orderCells } from "./orders-table.tsx";
 
 type Props = {
@@ -16,20 +15,15 @@ type Props = {
   label: string;
   /** Tells the question from others. */
   name: readonly unknown[];
-  ask: (after: string | undefined) => Promise<ListedOrders | { due: number }>;
+  ask: (after: string | undefined) => Promise<ListedOrders>;
   shows: readonly OrderAmount[];
 };
-
-const NONE: ListedOrders = { orders: [], after: null };
 
 /** The orders that a figure is made of, the latest first, some at a time. */
 export function OrderList({ plan, label, name, ask, shows }: Props) {
   const { data, error, hasNextPage, isFetching, fetchNextPage } = useInfiniteQuery({
     queryKey: [...EVIDENCE, "list", ...name],
-    queryFn: async ({ pageParam }) => {
-      const answer = await ask(pageParam);
-      return isDue(answer) ? NONE : answer;
-    },
+    queryFn: ({ pageParam }) => ask(pageParam),
     initialPageParam: undefined as string | undefined,
     getNextPageParam: ({ after }) => after ?? undefined,
   });
@@ -41,7 +35,6 @@ export function OrderList({ plan, label, name, ask, shows }: Props) {
   }, [isLooking, fetchNextPage]);
   if (error) return <NotLoaded error={error} />;
   if (!data || (orders.length === 0 && hasNextPage)) return <Loading />;
-  const save = () => downloadText(csvOf(orderCells(plan, orders, shows)), "text/csv", "orders.csv");
   return (
     <section aria-label={label} className="py-1 whitespace-normal">
       <div className="mb-1 flex flex-wrap items-center gap-3 text-[13px]">
@@ -51,9 +44,7 @@ export function OrderList({ plan, label, name, ask, shows }: Props) {
             ? say("the latest {count, number} of them", { count: orders.length })
             : say("{count, plural, =0 {no order} one {one order} other {all # orders}}", { count: orders.length })}
         </span>
-        <button type="button" className="btn btn-xs ml-auto" onClick={save}>
-          {say("Save as CSV")}
-        </button>
+        <SaveCsv download="orders.csv" rows={() => orderCells(plan, orders, shows)} className="btn-xs ml-auto" />
       </div>
       <div className="max-h-96 overflow-y-auto">
         <OrdersTable plan={plan} label={label} orders={orders} shows={shows} />

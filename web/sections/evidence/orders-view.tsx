@@ -1,7 +1,6 @@
 import type { Plan } from "../../../core/plan/plan.ts";
 import type { OrderOverview } from "../../../server/evidence/order-overview.ts";
-import { csvOf } from "../../fields/csv-of.ts";
-import { downloadText } from "../../fields/download-text.ts";
+import { SaveCsv } from "../../fields/save-csv.tsx";
 import { say } from "../../language/say.ts";
 import { OrdersFile } from "./orders-file.tsx";
 import { PastGoalsEditor } from "./past-goals-editor.tsx";
@@ -37,12 +36,7 @@ function Kept({ plan, overview: { kinds, first, last } }: { plan: Plan; overview
     ...{ currency, orders, key: `${market} ${currency}` },
     name: plan.markets.find(({ id }) => id === market)?.name ?? (market || say("not known")),
   }));
-  const save = () =>
-    downloadText(
-      csvOf([heads, ...rows.map(({ name, currency, orders }) => [name, currency, orders])]),
-      "text/csv",
-      "orders-kept.csv",
-    );
+  const cells = () => [heads, ...rows.map(({ name, currency, orders }) => [name, currency, orders])];
   return (
     <section aria-label={say("Orders kept")}>
       <p className="flex flex-wrap items-center gap-3">
@@ -51,9 +45,7 @@ function Kept({ plan, overview: { kinds, first, last } }: { plan: Plan; overview
           first: first ?? "",
           last: last ?? "",
         })}
-        <button type="button" className="btn btn-sm ml-auto" onClick={save}>
-          {say("Save as CSV")}
-        </button>
+        <SaveCsv download="orders-kept.csv" rows={cells} />
       </p>
       <table aria-label={say("Orders kept")} className="table table-sm mt-1 w-auto text-[14px] [&_td]:text-[14px]">
         <thead>

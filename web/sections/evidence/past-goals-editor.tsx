@@ -4,10 +4,9 @@ import type { PastGoal } from "../../../core/evidence/past-goal.ts";
 import { exponentOf } from "../../../core/money/currency.ts";
 import { majorIn, minorUnits } from "../../../core/money/decimal.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { csvOf } from "../../fields/csv-of.ts";
 import { DayField } from "../../fields/day-field.tsx";
-import { downloadText } from "../../fields/download-text.ts";
 import { MoneyField } from "../../fields/money-field.tsx";
+import { SaveCsv } from "../../fields/save-csv.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { TableOfThings } from "../../fields/table-of-things.tsx";
 import { makersMoney } from "../../language/money.ts";
@@ -30,7 +29,7 @@ export function PastGoalsEditor({ plan }: { plan: Plan }) {
   const { stated, released } = data;
   const name = (id: string) => plan.markets.find((market) => market.id === id)?.name ?? id;
   const heads = [say("Market"), say("Goal"), say("From"), say("Until")];
-  const save = () => {
+  const rows = () => {
     const cells = [...released, ...stated].map(({ market, currency, goal, from, until }) => [
       name(market),
       currency,
@@ -39,7 +38,7 @@ export function PastGoalsEditor({ plan }: { plan: Plan }) {
       until ?? "",
     ]);
     const [market = "", ...others] = heads;
-    downloadText(csvOf([[market, say("Currency"), ...others], ...cells]), "text/csv", "past-goals.csv");
+    return [[market, say("Currency"), ...others], ...cells];
   };
   const row = (goal: PastGoal, action: React.ReactNode) => (
     <tr key={`${goal.market} ${goal.currency} ${goal.goal} ${goal.from}`}>
@@ -56,9 +55,7 @@ export function PastGoalsEditor({ plan }: { plan: Plan }) {
     <section aria-label={say("Goals that there were")}>
       <div className="flex flex-wrap items-end gap-3">
         <h2 className="text-[15px] font-bold">{say("Goals for free delivery that there were")}</h2>
-        <button type="button" className="btn btn-sm ml-auto" onClick={save}>
-          {say("Save as CSV")}
-        </button>
+        <SaveCsv download="past-goals.csv" rows={rows} />
       </div>
       <p className="mb-1 max-w-[75ch] text-[13px] text-quiet">
         {say(

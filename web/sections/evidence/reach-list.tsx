@@ -2,8 +2,7 @@ import { useState } from "react";
 import { BELOW } from "../../../core/evidence/near-goal.ts";
 import type { Reach } from "../../../core/evidence/reach.ts";
 import { majorIn } from "../../../core/money/decimal.ts";
-import { csvOf } from "../../fields/csv-of.ts";
-import { downloadText } from "../../fields/download-text.ts";
+import { SaveCsv } from "../../fields/save-csv.tsx";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
 import { type Looked, OrdersWorth } from "./orders-worth.tsx";
@@ -16,18 +15,16 @@ export function ReachList({ reach, looked }: { reach: readonly Reach[]; looked: 
   const shown = reach.filter(({ one, two, none }) => one + two + none > 0).toSorted((a, b) => a.goal - b.goal);
   if (shown.length === 0) return null;
   const heads = [say("Goal"), say("Orders"), say("one more product"), say("two"), say("neither")];
-  const save = () => {
+  const cells = () => {
     const major = (minor: number) => majorIn(minor, currency);
     const rows = shown.map(({ goal, one, two, none }) => [major(goal), one + two + none, one, two, none]);
-    downloadText(csvOf([heads, ...rows]), "text/csv", "reach.csv");
+    return [heads, ...rows];
   };
   return (
     <section aria-label={say("Whether shoppers can get there")} className="mt-4">
       <div className="flex flex-wrap items-end gap-3">
         <h2 className="text-[15px] font-bold">{say("Can shoppers get there?")}</h2>
-        <button type="button" className="btn btn-sm ml-auto" onClick={save}>
-          {say("Save as CSV")}
-        </button>
+        <SaveCsv download="reach.csv" rows={cells} />
       </div>
       <p className="max-w-[75ch] text-[13px] text-quiet">
         {say(

@@ -6,8 +6,7 @@ import { optionNameOf } from "../../../core/explain/option-name.ts";
 import { majorIn } from "../../../core/money/decimal.ts";
 import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { Plan } from "../../../core/plan/plan.ts";
-import { csvOf } from "../../fields/csv-of.ts";
-import { downloadText } from "../../fields/download-text.ts";
+import { SaveCsv } from "../../fields/save-csv.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
@@ -41,22 +40,20 @@ export function ReplayTable({ plan, job, rows, release, clusters, currency }: Pr
   const name = (row: ReplayRow) => nameOf(row, by, { plan, clusters, currency });
   const all = rows.reduce(addedRows);
   const major = (minor: number) => majorIn(minor, currency);
-  const save = () => {
+  const rowsOfFile = () => {
     const heads = [say(BY[by]), ...columns(release).map(({ head }) => say(head))];
     const cells = [...shown, all].map((row, i) => [
       i < shown.length ? name(row) : say("in all"),
       ...columns(release).map(({ of, isMoney }) => (isMoney ? major(of(row)) : of(row))),
     ]);
-    downloadText(csvOf([heads, ...cells]), "text/csv", "orders-under-the-draft.csv");
+    return [heads, ...cells];
   };
   return (
     <section aria-label={say("Delivery in all")}>
       <div className="mb-1 flex flex-wrap items-end gap-3">
         <h2 className="text-[15px] font-bold">{say("Delivery, {currency}", { currency })}</h2>
         <SelectField label={say("Summed up")} look="word" value={by} choices={BY} onCommit={setBy} />
-        <button type="button" className="btn btn-sm ml-auto" onClick={save}>
-          {say("Save as CSV")}
-        </button>
+        <SaveCsv download="orders-under-the-draft.csv" rows={rowsOfFile} />
       </div>
       <div className="overflow-x-auto border border-base-300 bg-base-100">
         <table className="table table-sm text-[13px] whitespace-nowrap [&_td]:px-1.5 [&_th]:px-1.5 [&_td]:text-right [&_td]:text-[13px] [&_td]:tabular-nums">

@@ -5,9 +5,9 @@ import { holdsWithin } from "../../../core/evidence/past-goal.ts";
 import type { ToldSpread } from "../../../server/evidence/told-spread.ts";
 import type { OrderFilter } from "../../../server/orders/order-filter.ts";
 import { CheckField } from "../../fields/check-field.tsx";
-import { downloadText } from "../../fields/download-text.ts";
 import { Loading } from "../../fields/loading.tsx";
 import { NotLoaded } from "../../fields/not-loaded.tsx";
+import { SaveCsv } from "../../fields/save-csv.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { makersMoney } from "../../language/money.ts";
 import { say } from "../../language/say.ts";
@@ -17,8 +17,8 @@ import { countingsOf } from "./countings.ts";
 import type { Evidence } from "./evidence.ts";
 import { goalsInSight } from "./goals-in-sight.ts";
 import { ReachList } from "./reach-list.tsx";
+import { spreadCells } from "./spread-cells.ts";
 import { SpreadChart } from "./spread-chart.tsx";
-import { spreadCsv } from "./spread-csv.ts";
 import { SpreadTable } from "./spread-table.tsx";
 
 /** How order values are spread, its peaks, and the goals that they are worth. */
@@ -78,13 +78,7 @@ export function SpreadView({ plan, overview, filter }: Evidence) {
           onCommit={setLogarithmic}
           className="text-[13px]"
         />
-        <button
-          type="button"
-          className="btn btn-sm ml-auto"
-          onClick={() => downloadText(spreadCsv(data, filter.currency), "text/csv", "spread.csv")}
-        >
-          {say("Save as CSV")}
-        </button>
+        <SaveCsv download="spread.csv" rows={() => spreadCells(data, filter.currency)} />
       </div>
       <Told spread={data} filter={filter} />
       {data.orders > 0 && (

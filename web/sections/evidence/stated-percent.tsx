@@ -1,3 +1,5 @@
+import { readPercent } from "../../fields/read-figure.ts";
+import { isAtMostAll } from "../../fields/rules.ts";
 import { TextField } from "../../fields/text-field.tsx";
 import { say } from "../../language/say.ts";
 
@@ -14,8 +16,11 @@ type Props = {
 /** @example percentText(0.425) // "42.5" */
 export const percentText = (part: number): string => String(Math.round(part * 10_000) / 100);
 
-/** A part of something, stated in percent or left open. */
-export const PercentField = ({ label, part, placeholder = "", ariaLabel, onState }: Props) => (
+const isInHundredths = (percent: string): string | null =>
+  /\.\d{3}/.test(percent) ? say("no more than two decimals") : null;
+
+/** A part of something that the store states in percent, or leaves open. */
+export const StatedPercent = ({ label, part, placeholder = "", ariaLabel, onState }: Props) => (
   <TextField
     label={label}
     {...(ariaLabel === undefined ? {} : { ariaLabel })}
@@ -23,10 +28,9 @@ export const PercentField = ({ label, part, placeholder = "", ariaLabel, onState
     value={part === null ? "" : percentText(part)}
     placeholder={placeholder}
     leaf="store/goalsMayStray"
-    rule={(text) =>
-      Number(text) > 100 ? say("no more than 100") : /\.\d{3}/.test(text) ? say("no more than two decimals") : null
-    }
-    onCommit={(text) => onState(Math.round(Number(text) * 100))}
+    rule={(percent) => isAtMostAll(percent) ?? isInHundredths(percent)}
+    read={readPercent}
+    onCommit={(percent) => onState(Math.round(Number(percent) * 100))}
     onEmpty={() => onState(null)}
   />
 );
