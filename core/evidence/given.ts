@@ -1,4 +1,4 @@
-import { hasNoPrice, type Parts, sumOf } from "../delivery/full-price.ts";
+import { type Parts, sumOf } from "../delivery/full-price.ts";
 import type { AmountContext } from "../money/amount.ts";
 import { rounded } from "../money/linear-amount.ts";
 import { compileReward } from "../rewards/apply-rewards.ts";
@@ -54,24 +54,18 @@ function deliveryOff(rewards: readonly DeliveryReward[], { context, perDelivery 
   const compiled = rewards.map((reward) => compileReward(reward, context));
   let parts: Parts = { charge: perDelivery, handling: 0, surcharges: 0, own: 0 };
   let isKnown = true;
-  const tools = {
-    horizon: null,
-    // What another option costs is in no mean.
-    fullPriceOf: () => {
-      isKnown = false;
-      return "not-offered" as const;
-    },
-    fullPriceWithout: () => {
-      isKnown = false;
-      return "not-offered" as const;
-    },
+  // What other options cost, and some of the goods, is in no mean.
+  const untold = () => {
+    isKnown = false;
+    return "not-offered" as const;
   };
+  const tools = { horizon: null, fullPriceOf: untold, fullPriceWithout: untold };
   for (const reward of [...compiled].sort((a, b) => (a?.turn ?? 0) - (b?.turn ?? 0))) {
     if (!reward || reward.goods !== null) return null;
     if (reward.limit !== null && perDelivery > reward.limit) continue;
     parts = reward.change(parts, reward, tools);
   }
-  return isKnown && !hasNoPrice(parts) ? perDelivery - rounded(sumOf(parts)) : null;
+  return isKnown ? perDelivery - rounded(sumOf(parts)) : null;
 }
 
 function orderOff(reward: OrderReward, { context, costOf }: GivenIn): Pick<Given, "order" | "ofWorth"> | null {
