@@ -139,16 +139,20 @@ export function readLine(line: CartLine): ReadLine {
 
 /** Lines that weigh or take up more than can be counted together. */
 function sizeProblems(lines: readonly ReadLine[], path: string): Problem[] {
-  const totals = { weight: 0, volume: 0 };
-  return lines.flatMap((line, i) =>
-    (["weight", "volume"] as const).flatMap((figure): Problem[] => {
-      totals[figure] += (line[figure] === null ? 0 : rounded(line[figure])) * line.quantity;
-      if (totals[figure] <= LARGEST_CART) return [];
-      const at = figure === "weight" ? "weight" : "size";
-      return [{ path: `${path}/lines/${i}/${at}`, message: phrase("is more than can be counted") }];
-    }),
-  );
+  const problems: Problem[] = [];
+  let [weight, volume] = [0, 0];
+  const tooMuch = (i: number, at: string) =>
+    problems.push({ path: `${path}/lines/${i}/${at}`, message: phrase("is more than can be counted") });
+  for (const [i, line] of lines.entries()) {
+    weight += wholeOf(line.weight) * line.quantity;
+    if (weight > LARGEST_CART) tooMuch(i, "weight");
+    volume += wholeOf(line.volume) * line.quantity;
+    if (volume > LARGEST_CART) tooMuch(i, "size");
+  }
+  return problems;
 }
+
+const wholeOf = (figure: LinearAmount | null): number => (figure === null ? 0 : rounded(figure));
 
 function cartProblems(cart: Cart, path: string): Problem[] {
   const problems: Problem[] = [];

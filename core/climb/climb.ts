@@ -9,8 +9,9 @@ import {
   nextTurn,
 } from "../evaluate/cart-growth.ts";
 import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
+import { evaluateAlong } from "../evaluate/growing-cart.ts";
+import { evaluate } from "../evaluate/one-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
-import { evaluate, evaluateAlong } from "../evaluate/situation-of.ts";
 import { exactOf, Horizon, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
 import { compare, roundHalfAway } from "../money/rational.ts";
 import { phrase } from "../phrases/phrase.ts";

@@ -11,30 +11,43 @@ export const Comparison = Type.Union(
 export type Comparison = Static<typeof Comparison>;
 
 /**
- * Compares whole numbers, of which only "at least" can be asked.
+ * A comparison with a whole number, of which only "at least" can be asked.
  *
- * @example compares("more-than", 3, (least) => 4 >= least) // true
+ * @example comparing("more-than", 3, (count: number, least) => count >= least)(4) // true
  */
-export function compares(comparison: Comparison, to: number, reaches: (least: number) => Truth): Truth {
+export function comparing<Now>(
+  comparison: Comparison,
+  to: number,
+  reaches: (now: Now, least: number) => Truth,
+): (now: Now) => Truth {
+  const above = to + 1;
   switch (comparison) {
     case "at-least":
-      return reaches(to);
+      return (now) => reaches(now, to);
     case "more-than":
-      return reaches(to + 1);
+      return (now) => reaches(now, above);
     case "at-most":
-      return not(reaches(to + 1));
+      return (now) => not(reaches(now, above));
     case "less-than":
-      return not(reaches(to));
-    case "exactly": {
-      const [enough, tooMuch] = [reaches(to), reaches(to + 1)];
-      return enough === null ? null : enough && tooMuch === false;
-    }
+      return (now) => not(reaches(now, to));
+    case "exactly":
+      return (now) => {
+        const [enough, tooMuch] = [reaches(now, to), reaches(now, above)];
+        return enough === null ? null : enough && tooMuch === false;
+      };
   }
 }
 
 /** The same for a number that is known, or is not. */
-export const compared = (comparison: Comparison, value: number | null | undefined, to: number): Truth =>
-  compares(comparison, to, (least) => (value === null || value === undefined ? null : value >= least));
+export const compared = <Now>(
+  comparison: Comparison,
+  to: number,
+  figureOf: (now: Now) => number | null | undefined,
+): ((now: Now) => Truth) =>
+  comparing(comparison, to, (now, least) => {
+    const value = figureOf(now);
+    return value === null || value === undefined ? null : value >= least;
+  });
 
 /** Where a comparison holds. */
 export function rangeOf(comparison: Comparison, to: number): Range {

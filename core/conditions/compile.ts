@@ -1,7 +1,7 @@
-import type { Situation } from "../situation/situation.ts";
+import type { Facts, Situation } from "../situation/situation.ts";
 import { allOf, anyOf, not, type Truth } from "../situation/truth.ts";
 import { type Condition, type SavedConditions, shapeOf } from "./condition.ts";
-import type { Actual, ConditionContext } from "./definition.ts";
+import type { Actual, ConditionContext, Sees } from "./definition.ts";
 import { conditionKind } from "./registry.ts";
 
 /** Why a condition holds, fails or cannot be told: the whole tree, each plain condition with what was found there. */
@@ -17,6 +17,7 @@ export type CompiledCondition = {
   readonly test: (situation: Situation) => Truth;
   /** @param shown saved conditions taken apart already: each is once, so that no account grows beyond what is stated */
   readonly explain: (situation: Situation, shown?: Set<string>) => Trace;
+  readonly sees: Sees;
   readonly seesLineFigures: boolean;
 };
 
@@ -47,11 +48,11 @@ export function conditionCompiler(
       case "reference":
         return named(condition, shape.id, compileSaved(shape.id));
       case "plain": {
-        const { test, actual, seesLineFigures } = conditionKind(shape.condition).compile(shape.condition, context);
+        const { test, actual, ...looks } = conditionKind(shape.condition).compile(shape.condition, context);
         return {
-          test,
+          test: looks.sees === "lines" ? once(test, "lines") : test,
           explain: (situation) => ({ truth: test(situation), condition, actual: actual(situation) }),
-          seesLineFigures,
+          ...looks,
         };
       }
     }
@@ -62,9 +63,9 @@ export function conditionCompiler(
     const found = saved.get(id);
     if (!found) throw new RangeError(`there is no saved condition "${id}"`);
     const part = compile(found.when);
-    const once = { ...part, test: oncePerSituation(part.test) };
-    compiled.set(id, once);
-    return once;
+    const known = { ...part, test: once(part.test, part.sees) };
+    compiled.set(id, known);
+    return known;
   };
   return compile;
 }
@@ -75,21 +76,24 @@ function together(
   parts: readonly CompiledCondition[],
 ): CompiledCondition {
   const tests = parts.map(({ test }) => test);
+  const sees = SEES[Math.max(...parts.map((part) => SEES.indexOf(part.sees)))] ?? "facts";
   const [combine, settling] = role === "every" ? ([allOf, false] as const) : ([anyOf, true] as const);
+  const test = (situation: Situation): Truth => {
+    let result: Truth = !settling;
+    for (const one of tests) {
+      const truth = one(situation);
+      if (truth === settling) return settling;
+      if (truth === null) result = null;
+    }
+    return result;
+  };
   return {
-    test: (situation) => {
-      let result: Truth = !settling;
-      for (const test of tests) {
-        const truth = test(situation);
-        if (truth === settling) return settling;
-        if (truth === null) result = null;
-      }
-      return result;
-    },
+    test: sees === "figures" ? test : once(test, sees),
     explain: (situation, shown = new Set()) => {
       const of = parts.map((part) => part.explain(situation, shown));
       return { truth: combine(of.map(({ truth }) => truth)), condition, of };
     },
+    sees,
     seesLineFigures: parts.some((part) => part.seesLineFigures),
   };
 }
@@ -100,6 +104,7 @@ const negated = (condition: Condition, part: CompiledCondition): CompiledConditi
     const inner = part.explain(situation, shown);
     return { truth: not(inner.truth), condition, of: [inner] };
   },
+  sees: part.sees,
   seesLineFigures: part.seesLineFigures,
 });
 
@@ -113,14 +118,31 @@ const named = (condition: Condition, id: string, part: CompiledCondition): Compi
   },
 });
 
-/** Remembers the answer for the situation asked about last: decisions tell their horizon when they are made first. */
-function oncePerSituation(test: CompiledCondition["test"]): CompiledCondition["test"] {
-  let last: Situation | undefined;
+const SEES: readonly Sees[] = ["facts", "lines", "figures"];
+
+/**
+ * Remembers the answer for what was looked at last: decisions tell their horizon when they are made first, and what looks at no
+ * figures is not asked again as goods are added.
+ */
+function once(test: CompiledCondition["test"], sees: Sees): CompiledCondition["test"] {
   let truth: Truth = null;
+  if (sees === "figures") {
+    let last: Situation | undefined;
+    return (situation) => {
+      if (situation !== last) {
+        truth = test(situation);
+        last = situation;
+      }
+      return truth;
+    };
+  }
+  let facts: Facts | undefined;
+  let lines: object | undefined;
   return (situation) => {
-    if (situation !== last) {
+    if (situation.facts !== facts || (sees === "lines" && situation.linesAs !== lines)) {
       truth = test(situation);
-      last = situation;
+      facts = situation.facts;
+      lines = situation.linesAs;
     }
     return truth;
   };

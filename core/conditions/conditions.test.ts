@@ -53,6 +53,7 @@ function facts(request: Partial<Asked> = {}, counts: readonly number[] = []): Si
   return {
     facts: factsOf(asked, new Map(), placeOf(asked.destination)),
     lines: cart.lines,
+    linesAs: cart,
     unknownAs: false,
     horizon: null,
     count,

@@ -15,8 +15,15 @@ export type Family = "shopper" | "place" | "cart" | "moment";
 /** What was found where a condition looked; null: not known. */
 export type Actual = string | number | boolean | readonly string[] | null;
 
+/**
+ * What a condition looks at: what holds whatever is in the cart, what the lines are besides, or their figures too. As goods are
+ * added, only figures change.
+ */
+export type Sees = "facts" | "lines" | "figures";
+
 /** A kind of condition compiled: how it is tested, and what it looks at. */
 export type CompiledLeaf = {
+  readonly sees: Sees;
   readonly test: (situation: Situation) => Truth;
   readonly actual: (situation: Situation) => Actual;
   /** Whether it looks at the figures of single lines, which a line being added changes with every unit. */
@@ -105,8 +112,8 @@ export function defineCondition<Schema extends KindSchema>(
 }
 
 /** A condition that no single line's figures decide. */
-export const leaf = (test: CompiledLeaf["test"], actual: CompiledLeaf["actual"]): CompiledLeaf => ({
-  test,
-  actual,
-  seesLineFigures: false,
-});
+export const leaf = (
+  test: CompiledLeaf["test"],
+  actual: CompiledLeaf["actual"],
+  sees: Sees = "facts",
+): CompiledLeaf => ({ test, actual, sees, seesLineFigures: false });

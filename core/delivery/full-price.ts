@@ -15,6 +15,7 @@ import { percent } from "../money/decimal.ts";
 import { compileHandling } from "../money/handling.ts";
 import { type LinearAmount, max, min, minus, plus, times, toMultiple } from "../money/linear-amount.ts";
 import { add, divide, ONE, type Rational, whole, ZERO } from "../money/rational.ts";
+import { taxPart } from "../money/tax-part.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { metres } from "../quantities/quantity.ts";
 import { byPosition } from "../schema/atoms.ts";
@@ -29,8 +30,11 @@ export type Parts = {
   readonly own: LinearAmount;
 };
 
-export const sumOf = ({ charge, handling, surcharges, own }: Parts): LinearAmount =>
-  plus(plus(charge, handling), plus(surcharges, own));
+export function sumOf({ charge, handling, surcharges, own }: Parts): LinearAmount {
+  // Most prices are a charge alone.
+  const more = surcharges === 0 && own === 0 ? handling : plus(handling, plus(surcharges, own));
+  return more === 0 ? charge : plus(charge, more);
+}
 
 export type FullPrice = Parts | NoPrice;
 export const hasNoPrice = (price: FullPrice): price is NoPrice => typeof price === "string";
@@ -62,7 +66,8 @@ export type CompiledFullPrice = {
   /** The same, whether or not the option can be had for such a cart. */
   readonly charged: (situation: Situation) => FullPrice;
   readonly when: CompiledCondition | null;
-  readonly taxRate: Rational;
+  /** What its tax makes of a price: see `taxPart`. */
+  readonly taxPart: Rational;
   readonly seesLineFigures: boolean;
 };
 
@@ -77,6 +82,7 @@ export function compileFullPrice(
 ): CompiledFullPrice {
   const standard = percent(zone.standardTaxRate) ?? ZERO;
   const taxRate = option.taxRate === undefined ? standard : (percent(option.taxRate) ?? standard);
+  const part = taxPart(taxRate, market.pricesIncludeTax);
   const charge = compileCharge(option.charge, context);
   const asked = askedOf(option);
   const when = asked ? context.compileWhen(asked) : null;
@@ -91,11 +97,12 @@ export function compileFullPrice(
     surcharges.some((one) => one.charge.seesLineFigures || one.when?.seesLineFigures === true);
   const steps = chargeSteps(option, market, taxRate, context);
   const [ownHandling, zoneHandling] = [option.handling, zone.handling].map((one) => compileHandling(one, context));
+  const anyHandling = option.handling !== undefined || zone.handling !== undefined;
   const reach = distanceTest(option, context);
   const settled = taxFactor(option, market, taxRate);
   if (!steps || !ownHandling || !zoneHandling) {
     const missing = () => "no-amount" as const;
-    return { price: missing, charged: missing, when, taxRate, seesLineFigures };
+    return { price: missing, charged: missing, when, taxPart: part, seesLineFigures };
   }
 
   const price = (situation: Situation, tell?: Tell): FullPrice =>
@@ -109,14 +116,14 @@ export function compileFullPrice(
     if (isMissing(charged)) return charged;
     const running = afterSteps(charged, ordinary ? steps : steps.filter(isForAnyGoods), situation, tell);
     const goods = () => situation.goods(everything);
-    const handling = plus(ownHandling(running, goods), zoneHandling(running, goods));
+    const handling = anyHandling ? plus(ownHandling(running, goods), zoneHandling(running, goods)) : 0;
     if (tell && handling !== 0) tell({ part: "handling", amount: handling });
     const extra = surcharged(surcharges, settled, situation, tell);
     return isMissing(extra)
       ? extra
       : { charge: running, handling, surcharges: extra, own: ownCharges(situation, tell) };
   };
-  return { price, charged, when, taxRate, seesLineFigures };
+  return { price, charged, when, taxPart: part, seesLineFigures };
 }
 
 /** Why its condition keeps an option from this cart, if it does. */

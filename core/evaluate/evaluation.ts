@@ -16,36 +16,29 @@ export type Terms = {
   readonly unknownAs: boolean;
 };
 
-/** A cart in one tariff, with what has been worked out about it already, by number of option or offer. */
-export type Evaluation = Situation &
-  Terms & {
-    readonly memo: Memo;
-    /** The same without some of the goods. */
-    readonly without: (goods: (line: ReadLine) => boolean) => Evaluation;
-  };
+/** A cart in one tariff, with what has been worked out about it already. */
+export interface Evaluation extends Situation, Terms {
+  readonly memo: Memo;
+  /** The same without some of the goods. */
+  readonly without: (goods: (line: ReadLine) => boolean) => Evaluation;
+  /** The same, if the shopper were another or unknown conditions taken otherwise: nothing is worked out about it yet. */
+  readonly anew: (change: Partial<Pick<Terms, "facts" | "unknownAs">>) => Evaluation;
+}
 
-type Memo = {
-  readonly full: (FullPrice | undefined)[];
-  readonly offers: (Truth | undefined)[];
-  readonly priced: (PricedOption | undefined)[];
+/** What has been worked out, by number of option, offer or step. */
+export class Memo {
+  readonly full: (FullPrice | undefined)[] = [];
+  readonly offers: (Truth | undefined)[] = [];
+  readonly reached: (boolean | undefined)[] = [];
+  readonly priced: (PricedOption | undefined)[] = [];
   /** What has been earned for each option. */
-  readonly earned: (readonly Earned[] | undefined)[];
-  tools?: RewardTools;
+  readonly earned: (readonly Earned[] | undefined)[] = [];
+  tools: RewardTools | undefined;
+  /** The same with what is not known taken for what grants nothing. */
+  certain: Evaluation | undefined;
   /** What options would cost in full without some goods, by number and what the goods are. */
-  readonly without: Map<string, FullPrice>;
-};
-
-/** The same cart, if the shopper were another or unknown conditions taken otherwise: nothing is worked out about it yet. */
-export const evaluatedAnew = (
-  evaluation: Evaluation,
-  change: Partial<Pick<Terms, "facts" | "unknownAs">> = {},
-): Evaluation => ({
-  ...evaluation,
-  ...change,
-  memo: emptyMemo(),
-});
-
-export const emptyMemo = (): Memo => ({ full: [], offers: [], priced: [], earned: [], without: new Map() });
+  without: Map<string, FullPrice> | undefined;
+}
 
 /** What an option comes to with the best set of the offers that are earned. */
 export type Payable = {

@@ -38,11 +38,19 @@ export class Horizon {
     if (units < this.units) this.units = units;
   }
   private stairs: Map<string, Stairs> | undefined;
+  private names: Map<Stairs, number> | undefined;
   /** The same stairs for what goes up alike, so that differences know them for the same. */
   sharedStairs(key: string, make: () => Stairs): Stairs {
     this.stairs ??= new Map();
     const known = this.stairs.get(key) ?? make();
     this.stairs.set(key, known);
+    return known;
+  }
+  /** A number that stairs alone have. */
+  nameOf(stairs: Stairs): number {
+    this.names ??= new Map();
+    const known = this.names.get(stairs) ?? this.names.size;
+    this.names.set(stairs, known);
     return known;
   }
 }
@@ -83,7 +91,8 @@ export function minus(a: LinearAmount, b: LinearAmount): LinearAmount {
 }
 
 export function times(a: LinearAmount, by: Rational): LinearAmount {
-  if (a === 0 || by.n === 0n) return 0;
+  if (a === 0) return 0;
+  if (by.n === 0n) return 0;
   if (by.n === by.d) return a;
   if (typeof a === "number") {
     const product = a * Number(by.n);
@@ -146,29 +155,49 @@ export const min = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): 
 export const max = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
   compareAmounts(a, b, horizon) >= 0 ? a : b;
 
-/** A figure below which nothing goes: `a` less `b`, at least zero. */
-export const lessAtLeastZero = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
-  max(minus(a, b), 0, horizon);
-
 /**
- * {@link lessAtLeastZero} where the answer may leap with the prices it is made from: what is left when one goes up stairs before the
- * other need not be settled as long as nobody compares it.
+ * What is left of `a` less `b`, at least zero. Where prices may leap, so may this: which of the two goes up its stairs before the other
+ * need not be settled as long as nobody compares what is left.
  */
-export function leapingAtLeastZero(a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount {
+export function lessAtLeastZero(a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount {
   const gap = minus(a, b);
   if (!horizon?.pricesMayLeap || typeof gap === "number" || !gap.stairs) return max(gap, 0, horizon);
+  const { stairs } = gap;
   const above = compare(gap.at, ZERO) > 0;
-  if (above && aboveFor(gap, 0, true) === Number.POSITIVE_INFINITY) return gap;
-  const leaps = together(gap.stairs);
-  const slope = reduce(add(gap.slope, leaps.slope));
+  // What the next leap cannot turn is settled.
+  const stands = aboveFor(above ? gap : minus(0, gap), 0, true);
+  if (stands > Math.min(steadyFor(stairs), horizon.units)) {
+    horizon.limit(stands);
+    return above ? gap : 0;
+  }
   const at = above ? gap.at : ZERO;
-  const under = subtract(at, gap.at);
-  const steady = stillFor(gap);
-  const one: Stairs =
-    slope.n > 0n
+  // Where the same is left, it is known for the same.
+  const one = horizon.sharedStairs(keyOf(gap.at, gap.slope, stairs, horizon), () => {
+    const leaps = together(stairs);
+    const slope = reduce(add(gap.slope, leaps.slope));
+    const under = subtract(at, gap.at);
+    const steady = stillFor(gap);
+    return slope.n > 0n
       ? { slope, below: add(leaps.below, under), above: add(leaps.above, under), steady }
       : { slope: ZERO, below: at, above: leaps.above, steady };
+  });
   return linearAmount(at, ZERO, new Map([[one, ONE]]));
+}
+
+/** The lesser of two prices, which may leap as they do: see {@link lessAtLeastZero}. */
+export const lesser = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
+  horizon?.pricesMayLeap && (stairsIn(a) ?? stairsIn(b)) !== null
+    ? minus(a, lessAtLeastZero(a, b, horizon))
+    : min(a, b, horizon);
+
+/** The same text for amounts that are the same now and later. */
+function keyOf(at: Rational, slope: Rational, stairs: StairsIn, horizon: Horizon): string {
+  const figure = (fraction: Rational) => {
+    const { n, d } = reduce(fraction);
+    return `${n}/${d}`;
+  };
+  const each = [...(stairs ?? [])].map(([one, factor]) => `${horizon.nameOf(one)}*${figure(factor)}`);
+  return [figure(at), figure(slope), ...each.sort()].join(" ");
 }
 
 /** Rounds to a multiple of `step` whole units; the result stands still until the next one is due. */
@@ -195,13 +224,15 @@ export function toMultiple(
     return multiple;
   }
   // Rounded, it is less than a step away from what is rounded, now and later.
-  const leaps = together(stairs);
-  const one: Stairs = {
-    slope: reduce(add(slope, leaps.slope)),
-    below: add(leaps.below, whole(step)),
-    above: add(leaps.above, whole(step)),
-    steady,
-  };
+  const one = horizon.sharedStairs(`${keyOf(at, slope, stairs, horizon)} ${direction} ${step}`, () => {
+    const leaps = together(stairs);
+    return {
+      slope: reduce(add(slope, leaps.slope)),
+      below: add(leaps.below, whole(step)),
+      above: add(leaps.above, whole(step)),
+      steady,
+    };
+  });
   return linearAmount(whole(multiple), ZERO, new Map([[one, ONE]]));
 }
 

@@ -54,7 +54,8 @@ function isBefore<Offer>(candidates: readonly Offer[], a: readonly Offer[], b: r
   return one !== undefined && other !== undefined && candidates.indexOf(one) < candidates.indexOf(other);
 }
 
-function byCompany<Offer>(
+/** The candidates of each company, by its number. */
+export function byCompany<Offer>(
   candidates: readonly Offer[],
   companyOf: (offer: Offer) => number,
 ): ReadonlyMap<number, readonly Offer[]> {

@@ -1,8 +1,8 @@
 import type { ReadCart } from "../cart/read-cart.ts";
 import { compileCondition, type Trace } from "../conditions/compile.ts";
 import type { Condition } from "../conditions/condition.ts";
+import { situationOf } from "../evaluate/one-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
-import { situationOf } from "../evaluate/situation-of.ts";
 import { measureNumbers } from "../measures/measure-numbers.ts";
 import { ratesOf, savedOf } from "../plan/plan.ts";
 import type { QuoteRequest } from "../request/request.ts";

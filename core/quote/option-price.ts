@@ -1,7 +1,7 @@
 import type { NoPrice } from "../charges/no-price.ts";
 import { hasNoPrice, sumOf } from "../delivery/full-price.ts";
+import { evaluate } from "../evaluate/one-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
-import { evaluate } from "../evaluate/situation-of.ts";
 import { rounded } from "../money/linear-amount.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";

@@ -1,7 +1,7 @@
 import equal from "fast-deep-equal";
 import type { Terms } from "../evaluate/evaluation.ts";
+import { evaluate } from "../evaluate/one-cart.ts";
 import { type PreparedRequest, prepareRequest } from "../evaluate/prepared-request.ts";
-import { evaluate } from "../evaluate/situation-of.ts";
 import type { UnsaidText } from "../messages/format-message.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";

@@ -22,7 +22,7 @@ export function quotedOptions(
   const { pricesIncludeTax } = tariff.market;
   const promises = tariff.options.map(({ promised }) => promised?.(now.facts.at) ?? null);
   const chosen = chosenAtFirst(tariff, priced, promises);
-  const taxOn = goodsTax(cart, totals, pricesIncludeTax, tariff.standardTax);
+  const taxOn = goodsTax(cart, totals, pricesIncludeTax, tariff.standardTaxPart);
   return tariff.options.map((one): QuotedOption => {
     const outcome = priced[one.number] ?? NOTHING;
     const texts = form.text === false ? { name: one.id } : optionTexts(quoteIn, one, outcome, progress);
@@ -39,7 +39,7 @@ export function quotedOptions(
     const off = rounded(offOrder);
     const goods = totals.goods - off;
     const charged = rounded(price);
-    const { tax, total } = payable(goods, taxOn(goods), charged, pricesIncludeTax, one.full.taxRate);
+    const { tax, total } = payable(goods, taxOn(goods), charged, pricesIncludeTax, one.full.taxPart);
     quoted.available = true;
     quoted.shown = true;
     quoted.price = charged;

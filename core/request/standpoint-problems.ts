@@ -4,9 +4,11 @@ import { instantOf } from "../time/instant.ts";
 import type { QuoteRequest } from "./request.ts";
 
 const known = new Set<string>();
+const NONE: Problem[] = [];
 
 /** What a request's form cannot rule out: a moment that is none, a language that no formatter takes. */
 export function standpointProblems({ at, locale }: Pick<QuoteRequest, "at" | "locale">): Problem[] {
+  if (!Number.isNaN(instantOf(at)) && (locale === undefined || isLocale(locale))) return NONE;
   return [
     ...(Number.isNaN(instantOf(at))
       ? [{ path: "/at", message: phrase('"{at}" is no moment by RFC 3339', { at }) }]

@@ -5,9 +5,9 @@ import {
   compareAmounts,
   type Horizon,
   type LinearAmount,
-  leapingAtLeastZero,
+  lessAtLeastZero,
+  lesser,
   linearAmount,
-  min,
   minus,
 } from "../money/linear-amount.ts";
 import { ZERO } from "../money/rational.ts";
@@ -92,7 +92,9 @@ function onShare(full: Parts, parts: Parts, reward: CompiledReward, goods: Picke
   const { horizon } = tools;
   const share = shareOf(full, rest, horizon);
   // Rewards before it may have left less than that.
-  const left = eachPart((part) => (parts[part] === full[part] ? share[part] : min(share[part], parts[part], horizon)));
+  const left = eachPart((part) =>
+    parts[part] === full[part] ? share[part] : lesser(share[part], parts[part], horizon),
+  );
   const after = reward.change(left, reward, tools);
   return eachPart((part) => minus(parts[part], minus(left[part], after[part])));
 }
@@ -103,7 +105,7 @@ const shares = new WeakMap<Parts, WeakMap<Parts, Parts>>();
 function shareOf(full: Parts, rest: Parts, horizon: Horizon | null): Parts {
   const ofFull = shares.get(full) ?? new WeakMap<Parts, Parts>();
   shares.set(full, ofFull);
-  const known = ofFull.get(rest) ?? eachPart((part) => leapingAtLeastZero(full[part], rest[part], horizon));
+  const known = ofFull.get(rest) ?? eachPart((part) => lessAtLeastZero(full[part], rest[part], horizon));
   ofFull.set(rest, known);
   return known;
 }

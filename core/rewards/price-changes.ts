@@ -1,5 +1,5 @@
 import { hasNoPrice, type Parts, sumOf } from "../delivery/full-price.ts";
-import { type Horizon, type LinearAmount, lessAtLeastZero, min, minus, plus, times } from "../money/linear-amount.ts";
+import { type Horizon, type LinearAmount, lessAtLeastZero, minus, plus, times } from "../money/linear-amount.ts";
 import type { Rational } from "../money/rational.ts";
 import type { Covers, PriceChange } from "./definition.ts";
 
@@ -63,4 +63,4 @@ function reduced(
 
 /** A part less so much, at least zero. */
 const without = (part: LinearAmount, by: LinearAmount, horizon: Horizon | null): LinearAmount =>
-  by === 0 || part === 0 ? part : minus(part, min(part, by, horizon));
+  by === 0 || part === 0 ? part : lessAtLeastZero(part, by, horizon);

@@ -42,6 +42,8 @@ export const bookedKey = (option: string, slot: string, day: string): string => 
 export type Situation = {
   readonly facts: Facts;
   readonly lines: readonly ReadLine[];
+  /** Stands for what the lines are but for their figures: where it is the same object, so are they. */
+  readonly linesAs: object;
   /**
    * What an unknown condition is taken for. Unknown never grants: false. True only to find out what an address not known
    * yet could still turn out to get.

@@ -2,7 +2,7 @@
 export type Truth = boolean | null;
 
 /** False if any is false, else unknown if any is unknown. */
-export function allOf(truths: Iterable<Truth>): Truth {
+export function allOf(truths: readonly Truth[]): Truth {
   let result: Truth = true;
   for (const truth of truths) {
     if (truth === false) return false;
@@ -12,7 +12,7 @@ export function allOf(truths: Iterable<Truth>): Truth {
 }
 
 /** True if any is true, else unknown if any is unknown. */
-export function anyOf(truths: Iterable<Truth>): Truth {
+export function anyOf(truths: readonly Truth[]): Truth {
   let result: Truth = false;
   for (const truth of truths) {
     if (truth === true) return true;

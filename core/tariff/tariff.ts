@@ -17,6 +17,7 @@ import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
 import { type Rational, ZERO } from "../money/rational.ts";
+import { taxPart } from "../money/tax-part.ts";
 import { type Companies, companiesOf } from "../offers/companies.ts";
 import type { Notice } from "../offers/notice.ts";
 import { canStack, type Offer, type Step } from "../offers/offer.ts";
@@ -38,6 +39,8 @@ export type Tariff = {
   readonly zone: Zone;
   readonly currency: string;
   readonly standardTax: Rational;
+  /** What it makes of a price: see `taxPart`. */
+  readonly standardTaxPart: Rational;
   readonly store: Plan["store"];
   readonly rates: Rates;
   /** The price up to which the fastest option is chosen; null where the rule is another. */
@@ -45,6 +48,8 @@ export type Tariff = {
   readonly measures: readonly Measure[];
   readonly options: readonly TariffOption[];
   readonly offers: readonly TariffOffer[];
+  /** What may be earned for each option, by its number: nothing else is asked for its price. */
+  readonly earnable: readonly (readonly Earnable[])[];
   /** Which of the offers may meet, by number. */
   readonly companies: Companies;
   /** Offers of the market that do not hold in this zone, and have something to say about it. */
@@ -91,7 +96,12 @@ export type TariffNotice = {
   readonly schedule: readonly (readonly [number, number])[] | null;
 };
 
+/** The steps of an offer that give something on an option, or on the order. */
+export type Earnable = { readonly offer: TariffOffer; readonly steps: readonly TariffStep[] };
+
 export type TariffStep = {
+  /** Among all steps of the tariff. */
+  readonly number: number;
   readonly step: Step;
   readonly trigger: RegisteredTrigger;
   readonly codes: ReadonlySet<string>;
@@ -151,6 +161,7 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     const asked = askedOf(offer);
     return asked ? compileWhen(asked) : null;
   };
+  let steps = 0;
   const compileOffer = (offer: Offer): Omit<TariffOffer, "number" | "stacks"> => ({
     id: offer.id,
     offer,
@@ -160,7 +171,9 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     steps: [...offer.steps].sort(byPosition).flatMap((step) => {
       const compiled = compileStep(offer, step, context, measureNumber, optionNumber);
       if (compiled === "no-amount") withoutAmount.push({ offer: offer.id, step: step.id });
-      return compiled === "no-amount" || compiled === "no-option" ? [] : [compiled];
+      if (compiled === "no-amount" || compiled === "no-option") return [];
+      steps += 1;
+      return [{ ...compiled, number: steps - 1 }];
     }),
   });
   const on = plan.offers.filter((offer) => offer.on).sort(byPosition);
@@ -175,19 +188,21 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     .filter(
       (offer) => !offer.zones.includes(zone.id) && offer.zones.some((id) => inMarket.has(id)) && speaksElsewhere(offer),
     )
-    .map((offer, number) => ({ ...compileOffer(offer), number, stacks: [] }));
+    .map((offer, i) => ({ ...compileOffer(offer), number: own.length + i, stacks: [] }));
   const { chosenAtFirst } = plan.store;
   return {
     market,
     zone,
     currency,
     standardTax,
+    standardTaxPart: taxPart(standardTax, market.pricesIncludeTax),
     store: plan.store,
     rates,
     fastestUnder: chosenAtFirst.rule === "fastest-under" ? (amountFor(chosenAtFirst.price, context) ?? null) : null,
     measures,
     options,
     offers,
+    earnable: options.map(({ number }) => earnableFor(number, offers)),
     companies: companiesOf(stacks),
     elsewhere,
     notices,
@@ -199,6 +214,13 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
         ({ offer, steps }) => onlyOf(offer.counts)?.price || steps.some(({ reward }) => reward?.goods?.turns.length),
       ),
   };
+}
+
+function earnableFor(option: number, offers: readonly TariffOffer[]): Earnable[] {
+  return offers.flatMap((offer) => {
+    const steps = offer.steps.filter((step) => step.onOrder !== null || step.options.includes(option));
+    return steps.length > 0 ? [{ offer, steps }] : [];
+  });
 }
 
 /** What is collected and names no zones is offered wherever the market of its location sells. */
@@ -249,7 +271,7 @@ function compileStep(
   context: AmountContext,
   measureNumber: MeasureNumber,
   optionNumber: ReadonlyMap<string, number>,
-): TariffStep | "no-amount" | "no-option" {
+): Omit<TariffStep, "number"> | "no-amount" | "no-option" {
   const { trigger, reward } = step;
   const { only } = offer.counts;
   if (only && !pickGoods(only, context)) return "no-amount";

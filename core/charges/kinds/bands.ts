@@ -110,7 +110,7 @@ function compilePrice(price: BandPrice, measure: number, context: AmountContext)
     markAt(price.each, context),
   ];
   if (fixed === undefined || more === undefined || !unit) return () => "no-amount";
-  return ({ begun }, start) => plus(fixed, times(begun(measure, start, unit), whole(more)));
+  return (situation, start) => plus(fixed, times(situation.begun(measure, start, unit), whole(more)));
 }
 
 function bandsProblems(charge: BandedCharge, path: string, references: ChargeReferences): Problem[] {

@@ -23,8 +23,8 @@ export const perItem = defineCharge({
     const measure = context.measureNumber({ kind: "items" }, "ordinary");
     return plainCharge(
       "per-item",
-      ({ moving }) => times(moving(measure) ?? 0, whole(each)),
-      ({ count }) => ({ counted: count(measure) }),
+      (situation) => times(situation.moving(measure) ?? 0, whole(each)),
+      (situation) => ({ counted: situation.count(measure) }),
     );
   },
   problems: ({ amount }, path, references) => amountProblems(amount, `${path}/amount`, references),

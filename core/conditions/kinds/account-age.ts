@@ -2,6 +2,7 @@ import { daysSinceOpened } from "../../facts/shopper/days-since-opened.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
+import type { Situation } from "../../situation/situation.ts";
 import { COMPARISON_WORDS, compared, rangeOf } from "../compare.ts";
 import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -21,7 +22,7 @@ export const accountAge = defineCondition({
   example: { kind: "account-age", is: "at-most", days: 30 },
   compile: ({ is, days }) =>
     leaf(
-      ({ facts }) => compared(is, daysSinceOpened.read(facts.shopper, facts.at), days),
+      compared(is, days, ({ facts }: Situation) => daysSinceOpened.read(facts.shopper, facts.at)),
       ({ facts }) => facts.shopper.accountOpenedAt ?? null,
     ),
   constrains: ({ is, days }) => inRanges(daysSinceOpened, rangeOf(is, days)),

@@ -3,8 +3,9 @@ import { phrase } from "../../phrases/phrase.ts";
 import { Distance, metres } from "../../quantities/quantity.ts";
 import { closed, Id } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
-import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
-import { defineCondition, leaf } from "../definition.ts";
+import { COMPARISON_WORDS, Comparison, rangeOf } from "../compare.ts";
+import { countedLeaf } from "../counted.ts";
+import { defineCondition } from "../definition.ts";
 
 /** How far it goes from one of the plan's locations, as the crow flies; unknown while the position is. */
 export const distance = defineCondition({
@@ -14,10 +15,7 @@ export const distance = defineCondition({
   example: { kind: "distance", from: "porto", is: "at-most", distance: { value: "10", unit: "km" } },
   compile: ({ from, is, distance: limit }, context) => {
     const measure = context.measureNumber({ kind: "distance", from }, "all");
-    return leaf(
-      ({ reaches }) => compares(is, metres(limit), (least) => reaches(measure, least)),
-      (situation) => situation.count(measure),
-    );
+    return countedLeaf(measure, is, metres(limit));
   },
   found: "distance",
   constrains: ({ from, is, distance: limit }) => ({

@@ -53,7 +53,7 @@ export const goods = defineCondition({
           return of.every((name) => lines.some((line) => names(line).includes(name)));
       }
     };
-    return leaf(test, ({ lines }) => [...new Set(lines.flatMap(names))]);
+    return leaf(test, ({ lines }) => [...new Set(lines.flatMap(names))], "lines");
   },
   constrains: ({ by, how, of }) => {
     const labelled =

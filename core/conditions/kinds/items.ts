@@ -2,9 +2,10 @@ import { itemCount } from "../../facts/cart/items.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
-import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { COMPARISON_WORDS, Comparison, rangeOf } from "../compare.ts";
 import { inRanges } from "../constraint.ts";
-import { defineCondition, leaf } from "../definition.ts";
+import { countedLeaf } from "../counted.ts";
+import { defineCondition } from "../definition.ts";
 
 /** How many pieces the cart holds, whatever they are. */
 export const items = defineCondition({
@@ -17,10 +18,7 @@ export const items = defineCondition({
   example: { kind: "items", is: "more-than", count: 8 },
   compile: ({ is, count }, context) => {
     const measure = context.measureNumber({ kind: "items" }, "all");
-    return leaf(
-      ({ reaches }) => compares(is, count, (least) => reaches(measure, least)),
-      (situation) => situation.count(measure),
-    );
+    return countedLeaf(measure, is, count);
   },
   constrains: ({ is, count }) => inRanges(itemCount, rangeOf(is, count)),
   words: ({ is, count }) =>

@@ -10,7 +10,7 @@ import { byKind, closed } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
 import type { LineFigure, Situation } from "../../situation/situation.ts";
 import { allOf, anyOf, not, type Truth } from "../../situation/truth.ts";
-import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { COMPARISON_WORDS, Comparison, comparing, rangeOf } from "../compare.ts";
 import { NO_NEED } from "../constraint.ts";
 import { defineCondition } from "../definition.ts";
 
@@ -65,14 +65,19 @@ export const line = defineCondition({
   compile: ({ how, figure }, context) => {
     const to = markOf(figure, context);
     const name = FIGURES[figure.kind];
-    const has = (situation: Situation, one: ReadLine): Truth =>
-      to === undefined ? null : compares(figure.is, to, (least) => situation.lineReaches(one, name, least));
+    type Looked = readonly [Situation, ReadLine];
+    const is =
+      to === undefined
+        ? () => null
+        : comparing(figure.is, to, ([now, one]: Looked, least) => now.lineReaches(one, name, least));
+    const has = (situation: Situation, one: ReadLine): Truth => is([situation, one]);
     const test = (situation: Situation): Truth => {
       const truths = situation.lines.map((one) => has(situation, one));
       return how === "any" ? anyOf(truths) : how === "none" ? not(anyOf(truths)) : allOf(truths);
     };
     return {
       test,
+      sees: "figures",
       actual: ({ lines }) =>
         lines.map((one) =>
           name === "weight" ? (one.weight === null ? "?" : String(rounded(one.weight))) : String(one[name]),

@@ -2,9 +2,10 @@ import { lineCount } from "../../facts/cart/lines.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
-import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { COMPARISON_WORDS, Comparison, rangeOf } from "../compare.ts";
 import { inRanges } from "../constraint.ts";
-import { defineCondition, leaf } from "../definition.ts";
+import { countedLeaf } from "../counted.ts";
+import { defineCondition } from "../definition.ts";
 
 /** How many lines the cart has: different goods, however many of each. */
 export const lines = defineCondition({
@@ -17,10 +18,7 @@ export const lines = defineCondition({
   example: { kind: "lines", is: "more-than", count: 3 },
   compile: ({ is, count }, context) => {
     const measure = context.measureNumber({ kind: "lines" }, "all");
-    return leaf(
-      ({ reaches }) => compares(is, count, (least) => reaches(measure, least)),
-      (situation) => situation.count(measure),
-    );
+    return countedLeaf(measure, is, count);
   },
   constrains: ({ is, count }) => inRanges(lineCount, rangeOf(is, count)),
   words: ({ is, count }) =>

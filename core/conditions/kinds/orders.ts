@@ -2,6 +2,7 @@ import { orderCount } from "../../facts/shopper/order-count.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
+import type { Situation } from "../../situation/situation.ts";
 import { COMPARISON_WORDS, Comparison, compared, rangeOf } from "../compare.ts";
 import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -17,7 +18,7 @@ export const orders = defineCondition({
   example: { kind: "orders", is: "exactly", count: 0 },
   compile: ({ is, count }) =>
     leaf(
-      ({ facts }) => compared(is, orderCount.read(facts.shopper, facts.at), count),
+      compared(is, count, ({ facts }: Situation) => orderCount.read(facts.shopper, facts.at)),
       ({ facts }) => orderCount.read(facts.shopper, facts.at),
     ),
   constrains: ({ is, count }) => inRanges(orderCount, rangeOf(is, count)),

@@ -4,6 +4,7 @@ import { writtenMoney } from "../../money/format.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
+import type { Situation } from "../../situation/situation.ts";
 import { COMPARISON_WORDS, Comparison, compared, rangeOf } from "../compare.ts";
 import { inRanges } from "../constraint.ts";
 import { defineCondition, leaf } from "../definition.ts";
@@ -18,7 +19,9 @@ export const totalSpent = defineCondition({
   compile: ({ is, amount }, context) => {
     const to = amountFor(amount, context);
     return leaf(
-      ({ facts }) => (to === undefined ? null : compared(is, spentFact.read(facts.shopper, facts.at), to)),
+      to === undefined
+        ? () => null
+        : compared(is, to, ({ facts }: Situation) => spentFact.read(facts.shopper, facts.at)),
       ({ facts }) => spentFact.read(facts.shopper, facts.at),
     );
   },

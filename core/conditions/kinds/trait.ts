@@ -42,12 +42,14 @@ export const trait = defineCondition({
   compile: ({ trait: name, how }) => {
     const { has } = TRAITS[name];
     return leaf(
-      ({ lines, lineReaches }) => {
+      (situation) => {
+        const { lines } = situation;
         // Part of a reduced line carries its share of the discount, rounded down: at first that may be nothing.
-        const is = name === "reduced" ? (line: ReadLine) => lineReaches(line, "discount", 1) === true : has;
+        const is = name === "reduced" ? (line: ReadLine) => situation.lineReaches(line, "discount", 1) === true : has;
         return how === "any" ? lines.some(is) : how === "none" ? !lines.some(is) : lines.every(is);
       },
       ({ lines }) => lines.filter(has).map(({ sku }) => sku),
+      name === "reduced" ? "figures" : "lines",
     );
   },
   constrains: ({ trait: name, how }) => ({

@@ -5,7 +5,8 @@ import { writtenMoney } from "../../money/format.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
-import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { COMPARISON_WORDS, Comparison, rangeOf } from "../compare.ts";
+import { countedLeaf } from "../counted.ts";
 import { defineCondition, leaf } from "../definition.ts";
 
 /** The cart's value on a basis. Without an amount for the currency nobody can say: unknown. */
@@ -23,10 +24,12 @@ export const value = defineCondition({
   compile: ({ basis, is, amount }, context) => {
     const measure = context.measureNumber({ kind: "value", basis }, "all");
     const to = amountFor(amount, context);
-    return leaf(
-      to === undefined ? () => null : ({ reaches }) => compares(is, to, (least) => reaches(measure, least)),
-      (situation) => situation.count(measure),
-    );
+    return to === undefined
+      ? leaf(
+          () => null,
+          (situation) => situation.count(measure),
+        )
+      : countedLeaf(measure, is, to);
   },
   constrains: ({ basis, is, amount }, context) => {
     const to = amountFor(amount, context);

@@ -4,9 +4,10 @@ import { phrase } from "../../phrases/phrase.ts";
 import { milligrams, Weight } from "../../quantities/quantity.ts";
 import { closed } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
-import { COMPARISON_WORDS, Comparison, compares, rangeOf } from "../compare.ts";
+import { COMPARISON_WORDS, Comparison, rangeOf } from "../compare.ts";
 import { inRanges } from "../constraint.ts";
-import { defineCondition, leaf } from "../definition.ts";
+import { countedLeaf } from "../counted.ts";
+import { defineCondition } from "../definition.ts";
 
 /** What everything that is shipped weighs together; unknown while a weight is missing. */
 export const weight = defineCondition({
@@ -17,10 +18,7 @@ export const weight = defineCondition({
   compile: ({ is, weight: limit }, context) => {
     const measure = context.measureNumber({ kind: "weight" }, "shipped");
     const to = rounded(milligrams(limit));
-    return leaf(
-      ({ reaches }) => compares(is, to, (least) => reaches(measure, least)),
-      (situation) => situation.count(measure),
-    );
+    return countedLeaf(measure, is, to);
   },
   found: "weight",
   constrains: ({ is, weight: limit }) => inRanges(cartWeight, rangeOf(is, rounded(milligrams(limit)))),

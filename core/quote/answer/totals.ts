@@ -2,7 +2,8 @@ import { discountOn } from "../../cart/order-discount.ts";
 import type { ReadCart } from "../../cart/read-cart.ts";
 import { goodsValue } from "../../measures/value-measure.ts";
 import { allocate } from "../../money/allocate.ts";
-import { add, divide, multiply, ONE, type Rational, reduce, roundHalfAway, whole, ZERO } from "../../money/rational.ts";
+import { add, multiply, type Rational, reduce, roundHalfAway, whole, ZERO } from "../../money/rational.ts";
+import { taxPart } from "../../money/tax-part.ts";
 
 /**
  * What the goods come to, in minor units and as the market writes prices (with or without tax).
@@ -35,12 +36,14 @@ export function totalsOf(cart: ReadCart): Totals {
 /**
  * The exact tax on the goods, contained in prices that include tax, added to prices that do not, by what is paid for them
  * in minor units after all discounts.
+ *
+ * @param standardPart what the zone's standard rate makes of a price: see `taxPart`
  */
 export function goodsTax(
   cart: ReadCart,
   totals: Totals,
   pricesIncludeTax: boolean,
-  standardTax: Rational,
+  standardPart: Rational,
 ): (goods: number) => Rational {
   const before = totals.goods + totals.orderDiscounts;
   if (before === 0) return () => ZERO;
@@ -50,18 +53,19 @@ export function goodsTax(
     if (taxRate === null) standard += shelf - discount;
     else exact = reduce(add(exact, multiply(whole(shelf - discount), taxPart(taxRate, pricesIncludeTax))));
   }
-  if (standard > 0) exact = add(exact, multiply(whole(standard), taxPart(standardTax, pricesIncludeTax)));
+  if (standard > 0) exact = add(exact, multiply(whole(standard), standardPart));
   return (goods) => (goods === before ? exact : multiply({ n: BigInt(goods), d: BigInt(before) }, exact));
 }
 
 /** What the shopper pays in all with one option, and the tax in it, each rounded once. */
-export function payable(goods: number, tax: Rational, price: number, pricesIncludeTax: boolean, deliveryTax: Rational) {
-  const exact = add(tax, multiply(whole(price), taxPart(deliveryTax, pricesIncludeTax)));
+export function payable(
+  goods: number,
+  tax: Rational,
+  price: number,
+  pricesIncludeTax: boolean,
+  deliveryPart: Rational,
+) {
+  const exact = price === 0 ? tax : add(tax, multiply(whole(price), deliveryPart));
   const rounded = Number(roundHalfAway(exact));
   return { tax: rounded, total: goods + price + (pricesIncludeTax ? 0 : rounded) };
-}
-
-/** The part of a price that is tax, or that tax adds to it. */
-function taxPart(rate: Rational, included: boolean): Rational {
-  return included ? divide(rate, add(ONE, rate)) : rate;
 }

@@ -1,8 +1,8 @@
 import { type Parts, sumOf } from "../../delivery/full-price.ts";
 import type { Earned, Evaluation, Payable } from "../../evaluate/evaluation.ts";
-import { compareAmounts, type LinearAmount, min, minus, plus, times } from "../../money/linear-amount.ts";
+import { compareAmounts, type LinearAmount, lesser, min, minus, plus, times } from "../../money/linear-amount.ts";
 import { multiply, ONE, subtract } from "../../money/rational.ts";
-import { bestSet, type Cost, withoutIdle } from "../../offers/best-set.ts";
+import { bestSet, byCompany, type Cost, withoutIdle } from "../../offers/best-set.ts";
 import { addsUp, applyRewards, type CompiledReward, comesDown, coverAlike } from "../../rewards/apply-rewards.ts";
 import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
 import type { Situation } from "../../situation/situation.ts";
@@ -16,12 +16,11 @@ const everything = () => true;
 /** Where nothing was earned. */
 export const unchanged = (full: Parts): Best => ({ price: sumOf(full), offOrder: 0, gifts: 0, used: () => NOTHING });
 
-/** One offer on delivery alone: it is used where it lowers the price. */
+/** One offer on delivery alone: it is used where it lowers the price, which it never raises. */
 export function loneOffer(full: Parts, earned: readonly Earned[], tools: RewardTools): Best {
   const price = applyRewards(full, earned[0]?.rewards ?? [], tools);
-  const before = sumOf(full);
-  const lowers = compareAmounts(price, before, tools.horizon) < 0;
-  return { price: lowers ? price : before, offOrder: 0, gifts: 0, used: () => (lowers ? earned : NOTHING) };
+  const used = () => (compareAmounts(price, sumOf(full), tools.horizon) < 0 ? earned : NOTHING);
+  return { price, offOrder: 0, gifts: 0, used };
 }
 
 /**
@@ -51,18 +50,27 @@ export function bestPriced(full: Parts, earned: readonly Earned[], situation: Ev
       return { net: off === 0 ? price : minus(price, off), grants: onOrder ? giftsOf(set) : 0 };
     };
   const costOf = costWith();
-  const allAddUp = addsUp(rewardsOf(earned));
-  const boundOf = allAddUp ? costOf : boundBy(costOf, costWith(coveringAll), horizon);
-  const found = bestSet(earned, stackingIn(situation), costOf, boundOf, horizon);
-  // Where rewards only add up, those that change nothing move no figure either, and only who asks is told which they are.
+  const stacking = stackingIn(situation);
   let kept: readonly Earned[] | undefined;
   const used = () => {
-    kept ??= withoutIdle(found, costOf, horizon);
+    if (kept) return kept;
+    const allAddUp = addsUp(rewardsOf(earned));
+    const boundOf = allAddUp ? costOf : boundBy(costOf, costWith(coveringAll), horizon);
+    kept = withoutIdle(bestSet(earned, stacking, costOf, boundOf, horizon), costOf, horizon);
     return kept;
   };
-  const set = allAddUp ? found.set : used();
-  if (!onOrder) return { price: found.cost.net, offOrder: 0, gifts: 0, used };
-  return { price: priceAfter(set), offOrder: offOf(set), gifts: giftsOf(set), used };
+  // All of a company that may be used together and add up do most: only who asks is told which of them change anything.
+  const companies = [...byCompany(earned, stacking.companyOf)];
+  if (companies.every(([company, members]) => stacking.complete(company) && addsUp(rewardsOf(members)))) {
+    if (!onOrder) {
+      const prices = companies.map(([, members]) => priceAfter(members));
+      return { price: prices.reduce((a, b) => lesser(a, b, horizon)), offOrder: 0, gifts: 0, used };
+    }
+    if (companies.length === 1)
+      return { price: priceAfter(earned), offOrder: offOf(earned), gifts: giftsOf(earned), used };
+  }
+  const set = used();
+  return { price: priceAfter(set), offOrder: offOf(set), gifts: onOrder ? giftsOf(set) : 0, used };
 }
 
 /** Offers with prices to come down to that may get in each other's way: so many are tried in every combination. */

@@ -1,20 +1,14 @@
 import type { NoPrice } from "../../charges/no-price.ts";
 import { type FullPrice, hasNoPrice, type Parts } from "../../delivery/full-price.ts";
-import {
-  type Earned,
-  type Evaluation,
-  evaluatedAnew,
-  type Payable,
-  type PricedOption,
-} from "../../evaluate/evaluation.ts";
+import type { Earned, Evaluation, Payable, PricedOption } from "../../evaluate/evaluation.ts";
 import type { PickedGoods } from "../../measures/only-goods.ts";
 import { paysLess } from "../../money/rounded-gain.ts";
 import type { TriggerLook } from "../../offers/trigger-definition.ts";
 import type { CompiledReward } from "../../rewards/apply-rewards.ts";
 import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
 import type { Facts } from "../../situation/situation.ts";
-import { allOf, type Truth } from "../../situation/truth.ts";
-import type { TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import type { Truth } from "../../situation/truth.ts";
+import type { Earnable, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
 import { type Best, bestPriced, leastPriced, loneOffer, unchanged } from "./best-priced.ts";
 
 const NOTHING: readonly Earned[] = [];
@@ -70,8 +64,10 @@ function payableWithout(option: number, situation: Evaluation, step: TariffStep)
   const full = fullPriceOf(option, situation);
   if (hasNoPrice(full)) return withoutPrice(full);
   const earned: Earned[] = [];
+  const earnable = situation.tariff.earnable[option] ?? NONE_EARNABLE;
   for (const one of earnedFor(option, situation)) {
-    const left = one.offer.steps.includes(step) ? earnedOf(one.offer, option, situation, step) : one;
+    const own = one.offer.steps.includes(step) ? earnable.find(({ offer }) => offer === one.offer) : undefined;
+    const left = own ? earnedOf(own, option, situation, step) : one;
     if (left) earned.push(left);
   }
   return bestOf(option, full, earned, situation);
@@ -92,19 +88,21 @@ function earnedFor(option: number, situation: Evaluation): readonly Earned[] {
   const known = earned[option];
   if (known) return known;
   const found: Earned[] = [];
-  for (const offer of situation.tariff.offers) {
-    const one = earnedOf(offer, option, situation);
-    if (one) found.push(one);
+  for (const one of situation.tariff.earnable[option] ?? NONE_EARNABLE) {
+    const earned = earnedOf(one, option, situation);
+    if (earned) found.push(earned);
   }
   earned[option] = found;
   return found;
 }
 
+const NONE_EARNABLE: readonly Earnable[] = [];
+
 /** What rewards look at besides the parts of the price they are given on. */
 function toolsOf(option: number, situation: Evaluation, earned: readonly Earned[]): RewardTools {
   const common = commonTools(situation);
   // Most rewards are given on all of a price: what they look at is the same for every option.
-  if (earned.every(({ rewards }) => rewards.every(({ goods }) => goods === null))) return common;
+  if (!earned.some(({ rewards }) => rewards.some(({ goods }) => goods !== null))) return common;
   return { ...common, fullPriceWithout: (goods) => fullPriceWithout(option, goods, situation) };
 }
 
@@ -112,15 +110,15 @@ const NO_CHARGE: Parts = { charge: 0, handling: 0, surcharges: 0, own: 0 };
 
 /** What an option would cost in full without some goods, whether or not it could be had then; nothing where nothing is left. */
 function fullPriceWithout(option: number, goods: PickedGoods, situation: Evaluation): FullPrice {
-  const { memo, tariff, facts, unknownAs } = situation;
+  const { memo, tariff, lines } = situation;
+  // Where there are none of them, the rest is all there is.
+  if (lines.length > 0 && !lines.some(goods.has)) return fullPriceOf(option, situation);
   const key = `${option} ${goods.key}`;
+  memo.without ??= new Map();
   const known = memo.without.get(key);
   if (known !== undefined) return known;
   const left = situation.without(goods.has);
-  const found =
-    left.lines.length === 0
-      ? NO_CHARGE
-      : (tariff.options[option]?.full.charged({ ...left, facts, unknownAs }) ?? "not-offered");
+  const found = left.lines.length === 0 ? NO_CHARGE : (tariff.options[option]?.full.charged(left) ?? "not-offered");
   memo.without.set(key, found);
   return found;
 }
@@ -139,17 +137,26 @@ function commonTools(situation: Evaluation): RewardTools {
 }
 
 /** Whether a full price is only the least there could be: some of what it is made of depends on where exactly it goes. */
-const isLeast = (option: number, situation: Evaluation): boolean =>
-  situation.unknownAs && hasNoPrice(fullPriceOf(option, evaluatedAnew(situation, { unknownAs: false })));
+function isLeast(option: number, situation: Evaluation): boolean {
+  if (!situation.unknownAs) return false;
+  const { memo } = situation;
+  memo.certain ??= situation.anew({ unknownAs: false });
+  return hasNoPrice(fullPriceOf(option, memo.certain));
+}
 
 const NO_REWARDS: Earned["rewards"] = [];
 const NO_ORDER_REWARDS: Earned["onOrder"] = [];
 
 /** What a shopper has earned of an offer for one option; undefined when that is nothing. */
-function earnedOf(offer: TariffOffer, option: number, situation: Evaluation, without?: TariffStep): Earned | undefined {
+function earnedOf(
+  { offer, steps }: Earnable,
+  option: number,
+  situation: Evaluation,
+  without?: TariffStep,
+): Earned | undefined {
   let rewards: CompiledReward[] | undefined;
   let onOrder: { step: TariffStep; reward: CompiledOrderReward }[] | undefined;
-  for (const step of offer.steps) {
+  for (const step of steps) {
     if (step === without || !reached(offer, step, situation)) continue;
     if (step.reward && step.options.includes(option)) {
       rewards ??= [];
@@ -170,12 +177,17 @@ export function offerHolds(offer: TariffOffer, situation: Evaluation): boolean {
   const { offers } = situation.memo;
   let truth = offers[offer.number];
   if (truth === undefined) {
-    truth =
-      inTime(offer, situation) &&
-      allOf([withinLimits(offer, situation), offer.when?.test(situation) ?? (offer.when ? null : true)]);
+    truth = inTime(offer, situation) && both(withinLimits(offer, situation), offer.when, situation);
     offers[offer.number] = truth;
   }
   return truth ?? situation.unknownAs;
+}
+
+/** False if either is false, else unknown if either is. */
+function both(truth: Truth, when: TariffOffer["when"], situation: Evaluation): Truth {
+  if (truth === false || when === null) return truth;
+  const other = when.test(situation);
+  return other === true ? truth : other;
 }
 
 export const inTime = ({ schedule }: Pick<TariffOffer, "schedule">, { facts }: Pick<Evaluation, "facts">): boolean =>
@@ -194,7 +206,12 @@ export function withinLimits({ id, offer: { limits } }: TariffOffer, { facts }: 
 
 /** Whether a step is earned: its trigger is met and its offer holds. */
 export function reached(offer: TariffOffer, step: TariffStep, situation: Evaluation): boolean {
-  return triggered(step, situation) === true && offerHolds(offer, situation);
+  const { memo } = situation;
+  const known = memo.reached[step.number];
+  if (known !== undefined) return known;
+  const found = triggered(step, situation) === true && offerHolds(offer, situation);
+  memo.reached[step.number] = found;
+  return found;
 }
 
 const LOOK: TriggerLook<TariffStep, Evaluation> = {

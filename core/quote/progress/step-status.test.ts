@@ -1,8 +1,8 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { cartAfter, growByFiller } from "../../evaluate/cart-growth.ts";
+import { evaluate } from "../../evaluate/one-cart.ts";
 import { prepareRequest } from "../../evaluate/prepared-request.ts";
-import { evaluate } from "../../evaluate/situation-of.ts";
 import { compile } from "../../tariff/compile.ts";
 import { anyCase } from "../../tests/arbitrary.ts";
 import { forecastFiller, outcomeAt } from "./step-status.ts";

@@ -1,7 +1,7 @@
 import type { FillerKind } from "../../cart/read-cart.ts";
 import { type CartGrowth, crossing } from "../../evaluate/cart-growth.ts";
-import { type Evaluation, evaluatedAnew } from "../../evaluate/evaluation.ts";
-import { evaluateAlong } from "../../evaluate/situation-of.ts";
+import type { Evaluation } from "../../evaluate/evaluation.ts";
+import { evaluateAlong } from "../../evaluate/growing-cart.ts";
 import { sayable } from "../../measures/measure-spec.ts";
 import type { StepState } from "../../messages/states.ts";
 import { Horizon } from "../../money/linear-amount.ts";
@@ -138,7 +138,7 @@ function withCode(offer: TariffOffer, step: TariffStep, now: Evaluation): StepSt
   const [code] = step.codes;
   if (code === undefined) return "blocked";
   const facts: Facts = { ...now.facts, codes: new Set([...now.facts.codes, code]) };
-  const entered = evaluatedAnew(now, { facts });
+  const entered = now.anew({ facts });
   if (!reached(offer, step, entered)) return "blocked";
   return improves(step, entered) === "better" ? "code-missing" : "covered";
 }
@@ -148,7 +148,7 @@ function onlySignInMissing(offer: TariffOffer, step: TariffStep, now: Evaluation
   const { shopper } = now.facts;
   if (!offer.offer.signInLure || shopper.signedIn === true || offerHolds(offer, now)) return false;
   const facts: Facts = { ...now.facts, shopper: { ...shopper, signedIn: true } };
-  const signedIn = evaluatedAnew(now, { facts });
+  const signedIn = now.anew({ facts });
   if (!offerHolds(offer, signedIn)) return false;
   return !reached(offer, step, signedIn) || improves(step, signedIn) === "better";
 }

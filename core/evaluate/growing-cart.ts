@@ -1,0 +1,150 @@
+import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
+import { Horizon, type LinearAmount, linearAmount, plus } from "../money/linear-amount.ts";
+import { add, multiply, ONE, whole, ZERO } from "../money/rational.ts";
+import type { Stairs } from "../money/stairs.ts";
+import type { Facts, LineFigure } from "../situation/situation.ts";
+import type { Truth } from "../situation/truth.ts";
+import type { Tariff } from "../tariff/tariff.ts";
+import {
+  alikeKey,
+  type CartGrowth,
+  countAt,
+  type LongRun,
+  longRunOf,
+  nextCrossing,
+  nextTurn,
+  pathOf,
+} from "./cart-growth.ts";
+import { type Evaluation, Memo, type Terms } from "./evaluation.ts";
+import { begunPast, cartWithout, goodsLeft, goodsOf, lineReaches } from "./goods-counted.ts";
+import { evaluate } from "./one-cart.ts";
+
+/**
+ * A cart to which goods are being added: the same as one cart, but every decision made about it tells the horizon how
+ * many more units could be added before it would turn out another way.
+ *
+ * @param units one at least
+ * @param most how far anyone asks
+ */
+export function evaluateAlong(
+  growth: CartGrowth,
+  units: number,
+  mostUnits: number,
+  horizon = new Horizon(mostUnits),
+): Evaluation {
+  if (growth.length !== null) horizon.limit(units < growth.length ? growth.length - 1 - units : 0);
+  return new GrowingCart(growth, units, horizon);
+}
+
+class GrowingCart implements Evaluation {
+  readonly tariff: Tariff;
+  readonly facts: Facts;
+  readonly unknownAs: boolean;
+  readonly lines: readonly ReadLine[];
+  readonly linesAs: object;
+  readonly horizon: Horizon;
+  readonly memo = new Memo();
+  private readonly growth: CartGrowth;
+  private readonly units: number;
+  private readonly line: ReadLine;
+  private readonly counts: (number | null | undefined)[] = [];
+  constructor(growth: CartGrowth, units: number, horizon: Horizon) {
+    this.tariff = growth.tariff;
+    this.facts = growth.facts;
+    this.unknownAs = growth.unknownAs;
+    this.line = growth.lineAt(units);
+    this.lines = [...growth.before.lines, this.line];
+    this.linesAs = growth;
+    this.horizon = horizon;
+    this.growth = growth;
+    this.units = units;
+  }
+  count(measure: number): number | null {
+    const known = this.counts[measure];
+    if (known !== undefined) return known;
+    const found = countAt(this.growth, measure, this.units);
+    this.counts[measure] = found;
+    return found;
+  }
+  reaches(measure: number, least: number): Truth {
+    const found = this.count(measure);
+    const turn = nextCrossing(this.growth, measure, least, this.units);
+    if (turn !== null) this.horizon.limit(turn - this.units - 1);
+    return found === null ? null : found >= least;
+  }
+  moving(measure: number): LinearAmount | null {
+    const { growth, units, horizon } = this;
+    const found = this.count(measure);
+    const path = pathOf(growth, measure);
+    if (found === null || path.kind === "still") return found;
+    const turn = nextTurn(growth, measure, units);
+    if (turn !== null) horizon.limit(turn - units - 1);
+    if (path.kind === "stepped") return found;
+    if (path.kind === "even") return linearAmount(whole(found), whole(path.slope));
+    // Values and weights are rounded with every unit; whoever needs a value exactly asks for `goods`.
+    horizon.limit(0);
+    return found;
+  }
+  begun(measure: number, start: number, unit: number): LinearAmount {
+    const { growth, units, horizon } = this;
+    const begun = begunPast(this.count(measure), start, unit);
+    const turns = [start + begun * unit + 1, ...(begun > 0 ? [start + (begun - 1) * unit + 1] : [])];
+    const steady = Math.min(
+      ...turns.map((least) => (nextCrossing(growth, measure, least, units) ?? Infinity) - units - 1),
+    );
+    const path = horizon.pricesMayLeap && begun > 0 ? longRunOf(growth, measure, units) : null;
+    if (path) {
+      const alike = alikeKey(growth, measure);
+      const make = () => stairsOf(path, unit, steady);
+      const stairs = alike === null ? make() : horizon.sharedStairs(`${alike} ${start} ${unit}`, make);
+      return linearAmount(whole(begun), ZERO, new Map([[stairs, ONE]]));
+    }
+    horizon.limit(steady);
+    return begun;
+  }
+  goods(counts: (line: ReadLine) => boolean): LinearAmount {
+    const { growth, units, horizon, line } = this;
+    const { before } = growth;
+    const still = goodsOf(before.lines, counts);
+    const worth = line.shelf - line.discount;
+    if (!counts(line) || growth.moves === "weight")
+      return goodsLeft(before, plus(still, counts(line) ? worth : 0), horizon);
+    const each = growth.moves === "quantity" ? line.unitPrice : 1;
+    const discount = lineTurn(growth, "discount", line.discount + 1);
+    if (discount !== null) horizon.limit(discount - units - 1);
+    return goodsLeft(before, plus(still, linearAmount(whole(worth), whole(each))), horizon);
+  }
+  lineReaches(one: ReadLine, figure: LineFigure, least: number): Truth {
+    const reached = lineReaches(one, figure, least);
+    const turn = one === this.line && reached === false ? lineTurn(this.growth, figure, least) : null;
+    if (turn !== null) this.horizon.limit(Math.max(0, turn - this.units - 1));
+    return reached;
+  }
+  without(goods: (line: ReadLine) => boolean): Evaluation {
+    const before: ReadCart = cartWithout(this.growth.before, goods);
+    // Where the goods that are added go too, nothing is left that moves.
+    return goods(this.line) ? evaluate(this, before) : this.along({ ...this.growth, before, paths: [] });
+  }
+  anew({ facts = this.facts, unknownAs = this.unknownAs }: Partial<Pick<Terms, "facts" | "unknownAs">>): Evaluation {
+    return this.along({ ...this.growth, facts, unknownAs });
+  }
+  private along(growth: CartGrowth): Evaluation {
+    return new GrowingCart(growth, this.units, this.horizon);
+  }
+}
+
+const stairsOf = ({ slope, stray }: LongRun, unit: number, steady: number): Stairs => {
+  const each = { n: 1n, d: BigInt(unit) };
+  const most = add(multiply(stray, each), ONE);
+  return { slope: multiply(slope, each), below: most, above: most, steady };
+};
+
+/** The number of units at which a figure of the line that grows, less than `least` now, is so much; null: never. */
+function lineTurn({ moves, next }: CartGrowth, figure: LineFigure, least: number): number | null {
+  if (figure === "discount")
+    // Part of a line carries its share of the discount, rounded down.
+    return next && next.discount >= least
+      ? Number((BigInt(least) * BigInt(next.shelf) + BigInt(next.discount) - 1n) / BigInt(next.discount))
+      : null;
+  return figure === moves ? least : null;
+}
