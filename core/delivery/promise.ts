@@ -1,3 +1,4 @@
+import { Kept } from "../phrases/kept.ts";
 import { phrase } from "../phrases/phrase.ts";
 import { type Calendars, Clock, dayText, type Location, minuteOf, restDays } from "../places/location.ts";
 import { byKind, closed, Id } from "../schema/atoms.ts";
@@ -72,16 +73,24 @@ export function compilePromise(
     }
     return null;
   };
-  return (at) => {
-    const { day, minute } = clock(at);
-    const begun = workingDay(works(day) && minute > cutOff ? day + 1 : day, 0);
+  const { preparation, transit } = promise;
+  const promised = (day: number): Promised | null => {
+    const begun = workingDay(day, 0);
     if (begun === null) return null;
-    const { preparation, transit } = promise;
     const earliest = workingDay(begun, preparation.least + transit.least);
     const latest = workingDay(begun, preparation.most + transit.most);
     return earliest === null || latest === null ? null : { earliest: dayText(earliest), latest: dayText(latest) };
   };
+  // Quotes of one day are promised the same, before the cut-off and after.
+  const ofDay = new Kept<Promised | null, number>(MOST_KEPT);
+  return (at) => {
+    const { day, minute } = clock(at);
+    const first = works(day) && minute > cutOff ? day + 1 : day;
+    return ofDay.of(first, () => promised(first));
+  };
 }
+
+const MOST_KEPT = 500;
 
 function readyAfter(
   lead: number,
@@ -96,25 +105,38 @@ function readyAfter(
       .sort((a, b) => a.from - b.from),
   );
   const hoursOn = (day: number) => (rest.has(day) ? [] : (hoursOfWeek[weekdayOf(day)] ?? []));
-  return (at) => {
-    const now = clock(at);
+  const readyFrom = (today: number, now: number) => {
     let left = lead;
-    for (let day = now.day; day < now.day + FURTHEST; day += 1) {
+    for (let day = today; day < today + FURTHEST; day += 1) {
       for (const { from, until } of hoursOn(day)) {
-        const start = day === now.day ? Math.max(from, now.minute) : from;
+        const start = day === today ? Math.max(from, now) : from;
         if (start >= until) continue;
         if (start + left < until) {
           const minute = start + left;
-          const local = `${dayText(day)}T${twoDigits(Math.floor(minute / 60))}:${twoDigits(minute % 60)}`;
-          const ready = Math.max(at, momentOf(local, timeZone, "start"));
-          return { earliest: dayText(day), latest: dayText(day), readyAt: new Date(ready).toISOString() };
+          const text = dayText(day);
+          const local = `${text}T${twoDigits(Math.floor(minute / 60))}:${twoDigits(minute % 60)}`;
+          const moment = momentOf(local, timeZone, "start");
+          return { moment, promised: { earliest: text, latest: text, readyAt: isoOf(moment) } };
         }
         left -= until - start;
       }
     }
     return null;
   };
+  // Whoever asks within a minute is told the same.
+  const ofMinute = new Kept<ReturnType<typeof readyFrom>, number>(MOST_KEPT);
+  return (at) => {
+    const { day, minute } = clock(at);
+    const ready = ofMinute.of(day * MINUTES_OF_DAY + minute, () => readyFrom(day, minute));
+    if (!ready) return null;
+    const { moment, promised } = ready;
+    return at > moment ? { ...promised, readyAt: isoOf(at) } : promised;
+  };
 }
+
+const isoOf = (time: number) => new Date(time).toISOString();
+
+const MINUTES_OF_DAY = 1440;
 
 const twoDigits = (figure: number) => String(figure).padStart(2, "0");
 

@@ -113,7 +113,8 @@ function newPath(growth: CartGrowth, measure: Measure): MeasurePath {
   }
   if (measure.kind === "count" && measure.turns)
     return { kind: "stepped", at, turns: [...measure.turns].sort((a, b) => a - b) };
-  return { kind: "still", begun: at(1), whole: at(growth.length ?? 1) };
+  const begun = at(1);
+  return { kind: "still", begun, whole: growth.length === null ? begun : at(growth.length) };
 }
 
 /** The count after so many units, one at least. */

@@ -2,11 +2,11 @@ import type { ReadLine } from "../cart/read-cart.ts";
 import type { NoPrice } from "../charges/no-price.ts";
 import type { FullPrice } from "../delivery/full-price.ts";
 import type { LinearAmount } from "../money/linear-amount.ts";
-import type { CompiledReward } from "../rewards/apply-rewards.ts";
-import type { CompiledOrderReward, RewardTools } from "../rewards/definition.ts";
+import type { RewardTools } from "../rewards/definition.ts";
 import type { Facts, Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
-import type { Tariff, TariffOffer, TariffStep } from "../tariff/tariff.ts";
+import type { Earned } from "../tariff/earnable.ts";
+import type { Tariff } from "../tariff/tariff.ts";
 
 /** What holds for a request in one tariff, whatever is in the cart. */
 export type Terms = {
@@ -50,10 +50,3 @@ export type Payable = {
 
 /** The same with what it comes to before offers, and those of the set that change anything. */
 export type PricedOption = Payable & { readonly full: FullPrice; readonly used: readonly Earned[] };
-
-/** An offer with the rewards a shopper has earned of it for one option. */
-export type Earned = {
-  readonly offer: TariffOffer;
-  readonly rewards: readonly CompiledReward[];
-  readonly onOrder: readonly { readonly step: TariffStep; readonly reward: CompiledOrderReward }[];
-};

@@ -68,9 +68,13 @@ class GrowingCart implements Evaluation {
   }
   reaches(measure: number, least: number): Truth {
     const found = this.count(measure);
+    const reached = found === null ? null : found >= least;
+    const path = pathOf(this.growth, measure);
+    // Most counts stand still, or are past what is asked about for good.
+    if (path.kind === "still" || (path.kind === "even" && reached)) return reached;
     const turn = nextCrossing(this.growth, measure, least, this.units);
     if (turn !== null) this.horizon.limit(turn - this.units - 1);
-    return found === null ? null : found >= least;
+    return reached;
   }
   moving(measure: number): LinearAmount | null {
     const { growth, units, horizon } = this;

@@ -3,7 +3,9 @@ import { numberFormat } from "../phrases/intl-formats.ts";
 import { Kept } from "../phrases/kept.ts";
 import { numbersIn } from "./wording.ts";
 
-const ready = new Kept<IcuMessage["say"]>(2000);
+/** By language, then by text: each is looked up as it is. */
+const ready = new Kept<Kept<IcuMessage["say"]>>(100);
+const ofLanguage = () => new Kept<IcuMessage["say"]>(2000);
 
 /**
  * An ICU message with its placeholders filled. Texts are made into functions once, and only what they mention is asked for.
@@ -12,7 +14,7 @@ const ready = new Kept<IcuMessage["say"]>(2000);
  * @example formatMessage({ text: "Add {remaining} more", locale: "en" }, () => "€6.40") // "Add €6.40 more"
  */
 export const formatMessage = ({ text, locale }: { text: string; locale: string }, values: Values): string =>
-  ready.of(`${locale} ${text}`, () => fillable(text, locale))(values);
+  ready.of(locale, ofLanguage).of(text, () => fillable(text, locale))(values);
 
 /** A text ready to be filled. */
 function fillable(text: string, locale: string): IcuMessage["say"] {

@@ -9,8 +9,10 @@ export function pickText<T = string>(
   locale: string,
   fallbacks: readonly string[],
 ): { locale: string; text: T } | undefined {
-  for (const tag of [locale, ...fallbacks]) {
-    const text = texts[tag] ?? texts[languageOf(tag)];
+  const own = textIn(texts, locale);
+  if (own !== undefined) return { locale, text: own };
+  for (const tag of fallbacks) {
+    const text = textIn(texts, tag);
     if (text !== undefined) return { locale: tag, text };
   }
   for (const tag of Object.keys(texts).sort()) {
@@ -19,5 +21,8 @@ export function pickText<T = string>(
   }
   return undefined;
 }
+
+const textIn = <T>(texts: Readonly<Record<string, T>>, tag: string): T | undefined =>
+  texts[tag] ?? texts[languageOf(tag)];
 
 const languageOf = (locale: string) => locale.split("-")[0] ?? locale;

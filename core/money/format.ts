@@ -6,8 +6,9 @@ import { isNumeral, majorUnits } from "./decimal.ts";
 
 export type MoneyStyle = "exact" | "short";
 
-/** For each language, currency and style. */
-const formats = new Kept<Intl.NumberFormat>(2000);
+/** For each language, currency and style: how it is written, and amounts that have been, which shoppers read again and again. */
+const formats = new Kept<{ readonly format: Intl.NumberFormat; readonly written: Kept<string, number> }>(2000);
+const MOST_AMOUNTS = 1000;
 
 /**
  * Money as a shopper in `locale` reads it, with the ISO number of decimals.
@@ -16,13 +17,13 @@ const formats = new Kept<Intl.NumberFormat>(2000);
  * @example formatMoney(4500, "EUR", "en", "short") // "€45"
  * @throws RangeError when the currency is not an active ISO 4217 code
  */
-export const formatMoney = (minor: number, currency: string, locale: string, style: MoneyStyle = "exact"): string =>
-  formats
-    .of(
-      `${locale} ${currency} ${style}`,
-      () => new Intl.NumberFormat(locale, optionsOf(currency, style, "narrowSymbol")),
-    )
-    .format(numeralOf(minor, currency));
+export function formatMoney(minor: number, currency: string, locale: string, style: MoneyStyle = "exact"): string {
+  const { format, written } = formats.of(`${locale} ${currency} ${style}`, () => ({
+    format: new Intl.NumberFormat(locale, optionsOf(currency, style, "narrowSymbol")),
+    written: new Kept(MOST_AMOUNTS),
+  }));
+  return written.of(minor, () => format.format(numeralOf(minor, currency)));
+}
 
 /**
  * Money for the people who make plans, as each of them writes it: dollars and pounds of several countries are told apart.

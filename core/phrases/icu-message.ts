@@ -72,7 +72,7 @@ function partOf(element: MessageFormatElement, language: Language): Part {
     }
     case TYPE.select: {
       const cases = partsOf(element.options, language);
-      return (values) => chosen(cases, [String(given(element.value, values))], element.value)(values, undefined);
+      return (values) => chosen(cases, String(given(element.value, values)), element.value)(values, undefined);
     }
     case TYPE.plural: {
       const cases = partsOf(element.options, language);
@@ -81,7 +81,7 @@ function partOf(element: MessageFormatElement, language: Language): Part {
         const value = Number(given(name, values));
         const counted = value - (offset || 0);
         const exact = cases.get(`=${value}`);
-        const part = exact ?? chosen(cases, [pluralRules(locale, pluralType).select(counted)], name);
+        const part = exact ?? chosen(cases, pluralRules(locale, pluralType).select(counted), name);
         return part(values, counted);
       };
     }
@@ -102,9 +102,9 @@ const partsOf = (
 ): ReadonlyMap<string, Part> =>
   new Map(Object.entries(options).map(([name, { value }]) => [name, together(value, language)]));
 
-function chosen(cases: ReadonlyMap<string, Part>, wanted: readonly string[], name: string): Part {
-  const found = [...wanted, "other"].map((one) => cases.get(one)).find((part) => part !== undefined);
-  if (!found) throw new RangeError(`{${name}} has no case for “${wanted.join()}”`);
+function chosen(cases: ReadonlyMap<string, Part>, wanted: string, name: string): Part {
+  const found = cases.get(wanted) ?? cases.get("other");
+  if (!found) throw new RangeError(`{${name}} has no case for “${wanted}”`);
   return found;
 }
 

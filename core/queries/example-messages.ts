@@ -7,7 +7,7 @@ import { formattingProblems, wordingProblems } from "../messages/wording.ts";
 import { type Phrase, phrase } from "../phrases/phrase.ts";
 import { placeOf } from "../places/place.ts";
 import type { Progress } from "../quote/answer/quote.ts";
-import { messageValues } from "../quote/messages/step-messages.ts";
+import { StepFigures } from "../quote/messages/step-messages.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import { factsOf } from "../situation/situation.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
@@ -53,7 +53,7 @@ export function exampleMessages(
     const state = plainState(place.state);
     const known = progress.find((one) => one.offer === offer.id && one.step === step.step.id && one.state === state);
     const shown = known ?? madeUp(step.goal?.at ?? 0, place.state, offer.offer.counts.kind);
-    const values = messageValues(terms, { offer, step, state, shown }, picked.locale);
+    const values = new StepFigures(terms, { offer, step, state, shown }, picked.locale);
     return { text: formatMessage(picked, stepValues(values)) };
   };
 }

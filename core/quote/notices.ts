@@ -8,6 +8,7 @@ import { inTime } from "./options/price-option.ts";
 /** What is told without a goal, surface by surface in the plan's order. What nobody knows yet tells nothing. */
 export function noticesOf({ now }: Pick<QuoteIn, "now">): QuotedNotice[] {
   const { market, notices } = now.tariff;
+  if (notices.length === 0) return [];
   const told = notices.filter(
     (notice) => inTime(notice, now) && (notice.when === null || notice.when.test(now) === true),
   );

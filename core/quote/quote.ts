@@ -5,7 +5,7 @@ import { type PreparedRequest, prepareRequest } from "../evaluate/prepared-reque
 import type { UnsaidText } from "../messages/format-message.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
-import type { Quote, QuoteForm, QuoteResult } from "./answer/quote.ts";
+import type { Progress, Quote, QuoteForm, QuoteResult } from "./answer/quote.ts";
 import type { QuoteIn } from "./answer/quote-in.ts";
 import { totalsOf } from "./answer/totals.ts";
 import { uncountable } from "./answer/uncountable.ts";
@@ -14,7 +14,7 @@ import { mergeQuotes } from "./merge/merge-quotes.ts";
 import { placeUnknownMessages, stepMessages } from "./messages/step-messages.ts";
 import { noticesOf } from "./notices.ts";
 import { priceOption } from "./options/price-option.ts";
-import { progressOf } from "./progress/progress.ts";
+import { progressOf, type StepProgress } from "./progress/progress.ts";
 import { quotedOptions } from "./quoted-options.ts";
 import { whyOf } from "./why/why.ts";
 
@@ -37,6 +37,11 @@ export function quote(compiled: CompiledPlan, request: QuoteRequest, form: Quote
 
 function answerTo(prepared: PreparedRequest, currency: string, form: QuoteForm, unsaid: UnsaidText[]): Quote {
   const { cart, there, orNowhere, postcodeKnown } = prepared;
+  const [known] = there;
+  if (known && there.length === 1 && postcodeKnown && !orNowhere) {
+    const now = evaluate({ tariff: known.tariff, facts: known.facts, unknownAs: false }, cart);
+    return quoteIn({ now, cart, totals: totalsOf(cart), form, unsaid });
+  }
   // While an address is not complete, what its conditions cannot tell is answered both ways.
   const ways = postcodeKnown ? [false] : [false, true];
   const terms = there.flatMap(({ tariff, facts }) => ways.map((unknownAs): Terms => ({ tariff, facts, unknownAs })));
@@ -76,10 +81,16 @@ function quoteIn(about: QuoteIn): Quote {
     currency: tariff.currency,
     totals,
     options: quotedOptions(about, priced, progress),
-    progress: progress.map(({ shown }) => shown).filter((shown) => shown !== null),
+    progress: shownOf(progress),
     messages: form.text === false ? [] : stepMessages(about, progress),
     ...(notices.length > 0 ? { notices } : {}),
     // What unknown conditions are taken for the other way round is no account of anything.
     ...(form.why && !now.unknownAs ? { why: [whyOf(now)] } : {}),
   };
+}
+
+function shownOf(progress: readonly StepProgress[]): Progress[] {
+  const all: Progress[] = [];
+  for (const { shown } of progress) if (shown) all.push(shown);
+  return all;
 }

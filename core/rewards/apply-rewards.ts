@@ -34,7 +34,13 @@ export const comesDown = ({ turn }: CompiledReward): boolean => turn <= LAST_TO_
  * the share of some goods: what one takes off handling, another may leave on the charge.
  */
 export function addsUp(rewards: readonly CompiledReward[]): boolean {
-  return rewards.length < 2 || coverAlike(rewards.filter(comesDown));
+  let first: CompiledReward | undefined;
+  for (const reward of rewards) {
+    if (!comesDown(reward)) continue;
+    if (first) return coverAlike(rewards.filter(comesDown));
+    first = reward;
+  }
+  return true;
 }
 
 /** Whether they cover the same parts, and none of them a share of goods. */

@@ -45,6 +45,9 @@ function reduced(
   by: LinearAmount,
   horizon: Horizon | null,
 ): Parts {
+  // Most of what comes off a price is less than its charge.
+  if (typeof by === "number" && typeof charge === "number" && by <= charge)
+    return { charge: charge - by, handling, surcharges, own };
   let left = by;
   const after = { charge, handling, surcharges, own };
   after.charge = without(charge, left, horizon);

@@ -32,6 +32,7 @@ import { isOnOrder, orderReward, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
 import { bookedKey, type Facts } from "../situation/situation.ts";
 import { intervalsOf } from "../time/occurrences.ts";
+import { type EarnableFor, earnableFor } from "./earnable.ts";
 
 /** Everything it takes to quote one zone in one currency, resolved: whole minor units, numbers instead of names. */
 export type Tariff = {
@@ -49,7 +50,7 @@ export type Tariff = {
   readonly options: readonly TariffOption[];
   readonly offers: readonly TariffOffer[];
   /** What may be earned for each option, by its number: nothing else is asked for its price. */
-  readonly earnable: readonly (readonly Earnable[])[];
+  readonly earnable: readonly EarnableFor[];
   /** Which of the offers may meet, by number. */
   readonly companies: Companies;
   /** Offers of the market that do not hold in this zone, and have something to say about it. */
@@ -95,9 +96,6 @@ export type TariffNotice = {
   /** UTC intervals, half-open; null: always. */
   readonly schedule: readonly (readonly [number, number])[] | null;
 };
-
-/** The steps of an offer that give something on an option, or on the order. */
-export type Earnable = { readonly offer: TariffOffer; readonly steps: readonly TariffStep[] };
 
 export type TariffStep = {
   /** Among all steps of the tariff. */
@@ -183,6 +181,7 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     .filter((offer) => offer.steps.length > 0);
   const stacks = own.map((one, i) => own.map((other, k) => i !== k && canStack(one.offer, other.offer)));
   const offers = own.map((offer, number) => ({ ...offer, number, stacks: stacks[number] ?? [] }));
+  const companies = companiesOf(stacks);
   const inMarket = new Set(plan.zones.filter((other) => other.market === market.id).map(({ id }) => id));
   const elsewhere = on
     .filter(
@@ -202,8 +201,8 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     measures,
     options,
     offers,
-    earnable: options.map(({ number }) => earnableFor(number, offers)),
-    companies: companiesOf(stacks),
+    earnable: options.map(({ number }) => earnableFor(number, offers, companies)),
+    companies,
     elsewhere,
     notices,
     withoutAmount,
@@ -214,13 +213,6 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
         ({ offer, steps }) => onlyOf(offer.counts)?.price || steps.some(({ reward }) => reward?.goods?.turns.length),
       ),
   };
-}
-
-function earnableFor(option: number, offers: readonly TariffOffer[]): Earnable[] {
-  return offers.flatMap((offer) => {
-    const steps = offer.steps.filter((step) => step.onOrder !== null || step.options.includes(option));
-    return steps.length > 0 ? [{ offer, steps }] : [];
-  });
 }
 
 /** What is collected and names no zones is offered wherever the market of its location sells. */

@@ -45,22 +45,29 @@ export function optionTexts(
   const instructions = told(pickup?.instructions);
   // Once no goal is left, a note about it has nothing to tell.
   const isTold = (text: string) => !ABOUT_GOAL.test(text) || nextGoal(number, progress).goal !== null;
-  return {
-    name: (called && filled(called)) ?? id,
-    ...(note ? noteOf(note.text, (text) => (isTold(text) ? filled({ locale: note.locale, text }) : undefined)) : {}),
-    ...(option.picture ? { picture: pictureOf(option.picture, told(option.picture.alt)) } : {}),
-    ...(address === undefined ? {} : { pickup: { address, ...(instructions === undefined ? {} : { instructions }) } }),
-  };
+  const texts: OptionTexts = { name: (called && filled(called)) ?? id };
+  if (note)
+    Object.assign(
+      texts,
+      noteOf(note.text, (text) => (isTold(text) ? filled({ locale: note.locale, text }) : undefined)),
+    );
+  if (option.picture) texts.picture = pictureOf(option.picture, told(option.picture.alt));
+  if (address !== undefined) texts.pickup = { address, ...(instructions === undefined ? {} : { instructions }) };
+  return texts;
 }
 
 const ABOUT_GOAL = /\{(goal|remaining)\}/;
 
 /** A note with its figures: what it says, and its stretches where they look different. One that cannot be filled is left out whole. */
 function noteOf(note: RichText, filled: (text: string) => string | undefined): Pick<QuotedOption, "note" | "noteRuns"> {
+  if (typeof note === "string") {
+    const text = filled(note);
+    return text === undefined ? {} : { note: text };
+  }
   const runs = runsOf(note).map((run) => ({ ...run, text: filled(run.text) }));
   const said = runs.flatMap(({ text, ...look }) => (text === undefined ? [] : [{ text, ...look }]));
   if (said.length < runs.length) return {};
-  return { note: plainText(said), ...(typeof note === "string" ? {} : { noteRuns: said }) };
+  return { note: plainText(said), noteRuns: said };
 }
 
 const pictureOf = ({ type, data, width, height }: Picture, alt = ""): NonNullable<QuotedOption["picture"]> => ({

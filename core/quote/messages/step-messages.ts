@@ -33,29 +33,31 @@ type Figures = Pick<Progress, "counted" | "remainingSaid" | "percent">;
 
 /** What shoppers read about the steps of offers, and about offers that hold elsewhere. */
 export function stepMessages({ now, unsaid }: QuoteIn, progress: readonly StepProgress[]): QuotedMessage[] {
+  const messages: QuotedMessage[] = [];
   let from = 0;
-  const here = now.tariff.offers.flatMap((offer) => {
+  for (const offer of now.tariff.offers) {
     // Progress has the steps of one offer after the other.
     const ladder = progress.slice(from, from + offer.steps.length);
     from += offer.steps.length;
-    return stepsToMention(ladder).flatMap((entry) => {
+    for (const entry of stepsToMention(ladder)) {
       // Where no amount that can be said earns the step, nothing is promised.
-      if (entry.remaining !== null && entry.said === null) return [];
+      if (entry.remaining !== null && entry.said === null) continue;
       const sources = textSources(entry, ladder, offer.offer.nearlyThere, ({ shown }) => shown?.percent ?? 0);
-      return surfaceMessages(
-        now,
-        sources.map(({ entry: one, states }) => ({ ...one, states })),
-        unsaid,
+      messages.push(
+        ...surfaceMessages(
+          now,
+          sources.map(({ entry: { step, state, shown }, states }) => ({ offer, step, state, shown, states })),
+          unsaid,
+        ),
       );
-    });
-  });
-  const elsewhere = now.tariff.elsewhere.flatMap((offer) => {
+    }
+  }
+  for (const offer of now.tariff.elsewhere) {
     const [step] = offer.steps;
-    return step && inTime(offer, now)
-      ? surfaceMessages(now, [inState("not-for-place", offer, step, null)], unsaid)
-      : [];
-  });
-  return [...here, ...elsewhere];
+    if (step && inTime(offer, now))
+      messages.push(...surfaceMessages(now, [inState("not-for-place", offer, step, null)], unsaid));
+  }
+  return messages;
 }
 
 /** What is said about steps that depend on where it goes, while that is not known. */
@@ -124,41 +126,71 @@ const filled = (terms: Terms, mention: Mention, picked: PickedText, unsaid: Unsa
   picked.text.includes("{") || picked.text.includes("'")
     ? formatOrTell(
         picked,
-        () => formatMessage(picked, stepValues(messageValues(terms, mention, picked.locale))),
+        () => formatMessage(picked, stepValues(new StepFigures(terms, mention, picked.locale))),
         unsaid,
       )
     : picked.text;
 
 /** Everything that a text about a step may mention, as it stands; what takes longer is worked out when it is mentioned. */
-export const messageValues = (
-  { tariff, facts }: Pick<Terms, "tariff" | "facts">,
-  { offer, step, state, shown }: Omit<Mention, "states">,
-  locale: string,
-): MessageValues => ({
-  state,
-  locale,
-  currency: tariff.currency,
-  measure: offer.offer.counts.kind,
-  goal: step.goal?.at ?? null,
-  counted: shown?.counted ?? null,
-  remaining: shown?.remainingSaid ?? null,
-  percent: shown?.percent ?? 0,
+export class StepFigures implements MessageValues {
+  readonly state: StepState;
+  readonly locale: string;
+  private readonly tariff: Tariff;
+  private readonly at: number;
+  private readonly offer: TariffOffer;
+  private readonly step: TariffStep;
+  private readonly shown: Figures | null;
+  constructor(
+    { tariff, facts }: Pick<Terms, "tariff" | "facts">,
+    { offer, step, state, shown }: Omit<Mention, "states">,
+    locale: string,
+  ) {
+    this.state = state;
+    this.locale = locale;
+    this.tariff = tariff;
+    this.at = facts.at;
+    this.offer = offer;
+    this.step = step;
+    this.shown = shown;
+  }
+  get currency() {
+    return this.tariff.currency;
+  }
+  get measure() {
+    return this.offer.offer.counts.kind;
+  }
+  get goal() {
+    return this.step.goal?.at ?? null;
+  }
+  get counted() {
+    return this.shown?.counted ?? null;
+  }
+  get remaining() {
+    return this.shown?.remainingSaid ?? null;
+  }
+  get percent() {
+    return this.shown?.percent ?? 0;
+  }
   get reward() {
-    return rewardText(step.step.reward, tariff, locale);
-  },
+    return rewardText(this.step.step.reward, this.tariff, this.locale);
+  }
   get option() {
-    return optionText(step.step.reward, tariff, locale);
-  },
-  deadline: deadlineOf(offer, facts.at),
-  timeZone: tariff.market.timeZone,
+    return optionText(this.step.step.reward, this.tariff, this.locale);
+  }
+  get deadline() {
+    return deadlineOf(this.offer, this.at);
+  }
+  get timeZone() {
+    return this.tariff.market.timeZone;
+  }
   get place() {
-    const { called, name } = tariff.zone;
-    return (called && pickText(called, locale, tariff.market.languages)?.text) ?? name;
-  },
+    const { called, name } = this.tariff.zone;
+    return (called && pickText(called, this.locale, this.tariff.market.languages)?.text) ?? name;
+  }
   get goods() {
-    return goodsName(offer.offer.counts.only, locale, tariff.market.languages);
-  },
-});
+    return goodsName(this.offer.offer.counts.only, this.locale, this.tariff.market.languages);
+  }
+}
 
 /** A step's own text for a surface and state, else what the whole plan says there. */
 export function textsFor(

@@ -1,11 +1,12 @@
 import { type Parts, sumOf } from "../../delivery/full-price.ts";
-import type { Earned, Evaluation, Payable } from "../../evaluate/evaluation.ts";
+import type { Evaluation, Payable } from "../../evaluate/evaluation.ts";
 import { compareAmounts, type LinearAmount, lesser, min, minus, plus, times } from "../../money/linear-amount.ts";
 import { multiply, ONE, subtract } from "../../money/rational.ts";
 import { bestSet, byCompany, type Cost, withoutIdle } from "../../offers/best-set.ts";
 import { addsUp, applyRewards, type CompiledReward, comesDown, coverAlike } from "../../rewards/apply-rewards.ts";
 import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
 import type { Situation } from "../../situation/situation.ts";
+import type { Earned } from "../../tariff/earnable.ts";
 
 /** What comes of the best set of the offers earned for an option, and on demand those of it that change anything. */
 export type Best = Payable & { readonly used: () => readonly Earned[] };
@@ -37,8 +38,14 @@ export function leastPriced(full: Parts, earned: readonly Earned[], situation: E
 }
 
 /** With several offers earned: what comes of the best set of them. */
-export function bestPriced(full: Parts, earned: readonly Earned[], situation: Evaluation, tools: RewardTools): Best {
-  const { horizon } = situation;
+export function bestPriced(
+  full: Parts,
+  earned: readonly Earned[],
+  situation: Evaluation,
+  tools: RewardTools,
+  option: number,
+): Best {
+  const { horizon, tariff } = situation;
   const onOrder = earned.some((one) => one.onOrder.length > 0);
   const offOf = (set: readonly Earned[]): LinearAmount => (onOrder ? orderOff(set, situation) : 0);
   const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set), tools);
@@ -59,15 +66,20 @@ export function bestPriced(full: Parts, earned: readonly Earned[], situation: Ev
     kept = withoutIdle(bestSet(earned, stacking, costOf, boundOf, horizon), costOf, horizon);
     return kept;
   };
-  // All of a company that may be used together and add up do most: only who asks is told which of them change anything.
-  const companies = [...byCompany(earned, stacking.companyOf)];
-  if (companies.every(([company, members]) => stacking.complete(company) && addsUp(rewardsOf(members)))) {
-    if (!onOrder) {
+  // Where all that may be used together adds up it does most: only who asks is told which of them change anything.
+  if (tariff.earnable[option]?.allTogether && addsUp(rewardsOf(earned)))
+    return {
+      price: priceAfter(earned),
+      offOrder: offOf(earned),
+      gifts: onOrder ? giftsOf(earned) : 0,
+      used,
+    };
+  if (!onOrder) {
+    const companies = [...byCompany(earned, stacking.companyOf)];
+    if (companies.every(([company, members]) => stacking.complete(company) && addsUp(rewardsOf(members)))) {
       const prices = companies.map(([, members]) => priceAfter(members));
       return { price: prices.reduce((a, b) => lesser(a, b, horizon)), offOrder: 0, gifts: 0, used };
     }
-    if (companies.length === 1)
-      return { price: priceAfter(earned), offOrder: offOf(earned), gifts: giftsOf(earned), used };
   }
   const set = used();
   return { price: priceAfter(set), offOrder: offOf(set), gifts: onOrder ? giftsOf(set) : 0, used };

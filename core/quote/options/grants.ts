@@ -1,11 +1,13 @@
-import type { Earned, Evaluation } from "../../evaluate/evaluation.ts";
+import type { Evaluation } from "../../evaluate/evaluation.ts";
 import { allocate } from "../../money/allocate.ts";
 import { rounded, times } from "../../money/linear-amount.ts";
 import type { CompiledOrderReward } from "../../rewards/definition.ts";
+import type { Earned } from "../../tariff/earnable.ts";
 import type { Grant } from "../answer/quote.ts";
 
 /** @param off what comes off the order in all: one figure, rounded once, shared out by largest remainder */
 export function grantsOf(used: readonly Earned[], now: Evaluation, off: number): Grant[] {
+  if (!used.some(({ onOrder }) => onOrder.length > 0)) return [];
   const all = used.flatMap(({ offer, onOrder }) =>
     onOrder.map(({ step, reward }) => ({ offer: offer.id, step: step.step.id, reward })),
   );

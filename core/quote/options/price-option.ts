@@ -1,14 +1,14 @@
 import type { NoPrice } from "../../charges/no-price.ts";
 import { type FullPrice, hasNoPrice, type Parts } from "../../delivery/full-price.ts";
-import type { Earned, Evaluation, Payable, PricedOption } from "../../evaluate/evaluation.ts";
+import type { Evaluation, Payable, PricedOption } from "../../evaluate/evaluation.ts";
 import type { PickedGoods } from "../../measures/only-goods.ts";
 import { paysLess } from "../../money/rounded-gain.ts";
 import type { TriggerLook } from "../../offers/trigger-definition.ts";
-import type { CompiledReward } from "../../rewards/apply-rewards.ts";
-import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
+import type { RewardTools } from "../../rewards/definition.ts";
 import type { Facts } from "../../situation/situation.ts";
 import type { Truth } from "../../situation/truth.ts";
-import type { Earnable, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import type { Earnable, Earned } from "../../tariff/earnable.ts";
+import type { TariffOffer, TariffStep } from "../../tariff/tariff.ts";
 import { type Best, bestPriced, leastPriced, loneOffer, unchanged } from "./best-priced.ts";
 
 const NOTHING: readonly Earned[] = [];
@@ -60,14 +60,12 @@ class Priced implements PricedOption {
 }
 
 /** What an option comes to without one step, to see what that changes. */
-function payableWithout(option: number, situation: Evaluation, step: TariffStep): Payable {
+function payableWithout(option: number, situation: Evaluation, offer: TariffOffer, step: TariffStep): Payable {
   const full = fullPriceOf(option, situation);
   if (hasNoPrice(full)) return withoutPrice(full);
   const earned: Earned[] = [];
-  const earnable = situation.tariff.earnable[option] ?? NONE_EARNABLE;
   for (const one of earnedFor(option, situation)) {
-    const own = one.offer.steps.includes(step) ? earnable.find(({ offer }) => offer === one.offer) : undefined;
-    const left = own ? earnedOf(own, option, situation, step) : one;
+    const left = one.offer === offer ? earnedWithout(one, option, situation, step) : one;
     if (left) earned.push(left);
   }
   return bestOf(option, full, earned, situation);
@@ -79,7 +77,7 @@ function bestOf(option: number, full: Parts, earned: readonly Earned[], situatio
   const tools = toolsOf(option, situation, earned);
   if (isLeast(option, situation)) return leastPriced(full, earned, situation, tools);
   if (earned.length === 1 && first.onOrder.length === 0) return loneOffer(full, earned, tools);
-  return bestPriced(full, earned, situation, tools);
+  return bestPriced(full, earned, situation, tools, option);
 }
 
 /** What has been earned for an option. */
@@ -88,15 +86,32 @@ function earnedFor(option: number, situation: Evaluation): readonly Earned[] {
   const known = earned[option];
   if (known) return known;
   const found: Earned[] = [];
-  for (const one of situation.tariff.earnable[option] ?? NONE_EARNABLE) {
-    const earned = earnedOf(one, option, situation);
-    if (earned) found.push(earned);
+  for (const own of situation.tariff.earnable[option]?.offers ?? NOTHING_EARNABLE) {
+    const one = earnedOf(own, situation);
+    if (one) found.push(one);
   }
   earned[option] = found;
   return found;
 }
 
-const NONE_EARNABLE: readonly Earnable[] = [];
+const NOTHING_EARNABLE: readonly Earnable[] = [];
+
+/** What a shopper has earned of an offer for one option; undefined when that is nothing. */
+function earnedOf(own: Earnable, situation: Evaluation, without?: TariffStep): Earned | undefined {
+  const { offer, steps } = own;
+  let which = 0;
+  for (let i = 0; i < steps.length; i += 1) {
+    const step = steps[i];
+    if (step && step !== without && reached(offer, step, situation)) which |= 1 << i;
+  }
+  return own.earned(which);
+}
+
+/** What is left of what was earned of an offer without one of its steps. */
+function earnedWithout(one: Earned, option: number, situation: Evaluation, step: TariffStep): Earned | undefined {
+  const own = situation.tariff.earnable[option]?.offers.find(({ offer }) => offer === one.offer);
+  return own && earnedOf(own, situation, step);
+}
 
 /** What rewards look at besides the parts of the price they are given on. */
 function toolsOf(option: number, situation: Evaluation, earned: readonly Earned[]): RewardTools {
@@ -142,34 +157,6 @@ function isLeast(option: number, situation: Evaluation): boolean {
   const { memo } = situation;
   memo.certain ??= situation.anew({ unknownAs: false });
   return hasNoPrice(fullPriceOf(option, memo.certain));
-}
-
-const NO_REWARDS: Earned["rewards"] = [];
-const NO_ORDER_REWARDS: Earned["onOrder"] = [];
-
-/** What a shopper has earned of an offer for one option; undefined when that is nothing. */
-function earnedOf(
-  { offer, steps }: Earnable,
-  option: number,
-  situation: Evaluation,
-  without?: TariffStep,
-): Earned | undefined {
-  let rewards: CompiledReward[] | undefined;
-  let onOrder: { step: TariffStep; reward: CompiledOrderReward }[] | undefined;
-  for (const step of steps) {
-    if (step === without || !reached(offer, step, situation)) continue;
-    if (step.reward && step.options.includes(option)) {
-      rewards ??= [];
-      rewards.push(step.reward);
-    }
-    if (step.onOrder) {
-      onOrder ??= [];
-      onOrder.push({ step, reward: step.onOrder });
-    }
-  }
-  return rewards || onOrder
-    ? { offer, rewards: rewards ?? NO_REWARDS, onOrder: onOrder ?? NO_ORDER_REWARDS }
-    : undefined;
 }
 
 /** Whether an offer holds: its time, its limits, its condition. */
@@ -230,12 +217,12 @@ export function hasCode({ codes }: TariffStep, facts: Facts): boolean {
 export type Improvement = "better" | "no-better" | "no-price";
 
 /** Whether a step, once reached, betters anything for the shopper that would be as it is without that step. */
-export function improves(step: TariffStep, situation: Evaluation): Improvement {
+export function improves(offer: TariffOffer, step: TariffStep, situation: Evaluation): Improvement {
   let anyPrice = false;
   const numbers = step.onOrder ? situation.tariff.options.map(({ number }) => number) : step.options;
   for (const option of numbers) {
     const after = priceOption(option, situation);
-    const before = payableWithout(option, situation, step);
+    const before = payableWithout(option, situation, offer, step);
     if (typeof after.price === "string" || typeof before.price === "string") continue;
     anyPrice = true;
     // A gift of another offer that a tie brings along is none of what this step promises.

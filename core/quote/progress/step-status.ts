@@ -49,7 +49,7 @@ export function forecastFiller(offer: TariffOffer, step: TariffStep, growth: Car
 
 export function outcomeAt(offer: TariffOffer, step: TariffStep, situation: Evaluation): ForecastStretch["outcome"] {
   if (!reached(offer, step, situation)) return "none";
-  const outcome = improves(step, situation);
+  const outcome = improves(offer, step, situation);
   return outcome === "better" ? "better" : outcome === "no-better" ? "covered" : "none";
 }
 
@@ -111,7 +111,7 @@ export function stepStatus(
   aheadNow: () => Pick<Ahead, "remaining" | "otherwise">,
 ): StepStatus {
   if (reached(offer, step, now)) {
-    return { state: improves(step, now) === "better" ? "reached" : "covered", remaining: null };
+    return { state: improves(offer, step, now) === "better" ? "reached" : "covered", remaining: null };
   }
   const out = inTheWay(offer, now) ?? (onlySignInMissing(offer, step, now) ? "sign-in" : null);
   if (out) return { state: out, remaining: null };
@@ -140,7 +140,7 @@ function withCode(offer: TariffOffer, step: TariffStep, now: Evaluation): StepSt
   const facts: Facts = { ...now.facts, codes: new Set([...now.facts.codes, code]) };
   const entered = now.anew({ facts });
   if (!reached(offer, step, entered)) return "blocked";
-  return improves(step, entered) === "better" ? "code-missing" : "covered";
+  return improves(offer, step, entered) === "better" ? "code-missing" : "covered";
 }
 
 /** Whether only signing in is missing for an offer that says so, and doing it would not leave the step without use. */
@@ -150,5 +150,5 @@ function onlySignInMissing(offer: TariffOffer, step: TariffStep, now: Evaluation
   const facts: Facts = { ...now.facts, shopper: { ...shopper, signedIn: true } };
   const signedIn = now.anew({ facts });
   if (!offerHolds(offer, signedIn)) return false;
-  return !reached(offer, step, signedIn) || improves(step, signedIn) === "better";
+  return !reached(offer, step, signedIn) || improves(offer, step, signedIn) === "better";
 }

@@ -1,0 +1,55 @@
+import type { Companies } from "../offers/companies.ts";
+import type { CompiledReward } from "../rewards/apply-rewards.ts";
+import type { CompiledOrderReward } from "../rewards/definition.ts";
+import type { TariffOffer, TariffStep } from "./tariff.ts";
+
+/** An offer with the rewards a shopper has earned of it for one option. */
+export type Earned = {
+  readonly offer: TariffOffer;
+  readonly rewards: readonly CompiledReward[];
+  readonly onOrder: readonly { readonly step: TariffStep; readonly reward: CompiledOrderReward }[];
+};
+
+/** The steps of an offer that give something on one option, or on the order; what comes of some of them is made once. */
+export class Earnable {
+  readonly offer: TariffOffer;
+  readonly steps: readonly TariffStep[];
+  private readonly option: number;
+  private readonly made = new Map<number, Earned>();
+  constructor(offer: TariffOffer, steps: readonly TariffStep[], option: number) {
+    this.offer = offer;
+    this.steps = steps;
+    this.option = option;
+  }
+  /** @param which a bit for each of the steps, the first the lowest; an offer has twenty at most */
+  earned(which: number): Earned | undefined {
+    if (which === 0) return undefined;
+    const known = this.made.get(which);
+    if (known) return known;
+    const steps = this.steps.filter((_, i) => (which >> i) & 1);
+    const made = {
+      offer: this.offer,
+      rewards: steps.flatMap(({ reward, options }) => (reward && options.includes(this.option) ? [reward] : [])),
+      onOrder: steps.flatMap((step) => (step.onOrder ? [{ step, reward: step.onOrder }] : [])),
+    };
+    this.made.set(which, made);
+    return made;
+  }
+}
+
+/** What may be earned for one option. */
+export type EarnableFor = {
+  readonly offers: readonly Earnable[];
+  /** Whether all of them may be used together. */
+  readonly allTogether: boolean;
+};
+
+export function earnableFor(option: number, offers: readonly TariffOffer[], companies: Companies): EarnableFor {
+  const found = offers.flatMap((offer) => {
+    const steps = offer.steps.filter((step) => step.onOrder !== null || step.options.includes(option));
+    return steps.length > 0 ? [new Earnable(offer, steps, option)] : [];
+  });
+  const company = companies.of(found[0]?.offer.number ?? -1);
+  const allTogether = companies.complete(company) && found.every(({ offer }) => companies.of(offer.number) === company);
+  return { offers: found, allTogether };
+}
