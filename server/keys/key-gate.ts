@@ -2,7 +2,7 @@ import type { Pool } from "mysql2/promise";
 import { phrase } from "../../core/phrases/phrase.ts";
 import { type Answer, withHeader } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
-import { hashOf } from "../people/secret.ts";
+import { hexHashOf } from "../people/secret.ts";
 import { Reading } from "../shop/reading.ts";
 import { Allowance } from "./allowance.ts";
 import { liveKeys, noteUses } from "./keys.ts";
@@ -23,16 +23,17 @@ export type KeyGate = (
 export function keyGate(pool: Pool): KeyGate & { readonly forget: () => void } {
   const keys = new Reading(() => liveKeys(pool));
   const allowance = new Allowance(pool);
-  const used = new Map<number, Date>();
+  /** By number of key, in milliseconds of UTC. */
+  const used = new Map<number, number>();
   let noting = false;
 
   const note = (number: number) => {
-    used.set(number, new Date());
+    used.set(number, Date.now());
     if (noting) return;
     noting = true;
     setTimeout(() => {
       noting = false;
-      const noted = new Map(used);
+      const noted = new Map([...used].map(([key, at]) => [key, new Date(at)]));
       used.clear();
       noteUses(pool, noted).catch((error: unknown) => console.error(`Keys' last uses are not noted: ${String(error)}`));
     }, NOTED_EVERY).unref();
@@ -41,7 +42,7 @@ export function keyGate(pool: Pool): KeyGate & { readonly forget: () => void } {
   const gate: KeyGate = async (authorization, right) => {
     const secret = /^Bearer +(\S+)$/i.exec(authorization)?.[1] ?? "";
     const live = await keys.now();
-    const key = live.get(hashOf(secret).toString("hex"));
+    const key = live.get(hexHashOf(secret));
     if (!key || keys.age() > BELIEVED) return { refusal: UNKNOWN };
     if (right === undefined || !key.rights.has(right)) return { refusal: NOT_ALLOWED };
     const wait = await allowance.take(key);

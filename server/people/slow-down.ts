@@ -1,6 +1,6 @@
 import type { Pool, RowDataPacket } from "mysql2/promise";
 import { nameKey } from "./person.ts";
-import { hashOf } from "./secret.ts";
+import { hexHashOf } from "./secret.ts";
 
 /** So many failures are free of waiting; each more doubles the wait, from a second to at most so many. */
 type Patience = { readonly free: number; readonly longest: number };
@@ -11,7 +11,7 @@ const OF_ADDRESS: Patience = { free: 20, longest: 900 };
 const FORGOTTEN = 60;
 
 /** A trace of it: what is typed for a name may be a password. */
-const ofName = (name: string) => `name ${hashOf(nameKey(name)).toString("hex")}`;
+const ofName = (name: string) => `name ${hexHashOf(nameKey(name))}`;
 const ofAddress = (address: string) => `address ${address}`.slice(0, 130);
 
 interface WaitRow extends RowDataPacket {

@@ -98,7 +98,7 @@ describe("claims", () => {
     const uses = async (more: Partial<QuoteRequest>) => {
       const asked: QuoteRequest = { ...request, ...more };
       const own = asked.shopper?.id === undefined ? {} : await usesOf(pool, asked.shopper.id);
-      return withUses(asked, offersCounted(offers, asked), await usesOf(pool), own).uses;
+      return withUses(asked, offersCounted({ offers }, asked), await usesOf(pool), own).uses;
     };
     expect(await uses({})).toEqual([{ offer: "newsletter", overall: 1 }]);
     expect(await uses({ shopper: { id: "s-1" } })).toEqual([{ offer: "newsletter", overall: 1, byShopper: 1 }]);

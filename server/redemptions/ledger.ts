@@ -1,5 +1,6 @@
 import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql2/promise";
 import type { Offer } from "../../core/offers/offer.ts";
+import { keptBy } from "../../core/phrases/kept.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import { inTransaction } from "../database/pool.ts";
@@ -148,9 +149,14 @@ export async function giveBack(pool: Pool, order: string): Promise<{ givenBack: 
 /** How often offers have been used, by their ids; what is not named has not been used. */
 export type Uses = Readonly<Record<string, number>>;
 
+/** Every quote asks a release for them. */
+const limitedOffers = keptBy(({ offers }: Pick<Plan, "offers">) => offers.filter(({ limits }) => limits));
+
 /** The offers whose uses a quote has to know; what the request tells itself stays. */
-export const offersCounted = (offers: readonly Offer[], { uses }: QuoteRequest): Offer[] =>
-  offers.filter(({ id, limits }) => limits && !uses?.some(({ offer }) => offer === id));
+export const offersCounted = (plan: Pick<Plan, "offers">, { uses }: QuoteRequest): readonly Offer[] => {
+  const limited = limitedOffers(plan);
+  return uses ? limited.filter(({ id }) => !uses.some(({ offer }) => offer === id)) : limited;
+};
 
 /**
  * The request with the ledger's counts of limited offers; counts that came with the request stay.

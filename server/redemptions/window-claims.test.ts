@@ -32,7 +32,7 @@ const plan: Plan = oneZonePlan({
 const window = { option: "round", slot: "morning", day: "2026-11-27" };
 const request = { at: "2026-11-26T10:00:00Z", currency: "EUR", destination: {}, cart: { lines: [] } };
 const asQuoted = async (asked: QuoteRequest) =>
-  withBooked(asked, optionsBooked(plan.options, asked), await bookedFrom(pool, dayBefore(asked)));
+  withBooked(asked, optionsBooked(plan, asked), await bookedFrom(pool, dayBefore(asked)));
 const booked = async () => (await asQuoted(request)).booked ?? [];
 
 describe("windows of orders", () => {

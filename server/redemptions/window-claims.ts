@@ -1,6 +1,8 @@
 import type { Pool, PoolConnection, ResultSetHeader, RowDataPacket } from "mysql2/promise";
 import type { DeliveryOption } from "../../core/delivery/option.ts";
 import { holdsOn } from "../../core/delivery/windows.ts";
+import { keptBy } from "../../core/phrases/kept.ts";
+import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import { dayOf } from "../../core/time/day.ts";
 import { DAY, instantOf } from "../../core/time/instant.ts";
@@ -85,11 +87,16 @@ export async function bookedFrom(pool: Pool, day: string): Promise<Booked> {
   return rows.map(({ option_id: option, slot, day: on, orders }) => ({ option, slot, day: on, orders }));
 }
 
+/** Every quote asks a release for them. */
+const optionsThatFill = keptBy(({ options }: Pick<Plan, "options">) =>
+  options.filter(({ windows }) => windows?.slots.some(({ holds }) => holds)),
+);
+
 /** The options whose windows can be full, and of which the request tells nothing itself. */
-export const optionsBooked = (options: readonly DeliveryOption[], { booked }: QuoteRequest): DeliveryOption[] =>
-  options.filter(
-    ({ id, windows }) => windows?.slots.some(({ holds }) => holds) && !booked?.some(({ option }) => option === id),
-  );
+export function optionsBooked(plan: Pick<Plan, "options">, { booked }: QuoteRequest): readonly DeliveryOption[] {
+  const filling = optionsThatFill(plan);
+  return booked ? filling.filter(({ id }) => !booked.some(({ option }) => option === id)) : filling;
+}
 
 /** A day before a request's: clocks of a location may still show it. */
 export const dayBefore = ({ at }: Pick<QuoteRequest, "at">): string => dayOf(instantOf(at) - DAY);

@@ -13,6 +13,8 @@ import { bookedFrom, dayBefore, optionsBooked, withBooked } from "../redemptions
 import { tellUnsaid } from "./left-out.ts";
 import type { Shop } from "./shop.ts";
 
+const CARRIERS = ownCarriers();
+
 /** Milliseconds for which everybody's uses are still believed while the database is away. */
 const BELIEVED = 60_000;
 /** How long a quote waits for what one shopper has used. */
@@ -27,7 +29,7 @@ export async function answerQuote(shop: Shop, request: QuoteRequest): Promise<An
     });
   const { number, compiled } = release;
   const counted = await withBookedNow(shop, compiled, await withUsesNow(shop, compiled, request));
-  const result = quote(compiled, await withCarrierAnswers(compiled, counted, ownCarriers()));
+  const result = quote(compiled, await withCarrierAnswers(compiled, counted, CARRIERS));
   if ("problems" in result)
     return problemAnswer(422, phrase("The request cannot be quoted"), { problems: result.problems });
   if (result.unsaid) tellUnsaid(number, result.unsaid);
@@ -35,7 +37,7 @@ export async function answerQuote(shop: Shop, request: QuoteRequest): Promise<An
 }
 
 async function withUsesNow(shop: Shop, { plan }: CompiledPlan, request: QuoteRequest): Promise<QuoteRequest> {
-  const counted = offersCounted(plan.offers, request);
+  const counted = offersCounted(plan, request);
   if (counted.length === 0) return request;
   const all = await shop.uses.now();
   const usedUp = (which: "overall" | "perShopper"): Uses =>
@@ -54,7 +56,7 @@ async function withUsesNow(shop: Shop, { plan }: CompiledPlan, request: QuoteReq
 }
 
 async function withBookedNow(shop: Shop, { plan }: CompiledPlan, request: QuoteRequest): Promise<QuoteRequest> {
-  const counted = optionsBooked(plan.options, request);
+  const counted = optionsBooked(plan, request);
   if (counted.length === 0) return request;
   const { since, booked } = await shop.booked.now();
   // Of a moment that has passed, what is kept does not tell.

@@ -18,6 +18,7 @@ import { CountryCode, closed, Id } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
 import type { CompiledPlan } from "../../tariff/compile.ts";
 import { findTariffs } from "../../tariff/find-tariffs.ts";
+import type { Tariff } from "../../tariff/tariff.ts";
 
 /** What a live carrier has to be asked for a quote. */
 export const CarrierQuestion = Type.Object(
@@ -69,9 +70,9 @@ export function answerFrom(
 export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest): CarrierQuestion[] {
   const found = findTariffs(compiled, request.destination, request.currency);
   if ("problems" in found || !found.postcodeKnown) return [];
+  if (found.there.every(({ tariff }) => carrierChargesIn(tariff).length === 0)) return [];
   const options = new Map(found.there.flatMap(({ tariff }) => tariff.options.map(({ id, option }) => [id, option])));
   const charges = [...options.values()].flatMap(carrierChargesOf);
-  if (charges.length === 0) return [];
   const prepared = prepareRequest(compiled, request);
   if ("problems" in prepared || !prepared.cart.lines.some(isOrdinary)) return [];
   const { cart } = prepared;
@@ -127,6 +128,9 @@ export function stepsWaitingForCarriers({
 const carrierChargesOf = keptBy((option: DeliveryOption): readonly CarrierCharge<Charge>[] =>
   chargesIn({ ...option, byZone: {} }).flatMap(({ charge }) => (charge.kind === "carrier" ? [charge] : [])),
 );
+
+/** Those of a tariff: most have none. */
+const carrierChargesIn = keptBy((tariff: Tariff) => tariff.options.flatMap(({ option }) => carrierChargesOf(option)));
 
 const isAnswered = ({ carriers }: QuoteRequest, { carrier, service, from }: CarrierCharge): boolean =>
   (carriers ?? []).some(
