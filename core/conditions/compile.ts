@@ -63,7 +63,9 @@ export function conditionCompiler(
     const found = saved.get(id);
     if (!found) throw new RangeError(`there is no saved condition "${id}"`);
     const part = compile(found.when);
-    const known = { ...part, test: once(part.test, part.sees) };
+    // What is put together of others, none of which sees figures, is asked once already.
+    const isAskedOnce = shapeOf(found.when).role !== "plain" && part.sees !== "figures";
+    const known = isAskedOnce ? part : { ...part, test: once(part.test, part.sees) };
     compiled.set(id, known);
     return known;
   };

@@ -13,7 +13,7 @@ import { askedOf } from "../conditions/on-channels.ts";
 import { type Amount, type AmountContext, amountFor, stepFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import { compileHandling } from "../money/handling.ts";
-import { type LinearAmount, max, min, minus, plus, times, toMultiple } from "../money/linear-amount.ts";
+import { type LinearAmount, max, min, minus, plus, times, timesBy, toMultiple } from "../money/linear-amount.ts";
 import { add, divide, ONE, type Rational, whole, ZERO } from "../money/rational.ts";
 import { taxPart } from "../money/tax-part.ts";
 import type { Market, Zone } from "../places/market.ts";
@@ -230,7 +230,7 @@ function chargeSteps(
   };
   withAmount(option.base, (base) => ({ part: "base", apply: (charge) => plus(charge, base) }));
   const markUp = percent(option.markUp?.percent ?? "0") ?? ZERO;
-  if (markUp.n !== 0n) steps.push({ part: "mark-up", apply: (charge) => times(charge, add(ONE, markUp)) });
+  if (markUp.n !== 0n) steps.push({ part: "mark-up", apply: timesBy(add(ONE, markUp)) });
   withAmount(option.markUp?.amount, (more) => ({ part: "mark-up", apply: (charge) => plus(charge, more) }));
   withAmount(option.minimum, (floor) => ({
     part: "minimum",
@@ -238,7 +238,7 @@ function chargeSteps(
   }));
   withAmount(option.maximum, (cap) => ({ part: "maximum", apply: (charge, horizon) => min(charge, cap, horizon) }));
   const factor = taxFactor(option, market, taxRate);
-  if (factor !== ONE) steps.push({ part: "tax", apply: (charge) => times(charge, factor) });
+  if (factor !== ONE) steps.push({ part: "tax", apply: timesBy(factor) });
   const rounding = option.rounding?.[context.currency];
   const step = rounding && stepFor(rounding, context.currency);
   if (rounding && step) {

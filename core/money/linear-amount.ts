@@ -90,17 +90,23 @@ export function minus(a: LinearAmount, b: LinearAmount): LinearAmount {
   );
 }
 
-export function times(a: LinearAmount, by: Rational): LinearAmount {
-  if (a === 0) return 0;
-  if (by.n === 0n) return 0;
-  if (by.n === by.d) return a;
-  if (typeof a === "number") {
-    const product = a * Number(by.n);
-    const quotient = product / Number(by.d);
-    if (Number.isSafeInteger(product) && Number.isInteger(quotient)) return quotient;
-  }
-  const x = moving(a);
-  return linearAmount(multiply(x.at, by), multiply(x.slope, by), stairsPlus(null, x.stairs, by));
+export const times = (a: LinearAmount, by: Rational): LinearAmount => (a === 0 ? 0 : timesBy(by)(a));
+
+/** {@link times} for what is multiplied by the same again and again. @example timesBy({ n: 3n, d: 5n })(490) // 294 */
+export function timesBy(by: Rational): (a: LinearAmount) => LinearAmount {
+  if (by.n === 0n) return () => 0;
+  if (by.n === by.d) return (a) => a;
+  const [n, d] = [Number(by.n), Number(by.d)];
+  return (a) => {
+    if (a === 0) return 0;
+    if (typeof a === "number") {
+      const product = a * n;
+      const quotient = product / d;
+      if (Number.isSafeInteger(product) && Number.isInteger(quotient)) return quotient;
+    }
+    const x = moving(a);
+    return linearAmount(multiply(x.at, by), multiply(x.slope, by), stairsPlus(null, x.stairs, by));
+  };
 }
 
 /** The figure in whole minor units: its one rounding, half away from zero. */

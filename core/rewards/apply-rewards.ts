@@ -71,21 +71,52 @@ export function compileReward(reward: DeliveryReward, context: AmountContext): C
  */
 export function applyRewards(full: Parts, rewards: readonly CompiledReward[], tools: RewardTools): LinearAmount {
   let parts = full;
-  const ordered = inTurn(rewards) ? rewards : [...rewards].sort((a, b) => a.turn - b.turn);
-  for (const reward of ordered) {
-    if (reward.limit !== null && isAbove(sumOf(full), reward.limit, tools.horizon)) continue;
-    parts = reward.goods ? onShare(full, parts, reward, reward.goods, tools) : reward.change(parts, reward, tools);
-  }
+  for (const reward of inTurn(rewards)) parts = after(full, parts, reward, tools);
   return sumOf(parts);
 }
 
-function inTurn(rewards: readonly CompiledReward[]): boolean {
+function after(full: Parts, parts: Parts, reward: CompiledReward, tools: RewardTools): Parts {
+  if (reward.limit !== null && isAbove(sumOf(full), reward.limit, tools.horizon)) return parts;
+  return reward.goods ? onShare(full, parts, reward, reward.goods, tools) : reward.change(parts, reward, tools);
+}
+
+/** Rewards applied in turn, with what was left after each, so that the price without one of them is the rest applied anew. */
+export class AppliedRewards {
+  readonly price: LinearAmount;
+  private readonly full: Parts;
+  private readonly tools: RewardTools;
+  private readonly inTurn: readonly CompiledReward[];
+  /** Before each of them. */
+  private readonly parts: Parts[] = [];
+  constructor(full: Parts, rewards: readonly CompiledReward[], tools: RewardTools) {
+    this.full = full;
+    this.tools = tools;
+    this.inTurn = inTurn(rewards);
+    let parts = full;
+    for (const reward of this.inTurn) {
+      this.parts.push(parts);
+      parts = after(full, parts, reward, tools);
+    }
+    this.price = sumOf(parts);
+  }
+  /** The price without one of them. */
+  without(reward: CompiledReward): LinearAmount {
+    const at = this.inTurn.indexOf(reward);
+    let parts = this.parts[at];
+    if (!parts) return this.price;
+    for (const next of this.inTurn.slice(at + 1)) parts = after(this.full, parts, next, this.tools);
+    return sumOf(parts);
+  }
+}
+
+/** In the order in which they take their turns; most are already. */
+function inTurn(rewards: readonly CompiledReward[]): readonly CompiledReward[] {
   let last = 0;
   for (const { turn } of rewards) {
-    if (turn < last) return false;
+    if (turn < last) return [...rewards].sort((a, b) => a.turn - b.turn);
     last = turn;
   }
-  return true;
+  return rewards;
 }
 
 /**

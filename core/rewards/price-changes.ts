@@ -1,5 +1,5 @@
 import { hasNoPrice, type Parts, sumOf } from "../delivery/full-price.ts";
-import { type Horizon, type LinearAmount, lessAtLeastZero, minus, plus, times } from "../money/linear-amount.ts";
+import { type Horizon, type LinearAmount, lessAtLeastZero, minus, plus, timesBy } from "../money/linear-amount.ts";
 import type { Rational } from "../money/rational.ts";
 import type { Covers, PriceChange } from "./definition.ts";
 
@@ -23,14 +23,15 @@ export const downToOption =
   };
 
 /** A part of it is kept. */
-export const keep =
-  (part: Rational): PriceChange =>
-  (parts, covers) => ({
-    charge: times(parts.charge, part),
-    handling: covers.handling ? times(parts.handling, part) : parts.handling,
-    surcharges: covers.surcharges ? times(parts.surcharges, part) : parts.surcharges,
-    own: covers.own ? times(parts.own, part) : parts.own,
+export function keep(part: Rational): PriceChange {
+  const kept = timesBy(part);
+  return ({ charge, handling, surcharges, own }, covers) => ({
+    charge: kept(charge),
+    handling: covers.handling ? kept(handling) : handling,
+    surcharges: covers.surcharges ? kept(surcharges) : surcharges,
+    own: covers.own ? kept(own) : own,
   });
+}
 
 /** So much less, at least zero. */
 export const less =

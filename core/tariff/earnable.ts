@@ -15,7 +15,7 @@ export class Earnable {
   readonly offer: TariffOffer;
   readonly steps: readonly TariffStep[];
   private readonly option: number;
-  private readonly made = new Map<number, Earned>();
+  private readonly made: (Earned | undefined)[] = [];
   constructor(offer: TariffOffer, steps: readonly TariffStep[], option: number) {
     this.offer = offer;
     this.steps = steps;
@@ -24,7 +24,7 @@ export class Earnable {
   /** @param which a bit for each of the steps, the first the lowest; an offer has twenty at most */
   earned(which: number): Earned | undefined {
     if (which === 0) return undefined;
-    const known = this.made.get(which);
+    const known = this.made[which];
     if (known) return known;
     const steps = this.steps.filter((_, i) => (which >> i) & 1);
     const made = {
@@ -32,7 +32,7 @@ export class Earnable {
       rewards: steps.flatMap(({ reward, options }) => (reward && options.includes(this.option) ? [reward] : [])),
       onOrder: steps.flatMap((step) => (step.onOrder ? [{ step, reward: step.onOrder }] : [])),
     };
-    this.made.set(which, made);
+    this.made[which] = made;
     return made;
   }
 }
@@ -42,6 +42,9 @@ export type EarnableFor = {
   readonly offers: readonly Earnable[];
   /** Whether all of them may be used together. */
   readonly allTogether: boolean;
+  /** Whether any of their rewards is given on the order, or on the share that some goods have of a price. */
+  readonly onOrder: boolean;
+  readonly onShares: boolean;
 };
 
 export function earnableFor(option: number, offers: readonly TariffOffer[], companies: Companies): EarnableFor {
@@ -51,5 +54,11 @@ export function earnableFor(option: number, offers: readonly TariffOffer[], comp
   });
   const company = companies.of(found[0]?.offer.number ?? -1);
   const allTogether = companies.complete(company) && found.every(({ offer }) => companies.of(offer.number) === company);
-  return { offers: found, allTogether };
+  const steps = found.flatMap((one) => one.steps);
+  return {
+    offers: found,
+    allTogether,
+    onOrder: steps.some(({ onOrder }) => onOrder !== null),
+    onShares: steps.some(({ reward }) => reward !== null && reward.goods !== null),
+  };
 }

@@ -31,10 +31,12 @@ export function findTariffs(compiled: CompiledPlan, destination: Destination, cu
   const { country, region, postcode } = destination;
   const ofPlan = known.get(compiled) ?? new Kept<Found>(MOST_PLACES);
   known.set(compiled, ofPlan);
-  return ofPlan.of(JSON.stringify([country, region, postcode, currency]), () =>
-    foundTariffs(compiled, destination, currency),
-  );
+  return ofPlan.of(keyOf(country, region, currency, postcode), () => foundTariffs(compiled, destination, currency));
 }
+
+/** Only a postcode may be any text, so it stands last. */
+const keyOf = (country = "", region = "", currency: string, postcode: string | undefined): string =>
+  `${country} ${region} ${currency} ${postcode === undefined ? "" : `:${postcode}`}`;
 
 function foundTariffs(compiled: CompiledPlan, destination: Destination, currency: string): Found {
   const read = placeOf(destination);

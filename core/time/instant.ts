@@ -5,9 +5,15 @@
  * @example instantOf("2016-12-31T23:59:60Z") === instantOf("2016-12-31T23:59:59Z")
  */
 export function instantOf(text: string): number {
-  const at = Date.parse(text);
-  return Number.isNaN(at) ? Date.parse(text.replace(/(T\d{2}:\d{2}):60/i, "$1:59")) : at;
+  if (text === last.text) return last.at;
+  const parsed = Date.parse(text);
+  const at = Number.isNaN(parsed) ? Date.parse(text.replace(/(T\d{2}:\d{2}):60/i, "$1:59")) : parsed;
+  last = { text, at };
+  return at;
 }
+
+/** The moment of a request is asked for several times over. */
+let last: { readonly text: string; readonly at: number } = { text: "", at: Number.NaN };
 
 /** A day of 24 hours, in milliseconds. */
 export const DAY = 86_400_000;

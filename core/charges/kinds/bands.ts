@@ -1,7 +1,7 @@
 import { Edge, leastCount } from "../../measures/edge.ts";
 import { Mark, MeasureSpec, markAt, markProblems, measureWords } from "../../measures/measure-spec.ts";
 import { Amount, type AmountContext, amountFor, amountProblems } from "../../money/amount.ts";
-import { min as leastOf, plus, times } from "../../money/linear-amount.ts";
+import { min as leastOf, plus, timesBy } from "../../money/linear-amount.ts";
 import { whole } from "../../money/rational.ts";
 import { joined, type Phrase, type PhraseValue, phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
@@ -110,7 +110,8 @@ function compilePrice(price: BandPrice, measure: number, context: AmountContext)
     markAt(price.each, context),
   ];
   if (fixed === undefined || more === undefined || !unit) return () => "no-amount";
-  return (situation, start) => plus(fixed, times(situation.begun(measure, start, unit), whole(more)));
+  const each = timesBy(whole(more));
+  return (situation, start) => plus(fixed, each(situation.begun(measure, start, unit)));
 }
 
 function bandsProblems(charge: BandedCharge, path: string, references: ChargeReferences): Problem[] {

@@ -1,5 +1,5 @@
 import { Amount, amountFor, amountProblems } from "../../money/amount.ts";
-import { times } from "../../money/linear-amount.ts";
+import { timesBy } from "../../money/linear-amount.ts";
 import { whole } from "../../money/rational.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { closed } from "../../schema/atoms.ts";
@@ -21,9 +21,10 @@ export const perItem = defineCharge({
     const each = amountFor(amount, context);
     if (each === undefined) return plainCharge("per-item", () => "no-amount");
     const measure = context.measureNumber({ kind: "items" }, "ordinary");
+    const total = timesBy(whole(each));
     return plainCharge(
       "per-item",
-      (situation) => times(situation.moving(measure) ?? 0, whole(each)),
+      (situation) => total(situation.moving(measure) ?? 0),
       (situation) => ({ counted: situation.count(measure) }),
     );
   },

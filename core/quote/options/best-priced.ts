@@ -3,13 +3,24 @@ import type { Evaluation, Payable } from "../../evaluate/evaluation.ts";
 import { compareAmounts, type LinearAmount, lesser, min, minus, plus, times } from "../../money/linear-amount.ts";
 import { multiply, ONE, subtract } from "../../money/rational.ts";
 import { bestSet, byCompany, type Cost, withoutIdle } from "../../offers/best-set.ts";
-import { addsUp, applyRewards, type CompiledReward, comesDown, coverAlike } from "../../rewards/apply-rewards.ts";
+import {
+  AppliedRewards,
+  addsUp,
+  applyRewards,
+  type CompiledReward,
+  comesDown,
+  coverAlike,
+} from "../../rewards/apply-rewards.ts";
 import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
 import type { Situation } from "../../situation/situation.ts";
 import type { Earned } from "../../tariff/earnable.ts";
 
 /** What comes of the best set of the offers earned for an option, and on demand those of it that change anything. */
-export type Best = Payable & { readonly used: () => readonly Earned[] };
+export type Best = Payable & {
+  readonly used: () => readonly Earned[];
+  /** Where no set of offers had to be chosen: what it comes to without a reward on delivery. */
+  readonly without?: (reward: CompiledReward) => LinearAmount;
+};
 
 const NOTHING: readonly Earned[] = [];
 const everything = () => true;
@@ -46,7 +57,8 @@ export function bestPriced(
   option: number,
 ): Best {
   const { horizon, tariff } = situation;
-  const onOrder = earned.some((one) => one.onOrder.length > 0);
+  const earnable = tariff.earnable[option];
+  const onOrder = earnable?.onOrder === true && earned.some((one) => one.onOrder.length > 0);
   const offOf = (set: readonly Earned[]): LinearAmount => (onOrder ? orderOff(set, situation) : 0);
   const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set), tools);
   const costWith =
@@ -67,13 +79,17 @@ export function bestPriced(
     return kept;
   };
   // Where all that may be used together adds up it does most: only who asks is told which of them change anything.
-  if (tariff.earnable[option]?.allTogether && addsUp(rewardsOf(earned)))
+  const rewards = rewardsOf(earned);
+  if (earnable?.allTogether && addsUp(rewards)) {
+    const applied = new AppliedRewards(full, rewards, tools);
     return {
-      price: priceAfter(earned),
+      price: applied.price,
       offOrder: offOf(earned),
       gifts: onOrder ? giftsOf(earned) : 0,
       used,
+      without: (reward) => applied.without(reward),
     };
+  }
   if (!onOrder) {
     const companies = [...byCompany(earned, stacking.companyOf)];
     if (companies.every(([company, members]) => stacking.complete(company) && addsUp(rewardsOf(members)))) {

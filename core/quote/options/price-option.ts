@@ -57,12 +57,20 @@ class Priced implements PricedOption {
   get used() {
     return this.best.used();
   }
+  /** See {@link Best}. */
+  without({ reward, onOrder }: TariffStep): Payable | undefined {
+    if (!this.best.without || !reward || onOrder) return undefined;
+    return { price: this.best.without(reward), offOrder: this.best.offOrder, gifts: this.best.gifts };
+  }
 }
 
 /** What an option comes to without one step, to see what that changes. */
 function payableWithout(option: number, situation: Evaluation, offer: TariffOffer, step: TariffStep): Payable {
   const full = fullPriceOf(option, situation);
   if (hasNoPrice(full)) return withoutPrice(full);
+  const priced = priceOption(option, situation);
+  const known = priced instanceof Priced ? priced.without(step) : undefined;
+  if (known) return known;
   const earned: Earned[] = [];
   for (const one of earnedFor(option, situation)) {
     const left = one.offer === offer ? earnedWithout(one, option, situation, step) : one;
@@ -74,7 +82,7 @@ function payableWithout(option: number, situation: Evaluation, offer: TariffOffe
 function bestOf(option: number, full: Parts, earned: readonly Earned[], situation: Evaluation): Best {
   const [first] = earned;
   if (!first) return unchanged(full);
-  const tools = toolsOf(option, situation, earned);
+  const tools = toolsOf(option, situation);
   if (isLeast(option, situation)) return leastPriced(full, earned, situation, tools);
   if (earned.length === 1 && first.onOrder.length === 0) return loneOffer(full, earned, tools);
   return bestPriced(full, earned, situation, tools, option);
@@ -114,10 +122,10 @@ function earnedWithout(one: Earned, option: number, situation: Evaluation, step:
 }
 
 /** What rewards look at besides the parts of the price they are given on. */
-function toolsOf(option: number, situation: Evaluation, earned: readonly Earned[]): RewardTools {
+function toolsOf(option: number, situation: Evaluation): RewardTools {
   const common = commonTools(situation);
   // Most rewards are given on all of a price: what they look at is the same for every option.
-  if (!earned.some(({ rewards }) => rewards.some(({ goods }) => goods !== null))) return common;
+  if (!situation.tariff.earnable[option]?.onShares) return common;
   return { ...common, fullPriceWithout: (goods) => fullPriceWithout(option, goods, situation) };
 }
 
@@ -161,6 +169,8 @@ function isLeast(option: number, situation: Evaluation): boolean {
 
 /** Whether an offer holds: its time, its limits, its condition. */
 export function offerHolds(offer: TariffOffer, situation: Evaluation): boolean {
+  // Most offers are for everybody, always.
+  if (!offer.when && !offer.schedule && !offer.offer.limits) return true;
   const { offers } = situation.memo;
   let truth = offers[offer.number];
   if (truth === undefined) {
