@@ -5,11 +5,13 @@ import {
   compare,
   divide,
   multiply,
+  ONE,
   type Rational,
   reduce,
   roundHalfAway,
   subtract,
   whole,
+  ZERO,
 } from "../money/rational.ts";
 
 /** A line's own discount, spread over its value so that part of a line carries its share, rounded down. */
@@ -88,7 +90,14 @@ function* turnsAfter(path: ValuePath, least: number, units: number, length: numb
   }
   const holds = (y: bigint) => roundHalfAway(exactAt(path, y)) >= BigInt(least);
   const target = { n: 2n * BigInt(least) - 1n, d: 2n };
-  yield* search(BigInt(units), BigInt(length ?? endOfTurns(path, least)));
+  const [begin, end] = [BigInt(units), BigInt(length ?? endOfTurns(path, least))];
+  // Where it turns by and large, most of what lies before and after is settled at once.
+  const about = turnAbout(path, least);
+  const within = (y: bigint) => (y < begin ? begin : y > end ? end : y);
+  const [low, high] = about === null ? [begin, begin] : [within(about - CLOSE), within(about + CLOSE)];
+  yield* search(begin, low);
+  yield* search(low, high);
+  yield* search(high, end);
 
   function* search(from: bigint, to: bigint): Generator<number> {
     if (from >= to) return;
@@ -111,20 +120,58 @@ function turnOf({ start, rate }: ValuePath, least: number, length: number | null
   return length === null || turn <= length ? [turn] : [];
 }
 
+/** So near to where a value turns by and large, it may turn because of rounding. */
+const CLOSE = 4n;
+
+/** Where a value turns if nothing is rounded, as near as a double comes to it; null where it does not. */
+function turnAbout({ start, rate, lineDiscount, order }: ValuePath, least: number): bigint | null {
+  const real = ({ n, d }: Rational) => Number(n) / Number(d);
+  const kept = (discount: LineDiscount | null) => 1 - (discount ? Number(discount.amount) / Number(discount.of) : 0);
+  const [value, each, goal] = [real(start), real(rate) * kept(lineDiscount), least - 0.5];
+  const found = order ? withOrder(order) : (goal - value) / each;
+  return Number.isFinite(found) && found > 0 ? BigInt(Math.round(found)) : null;
+
+  /** (value + each × y) × (part × g − off) = goal × g, where the goods g are those of now and `more` × y. */
+  function withOrder({ goods: now, discounts, lineDiscount: discount }: NonNullable<ValuePath["order"]>): number {
+    const [goods, part, off, more] = [Number(now), real(discounts.kept), real(discounts.off), kept(discount)];
+    const left = part * goods - off;
+    const [a, b, c] = [
+      each * part * more,
+      value * part * more + each * left - goal * more,
+      value * left - goal * goods,
+    ];
+    return a > 0 ? (Math.sqrt(b * b - 4 * a * c) - b) / (2 * a) : -c / b;
+  }
+}
+
 /** Whether the value stays on one side of `target` from `from` to `to`; false when the bounds cannot tell. */
 function settled(path: ValuePath, from: bigint, to: bigint, target: Rational): boolean {
   const countedLow = countedAt(path, from);
   const countedHigh = countedAt(path, to);
   if (!path.order) return compare(countedHigh, target) < 0 || compare(countedLow, target) >= 0;
   const { discounts } = path.order;
-  const goodsLow = goodsAt(path.order, from);
-  const goodsHigh = goodsAt(path.order, to);
-  const high = goodsLow === 0n ? whole(1) : share(min(goodsLeft(goodsHigh, discounts), goodsLow), goodsLow);
-  if (compare(multiply(countedHigh, high), target) < 0) return true;
-  return compare(multiply(countedLow, share(goodsLeft(goodsLow, discounts), goodsHigh)), target) >= 0;
+  const [goodsLow, goodsHigh] = [goodsAt(path.order, from), goodsAt(path.order, to)];
+  if (goodsLow === 0n) return compare(countedHigh, target) < 0;
+  const isBelow = (most: Rational) => compare(multiply(countedHigh, most), target) < 0;
+  const isAbove = (least: Rational) => compare(multiply(countedLow, least), target) >= 0;
+  // Over a short stretch: what is left of the goods never falls.
+  const [leftLow, leftHigh] = [goodsLeft(goodsLow, discounts), goodsLeft(goodsHigh, discounts)];
+  if (isBelow(share(leftHigh < goodsLow ? leftHigh : goodsLow, goodsLow)) || isAbove(share(leftLow, goodsHigh)))
+    return true;
+  // Over a long one: what is left is kept × goods − off, a half more or less: of the goods that is a part that tends to `kept`.
+  const { kept, off } = discounts;
+  const less = 2n * off.n - off.d;
+  const most = part(kept, { n: less, d: 2n * off.d }, less < 0n ? goodsLow : goodsHigh);
+  if (isBelow(most.n < 0n ? ZERO : most.n > most.d ? ONE : most)) return true;
+  const least = part(kept, { n: 2n * off.n + off.d, d: 2n * off.d }, goodsLow);
+  return least.n > 0n && isAbove(least);
 }
 
-const min = (a: bigint, b: bigint) => (a < b ? a : b);
+/** `kept` less so much of the goods. */
+const part = (kept: Rational, off: Rational, goods: bigint): Rational => ({
+  n: kept.n * off.d * goods - off.n * kept.d,
+  d: kept.d * off.d * goods,
+});
 
 /**
  * What a value does in the long run from `y` on: `slope` with every unit, never further from that than `stray`. Null where order
