@@ -7,7 +7,14 @@ import { majorUnits } from "../money/decimal.ts";
 import { compareAmounts, rounded } from "../money/linear-amount.ts";
 import { english } from "../phrases/speak.ts";
 import type { QuoteRequest } from "../request/request.ts";
-import { addsUp, applyRewards, type CompiledReward, comesDown, compileReward } from "../rewards/apply-rewards.ts";
+import {
+  AppliedRewards,
+  addsUp,
+  applyRewards,
+  type CompiledReward,
+  comesDown,
+  compileReward,
+} from "../rewards/apply-rewards.ts";
 import type { DeliveryReward } from "../rewards/reward.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { checkPlan } from "../validation/documents.ts";
@@ -93,6 +100,28 @@ describe("rewards on one option", () => {
       { numRuns: 1500 },
     );
     expect(several).toBeGreaterThan(20);
+  });
+
+  it("leave without one of them what the others come to by themselves", () => {
+    const part = fc.nat(2000);
+    fc.assert(
+      fc.property(
+        fc.tuple(part, part, part, part),
+        fc.array(anyReward, { minLength: 1, maxLength: 6 }),
+        fc.nat(3000),
+        ([charge, handling, surcharges, own], rewards, other) => {
+          const full = parts(charge, handling, surcharges, own);
+          const tools = { fullPriceOf: () => parts(other), horizon: null, fullPriceWithout: () => parts(0) };
+          const applied = new AppliedRewards(full, rewards, tools);
+          expect(applied.price).toEqual(applyRewards(full, rewards, tools));
+          for (const one of rewards) {
+            const others = rewards.filter((reward) => reward !== one);
+            expect(applied.without(one)).toEqual(applyRewards(full, others, tools));
+          }
+        },
+      ),
+      { numRuns: 1000 },
+    );
   });
 
   it("come in a fixed order: another option's price, flat, percents multiplied, money off, allowance", () => {
