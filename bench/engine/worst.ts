@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import * as fc from "fast-check";
+import { climb } from "../../core/climb/climb.ts";
 import { quote } from "../../core/quote/quote.ts";
 import { type CompiledPlan, compile } from "../../core/tariff/compile.ts";
 import { anyCase, type Case } from "../../core/tests/arbitrary.ts";
@@ -16,13 +17,18 @@ const askedOf = ({ plan, request }: Case): Asked[] => {
 };
 const plain = { text: false };
 
-/** The median of five timings of each, all of them in turn. */
-function timesOf(cases: readonly Asked[]): number[] {
+const quoted = ({ compiled, request }: Asked) => quote(compiled, request, plain);
+/** As far as the answers that are kept are climbed with all that is said of steps. */
+const CLIMBED = 200;
+const climbed = ({ compiled, request }: Asked) => climb(compiled, request, CLIMBED);
+
+/** The median of some timings of each, all of them in turn, from the quickest on. */
+function timesOf(cases: readonly Asked[], answer: (asked: Asked) => unknown = quoted, rounds = 5): number[] {
   const times = cases.map((): number[] => []);
-  for (let round = -1; round < 5; round += 1)
-    for (const [i, { compiled, request }] of cases.entries()) {
+  for (let round = -1; round < rounds; round += 1)
+    for (const [i, asked] of cases.entries()) {
       const start = performance.now();
-      quote(compiled, request, plain);
+      answer(asked);
       if (round >= 0) times[i]?.push(performance.now() - start);
     }
   return times.map(median).sort((a, b) => a - b);
@@ -46,6 +52,23 @@ report(`drawn plans, the 99th percentile / the median quote, ${times.length} pla
   median: middle,
 });
 report("drawn plans, the slowest / the median quote", last / middle, { slowest: last });
+
+const few = drawn.filter((_, i) => i % 10 === 0);
+const climbs = timesOf(few, climbed, 1);
+const [climbMiddle, climbLate = 0, climbLast = 0] = [
+  median(climbs),
+  climbs[Math.floor(climbs.length * 0.99)],
+  climbs.at(-1),
+];
+report(
+  `drawn plans, the 99th percentile / the median climb to ${CLIMBED}, ${climbs.length} plans`,
+  climbLate / climbMiddle,
+  {
+    late: climbLate,
+    median: climbMiddle,
+  },
+);
+report("drawn plans, the slowest / the median climb", climbLast / climbMiddle, { slowest: climbLast });
 
 const found: Case[] = readFileSync("bench/engine/slow-plans.jsonl", "utf8")
   .trim()

@@ -112,6 +112,42 @@ describe("conditions", () => {
     expect(Math.min(truths.true, truths.false)).toBeGreaterThan(300);
   });
 
+  it("answer alike whatever they were asked before, of other shoppers, goods or figures", () => {
+    let turned = 0;
+    const tagged = fc.array(fc.subarray(["gift-card", "paper", "ink"]), { maxLength: 2 });
+    const two = <T>(one: fc.Arbitrary<T>) => fc.tuple(one, one);
+    const which = fc.record({ shopper: fc.nat(1), goods: fc.nat(1), counts: fc.nat(1) });
+    fc.assert(
+      fc.property(
+        anyCondition("EUR", 9000),
+        two(anyShopper),
+        two(tagged),
+        two(fc.array(fc.nat(9000), { minLength: 20, maxLength: 20 })),
+        fc.array(which, { minLength: 8, maxLength: 8 }),
+        (condition, shoppers, tags, counts, asked) => {
+          const context = contextOf([]);
+          const saved = new Map([["kept", { id: "kept", name: "Kept", when: condition }]]);
+          const known = compileCondition({ kind: "saved", id: "kept" }, context, saved);
+          const knownFacts = shoppers.map((shopper) => facts({ shopper }).facts);
+          const carts = tags.map((all) =>
+            facts({ cart: { lines: all.map((names) => ({ sku: "x", quantity: 1, unitPrice: 1, tags: names })) } }),
+          );
+          const truths = asked.map(({ shopper, goods, counts: of }) => {
+            const [about, cart] = [knownFacts[shopper], carts[goods]];
+            if (!about || !cart) throw new Error("nobody is asked about");
+            const situation = { ...facts({}, counts[of]), facts: about, lines: cart.lines, linesAs: cart.linesAs };
+            const truth = known.test(situation);
+            expect(truth).toBe(compileCondition(condition, context, new Map()).test(situation));
+            return truth;
+          });
+          if (new Set(truths).size > 1) turned += 1;
+        },
+      ),
+      { numRuns: 1000 },
+    );
+    expect(turned).toBeGreaterThan(150);
+  });
+
   it("follow the three-valued truth table, written out by hand", () => {
     const known: Record<string, Condition> = {
       T: { kind: "currency", currencies: ["EUR"] },
