@@ -70,17 +70,21 @@ export function bestPriced(
     };
   const costOf = costWith();
   const stacking = stackingIn(situation);
+  const rewards = rewardsOf(earned);
+  const allAddUp = addsUp(rewards);
+  let best: ReturnType<typeof bestSet<Earned>> | undefined;
+  const found = () => {
+    const boundOf = () => (allAddUp ? costOf : boundBy(costOf, costWith(coveringAll), horizon));
+    best ??= bestSet(earned, stacking, costOf, boundOf(), horizon);
+    return best;
+  };
   let kept: readonly Earned[] | undefined;
   const used = () => {
-    if (kept) return kept;
-    const allAddUp = addsUp(rewardsOf(earned));
-    const boundOf = allAddUp ? costOf : boundBy(costOf, costWith(coveringAll), horizon);
-    kept = withoutIdle(bestSet(earned, stacking, costOf, boundOf, horizon), costOf, horizon);
+    kept ??= withoutIdle(found(), costOf, horizon);
     return kept;
   };
   // Where all that may be used together adds up it does most: only who asks is told which of them change anything.
-  const rewards = rewardsOf(earned);
-  if (earnable?.allTogether && addsUp(rewards)) {
+  if (earnable?.allTogether && allAddUp) {
     const applied = new AppliedRewards(full, rewards, tools);
     return {
       price: applied.price,
@@ -97,7 +101,7 @@ export function bestPriced(
       return { price: prices.reduce((a, b) => lesser(a, b, horizon)), offOrder: 0, gifts: 0, used };
     }
   }
-  const set = used();
+  const set = allAddUp ? found().set : used();
   return { price: priceAfter(set), offOrder: offOf(set), gifts: onOrder ? giftsOf(set) : 0, used };
 }
 
