@@ -27,7 +27,8 @@ import {
 import type { QuoteRequest } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
-import type { Tariff, TariffOffer, TariffStep } from "../tariff/tariff.ts";
+import type { Tariff } from "../tariff/tariff.ts";
+import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 import { cartAt } from "./cart-at.ts";
 import type { Climb, ClimbInterval, ClimbPrice, ClimbStep } from "./interval.ts";
 import { joined } from "./joined.ts";

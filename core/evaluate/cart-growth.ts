@@ -11,7 +11,7 @@ import {
   valueAt,
 } from "../measures/value-path.ts";
 import { multiply, type Rational, whole, ZERO } from "../money/rational.ts";
-import type { Filler } from "../tariff/tariff.ts";
+import type { Filler } from "../tariff/tariff-offer.ts";
 import type { Terms } from "./evaluation.ts";
 
 /**

@@ -11,7 +11,8 @@ import type { OfferUse } from "../quote/answer/why.ts";
 import { quote } from "../quote/quote.ts";
 import type { CartLine, Destination, QuoteRequest } from "../request/request.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
-import type { Tariff, TariffOffer, TariffStep } from "../tariff/tariff.ts";
+import type { Tariff } from "../tariff/tariff.ts";
+import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 
 /** A step that makes an option cheaper in a zone for the shopper, once its goal is reached or its code is entered. */
 export type OverviewStep = {

@@ -1,7 +1,7 @@
 import type { Companies } from "../offers/companies.ts";
 import type { CompiledReward } from "../rewards/apply-rewards.ts";
 import type { CompiledOrderReward } from "../rewards/definition.ts";
-import type { TariffOffer, TariffStep } from "./tariff.ts";
+import type { TariffOffer, TariffStep } from "./tariff-offer.ts";
 
 /** An offer with the rewards a shopper has earned of it for one option. */
 export type Earned = {

@@ -1,5 +1,4 @@
 import { normalCode } from "../cart/codes.ts";
-import type { FillerKind, FillerLike } from "../cart/read-cart.ts";
 import { type CompiledCondition, conditionCompiler } from "../conditions/compile.ts";
 import type { SavedConditions } from "../conditions/condition.ts";
 import { askedOf } from "../conditions/on-channels.ts";
@@ -22,17 +21,16 @@ import { type Companies, companiesOf } from "../offers/companies.ts";
 import type { Notice } from "../offers/notice.ts";
 import { canStack, type Offer, type Step } from "../offers/offer.ts";
 import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
-import type { RegisteredTrigger } from "../offers/trigger-definition.ts";
 import type { Calendars, Location } from "../places/location.ts";
 import type { Market, Zone } from "../places/market.ts";
 import type { Plan } from "../plan/plan.ts";
-import { type CompiledReward, compileReward } from "../rewards/apply-rewards.ts";
-import type { CompiledOrderReward } from "../rewards/definition.ts";
+import { compileReward } from "../rewards/apply-rewards.ts";
 import { isOnOrder, orderReward, rewardOptions } from "../rewards/reward.ts";
 import { byPosition } from "../schema/atoms.ts";
 import { bookedKey, type Facts } from "../situation/situation.ts";
 import { intervalsOf } from "../time/occurrences.ts";
 import { type EarnableFor, earnableFor } from "./earnable.ts";
+import type { Filler, TariffOffer, TariffStep } from "./tariff-offer.ts";
 
 /** Everything it takes to quote one zone in one currency, resolved: whole minor units, numbers instead of names. */
 export type Tariff = {
@@ -74,40 +72,11 @@ export type TariffOption = {
   readonly pickup: Location | null;
 };
 
-/** What a shopper could add to reach an offer's goals. */
-export type Filler = { readonly kind: FillerKind; readonly like?: FillerLike };
-
-export type TariffOffer = {
-  readonly id: string;
-  readonly number: number;
-  readonly offer: Offer;
-  readonly when: CompiledCondition | null;
-  /** UTC intervals, half-open; null: always. */
-  readonly schedule: readonly (readonly [number, number])[] | null;
-  readonly steps: readonly TariffStep[];
-  readonly filler: Filler;
-  /** Whether it may be used together with the offer of that number. */
-  readonly stacks: readonly boolean[];
-};
-
 export type TariffNotice = {
   readonly notice: Notice;
   readonly when: CompiledCondition | null;
   /** UTC intervals, half-open; null: always. */
   readonly schedule: readonly (readonly [number, number])[] | null;
-};
-
-export type TariffStep = {
-  /** Among all steps of the tariff. */
-  readonly number: number;
-  readonly step: Step;
-  readonly trigger: RegisteredTrigger;
-  readonly codes: ReadonlySet<string>;
-  readonly goal: { readonly measure: number; readonly least: number; readonly at: number } | null;
-  /** On delivery, with the numbers of the tariff's options that profit; or on the order. */
-  readonly reward: CompiledReward | null;
-  readonly options: readonly number[];
-  readonly onOrder: CompiledOrderReward | null;
 };
 
 /** What the whole plan brings along to each of its tariffs. */

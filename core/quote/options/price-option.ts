@@ -8,7 +8,7 @@ import type { RewardTools } from "../../rewards/definition.ts";
 import type { Facts } from "../../situation/situation.ts";
 import type { Truth } from "../../situation/truth.ts";
 import type { Earnable, Earned } from "../../tariff/earnable.ts";
-import type { TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import type { TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
 import { type Best, bestPriced, leastPriced, loneOffer, unchanged } from "./best-priced.ts";
 
 const NOTHING: readonly Earned[] = [];

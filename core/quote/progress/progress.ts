@@ -1,7 +1,7 @@
 import type { FillerKind } from "../../cart/read-cart.ts";
 import { type CartGrowth, growByFiller } from "../../evaluate/cart-growth.ts";
 import type { StepState } from "../../messages/states.ts";
-import type { Filler, TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import type { Filler, TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
 import type { Progress } from "../answer/quote.ts";
 import type { QuoteIn } from "../answer/quote-in.ts";
 import { reached } from "../options/price-option.ts";

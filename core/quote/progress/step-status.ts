@@ -6,7 +6,7 @@ import { sayable } from "../../measures/measure-spec.ts";
 import type { StepState } from "../../messages/states.ts";
 import { Horizon } from "../../money/linear-amount.ts";
 import type { Facts } from "../../situation/situation.ts";
-import type { TariffOffer, TariffStep } from "../../tariff/tariff.ts";
+import type { TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
 import { hasCode, improves, inTime, offerHolds, reached, withinLimits } from "../options/price-option.ts";
 
 export type StepStatus = { readonly state: StepState; readonly remaining: number | null };

@@ -4,7 +4,7 @@ import { hasNoPrice, type PriceLine, sumOf } from "../../delivery/full-price.ts"
 import type { Evaluation } from "../../evaluate/evaluation.ts";
 import { exactOf, type LinearAmount, minus } from "../../money/linear-amount.ts";
 import { type Rational, reduce } from "../../money/rational.ts";
-import type { TariffOffer } from "../../tariff/tariff.ts";
+import type { TariffOffer } from "../../tariff/tariff-offer.ts";
 import type { OfferUse, Why, WhyCharge, WhyCondition, WhyLine, WhyOffer, WhyOption } from "../answer/why.ts";
 import { inTime, offerHolds, priceOption, reached, withinLimits } from "../options/price-option.ts";
 
