@@ -135,6 +135,8 @@ test("a finding leads to the field that it is about, wherever that lies", async 
   const findings = page.getByRole("list", { name: "Open findings" });
   const follow = async (text: string | RegExp) => {
     await page.goto("/checks");
+    // While findings still come, the list moves under the pointer.
+    await expect(findings).toHaveAttribute("aria-busy", "false");
     await findings
       .getByRole("listitem")
       .filter({ hasText: text })
