@@ -136,7 +136,7 @@ test("a finding leads to the field that it is about, wherever that lies", async 
   const follow = async (text: string | RegExp) => {
     await page.goto("/checks");
     // While findings still come, the list moves under the pointer.
-    await expect(findings).toHaveAttribute("aria-busy", "false");
+    await expect(findings).toHaveAttribute("aria-busy", "false", { timeout: 30_000 });
     await findings
       .getByRole("listitem")
       .filter({ hasText: text })
