@@ -22,7 +22,6 @@ const root = fileURLToPath(new URL("../../", import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), "bench-http-"));
 const REQUESTS = ["below-goal", "alaska", "berlin-guest", "london-by-weight"];
 const bodyOf = (name: string) => readFileSync(join(root, `demo/requests/${name}.json`));
-const agent = new Agent({ keepAlive: true, maxSockets: 64 });
 let topRate = 0;
 const MANY_BYTES = 8 * 1024 * 1024;
 
@@ -58,7 +57,7 @@ async function load(address: string, name: string, seconds: number): Promise<num
 }
 
 /** Milliseconds that one answer takes, from the moment it was due. */
-function timed(body: Buffer, due: number): Promise<number> {
+function timed(agent: Agent, body: Buffer, due: number): Promise<number> {
   return new Promise((resolve, reject) => {
     const headers = { ...AS_SHOP, "content-length": body.byteLength };
     const sent = request(`${app.address}/api/quote`, { method: "POST", agent, headers }, (response) => {
@@ -77,14 +76,18 @@ function timed(body: Buffer, due: number): Promise<number> {
  */
 async function paced(seconds: number): Promise<{ p50: number; p99: number }> {
   const body = bodyOf(REQUESTS[0] ?? "");
+  // Of its own: connections that have been idle since are being closed just when they are used again.
+  const agent = new Agent({ keepAlive: true, maxSockets: 64 });
   const every = 2000 / topRate;
   const began = performance.now();
   const times = Array.from({ length: seconds }, (): Promise<number>[] => []);
   for (let due = began; due < began + seconds * 1000; ) {
-    for (; due <= performance.now(); due += every) times[Math.floor((due - began) / 1000)]?.push(timed(body, due));
+    for (; due <= performance.now(); due += every)
+      times[Math.floor((due - began) / 1000)]?.push(timed(agent, body, due));
     await pause(1);
   }
   const sorted = await Promise.all(times.map(async (second) => (await Promise.all(second)).sort((a, b) => a - b)));
+  agent.destroy();
   const at = (share: number) => median(sorted.map((second) => second[Math.floor(second.length * share)] ?? 0));
   return { p50: at(0.5), p99: at(0.99) };
 }
