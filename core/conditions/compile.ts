@@ -50,7 +50,7 @@ export function conditionCompiler(
       case "plain": {
         const { test, actual, ...looks } = conditionKind(shape.condition).compile(shape.condition, context);
         return {
-          test: looks.sees === "lines" ? once(test, "lines") : test,
+          test: looks.sees === "lines" ? onceAsGoodsAreAdded(test, "lines") : test,
           explain: (situation) => ({ truth: test(situation), condition, actual: actual(situation) }),
           ...looks,
         };
@@ -63,9 +63,8 @@ export function conditionCompiler(
     const found = saved.get(id);
     if (!found) throw new RangeError(`there is no saved condition "${id}"`);
     const part = compile(found.when);
-    // What is put together of others, none of which sees figures, is asked once already.
-    const isAskedOnce = shapeOf(found.when).role !== "plain" && part.sees !== "figures";
-    const known = isAskedOnce ? part : { ...part, test: once(part.test, part.sees) };
+    // What sees no figures is asked once already, or is as quickly asked as remembered.
+    const known = part.sees === "figures" ? { ...part, test: oncePerSituation(part.test) } : part;
     compiled.set(id, known);
     return known;
   };
@@ -90,7 +89,7 @@ function together(
     return result;
   };
   return {
-    test: sees === "figures" ? test : once(test, sees),
+    test: sees === "figures" ? test : onceAsGoodsAreAdded(test, sees),
     explain: (situation, shown = new Set()) => {
       const of = parts.map((part) => part.explain(situation, shown));
       return { truth: combine(of.map(({ truth }) => truth)), condition, of };
@@ -122,24 +121,27 @@ const named = (condition: Condition, id: string, part: CompiledCondition): Compi
 
 const SEES: readonly Sees[] = ["facts", "lines", "figures"];
 
-/**
- * Remembers the answer for what was looked at last: decisions tell their horizon when they are made first, and what looks at no
- * figures is not asked again as goods are added.
- */
-function once(test: CompiledCondition["test"], sees: Sees): CompiledCondition["test"] {
+/** Remembers the answer for the situation asked about last: decisions tell their horizon when they are made first. */
+function oncePerSituation(test: CompiledCondition["test"]): CompiledCondition["test"] {
+  let last: Situation | undefined;
   let truth: Truth = null;
-  if (sees === "figures") {
-    let last: Situation | undefined;
-    return (situation) => {
-      if (situation !== last) {
-        truth = test(situation);
-        last = situation;
-      }
-      return truth;
-    };
-  }
+  return (situation) => {
+    if (situation !== last) {
+      truth = test(situation);
+      last = situation;
+    }
+    return truth;
+  };
+}
+
+/** The same for what sees no figures: it is not asked again as goods are added. */
+function onceAsGoodsAreAdded(
+  test: CompiledCondition["test"],
+  sees: Exclude<Sees, "figures">,
+): CompiledCondition["test"] {
   let facts: Facts | undefined;
   let lines: object | undefined;
+  let truth: Truth = null;
   return (situation) => {
     if (situation.facts !== facts || (sees === "lines" && situation.linesAs !== lines)) {
       truth = test(situation);

@@ -97,7 +97,6 @@ export function compileFullPrice(
     surcharges.some((one) => one.charge.seesLineFigures || one.when?.seesLineFigures === true);
   const steps = chargeSteps(option, market, taxRate, context);
   const [ownHandling, zoneHandling] = [option.handling, zone.handling].map((one) => compileHandling(one, context));
-  const anyHandling = option.handling !== undefined || zone.handling !== undefined;
   const reach = distanceTest(option, context);
   const settled = taxFactor(option, market, taxRate);
   if (!steps || !ownHandling || !zoneHandling) {
@@ -116,7 +115,7 @@ export function compileFullPrice(
     if (isMissing(charged)) return charged;
     const running = afterSteps(charged, ordinary ? steps : steps.filter(isForAnyGoods), situation, tell);
     const goods = () => situation.goods(everything);
-    const handling = anyHandling ? plus(ownHandling(running, goods), zoneHandling(running, goods)) : 0;
+    const handling = plus(ownHandling(running, goods), zoneHandling(running, goods));
     if (tell && handling !== 0) tell({ part: "handling", amount: handling });
     const extra = surcharged(surcharges, settled, situation, tell);
     return isMissing(extra)

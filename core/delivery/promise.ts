@@ -4,6 +4,7 @@ import { type Calendars, Clock, dayText, type Location, minuteOf, restDays } fro
 import { byKind, closed, Id } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
+import { isoOf } from "../time/instant.ts";
 import { Weekdays, weekdayOf } from "../time/weekdays.ts";
 import { momentOf, zoneClock } from "../time/zone-clock.ts";
 
@@ -133,8 +134,6 @@ function readyAfter(
     return at > moment ? { ...promised, readyAt: isoOf(at) } : promised;
   };
 }
-
-const isoOf = (time: number) => new Date(time).toISOString();
 
 const MINUTES_OF_DAY = 1440;
 

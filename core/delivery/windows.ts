@@ -4,7 +4,7 @@ import { type Calendars, Clock, dayText, type Location, minuteOf, restDays } fro
 import { closed, Id } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
-import { DAY } from "../time/instant.ts";
+import { DAY, isoOf } from "../time/instant.ts";
 import { Weekdays, weekdayOf } from "../time/weekdays.ts";
 import { momentOf, zoneClock } from "../time/zone-clock.ts";
 
@@ -89,7 +89,6 @@ export function compileWindows(
 type DatedSlot = Omit<DeliveryWindow, "left"> & { readonly start: number; readonly holds: number | undefined };
 
 const MOST_DAYS = 500;
-const isoOf = (time: number) => new Date(time).toISOString();
 const MINUTE = 60_000;
 
 /** How many orders a slot holds on the weekday of a day; null where it is none of its days. */

@@ -70,13 +70,12 @@ const figure = (text: string): Rational => decimal(text) ?? ZERO;
 
 /** Exact milligrams. @example milligrams({ value: "1", unit: "lb" }) // 453592.37 */
 export function milligrams({ value, unit: name }: Weight): LinearAmount {
-  const whole = WHOLE_MILLIGRAMS[name];
+  const each = MILLIGRAMS[name];
   // Most weights are whole grams.
-  if (whole !== undefined && SHORT.test(value)) return Number(value) * whole;
-  return linearAmount(reduce(multiply(figure(value), MILLIGRAMS[name])), ZERO);
+  if (each.d === 1n && SHORT.test(value)) return Number(value) * Number(each.n);
+  return linearAmount(reduce(multiply(figure(value), each)), ZERO);
 }
 
-const WHOLE_MILLIGRAMS: Partial<Record<Weight["unit"], number>> = { mg: 1, g: 1000, kg: 1_000_000 };
 /** So short that in no unit it comes to more than a double counts exactly. */
 const SHORT = /^\d{1,9}$/;
 

@@ -7,7 +7,7 @@ import { formattingProblems, wordingProblems } from "../messages/wording.ts";
 import { type Phrase, phrase } from "../phrases/phrase.ts";
 import { placeOf } from "../places/place.ts";
 import type { Progress } from "../quote/answer/quote.ts";
-import { StepFigures } from "../quote/messages/step-messages.ts";
+import { StepFigures } from "../quote/messages/step-figures.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import { factsOf } from "../situation/situation.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";

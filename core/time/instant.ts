@@ -15,6 +15,9 @@ export function instantOf(text: string): number {
 /** The moment of a request is asked for several times over. */
 let last: { readonly text: string; readonly at: number } = { text: "", at: Number.NaN };
 
+/** A moment in milliseconds of UTC, in RFC 3339. @example isoOf(Date.UTC(2026, 10, 28)) // "2026-11-28T00:00:00.000Z" */
+export const isoOf = (at: number): string => new Date(at).toISOString();
+
 /** A day of 24 hours, in milliseconds. */
 export const DAY = 86_400_000;
 
@@ -22,7 +25,7 @@ export const DAY = 86_400_000;
 export const daysSince = (text: string, at: number): number => Math.floor((at - instantOf(text)) / DAY);
 
 /** The moment so many days of 24 hours before another, in RFC 3339. */
-export const daysBefore = (days: number, at: number): string => new Date(at - days * DAY).toISOString();
+export const daysBefore = (days: number, at: number): string => isoOf(at - days * DAY);
 
 /** Noon in UTC of a day: within that day by the clocks of most. @example noonOf("2026-11-24") // "2026-11-24T12:00:00Z" */
 export const noonOf = (day: string): string => `${day}T12:00:00Z`;

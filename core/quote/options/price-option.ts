@@ -6,7 +6,7 @@ import { paysLess } from "../../money/rounded-gain.ts";
 import type { TriggerLook } from "../../offers/trigger-definition.ts";
 import type { RewardTools } from "../../rewards/definition.ts";
 import type { Facts } from "../../situation/situation.ts";
-import type { Truth } from "../../situation/truth.ts";
+import { allOf, type Truth } from "../../situation/truth.ts";
 import type { Earnable, Earned } from "../../tariff/earnable.ts";
 import type { TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
 import { type Best, bestPriced, leastPriced, loneOffer, unchanged } from "./best-priced.ts";
@@ -174,17 +174,11 @@ export function offerHolds(offer: TariffOffer, situation: Evaluation): boolean {
   const { offers } = situation.memo;
   let truth = offers[offer.number];
   if (truth === undefined) {
-    truth = inTime(offer, situation) && both(withinLimits(offer, situation), offer.when, situation);
+    const limits = inTime(offer, situation) && withinLimits(offer, situation);
+    truth = limits === false || !offer.when ? limits : allOf([limits, offer.when.test(situation)]);
     offers[offer.number] = truth;
   }
   return truth ?? situation.unknownAs;
-}
-
-/** False if either is false, else unknown if either is. */
-function both(truth: Truth, when: TariffOffer["when"], situation: Evaluation): Truth {
-  if (truth === false || when === null) return truth;
-  const other = when.test(situation);
-  return other === true ? truth : other;
 }
 
 export const inTime = ({ schedule }: Pick<TariffOffer, "schedule">, { facts }: Pick<Evaluation, "facts">): boolean =>
