@@ -1,4 +1,12 @@
-import { filler, type ReadCart, type ReadLine, readCart, readFiller, readLine } from "../cart/read-cart.ts";
+import {
+  type FillerKind,
+  filler,
+  type ReadCart,
+  type ReadLine,
+  readCart,
+  readFiller,
+  readLine,
+} from "../cart/read-cart.ts";
 import {
   type CartGrowth,
   cartAfter,
@@ -28,7 +36,7 @@ import type { QuoteRequest } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
 import type { Tariff } from "../tariff/tariff.ts";
-import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
+import type { Filler, TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 import { cartAt } from "./cart-at.ts";
 import type { Climb, ClimbInterval, ClimbPrice, ClimbStep } from "./interval.ts";
 import { joined } from "./joined.ts";
@@ -95,13 +103,18 @@ type Segment = {
     readonly begun: Map<TariffStep, FillerForecast>;
     readonly whole: Map<TariffStep, FillerForecast>;
   };
+  /** What was found to stay, by step, and up to which unit it does. */
+  readonly steady: Map<TariffStep, { readonly found: Ahead; readonly to: number }>;
 };
 
 function segmentsOf(terms: Terms, sample: ReadCart, to: number): Segment[] {
   const segments: Segment[] = [];
   let after = 0;
   const push = (length: number, growth: CartGrowth) => {
-    if (length > 0) segments.push({ after, length, growth, forecasts: { begun: new Map(), whole: new Map() } });
+    if (length > 0) {
+      const forecasts = { begun: new Map(), whole: new Map() };
+      segments.push({ after, length, growth, forecasts, steady: new Map() });
+    }
     after += Math.max(0, length);
   };
   // Lines worth nothing come along with the next that is worth something.
@@ -135,11 +148,12 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
   for (let units = 1; units <= length; ) {
     const now = evaluateAlong(growth, units, length - units);
     const prices = pricesAt(now);
+    const fillers = fillersFor(growth, () => cartAfter(growth, units));
     const steps = offersIn(growth, form).flatMap((offer) =>
       offer.steps.map((step): ClimbStep => {
         let slope: 0 | -1 = 0;
         const { state, remaining } = stepStatus(offer, step, now, () => {
-          const found = aheadAt(segment, offer, step, units);
+          const found = aheadAt(segment, offer, step, units, fillers);
           now.horizon?.limit(found.units);
           slope = found.slope;
           return found;
@@ -154,20 +168,42 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
   return intervals;
 }
 
+/** Filler of each kind added to one cart. Goods of its own kind are an offer's alone. */
+function fillersFor(terms: Terms, cart: () => ReadCart): (filler: Filler) => CartGrowth {
+  const known: { [Kind in FillerKind]?: CartGrowth } = {};
+  return (filler) => {
+    if (filler.like) return growByFiller(terms, cart(), filler);
+    const growth = known[filler.kind] ?? growByFiller(terms, cart(), filler);
+    known[filler.kind] = growth;
+    return growth;
+  };
+}
+
 /** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */
-function aheadAt({ growth, forecasts }: Segment, offer: TariffOffer, step: TariffStep, units: number): Ahead {
+function aheadAt(
+  { growth, forecasts, steady }: Segment,
+  offer: TariffOffer,
+  step: TariffStep,
+  units: number,
+  fillers: (filler: Filler) => CartGrowth,
+): Ahead {
   const { tariff } = growth;
   const { kind, like } = offer.filler;
-  const fresh = (after: number) =>
-    forecastFiller(offer, step, growByFiller(growth, cartAfter(growth, after), offer.filler));
-  if (kind !== "value" || (like && !movesGoal(growth, step)))
-    return steadyAhead(growth, offer, step, units, fresh(units));
+  const here = () => forecastFiller(offer, step, fillers(offer.filler));
+  if (kind !== "value" || (like && !movesGoal(growth, step))) {
+    const known = steady.get(step);
+    if (known && units <= known.to) return { ...known.found, units: known.to - units };
+    const found = steadyAhead(growth, offer, step, units, here());
+    steady.set(step, { found, to: units + found.units });
+    return found;
+  }
   if (like || tariff.seesLineFigures || !likeFiller(tariff, growth.next))
-    return { ...ahead(fresh(units), 0), slope: 0, units: 0 };
+    return { ...ahead(here(), 0), slope: 0, units: 0 };
   // Goods like filler: a unit of them here and a unit less of filler come to the same, so one forecast serves them all.
   const isWhole = growth.length !== null && units >= growth.length;
   const [kept, base] = isWhole ? [forecasts.whole, units] : [forecasts.begun, 1];
-  const forecast = kept.get(step) ?? fresh(base);
+  const forecast =
+    kept.get(step) ?? forecastFiller(offer, step, growByFiller(growth, cartAfter(growth, base), offer.filler));
   kept.set(step, forecast);
   return ahead(forecast, units - base);
 }
@@ -200,6 +236,7 @@ function steadyAhead(
       const then = evaluateAlong({ ...growth, before, paths: [] }, units, Number.POSITIVE_INFINITY, horizon);
       outcomeAt(offer, step, then);
       steady = Math.min(steady, then.horizon?.units ?? 0);
+      if (steady === 0) return { ...found, slope: 0, units: 0 };
     }
   }
   return { ...found, slope: 0, units: steady };

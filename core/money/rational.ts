@@ -9,11 +9,14 @@ export function whole(value: number | bigint): Rational {
 }
 
 export function add(a: Rational, b: Rational): Rational {
+  // Nothing is added more often than anything else, and denominators grow with every product.
+  if (b.n === 0n) return a;
+  if (a.n === 0n) return b;
   return a.d === b.d ? { n: a.n + b.n, d: a.d } : { n: a.n * b.d + b.n * a.d, d: a.d * b.d };
 }
 
 export function subtract(a: Rational, b: Rational): Rational {
-  return add(a, { n: -b.n, d: b.d });
+  return b.n === 0n ? a : add(a, { n: -b.n, d: b.d });
 }
 
 export function multiply(a: Rational, b: Rational): Rational {
@@ -28,8 +31,8 @@ export function divide(a: Rational, b: Rational): Rational {
 
 /** Negative when a < b, zero when equal, positive when a > b. */
 export function compare(a: Rational, b: Rational): number {
-  const difference = a.n * b.d - b.n * a.d;
-  return difference < 0n ? -1 : difference > 0n ? 1 : 0;
+  const [x, y] = a.d === b.d ? [a.n, b.n] : [a.n * b.d, b.n * a.d];
+  return x < y ? -1 : x > y ? 1 : 0;
 }
 
 /** Divides the common factor out, so that long sums keep small numbers. */

@@ -6,9 +6,9 @@ export type Answer = {
 };
 
 /** @example jsonAnswer({ ok: true }) // 200, application/json, kept by no cache */
-export const jsonAnswer = (body: unknown, status = 200): Answer => ({
+export const jsonAnswer = (body: unknown, status = 200, headers: Answer["headers"] = {}): Answer => ({
   status,
-  headers: { "content-type": "application/json", "cache-control": "no-store" },
+  headers: { "content-type": "application/json", "cache-control": "no-store", ...headers },
   body: JSON.stringify(body),
 });
 

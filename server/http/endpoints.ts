@@ -85,27 +85,28 @@ type Posted = { [Path in keyof Endpoints]: Endpoints[Path] extends { POST: Taken
 /** Bytes that the body of an endpoint has at most. @example largest("/api/quote") // 262144 */
 export const largest = (path: Posted): number => ENDPOINTS[path].POST.largest;
 
-const BY_LENGTH = new Map<number, { readonly segments: readonly string[]; readonly methods: Methods }[]>();
-for (const [path, methods] of Object.entries(ENDPOINTS)) {
-  const segments = path.split("/");
-  BY_LENGTH.set(segments.length, [...(BY_LENGTH.get(segments.length) ?? []), { segments, methods }]);
-}
+const ALL = Object.entries<Methods>(ENDPOINTS);
+/** By path as it stands in the table. */
+const NAMED: ReadonlyMap<string, Methods> = new Map(ALL);
+const FILLED_IN = ALL.filter(([path]) => path.includes("[")).map(([path, methods]) => ({
+  segments: path.split("/"),
+  methods,
+}));
 
 /** What a part of a path may be filled in with: nothing that reads as another path. */
 const FILLED = /^[\w-]+$/;
 
 /** What may be asked of a path, written as it stands in the table or with its parts filled in; undefined where there is no endpoint. */
 export function methodsAt(path: string): Methods | undefined {
-  const asked = path.split("/");
-  const fits = (segments: readonly string[], exactly: boolean) =>
-    segments.every(
-      (segment, i) => segment === asked[i] || (!exactly && segment.startsWith("[") && FILLED.test(asked[i] ?? "")),
-    );
-  const known = BY_LENGTH.get(asked.length) ?? [];
   // A part that is named comes before one that is filled in.
-  const found =
-    known.find(({ segments }) => fits(segments, true)) ?? known.find(({ segments }) => fits(segments, false));
-  return found?.methods;
+  const named = NAMED.get(path);
+  if (named) return named;
+  const asked = path.split("/");
+  return FILLED_IN.find(
+    ({ segments }) =>
+      segments.length === asked.length &&
+      segments.every((segment, i) => segment === asked[i] || (segment.startsWith("[") && FILLED.test(asked[i] ?? ""))),
+  )?.methods;
 }
 
 /** Whether a request may write something that shops are answered by. @example mayWrite("POST", "/api/evidence") // false */

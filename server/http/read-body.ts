@@ -5,6 +5,7 @@ import type { Checked } from "../../core/validation/checker.ts";
 import { readJson } from "../validation/read-json.ts";
 import type { Answer } from "./answer.ts";
 import { problemAnswer } from "./problem-document.ts";
+import { allHaveCome } from "./side-by-side.ts";
 
 type Body<T> = { value: T } | { refusal: Answer };
 
@@ -31,7 +32,10 @@ export async function readIncoming<T>(
 ): Promise<Body<T> | null> {
   const { headers } = request;
   const refusal = refusedUnread(headers["content-type"], headers["content-length"], limit);
-  return refusal ? { refusal } : bodyOf(request, await incomingBytes(request, limit), limit, check);
+  if (refusal) return { refusal };
+  const bytes = await incomingBytes(request, limit);
+  await allHaveCome();
+  return bodyOf(request, bytes, limit, check);
 }
 
 /** What came of reading a body. */

@@ -24,11 +24,11 @@ export function writeAnswer(
   response: ServerResponse,
   { status, headers, body }: Answer,
 ): void {
-  const bytes = Buffer.from(body);
   // As one list, which is written as it is.
-  const written = ["content-length", String(bytes.byteLength), ...EVERYWHERE_LISTED];
+  const written = ["content-length", String(Buffer.byteLength(body)), ...EVERYWHERE_LISTED];
   for (const [name, value] of Object.entries(headers)) written.push(name, value);
   if (!request.complete) written.push("connection", "close");
   response.writeHead(status, written);
-  response.end(bytes);
+  // As text: it goes out in one piece with the headers.
+  response.end(body);
 }

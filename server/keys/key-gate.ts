@@ -12,6 +12,8 @@ import type { Right } from "./rights.ts";
 const BELIEVED = 3_600_000;
 /** How often it is written down when keys were last used, in milliseconds. */
 const NOTED_EVERY = 2000;
+/** So many keys' hashes are kept. */
+const MOST_KEPT = 1000;
 
 /** Lets a shop's server in by its `Authorization` header, for what is asked for. */
 export type KeyGate = (
@@ -26,6 +28,8 @@ export function keyGate(pool: Pool): KeyGate & { readonly forget: () => void } {
   /** By number of key, in milliseconds of UTC. */
   const used = new Map<number, number>();
   let noting = false;
+  /** Hashes of keys that held when they were last sent: working one out takes as long as reading a request. */
+  const hashes = new Map<string, string>();
 
   const note = (number: number) => {
     used.set(number, Date.now());
@@ -42,8 +46,14 @@ export function keyGate(pool: Pool): KeyGate & { readonly forget: () => void } {
   const gate: KeyGate = async (authorization, right) => {
     const secret = /^Bearer +(\S+)$/i.exec(authorization)?.[1] ?? "";
     const live = await keys.now();
-    const key = live.get(hexHashOf(secret));
+    const known = hashes.get(secret);
+    const hash = known ?? hexHashOf(secret);
+    const key = live.get(hash);
     if (!key || keys.age() > BELIEVED) return { refusal: UNKNOWN };
+    if (known === undefined) {
+      if (hashes.size >= MOST_KEPT) hashes.clear();
+      hashes.set(secret, hash);
+    }
     if (right === undefined || !key.rights.has(right)) return { refusal: NOT_ALLOWED };
     const wait = await allowance.take(key);
     note(key.number);

@@ -6,8 +6,9 @@ import { instantOf } from "../../core/time/instant.ts";
 import { ownCarriers, withCarrierAnswers } from "../carriers/ask-carriers.ts";
 import { soonerThan } from "../database/deadline.ts";
 import { isUnreachable } from "../database/pool.ts";
-import { type Answer, jsonAnswer, withHeader } from "../http/answer.ts";
+import { type Answer, jsonAnswer } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
+import { step } from "../http/side-by-side.ts";
 import { offersCounted, type Uses, usesOf, withUses } from "../redemptions/ledger.ts";
 import { bookedFrom, dayBefore, optionsBooked, withBooked } from "../redemptions/window-claims.ts";
 import { tellUnsaid } from "./left-out.ts";
@@ -29,11 +30,16 @@ export async function answerQuote(shop: Shop, request: QuoteRequest): Promise<An
     });
   const { number, compiled } = release;
   const counted = await withBookedNow(shop, compiled, await withUsesNow(shop, compiled, request));
-  const result = quote(compiled, await withCarrierAnswers(compiled, counted, CARRIERS));
+  const asked = await withCarrierAnswers(compiled, counted, CARRIERS);
+  await step();
+  const result = quote(compiled, asked);
+  await step();
   if ("problems" in result)
     return problemAnswer(422, phrase("The request cannot be quoted"), { problems: result.problems });
   if (result.unsaid) tellUnsaid(number, result.unsaid);
-  return withHeader(jsonAnswer(result.quote), "summant-release", String(number));
+  const answer = jsonAnswer(result.quote, 200, { "summant-release": String(number) });
+  await step();
+  return answer;
 }
 
 async function withUsesNow(shop: Shop, { plan }: CompiledPlan, request: QuoteRequest): Promise<QuoteRequest> {
