@@ -12,7 +12,7 @@ import { problemAnswer } from "./problem-document.ts";
 import { writeAnswer } from "./write-answer.ts";
 
 /** It gives way to quotes where both want the same core. */
-const NICENESS = 10;
+const NICENESS = 15;
 /** Ended within this many milliseconds so many times in a row, it is not started again. */
 const AT_ONCE = 3000;
 const MOST_STARTS = 5;
@@ -41,7 +41,7 @@ export function openDesk(
 
   const start = () => {
     const began = performance.now();
-    running = fork(program, [socketPath], { stdio: ["ignore", "inherit", "inherit", "ipc"] });
+    running = fork(program, [socketPath], { execArgv: [], stdio: ["ignore", "inherit", "inherit", "ipc"] });
     if (running.pid !== undefined) setPriority(running.pid, NICENESS);
     running.once("message", () => {
       ready = true;
