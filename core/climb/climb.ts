@@ -13,6 +13,7 @@ import {
   countAt,
   growByFiller,
   growByLine,
+  growthOf,
   nextCrossing,
   nextTurn,
 } from "../evaluate/cart-growth.ts";
@@ -233,7 +234,7 @@ function steadyAhead(
       const line = readLine(filler(offer.filler.kind, amount, offer.filler.like));
       const before = { ...growth.before, lines: [...growth.before.lines, line] };
       const horizon = new Horizon(Number.POSITIVE_INFINITY, true);
-      const then = evaluateAlong({ ...growth, before, paths: [] }, units, Number.POSITIVE_INFINITY, horizon);
+      const then = evaluateAlong(growthOf(growth, before), units, Number.POSITIVE_INFINITY, horizon);
       outcomeAt(offer, step, then);
       steady = Math.min(steady, then.horizon?.units ?? 0);
       if (steady === 0) return { ...found, slope: 0, units: 0 };

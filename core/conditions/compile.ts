@@ -121,14 +121,18 @@ const named = (condition: Condition, id: string, part: CompiledCondition): Compi
 
 const SEES: readonly Sees[] = ["facts", "lines", "figures"];
 
-/** Remembers the answer for the situation asked about last: decisions tell their horizon when they are made first. */
+/** Remembers the answer for the situation asked about last, and how long it stands: whoever asks next is told that too. */
 function oncePerSituation(test: CompiledCondition["test"]): CompiledCondition["test"] {
   let last: Situation | undefined;
   let truth: Truth = null;
+  let units = Number.POSITIVE_INFINITY;
   return (situation) => {
-    if (situation !== last) {
-      truth = test(situation);
+    const { horizon } = situation;
+    if (situation === last) horizon?.limit(units);
+    else {
       last = situation;
+      if (horizon) ({ found: truth, units } = horizon.aside(() => test(situation)));
+      else truth = test(situation);
     }
     return truth;
   };

@@ -13,6 +13,7 @@ import {
 import { multiply, type Rational, whole, ZERO } from "../money/rational.ts";
 import type { Filler } from "../tariff/tariff-offer.ts";
 import type { Terms } from "./evaluation.ts";
+import { KeptAnswers } from "./kept.ts";
 
 /**
  * Goods of one kind being added to a cart one unit at a time: filler without end, or a line of a sample cart bit by bit
@@ -26,6 +27,7 @@ export type CartGrowth = Terms & {
   readonly length: number | null;
   readonly next: ReadLine | null;
   readonly paths: (MeasurePath | undefined)[];
+  readonly kept: KeptAnswers;
 };
 
 export function growByFiller(
@@ -43,6 +45,7 @@ export function growByFiller(
     length: null,
     next: null,
     paths: [],
+    kept: new KeptAnswers(),
   };
 }
 
@@ -58,8 +61,27 @@ export function growByLine({ tariff, facts, unknownAs }: Terms, before: ReadCart
           shelf: units,
           discount: Number((BigInt(next.discount) * BigInt(units)) / BigInt(next.shelf)),
         };
-  return { tariff, facts, unknownAs, before, lineAt, moves: "unitPrice", length: next.shelf, next, paths: [] };
+  return {
+    tariff,
+    facts,
+    unknownAs,
+    before,
+    lineAt,
+    moves: "unitPrice",
+    length: next.shelf,
+    next,
+    paths: [],
+    kept: new KeptAnswers(),
+  };
 }
+
+/** The same goods added to another cart. */
+export const growthOf = (growth: CartGrowth, before: ReadCart): CartGrowth => ({
+  ...growth,
+  before,
+  paths: [],
+  kept: new KeptAnswers(),
+});
 
 export const cartAfter = (growth: CartGrowth, units: number): ReadCart =>
   units === 0 ? growth.before : { ...growth.before, lines: [...growth.before.lines, growth.lineAt(units)] };

@@ -1,12 +1,13 @@
 import type { ReadLine } from "../cart/read-cart.ts";
 import type { NoPrice } from "../charges/no-price.ts";
 import type { FullPrice } from "../delivery/full-price.ts";
-import type { LinearAmount } from "../money/linear-amount.ts";
+import type { Horizon, LinearAmount } from "../money/linear-amount.ts";
 import type { RewardTools } from "../rewards/definition.ts";
 import type { Facts, Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { Earned } from "../tariff/earnable.ts";
 import type { Tariff } from "../tariff/tariff.ts";
+import type { Kept, KeptAnswers } from "./kept.ts";
 
 /** What holds for a request in one tariff, whatever is in the cart. */
 export type Terms = {
@@ -19,11 +20,22 @@ export type Terms = {
 /** A cart in one tariff, with what has been worked out about it already. */
 export interface Evaluation extends Situation, Terms {
   readonly memo: Memo;
+  /** Answers that stand for more units than one, and how many have been added; null for one cart alone. */
+  readonly along: Along | null;
   /** The same without some of the goods. */
   readonly without: (goods: (line: ReadLine) => boolean) => Evaluation;
   /** The same, if the shopper were another or unknown conditions taken otherwise: nothing is worked out about it yet. */
   readonly anew: (change: Partial<Pick<Terms, "facts" | "unknownAs">>) => Evaluation;
 }
+
+/** A cart on its way as goods are added. */
+export type Along = {
+  readonly kept: KeptAnswers;
+  readonly units: number;
+  readonly horizon: Horizon;
+  /** What `find` finds, kept for as many units as it stands if it is one to keep. */
+  readonly find: <T>(answers: Kept<T>, number: number, find: () => T, isToKeep?: (found: T) => boolean) => T;
+};
 
 /** What has been worked out, by number of option, offer or step. */
 export class Memo {

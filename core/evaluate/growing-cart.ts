@@ -9,14 +9,16 @@ import {
   alikeKey,
   type CartGrowth,
   countAt,
+  growthOf,
   type LongRun,
   longRunOf,
   nextCrossing,
   nextTurn,
   pathOf,
 } from "./cart-growth.ts";
-import { type Evaluation, Memo, type Terms } from "./evaluation.ts";
+import { type Along, type Evaluation, Memo, type Terms } from "./evaluation.ts";
 import { begunPast, cartWithout, goodsLeft, goodsOf, lineReaches } from "./goods-counted.ts";
+import { type Kept, KeptAnswers } from "./kept.ts";
 import { evaluate } from "./one-cart.ts";
 
 /**
@@ -36,7 +38,7 @@ export function evaluateAlong(
   return new GrowingCart(growth, units, horizon);
 }
 
-class GrowingCart implements Evaluation {
+class GrowingCart implements Evaluation, Along {
   readonly tariff: Tariff;
   readonly facts: Facts;
   readonly unknownAs: boolean;
@@ -44,8 +46,10 @@ class GrowingCart implements Evaluation {
   readonly linesAs: object;
   readonly horizon: Horizon;
   readonly memo = new Memo();
+  readonly along = this;
+  readonly kept: KeptAnswers;
+  readonly units: number;
   private readonly growth: CartGrowth;
-  private readonly units: number;
   private readonly line: ReadLine;
   private readonly counts: (number | null | undefined)[] = [];
   constructor(growth: CartGrowth, units: number, horizon: Horizon) {
@@ -56,8 +60,18 @@ class GrowingCart implements Evaluation {
     this.lines = [...growth.before.lines, this.line];
     this.linesAs = growth;
     this.horizon = horizon;
+    this.kept = growth.kept;
     this.growth = growth;
     this.units = units;
+  }
+  find<T>(answers: Kept<T>, number: number, find: () => T, isToKeep: (found: T) => boolean = anything): T {
+    const { found, units } = this.horizon.aside(find);
+    if (!isToKeep(found)) return found;
+    const { length } = this.growth;
+    // The whole line is not like the parts of it.
+    const left = length === null ? units : this.units < length ? Math.min(units, length - 1 - this.units) : 0;
+    answers.keep(number, found, this.units, this.units + left);
+    return found;
   }
   count(measure: number): number | null {
     const known = this.counts[measure];
@@ -127,15 +141,17 @@ class GrowingCart implements Evaluation {
   without(goods: (line: ReadLine) => boolean): Evaluation {
     const before: ReadCart = cartWithout(this.growth.before, goods);
     // Where the goods that are added go too, nothing is left that moves.
-    return goods(this.line) ? evaluate(this, before) : this.along({ ...this.growth, before, paths: [] });
+    return goods(this.line) ? evaluate(this, before) : this.at(growthOf(this.growth, before));
   }
   anew({ facts = this.facts, unknownAs = this.unknownAs }: Partial<Pick<Terms, "facts" | "unknownAs">>): Evaluation {
-    return this.along({ ...this.growth, facts, unknownAs });
+    return this.at({ ...this.growth, facts, unknownAs, kept: new KeptAnswers() });
   }
-  private along(growth: CartGrowth): Evaluation {
+  private at(growth: CartGrowth): Evaluation {
     return new GrowingCart(growth, this.units, this.horizon);
   }
 }
+
+const anything = () => true;
 
 const stairsOf = ({ slope, stray }: LongRun, unit: number, steady: number): Stairs => {
   const each = { n: 1n, d: BigInt(unit) };

@@ -57,6 +57,7 @@ class OneCart implements Situation {
 class EvaluatedCart extends OneCart implements Evaluation {
   readonly tariff: Tariff;
   readonly memo = new Memo();
+  readonly along = null;
   constructor({ tariff, facts, unknownAs }: Terms, cart: ReadCart, counts?: Counts) {
     super(tariff.measures, facts, cart, unknownAs, counts);
     this.tariff = tariff;

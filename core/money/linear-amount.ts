@@ -37,6 +37,15 @@ export class Horizon {
   limit(units: number): void {
     if (units < this.units) this.units = units;
   }
+  /** What `find` finds, with how many more units that stands by itself. */
+  aside<T>(find: () => T): { readonly found: T; readonly units: number } {
+    const before = this.units;
+    this.units = Number.POSITIVE_INFINITY;
+    const found = find();
+    const { units } = this;
+    this.units = Math.min(before, units);
+    return { found, units };
+  }
   private stairs: Map<string, Stairs> | undefined;
   private names: Map<Stairs, number> | undefined;
   /** The same stairs for what goes up alike, so that differences know them for the same. */

@@ -103,17 +103,28 @@ function bestOf<Offer>(
 const allFriends = <Offer>(offers: readonly Offer[], canStack: (a: Offer, b: Offer) => boolean) =>
   offers.every((a, i) => offers.every((b, j) => j <= i || canStack(a, b)));
 
-/** Drops offers, last first, whose absence changes nothing. */
+/**
+ * Drops offers, last first, whose absence changes nothing.
+ *
+ * @param costWithout what the set comes to without some of its offers
+ */
 export function withoutIdle<Offer>(
   { set, cost }: Found<Offer>,
-  costOf: (set: readonly Offer[]) => Cost,
+  costWithout: (left: ReadonlySet<Offer>) => Cost,
   horizon: Horizon | null,
 ): readonly Offer[] {
-  let kept = set;
-  for (const offer of [...set].reverse()) {
-    if (kept.length === 1) break;
-    const without = kept.filter((other) => other !== offer);
-    if (compareCosts(costOf(without), cost, horizon) === 0) kept = without;
+  const left = new Set<Offer>();
+  for (let i = set.length - 1; i >= 0 && left.size < set.length - 1; i -= 1) {
+    const offer = set[i];
+    if (offer === undefined) continue;
+    left.add(offer);
+    if (compareCosts(costWithout(left), cost, horizon) !== 0) left.delete(offer);
   }
-  return kept;
+  return left.size === 0 ? set : set.filter((offer) => !left.has(offer));
 }
+
+/** {@link withoutIdle} for costs of whole sets. */
+export const costWithoutOf =
+  <Offer>(set: readonly Offer[], costOf: (set: readonly Offer[]) => Cost) =>
+  (left: ReadonlySet<Offer>): Cost =>
+    costOf(set.filter((offer) => !left.has(offer)));

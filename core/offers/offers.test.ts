@@ -18,7 +18,7 @@ import {
 import type { DeliveryReward } from "../rewards/reward.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { checkPlan } from "../validation/documents.ts";
-import { bestSet, withoutIdle } from "./best-set.ts";
+import { bestSet, costWithoutOf, withoutIdle } from "./best-set.ts";
 import { companiesOf } from "./companies.ts";
 
 const context = { zone: null, market: "m", currency: "EUR", rates: new Map() };
@@ -166,7 +166,7 @@ describe("rewards on one option", () => {
           const companies = companiesOf(numbers.map((a) => numbers.map((b) => a !== b && friends(a, b))));
           const stacking = { canStack: friends, companyOf: companies.of, complete: companies.complete };
           const whole = bestSet(numbers, stacking, (set) => cost(set), bound, null);
-          const found = { ...whole, set: withoutIdle(whole, (set) => cost(set), null) };
+          const found = { ...whole, set: withoutIdle(whole, costWithoutOf(whole.set, cost), null) };
           const sets = Array.from({ length: 2 ** rewards.length }, (_, bits) => numbers.filter((i) => (bits >> i) & 1));
           const allowed = sets.filter((set) => set.every((a) => set.every((b) => a === b || friends(a, b))));
           for (const set of allowed) {

@@ -101,10 +101,22 @@ export class AppliedRewards {
   }
   /** The price without one of them. */
   without(reward: CompiledReward): LinearAmount {
-    const at = this.inTurn.indexOf(reward);
-    let parts = this.parts[at];
+    return this.whenLeft(this.inTurn.indexOf(reward), (next) => next === reward);
+  }
+  /** The price without some of them. */
+  withoutAll(left: ReadonlySet<CompiledReward>): LinearAmount {
+    return this.whenLeft(
+      this.inTurn.findIndex((next) => left.has(next)),
+      (next) => left.has(next),
+    );
+  }
+  private whenLeft(first: number, isLeft: (reward: CompiledReward) => boolean): LinearAmount {
+    let parts = this.parts[first];
     if (!parts) return this.price;
-    for (const next of this.inTurn.slice(at + 1)) parts = after(this.full, parts, next, this.tools);
+    for (let i = first + 1; i < this.inTurn.length; i += 1) {
+      const next = this.inTurn[i];
+      if (next && !isLeft(next)) parts = after(this.full, parts, next, this.tools);
+    }
     return sumOf(parts);
   }
 }

@@ -12,11 +12,14 @@ export type Earned = {
 
 /** The steps of an offer that give something on one option, or on the order; what comes of some of them is made once. */
 export class Earnable {
+  /** Among all of the tariff. */
+  readonly number: number;
   readonly offer: TariffOffer;
   readonly steps: readonly TariffStep[];
   private readonly option: number;
   private readonly made: (Earned | undefined)[] = [];
-  constructor(offer: TariffOffer, steps: readonly TariffStep[], option: number) {
+  constructor(number: number, offer: TariffOffer, steps: readonly TariffStep[], option: number) {
+    this.number = number;
     this.offer = offer;
     this.steps = steps;
     this.option = option;
@@ -48,9 +51,9 @@ export type EarnableFor = {
 };
 
 export function earnableFor(option: number, offers: readonly TariffOffer[], companies: Companies): EarnableFor {
-  const found = offers.flatMap((offer) => {
+  const found = offers.flatMap((offer, i) => {
     const steps = offer.steps.filter((step) => step.onOrder !== null || step.options.includes(option));
-    return steps.length > 0 ? [new Earnable(offer, steps, option)] : [];
+    return steps.length > 0 ? [new Earnable(option * offers.length + i, offer, steps, option)] : [];
   });
   const company = companies.of(found[0]?.offer.number ?? -1);
   const allTogether = companies.complete(company) && found.every(({ offer }) => companies.of(offer.number) === company);

@@ -2,7 +2,7 @@ import { type Parts, sumOf } from "../../delivery/full-price.ts";
 import type { Evaluation, Payable } from "../../evaluate/evaluation.ts";
 import { compareAmounts, type LinearAmount, lesser, min, minus, plus, times } from "../../money/linear-amount.ts";
 import { multiply, ONE, subtract } from "../../money/rational.ts";
-import { bestSet, byCompany, type Cost, withoutIdle } from "../../offers/best-set.ts";
+import { bestSet, byCompany, type Cost, costWithoutOf, withoutIdle } from "../../offers/best-set.ts";
 import {
   AppliedRewards,
   addsUp,
@@ -44,7 +44,7 @@ export function leastPriced(full: Parts, earned: readonly Earned[], situation: E
   const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set, cover), tools);
   const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
   const found = bestSet(earned, stackingIn(situation), costOf, costOf, situation.horizon);
-  const set = withoutIdle(found, costOf, situation.horizon);
+  const set = withoutIdle(found, costWithoutOf(found.set, costOf), situation.horizon);
   return { price: priceAfter(set), offOrder: 0, gifts: 0, used: () => set };
 }
 
@@ -56,53 +56,95 @@ export function bestPriced(
   tools: RewardTools,
   option: number,
 ): Best {
-  const { horizon, tariff } = situation;
-  const earnable = tariff.earnable[option];
+  const earnable = situation.tariff.earnable[option];
   const onOrder = earnable?.onOrder === true && earned.some((one) => one.onOrder.length > 0);
-  const offOf = (set: readonly Earned[]): LinearAmount => (onOrder ? orderOff(set, situation) : 0);
-  const priceAfter = (set: readonly Earned[]) => applyRewards(full, rewardsOf(set), tools);
-  const costWith =
-    (cover?: (reward: CompiledReward) => CompiledReward) =>
-    (set: readonly Earned[]): Cost => {
-      const price = cover ? applyRewards(full, rewardsOf(set, cover), tools) : priceAfter(set);
-      const off = offOf(set);
-      return { net: off === 0 ? price : minus(price, off), grants: onOrder ? giftsOf(set) : 0 };
-    };
-  const costOf = costWith();
-  const stacking = stackingIn(situation);
+  const choice: Choice = { full, earned, situation, tools, onOrder };
   const rewards = rewardsOf(earned);
   const allAddUp = addsUp(rewards);
-  let best: ReturnType<typeof bestSet<Earned>> | undefined;
-  const found = () => {
-    const boundOf = () => (allAddUp ? costOf : boundBy(costOf, costWith(coveringAll), horizon));
-    best ??= bestSet(earned, stacking, costOf, boundOf(), horizon);
-    return best;
+  if (allAddUp && earnable?.allTogether) return allUsed(choice, rewards);
+  return (onOrder ? undefined : oneCompany(choice, allAddUp)) ?? chosenSet(choice, allAddUp);
+}
+
+/** Offers earned for an option of which some set is the best. `onOrder`: whether any gives something on the order. */
+type Choice = {
+  readonly full: Parts;
+  readonly earned: readonly Earned[];
+  readonly situation: Evaluation;
+  readonly tools: RewardTools;
+  readonly onOrder: boolean;
+};
+
+/** Where all that may be used together adds up it does most: only who asks is told which of them change anything. */
+function allUsed(choice: Choice, rewards: readonly CompiledReward[]): Best {
+  const { full, earned, situation, tools, onOrder } = choice;
+  const { horizon } = situation;
+  const applied = new AppliedRewards(full, rewards, tools);
+  const { price } = applied;
+  const onDelivery = () => {
+    if (compareAmounts(price, sumOf(full), horizon) >= 0) return NOTHING;
+    const costWithout = (left: ReadonlySet<Earned>): Cost => ({
+      net: applied.withoutAll(new Set(rewardsOf([...left]))),
+      grants: 0,
+    });
+    return withoutIdle({ set: earned, cost: { net: price, grants: 0 } }, costWithout, horizon);
   };
-  let kept: readonly Earned[] | undefined;
-  const used = () => {
-    kept ??= withoutIdle(found(), costOf, horizon);
-    return kept;
+  return {
+    price,
+    offOrder: onOrder ? orderOff(earned, situation) : 0,
+    gifts: onOrder ? giftsOf(earned) : 0,
+    used: once(onOrder ? () => changingIn(choice, true).used() : onDelivery),
+    without: (reward) => applied.without(reward),
   };
-  // Where all that may be used together adds up it does most: only who asks is told which of them change anything.
-  if (earnable?.allTogether && allAddUp) {
-    const applied = new AppliedRewards(full, rewards, tools);
-    return {
-      price: applied.price,
-      offOrder: offOf(earned),
-      gifts: onOrder ? giftsOf(earned) : 0,
-      used,
-      without: (reward) => applied.without(reward),
+}
+
+/** Where all of a company add up and may be used together, the company with the lowest price is best; undefined where they may not. */
+function oneCompany(choice: Choice, allAddUp: boolean): Best | undefined {
+  const { full, earned, situation, tools } = choice;
+  const { companyOf, complete } = stackingIn(situation);
+  const companies = [...byCompany(earned, companyOf)];
+  if (!companies.every(([company, members]) => complete(company) && addsUp(rewardsOf(members)))) return undefined;
+  const prices = companies.map(([, members]) => applyRewards(full, rewardsOf(members), tools));
+  const price = prices.reduce((a, b) => lesser(a, b, situation.horizon));
+  return { price, offOrder: 0, gifts: 0, used: once(() => changingIn(choice, allAddUp).used()) };
+}
+
+/** The best of all sets that may be used together. */
+function chosenSet(choice: Choice, allAddUp: boolean): Best {
+  const { full, situation, tools, onOrder } = choice;
+  const { found, used: changing } = changingIn(choice, allAddUp);
+  const used = once(changing);
+  const set = allAddUp ? found.set : used();
+  return {
+    price: applyRewards(full, rewardsOf(set), tools),
+    offOrder: onOrder ? orderOff(set, situation) : 0,
+    gifts: onOrder ? giftsOf(set) : 0,
+    used,
+  };
+}
+
+/** The best set, and on demand those of it that change anything. @param allAddUp whether one of those earned more never costs more */
+function changingIn(choice: Choice, allAddUp: boolean) {
+  const { full, earned, situation, tools, onOrder } = choice;
+  const { horizon } = situation;
+  const costOf =
+    (cover?: (reward: CompiledReward) => CompiledReward) =>
+    (set: readonly Earned[]): Cost => {
+      const price = applyRewards(full, rewardsOf(set, cover), tools);
+      const off = onOrder ? orderOff(set, situation) : 0;
+      return { net: off === 0 ? price : minus(price, off), grants: onOrder ? giftsOf(set) : 0 };
     };
-  }
-  if (!onOrder) {
-    const companies = [...byCompany(earned, stacking.companyOf)];
-    if (companies.every(([company, members]) => stacking.complete(company) && addsUp(rewardsOf(members)))) {
-      const prices = companies.map(([, members]) => priceAfter(members));
-      return { price: prices.reduce((a, b) => lesser(a, b, horizon)), offOrder: 0, gifts: 0, used };
-    }
-  }
-  const set = allAddUp ? found().set : used();
-  return { price: priceAfter(set), offOrder: offOf(set), gifts: onOrder ? giftsOf(set) : 0, used };
+  const cost = costOf();
+  const bound = allAddUp ? cost : boundBy(cost, costOf(coveringAll), horizon);
+  const found = bestSet(earned, stackingIn(situation), cost, bound, horizon);
+  return { found, used: () => withoutIdle(found, costWithoutOf(found.set, cost), horizon) };
+}
+
+function once<T>(find: () => T): () => T {
+  let found: { readonly value: T } | undefined;
+  return () => {
+    found ??= { value: find() };
+    return found.value;
+  };
 }
 
 /** Offers with prices to come down to that may get in each other's way: so many are tried in every combination. */

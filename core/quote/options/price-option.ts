@@ -1,5 +1,5 @@
 import type { NoPrice } from "../../charges/no-price.ts";
-import { type FullPrice, hasNoPrice, type Parts } from "../../delivery/full-price.ts";
+import { type FullPrice, hasNoPrice, type Parts, standsStill } from "../../delivery/full-price.ts";
 import type { Evaluation, Payable, PricedOption } from "../../evaluate/evaluation.ts";
 import type { PickedGoods } from "../../measures/only-goods.ts";
 import { paysLess } from "../../money/rounded-gain.ts";
@@ -17,9 +17,21 @@ function fullPriceOf(option: number, situation: Evaluation): FullPrice {
   const { full } = situation.memo;
   const known = full[option];
   if (known !== undefined) return known;
-  const found = situation.tariff.options[option]?.full.price(situation) ?? "not-offered";
+  const found = fullPriceAlong(option, situation) ?? priceInFull(option, situation);
   full[option] = found;
   return found;
+}
+
+const priceInFull = (option: number, situation: Evaluation): FullPrice =>
+  situation.tariff.options[option]?.full.price(situation) ?? "not-offered";
+
+/** As goods are added: as it was, where it still stands. */
+function fullPriceAlong(option: number, situation: Evaluation): FullPrice | undefined {
+  const { along } = situation;
+  if (!along) return undefined;
+  const { full } = along.kept;
+  const known = full.known(option, along.units, along.horizon);
+  return known ?? along.find(full, option, () => priceInFull(option, situation), standsStill);
 }
 
 /** What an option comes to, with the offers that are used. */
@@ -95,7 +107,7 @@ function earnedFor(option: number, situation: Evaluation): readonly Earned[] {
   if (known) return known;
   const found: Earned[] = [];
   for (const own of situation.tariff.earnable[option]?.offers ?? NOTHING_EARNABLE) {
-    const one = earnedOf(own, situation);
+    const one = earnedNow(own, situation);
     if (one) found.push(one);
   }
   earned[option] = found;
@@ -103,6 +115,15 @@ function earnedFor(option: number, situation: Evaluation): readonly Earned[] {
 }
 
 const NOTHING_EARNABLE: readonly Earnable[] = [];
+
+function earnedNow(own: Earnable, situation: Evaluation): Earned | null {
+  const { along } = situation;
+  if (!along) return earnedOf(own, situation) ?? null;
+  const { earned } = along.kept;
+  const known = earned.known(own.number, along.units, along.horizon);
+  if (known !== undefined) return known;
+  return along.find(earned, own.number, () => earnedOf(own, situation) ?? null);
+}
 
 /** What a shopper has earned of an offer for one option; undefined when that is nothing. */
 function earnedOf(own: Earnable, situation: Evaluation, without?: TariffStep): Earned | undefined {
@@ -171,14 +192,24 @@ function isLeast(option: number, situation: Evaluation): boolean {
 export function offerHolds(offer: TariffOffer, situation: Evaluation): boolean {
   // Most offers are for everybody, always.
   if (!offer.when && !offer.schedule && !offer.offer.limits) return true;
-  const { offers } = situation.memo;
-  let truth = offers[offer.number];
+  const { along, memo } = situation;
+  if (along) {
+    const { holds } = along.kept;
+    const known = holds.known(offer.number, along.units, along.horizon);
+    const truth = known === undefined ? along.find(holds, offer.number, () => holdsNow(offer, situation)) : known;
+    return truth ?? situation.unknownAs;
+  }
+  let truth = memo.offers[offer.number];
   if (truth === undefined) {
-    const limits = inTime(offer, situation) && withinLimits(offer, situation);
-    truth = limits === false || !offer.when ? limits : allOf([limits, offer.when.test(situation)]);
-    offers[offer.number] = truth;
+    truth = holdsNow(offer, situation);
+    memo.offers[offer.number] = truth;
   }
   return truth ?? situation.unknownAs;
+}
+
+function holdsNow(offer: TariffOffer, situation: Evaluation): Truth {
+  const limits = inTime(offer, situation) && withinLimits(offer, situation);
+  return limits === false || !offer.when ? limits : allOf([limits, offer.when.test(situation)]);
 }
 
 export const inTime = ({ schedule }: Pick<TariffOffer, "schedule">, { facts }: Pick<Evaluation, "facts">): boolean =>
@@ -197,20 +228,25 @@ export function withinLimits({ id, offer: { limits } }: TariffOffer, { facts }: 
 
 /** Whether a step is earned: its trigger is met and its offer holds. */
 export function reached(offer: TariffOffer, step: TariffStep, situation: Evaluation): boolean {
-  const { memo } = situation;
+  const { along, memo } = situation;
+  if (along) {
+    const known = along.kept.reached.known(step.number, along.units, along.horizon);
+    return known ?? along.find(along.kept.reached, step.number, () => reachedNow(offer, step, situation));
+  }
   const known = memo.reached[step.number];
   if (known !== undefined) return known;
-  const found = triggered(step, situation) === true && offerHolds(offer, situation);
+  const found = reachedNow(offer, step, situation);
   memo.reached[step.number] = found;
   return found;
 }
+
+const reachedNow = (offer: TariffOffer, step: TariffStep, situation: Evaluation): boolean =>
+  step.trigger.met(LOOK, step, situation) === true && offerHolds(offer, situation);
 
 const LOOK: TriggerLook<TariffStep, Evaluation> = {
   goalMet: ({ goal }, now) => (goal ? now.reaches(goal.measure, goal.least) : false),
   codeEntered: (step, now) => hasCode(step, now.facts),
 };
-
-const triggered = (step: TariffStep, situation: Evaluation): Truth => step.trigger.met(LOOK, step, situation);
 
 /** Whether one of a step's codes has been entered. */
 export function hasCode({ codes }: TariffStep, facts: Facts): boolean {
