@@ -104,9 +104,14 @@ type Segment = {
     readonly begun: Map<TariffStep, FillerForecast>;
     readonly whole: Map<TariffStep, FillerForecast>;
   };
-  /** What was found to stay, by step, and up to which unit it does. */
-  readonly steady: Map<TariffStep, { readonly found: Ahead; readonly to: number }>;
+  readonly steady: Map<TariffStep, Steady>;
 };
+
+/** What was found to stay up to some unit; where nothing did, so many times in a row, it is not tried again before `again`. */
+type Steady = { readonly found: Ahead; readonly to: number; readonly failures: number; readonly again: number };
+
+/** So many units at most are passed by before it is tried again. */
+const LONGEST_PAUSE = 16;
 
 function segmentsOf(terms: Terms, sample: ReadCart, to: number): Segment[] {
   const segments: Segment[] = [];
@@ -194,8 +199,11 @@ function aheadAt(
   if (kind !== "value" || (like && !movesGoal(growth, step))) {
     const known = steady.get(step);
     if (known && units <= known.to) return { ...known.found, units: known.to - units };
+    if (known && units < known.again) return { ...ahead(here(), 0), slope: 0, units: 0 };
     const found = steadyAhead(growth, offer, step, units, here());
-    steady.set(step, { found, to: units + found.units });
+    const failures = found.units > 0 ? 0 : (known?.failures ?? 0) + 1;
+    const again = failures === 0 ? units : units + Math.min(2 ** failures, LONGEST_PAUSE);
+    steady.set(step, { found, to: units + found.units, failures, again });
     return found;
   }
   if (like || tariff.seesLineFigures || !likeFiller(tariff, growth.next))
