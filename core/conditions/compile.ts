@@ -131,8 +131,9 @@ function oncePerSituation(test: CompiledCondition["test"]): CompiledCondition["t
     if (situation === last) horizon?.limit(units);
     else {
       last = situation;
-      if (horizon) ({ found: truth, units } = horizon.aside(() => test(situation)));
-      else truth = test(situation);
+      const others = horizon?.alone() ?? 0;
+      truth = test(situation);
+      if (horizon) units = horizon.both(others);
     }
     return truth;
   };

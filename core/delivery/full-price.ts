@@ -39,14 +39,6 @@ export function sumOf({ charge, handling, surcharges, own }: Parts): LinearAmoun
 export type FullPrice = Parts | NoPrice;
 export const hasNoPrice = (price: FullPrice): price is NoPrice => typeof price === "string";
 
-/** Whether it does not move as goods are added, until some decision turns. */
-export const standsStill = (price: FullPrice): boolean =>
-  hasNoPrice(price) ||
-  (typeof price.charge === "number" &&
-    typeof price.handling === "number" &&
-    typeof price.surcharges === "number" &&
-    typeof price.own === "number");
-
 /** One line of the account of a full price: what it adds, and how it came about. */
 export type PriceLine = {
   readonly part:

@@ -33,8 +33,8 @@ export type Along = {
   readonly kept: KeptAnswers;
   readonly units: number;
   readonly horizon: Horizon;
-  /** What `find` finds, kept for as many units as it stands if it is one to keep. */
-  readonly find: <T>(answers: Kept<T>, number: number, find: () => T, isToKeep?: (found: T) => boolean) => T;
+  /** Keeps an answer that stands for so many more units. */
+  readonly keep: <T>(answers: Kept<T>, number: number, answer: T, units: number) => T;
 };
 
 /** What has been worked out, by number of option, offer or step. */

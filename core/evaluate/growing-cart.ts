@@ -64,14 +64,12 @@ class GrowingCart implements Evaluation, Along {
     this.growth = growth;
     this.units = units;
   }
-  find<T>(answers: Kept<T>, number: number, find: () => T, isToKeep: (found: T) => boolean = anything): T {
-    const { found, units } = this.horizon.aside(find);
-    if (!isToKeep(found)) return found;
+  keep<T>(answers: Kept<T>, number: number, answer: T, more: number): T {
     const { length } = this.growth;
     // The whole line is not like the parts of it.
-    const left = length === null ? units : this.units < length ? Math.min(units, length - 1 - this.units) : 0;
-    answers.keep(number, found, this.units, this.units + left);
-    return found;
+    const left = length === null ? more : this.units < length ? Math.min(more, length - 1 - this.units) : 0;
+    answers.keep(number, answer, this.units, this.units + left);
+    return answer;
   }
   count(measure: number): number | null {
     const known = this.counts[measure];
@@ -150,8 +148,6 @@ class GrowingCart implements Evaluation, Along {
     return new GrowingCart(growth, this.units, this.horizon);
   }
 }
-
-const anything = () => true;
 
 const stairsOf = ({ slope, stray }: LongRun, unit: number, steady: number): Stairs => {
   const each = { n: 1n, d: BigInt(unit) };

@@ -1,4 +1,3 @@
-import type { FullPrice } from "../delivery/full-price.ts";
 import type { Horizon } from "../money/linear-amount.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { Earned } from "../tariff/earnable.ts";
@@ -30,6 +29,4 @@ export class KeptAnswers {
   readonly reached = new Kept<boolean>();
   /** What has been earned of offers for one option; null: nothing. */
   readonly earned = new Kept<Earned | null>();
-  /** What options cost in full, where that stands still. */
-  readonly full = new Kept<FullPrice>();
 }

@@ -37,14 +37,17 @@ export class Horizon {
   limit(units: number): void {
     if (units < this.units) this.units = units;
   }
-  /** What `find` finds, with how many more units that stands by itself. */
-  aside<T>(find: () => T): { readonly found: T; readonly units: number } {
-    const before = this.units;
-    this.units = Number.POSITIVE_INFINITY;
-    const found = find();
+  /** Begins to count for one answer alone. @returns what has been counted for the others, for {@link both} */
+  alone(): number {
     const { units } = this;
-    this.units = Math.min(before, units);
-    return { found, units };
+    this.units = Number.POSITIVE_INFINITY;
+    return units;
+  }
+  /** Counts for all again. @returns for how many more units the one answer stands */
+  both(others: number): number {
+    const { units } = this;
+    this.limit(others);
+    return units;
   }
   private stairs: Map<string, Stairs> | undefined;
   private names: Map<Stairs, number> | undefined;

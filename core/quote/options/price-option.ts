@@ -1,5 +1,5 @@
 import type { NoPrice } from "../../charges/no-price.ts";
-import { type FullPrice, hasNoPrice, type Parts, standsStill } from "../../delivery/full-price.ts";
+import { type FullPrice, hasNoPrice, type Parts } from "../../delivery/full-price.ts";
 import type { Evaluation, Payable, PricedOption } from "../../evaluate/evaluation.ts";
 import type { PickedGoods } from "../../measures/only-goods.ts";
 import { paysLess } from "../../money/rounded-gain.ts";
@@ -17,21 +17,9 @@ function fullPriceOf(option: number, situation: Evaluation): FullPrice {
   const { full } = situation.memo;
   const known = full[option];
   if (known !== undefined) return known;
-  const found = fullPriceAlong(option, situation) ?? priceInFull(option, situation);
+  const found = situation.tariff.options[option]?.full.price(situation) ?? "not-offered";
   full[option] = found;
   return found;
-}
-
-const priceInFull = (option: number, situation: Evaluation): FullPrice =>
-  situation.tariff.options[option]?.full.price(situation) ?? "not-offered";
-
-/** As goods are added: as it was, where it still stands. */
-function fullPriceAlong(option: number, situation: Evaluation): FullPrice | undefined {
-  const { along } = situation;
-  if (!along) return undefined;
-  const { full } = along.kept;
-  const known = full.known(option, along.units, along.horizon);
-  return known ?? along.find(full, option, () => priceInFull(option, situation), standsStill);
 }
 
 /** What an option comes to, with the offers that are used. */
@@ -122,7 +110,9 @@ function earnedNow(own: Earnable, situation: Evaluation): Earned | null {
   const { earned } = along.kept;
   const known = earned.known(own.number, along.units, along.horizon);
   if (known !== undefined) return known;
-  return along.find(earned, own.number, () => earnedOf(own, situation) ?? null);
+  const others = along.horizon.alone();
+  const found = earnedOf(own, situation) ?? null;
+  return along.keep(earned, own.number, found, along.horizon.both(others));
 }
 
 /** What a shopper has earned of an offer for one option; undefined when that is nothing. */
@@ -196,8 +186,10 @@ export function offerHolds(offer: TariffOffer, situation: Evaluation): boolean {
   if (along) {
     const { holds } = along.kept;
     const known = holds.known(offer.number, along.units, along.horizon);
-    const truth = known === undefined ? along.find(holds, offer.number, () => holdsNow(offer, situation)) : known;
-    return truth ?? situation.unknownAs;
+    if (known !== undefined) return known ?? situation.unknownAs;
+    const others = along.horizon.alone();
+    const found = holdsNow(offer, situation);
+    return along.keep(holds, offer.number, found, along.horizon.both(others)) ?? situation.unknownAs;
   }
   let truth = memo.offers[offer.number];
   if (truth === undefined) {
@@ -231,7 +223,10 @@ export function reached(offer: TariffOffer, step: TariffStep, situation: Evaluat
   const { along, memo } = situation;
   if (along) {
     const known = along.kept.reached.known(step.number, along.units, along.horizon);
-    return known ?? along.find(along.kept.reached, step.number, () => reachedNow(offer, step, situation));
+    if (known !== undefined) return known;
+    const others = along.horizon.alone();
+    const found = reachedNow(offer, step, situation);
+    return along.keep(along.kept.reached, step.number, found, along.horizon.both(others));
   }
   const known = memo.reached[step.number];
   if (known !== undefined) return known;

@@ -116,13 +116,17 @@ export function stepStatus(
   const out = inTheWay(offer, now) ?? (onlySignInMissing(offer, step, now) ? "sign-in" : null);
   if (out) return { state: out, remaining: null };
   if (lacksCode(step, now)) return { state: withCode(offer, step, now), remaining: null };
-  if (!step.goal) return { state: "blocked", remaining: null };
+  if (!step.goal || isBarred(offer, now)) return { state: "blocked", remaining: null };
   if (now.count(step.goal.measure) === null && offerHolds(offer, now))
     return { state: "weight-unknown", remaining: null };
   const { remaining, otherwise } = aheadNow();
   if (remaining === null) return { state: otherwise, remaining };
   return { state: now.lines.length === 0 ? "empty" : "on-the-way", remaining };
 }
+
+/** Whether an offer is kept from a shopper by what no goods change. */
+const isBarred = (offer: TariffOffer, now: Evaluation): boolean =>
+  (!offer.when || offer.when.sees === "facts") && !offerHolds(offer, now);
 
 /** What keeps an offer from anybody: its time, or how often it has been used. */
 function inTheWay(offer: TariffOffer, now: Evaluation): "ended" | "not-yet" | "used-up" | null {
