@@ -9,6 +9,7 @@ import { arrowsInList } from "../../fields/arrow-keys.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
 import { choicesOf, SelectField } from "../../fields/select-field.tsx";
 import { Tabs } from "../../fields/tabs.tsx";
+import { useHeldOrder } from "../../fields/use-held-order.ts";
 import { say } from "../../language/say.ts";
 import { fieldAddress } from "../../state/field-address.ts";
 import { accept, FindingLine, FindingsContext, reopen } from "../../state/findings-context.tsx";
@@ -73,14 +74,19 @@ export function ChecksView() {
   );
 }
 
+const ORDER = { wrong: 0, risky: 1, odd: 2 } as const;
+
 function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
   const { findings } = checks;
+  const accepted = plan.store.accepted ?? [];
+  const open = (findings ?? [])
+    .filter((finding) => acceptedReason(finding, accepted) === undefined)
+    .sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+  const byCause = new Map(open.map((finding) => [causeOf(finding), finding]));
+  const { order, holding } = useHeldOrder([...byCause.keys()]);
   if (!findings || (findings.length === 0 && !checks.isWhole))
     return checks.failure === null ? <p className="text-quiet">{say("Looking through the plan…")}</p> : null;
-  const accepted = plan.store.accepted ?? [];
-  const open = findings.filter((finding) => acceptedReason(finding, accepted) === undefined);
   const letBe = findings.filter((finding) => acceptedReason(finding, accepted) !== undefined);
-  const order = { wrong: 0, risky: 1, odd: 2 } as const;
   return (
     <>
       {open.length === 0 && (
@@ -88,19 +94,22 @@ function Findings({ plan, checks }: { plan: Plan; checks: ChecksState }) {
           {say("Nothing was found that is wrong, risky or odd.")}
         </p>
       )}
-      <ul aria-label={say("Open findings")} aria-busy={!checks.isWhole} onKeyDown={arrowsInList}>
-        {[...open]
-          .sort((a, b) => order[a.severity] - order[b.severity])
-          .map((finding) => (
-            <li key={causeOf(finding)} className="border-b border-base-300 py-2.5">
-              <FindingLine finding={finding}>
-                <Link className="link" href={fieldAddress(finding.at)}>
-                  {say("Go there")}
-                </Link>
-              </FindingLine>
-              <AcceptForm plan={plan} finding={finding} />
-            </li>
-          ))}
+      <ul aria-label={say("Open findings")} aria-busy={!checks.isWhole} onKeyDown={arrowsInList} {...holding}>
+        {order.map((cause) => {
+          const finding = byCause.get(cause);
+          return (
+            finding && (
+              <li key={cause} className="border-b border-base-300 py-2.5">
+                <FindingLine finding={finding}>
+                  <Link className="link" href={fieldAddress(finding.at)}>
+                    {say("Go there")}
+                  </Link>
+                </FindingLine>
+                <AcceptForm plan={plan} finding={finding} />
+              </li>
+            )
+          );
+        })}
       </ul>
       {letBe.length > 0 && (
         <details className="mt-4">
