@@ -1,16 +1,9 @@
-import {
-  type FillerKind,
-  filler,
-  type ReadCart,
-  type ReadLine,
-  readCart,
-  readFiller,
-  readLine,
-} from "../cart/read-cart.ts";
+import { filler, type ReadCart, type ReadLine, readCart, readFiller, readLine } from "../cart/read-cart.ts";
 import {
   type CartGrowth,
   cartAfter,
   countAt,
+  fillersFor,
   growByFiller,
   growByLine,
   growthOf,
@@ -172,17 +165,6 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
     units = end + 1;
   }
   return intervals;
-}
-
-/** Filler of each kind added to one cart. Goods of its own kind are an offer's alone. */
-function fillersFor(terms: Terms, cart: () => ReadCart): (filler: Filler) => CartGrowth {
-  const known: { [Kind in FillerKind]?: CartGrowth } = {};
-  return (filler) => {
-    if (filler.like) return growByFiller(terms, cart(), filler);
-    const growth = known[filler.kind] ?? growByFiller(terms, cart(), filler);
-    known[filler.kind] = growth;
-    return growth;
-  };
 }
 
 /** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */

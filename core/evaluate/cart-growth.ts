@@ -1,4 +1,4 @@
-import { type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
+import { type FillerKind, type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
 import { counted, type Measure } from "../measures/measure.ts";
 import { evenPath, valuePath } from "../measures/value-measure.ts";
 import {
@@ -72,6 +72,17 @@ export function growByLine({ tariff, facts, unknownAs }: Terms, before: ReadCart
     next,
     paths: [],
     kept: new KeptAnswers(),
+  };
+}
+
+/** Filler of each kind added to one cart, so that what is kept of it serves every offer. Goods of its own kind are an offer's alone. */
+export function fillersFor(terms: Terms, before: () => ReadCart): (filler: Filler) => CartGrowth {
+  const known: { [Kind in FillerKind]?: CartGrowth } = {};
+  return (filler) => {
+    if (filler.like) return growByFiller(terms, before(), filler);
+    const growth = known[filler.kind] ?? growByFiller(terms, before(), filler);
+    known[filler.kind] = growth;
+    return growth;
   };
 }
 

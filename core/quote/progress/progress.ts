@@ -1,7 +1,6 @@
-import type { FillerKind } from "../../cart/read-cart.ts";
-import { type CartGrowth, growByFiller } from "../../evaluate/cart-growth.ts";
+import { fillersFor } from "../../evaluate/cart-growth.ts";
 import type { StepState } from "../../messages/states.ts";
-import type { Filler, TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
+import type { TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
 import type { Progress } from "../answer/quote.ts";
 import type { QuoteIn } from "../answer/quote-in.ts";
 import { reached } from "../options/price-option.ts";
@@ -20,21 +19,14 @@ export type StepProgress = {
 
 /** How every step of every offer stands. */
 export function progressOf({ now, cart }: Pick<QuoteIn, "now" | "cart">): StepProgress[] {
-  const growths: { [Kind in FillerKind]?: CartGrowth } = {};
-  const growthOf = (filler: Filler): CartGrowth => {
-    // Goods of its own kind are an offer's alone.
-    if (filler.like) return growByFiller(now, cart, filler);
-    const growth = growths[filler.kind] ?? growByFiller(now, cart, filler);
-    growths[filler.kind] = growth;
-    return growth;
-  };
+  const fillers = fillersFor(now, () => cart);
   const progress: StepProgress[] = [];
   for (const offer of now.tariff.offers) {
     for (const step of offer.steps) {
       const { kind } = offer.offer.counts;
       let forecast: FillerForecast | undefined;
       const { state, remaining } = stepStatus(offer, step, now, () => {
-        forecast = forecastFiller(offer, step, growthOf(offer.filler));
+        forecast = forecastFiller(offer, step, fillers(offer.filler));
         return ahead(forecast, 0);
       });
       const said = forecast && remaining !== null ? asSaid(forecast, kind, remaining) : null;
