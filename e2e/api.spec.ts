@@ -1,4 +1,4 @@
-import { readFile } from "node:fs/promises";
+import { readdir, readFile } from "node:fs/promises";
 import { fileURLToPath } from "node:url";
 import { expect, test } from "./demo-store.ts";
 
@@ -61,6 +61,32 @@ test("bad requests get problem documents that say where, and nothing breaks", as
   expect((await request.get("/api/nothing-here")).status()).toBe(404);
   const still = await request.post("/api/quote", { headers: json, data: Buffer.from(good) });
   expect(still.status()).toBe(200);
+});
+
+test("many who ask at once each get what they asked for, also beside those whose bodies are refused", async ({
+  request,
+}) => {
+  const names = (await readdir(fileURLToPath(new URL("../demo/requests/", import.meta.url)))).sort();
+  const good = await Promise.all(names.map((name) => demo(`requests/${name}`)));
+  const bodies = [
+    ...good,
+    ...good.map((text) => text.replace('"currency"', '"curency"')),
+    good.join().slice(0, -9),
+    "",
+  ];
+  const ask = async (body: string) => {
+    const headers = { "content-type": "application/json" };
+    const response = await request.post("/api/quote", { headers, data: Buffer.from(body) });
+    return { status: response.status(), text: await response.text() };
+  };
+  const alone: Awaited<ReturnType<typeof ask>>[] = [];
+  for (const body of bodies) alone.push(await ask(body));
+  expect(new Set(alone.map(({ status }) => status))).toEqual(new Set([200, 400, 422]));
+  expect(new Set(alone.map(({ text }) => text)).size).toBeGreaterThan(names.length);
+  // Each three times over, and not in the order in which they were asked alone.
+  const asked = [...bodies, ...bodies, ...bodies].map((_, i) => (i * 7) % bodies.length);
+  const together = await Promise.all(asked.map((i) => ask(bodies[i] ?? "")));
+  expect(together).toEqual(asked.map((i) => alone[i]));
 });
 
 test("files come as compressed as whoever asks can read them, and are the same", async ({ page, request }) => {
