@@ -14,6 +14,7 @@ import { gates, pathOf } from "./gates.ts";
 import { answered } from "./handle.ts";
 import { problemAnswer } from "./problem-document.ts";
 import { readIncoming } from "./read-body.ts";
+import { allHaveCome } from "./side-by-side.ts";
 import { setEverywhere, writeAnswer } from "./write-answer.ts";
 
 /** Null when the caller went away: there is nobody to answer. */
@@ -70,6 +71,7 @@ export function frontOf(shop: Shop, { hosts, proxies }: Surroundings): Front {
     const path = pathOf(url);
     const endpoint = method === "POST" ? OF_SHOPS.get(path) : undefined;
     const answer = async (): Promise<Answer | null | "passed on"> => {
+      if (endpoint) await allHaveCome();
       const found = await lets(request);
       if (found === "unknown") {
         if (isOfApi(path)) return NO_ENDPOINT;

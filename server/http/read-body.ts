@@ -5,7 +5,6 @@ import type { Checked } from "../../core/validation/checker.ts";
 import { readJson } from "../validation/read-json.ts";
 import type { Answer } from "./answer.ts";
 import { problemAnswer } from "./problem-document.ts";
-import { allHaveCome } from "./side-by-side.ts";
 
 type Body<T> = { value: T } | { refusal: Answer };
 
@@ -34,7 +33,6 @@ export async function readIncoming<T>(
   const refusal = refusedUnread(headers["content-type"], headers["content-length"], limit);
   if (refusal) return { refusal };
   const bytes = await incomingBytes(request, limit);
-  await allHaveCome();
   return bodyOf(request, bytes, limit, check);
 }
 

@@ -5,7 +5,7 @@ type Batch = { waiting: number; readonly begins: Promise<void> };
 let open: Batch | undefined;
 
 /**
- * Waits until everything that has come in by now has been read. What follows, each {@link step} by itself, is done for one request
+ * Waits until everything that has come in by now has been taken in. What follows, each {@link step} by itself, is done for one request
  * after the other: what a step needs is still in the processor's caches, which takes a third less time than whole requests in turn.
  */
 export function allHaveCome(): Promise<void> {

@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { type Phrase, phrase } from "../../../core/phrases/phrase.ts";
 import type { Settings } from "../../../server/settings/settings-schema.ts";
 import { CheckField } from "../../fields/check-field.tsx";
@@ -27,10 +28,18 @@ export function SettingsView() {
   const saving = useMutation({
     mutationFn: peopleApi.saveSettings,
     onSuccess: (saved) => client.setQueryData(storeSettings.queryKey, saved),
-    onSettled: () => client.invalidateQueries(ownAccount),
+    onSettled: (_saved, _error, sent) => {
+      setChosen((now) => (now === sent ? null : now));
+      return client.invalidateQueries(ownAccount);
+    },
   });
-  // As it is to be, while it is on its way.
-  const shown = saving.isPending ? saving.variables : settings.data;
+  // As it is to be, while it is on its way: from the very press on, or a tick would vanish for a moment.
+  const [chosen, setChosen] = useState<Settings | null>(null);
+  const shown = chosen ?? settings.data;
+  const save = (next: Settings) => {
+    setChosen(next);
+    saving.mutate(next);
+  };
   const mayChange = own.data?.person.role === "run";
   return (
     <div className="mx-auto grid max-w-[900px] gap-4">
@@ -39,11 +48,7 @@ export function SettingsView() {
       <NotLoaded error={settings.error} />
       {settings.isPending && <Loading />}
       {shown && (
-        <SettingFields
-          settings={shown}
-          isFixed={!mayChange}
-          onChange={(change) => saving.mutate({ ...shown, ...change })}
-        />
+        <SettingFields settings={shown} isFixed={!mayChange} onChange={(change) => save({ ...shown, ...change })} />
       )}
       <p role="status" className="min-h-5 text-[13px] text-quiet">
         {saving.isSuccess && say("Kept.")}
