@@ -1,12 +1,12 @@
 import { spawn } from "node:child_process";
 import { once } from "node:events";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { Agent, request } from "node:http";
 import { setPriority, tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { fileURLToPath } from "node:url";
 import autocannon from "autocannon";
+import { Pool } from "undici";
 import { entitiesOf } from "../../core/plan/entities.ts";
 import { prepareDatabase, startApp } from "../../scripts/setup/app-server.mjs";
 import { needBuild } from "../../scripts/setup/build.mjs";
@@ -57,16 +57,10 @@ async function load(address: string, name: string, seconds: number): Promise<num
 }
 
 /** Milliseconds that one answer takes, from the moment it was due. */
-function timed(agent: Agent, body: Buffer, due: number): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const headers = { ...AS_SHOP, "content-length": body.byteLength };
-    const sent = request(`${app.address}/api/quote`, { method: "POST", agent, headers }, (response) => {
-      response.resume();
-      response.once("end", () => resolve(performance.now() - due));
-    });
-    sent.once("error", reject);
-    sent.end(body);
-  });
+async function timed(pool: Pool, body: Buffer, due: number): Promise<number> {
+  const answer = await pool.request({ path: "/api/quote", method: "POST", headers: AS_SHOP, body });
+  await answer.body.dump();
+  return performance.now() - due;
 }
 
 /**
@@ -77,18 +71,18 @@ function timed(agent: Agent, body: Buffer, due: number): Promise<number> {
  */
 async function paced(seconds: number): Promise<{ p50: number; p99: number }> {
   const body = bodyOf(REQUESTS[0] ?? "");
-  // Of its own: connections that have been idle since are being closed just when they are used again.
-  const agent = new Agent({ keepAlive: true, maxSockets: 64 });
+  // A light client, or it would be measured itself. Of its own: connections that have been idle since are being closed just when they are used again.
+  const pool = new Pool(app.address, { connections: 64 });
   const every = 2000 / topRate;
   const began = performance.now();
   const times = Array.from({ length: seconds + 1 }, (): Promise<number>[] => []);
   for (let due = began; due < began + times.length * 1000; ) {
     for (; due <= performance.now(); due += every)
-      times[Math.floor((due - began) / 1000)]?.push(timed(agent, body, due));
+      times[Math.floor((due - began) / 1000)]?.push(timed(pool, body, due));
     await pause(1);
   }
   const sorted = await Promise.all(times.map(async (second) => (await Promise.all(second)).sort((a, b) => a - b)));
-  agent.destroy();
+  await pool.close();
   const at = (share: number) => median(sorted.slice(1).map((second) => second[Math.floor(second.length * share)] ?? 0));
   return { p50: at(0.5), p99: at(0.99) };
 }
