@@ -25,7 +25,9 @@ describe("the first multiple in a range, modulo", () => {
 
 describe("what a shopper pays less", () => {
   const fraction = (most: number): fc.Arbitrary<Rational> =>
-    fc.tuple(fc.nat(most), fc.constantFrom(1, 3, 40, 1000)).map(([n, d]) => ({ n: BigInt(n), d: BigInt(d) }));
+    fc
+      .tuple(fc.nat(most), fc.constantFrom(1, 3, 40, 1000, 10 ** 9 + 7))
+      .map(([n, d]) => ({ n: BigInt(n), d: BigInt(d) }));
   const amount: fc.Arbitrary<LinearAmount> = fc
     .tuple(fraction(2000), fraction(3))
     .map(([at, slope]) => linearAmount(at, slope));

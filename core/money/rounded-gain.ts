@@ -10,14 +10,17 @@ import {
   slopeOf,
   stairsIn,
 } from "./linear-amount.ts";
-import { add, compare, floor, multiply, type Rational, subtract, whole } from "./rational.ts";
+import { add, compare, multiply, type Rational, subtract, whole } from "./rational.ts";
 import { steadyFor } from "./stairs.ts";
+import { wholeAlong } from "./whole-along.ts";
 
 /** What a shopper pays: each amount is rounded by itself, what comes off the order too. */
 export type Paid = { readonly price: LinearAmount; readonly off: LinearAmount };
 
 /** Where rounding decides, so many places are looked at; the answer stands up to the last of them at least. */
 const LOOKED_AT = 200;
+/** Most places that are looked at are no more units away. */
+const NEAR = 2 ** 16;
 
 /**
  * Whether `after` is less than `before` once all is rounded. How long that stands is told by their exact difference while it is more
@@ -60,9 +63,16 @@ function lessFor(after: LinearAmount, before: LinearAmount, gains: boolean, most
   const [at, slope] = [add(exactOf(after), HALF), slopeOf(after)];
   const [room, closing] = [exactOf(gap), slopeOf(gap)];
   // Until the gap is nothing or one there is less in favour exactly where a whole figure lies between the two.
+  const figures = [
+    { at: add(at, room), slope: add(slope, closing) },
+    { at, slope },
+  ];
+  const near = wholeAlong(figures, NEAR).wholes;
+  let far: ReturnType<typeof wholeAlong>["wholes"] | undefined;
   const between = (k: number): boolean => {
-    const high = add(add(at, room), multiply(add(slope, closing), whole(k)));
-    return floor(high) > floor(add(at, multiply(slope, whole(k))));
+    far ??= k <= NEAR ? undefined : wholeAlong(figures, Number.POSITIVE_INFINITY).wholes;
+    const [upper, lower] = k <= NEAR ? near : (far ?? near);
+    return upper !== undefined && lower !== undefined && upper(k) > lower(k);
   };
   let units = 0;
   for (let looked = 0; looked < LOOKED_AT && units < steady; looked += 1) {
@@ -107,17 +117,19 @@ function lessWithOrderFor(
   const sure = aboveFor(gains ? gap : minus(0, gap), 2, true);
   if (sure > 0) return sure;
   const steady = steadyAll(Math.min(most, LOOKED_AT), ...less, ...more);
-  const along = [...more, ...less].map((amount) => roundedAlong(exactOf(amount), slopeOf(amount)));
-  for (let k = 1; k <= steady; k += 1) {
-    const [a = 0n, b = 0n, c = 0n, d = 0n] = along.map((figure) => figure(BigInt(k)));
-    if (a + b > c + d !== gains) return k - 1;
-  }
+  // Halves are rounded away from zero, and no amount is below nothing.
+  const halfMore = [...more, ...less].map((amount) => ({ at: add(exactOf(amount), HALF), slope: slopeOf(amount) }));
+  const along = wholeAlong(halfMore, LOOKED_AT);
+  const gainsAfter =
+    along.kind === "doubles"
+      ? (k: number) => {
+          const [a = 0, b = 0, c = 0, d = 0] = along.wholes.map((one) => one(k));
+          return a + b > c + d;
+        }
+      : (k: number) => {
+          const [a = 0n, b = 0n, c = 0n, d = 0n] = along.wholes.map((one) => one(k));
+          return a + b > c + d;
+        };
+  for (let k = 1; k <= steady; k += 1) if (gainsAfter(k) !== gains) return k - 1;
   return steady;
-}
-
-/** An amount after so many units, rounded half away from zero; it is never below nothing. */
-function roundedAlong(at: Rational, slope: Rational): (k: bigint) => bigint {
-  const size = 2n * at.d * slope.d;
-  const [start, rise] = [2n * at.n * slope.d + at.d * slope.d, 2n * slope.n * at.d];
-  return (k) => (start + rise * k) / size;
 }
