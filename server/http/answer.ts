@@ -6,9 +6,9 @@ export type Answer = {
 };
 
 /** @example jsonAnswer({ ok: true }) // 200, application/json, kept by no cache */
-export const jsonAnswer = (body: unknown, status = 200, headers: Answer["headers"] = {}): Answer => ({
+export const jsonAnswer = (body: unknown, status = 200): Answer => ({
   status,
-  headers: { "content-type": "application/json", "cache-control": "no-store", ...headers },
+  headers: { "content-type": "application/json", "cache-control": "no-store" },
   body: JSON.stringify(body),
 });
 

@@ -31,9 +31,7 @@ export async function readIncoming<T>(
 ): Promise<Body<T> | null> {
   const { headers } = request;
   const refusal = refusedUnread(headers["content-type"], headers["content-length"], limit);
-  if (refusal) return { refusal };
-  const bytes = await incomingBytes(request, limit);
-  return bodyOf(request, bytes, limit, check);
+  return refusal ? { refusal } : bodyOf(request, await incomingBytes(request, limit), limit, check);
 }
 
 /** What came of reading a body. */

@@ -6,7 +6,7 @@ import { instantOf } from "../../core/time/instant.ts";
 import { ownCarriers, withCarrierAnswers } from "../carriers/ask-carriers.ts";
 import { soonerThan } from "../database/deadline.ts";
 import { isUnreachable } from "../database/pool.ts";
-import { type Answer, jsonAnswer } from "../http/answer.ts";
+import { type Answer, jsonAnswer, withHeader } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
 import { step } from "../http/side-by-side.ts";
 import { offersCounted, type Uses, usesOf, withUses } from "../redemptions/ledger.ts";
@@ -37,7 +37,7 @@ export async function answerQuote(shop: Shop, request: QuoteRequest): Promise<An
   if ("problems" in result)
     return problemAnswer(422, phrase("The request cannot be quoted"), { problems: result.problems });
   if (result.unsaid) tellUnsaid(number, result.unsaid);
-  const answer = jsonAnswer(result.quote, 200, { "summant-release": String(number) });
+  const answer = withHeader(jsonAnswer(result.quote), "summant-release", String(number));
   await step();
   return answer;
 }
