@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen } from "@testing-library/react";
+import { act, cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it } from "vitest";
 import { useHeldOrder } from "./use-held-order.ts";
@@ -51,10 +51,15 @@ describe("a list that grows while somebody is at it", () => {
     expect(document.activeElement?.textContent).toBe("c");
     rerender(<List keys={["a", "aa", "b", "c"]} />);
     expect(shown()).toEqual(["b", "c", "a", "aa"]);
-    await user.tab();
+    // Where what had it is no longer there, focus has left too.
+    rerender(<List keys={["a", "aa", "b"]} />);
+    expect(shown()).toEqual(["a", "aa", "b"]);
+    act(() => screen.getByRole("button", { name: "b" }).focus());
+    rerender(<List keys={["a", "aa", "ab", "b"]} />);
+    expect(shown()).toEqual(["a", "aa", "b", "ab"]);
     await user.tab();
     await user.tab();
     expect(document.activeElement?.textContent).toBe("elsewhere");
-    expect(shown()).toEqual(["a", "aa", "b", "c"]);
+    expect(shown()).toEqual(["a", "aa", "ab", "b"]);
   });
 });

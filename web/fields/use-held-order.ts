@@ -1,7 +1,8 @@
-import { type FocusEvent, useState } from "react";
+import { type FocusEvent, type RefObject, useEffect, useRef, useState } from "react";
 
 /** What to listen to on the list. */
 type Holding = {
+  readonly ref: RefObject<HTMLUListElement | null>;
   readonly onPointerEnter: () => void;
   readonly onPointerLeave: () => void;
   readonly onFocus: () => void;
@@ -18,6 +19,11 @@ type Holding = {
 export function useHeldOrder(keys: readonly string[]): { order: readonly string[]; holding: Holding } {
   const [held, setHeld] = useState<readonly string[] | null>(null);
   const [by, setBy] = useState({ pointer: false, focus: false });
+  const ref = useRef<HTMLUListElement>(null);
+  // What has gone with the focus in it tells nobody that the focus has left.
+  useEffect(() => {
+    if (by.focus && !ref.current?.contains(document.activeElement)) setBy((now) => ({ ...now, focus: false }));
+  });
   const isHeld = by.pointer || by.focus;
   if (!isHeld && held) setHeld(null);
   if (isHeld) {
@@ -30,6 +36,7 @@ export function useHeldOrder(keys: readonly string[]): { order: readonly string[
   return {
     order,
     holding: {
+      ref,
       onPointerEnter: () => setBy((now) => ({ ...now, pointer: true })),
       onPointerLeave: () => setBy((now) => ({ ...now, pointer: false })),
       onFocus: () => setBy((now) => ({ ...now, focus: true })),
