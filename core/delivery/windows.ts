@@ -35,7 +35,7 @@ export const Windows = Type.Object(
 export type Windows = Static<typeof Windows>;
 
 /** One window that can be picked: its slot and day, from when until when in UTC, and how many more orders it holds. */
-export type DeliveryWindow = { slot: string; day: string; from: string; until: string; left?: number };
+export type DeliveryWindow = Readonly<{ slot: string; day: string; from: string; until: string; left?: number }>;
 
 /**
  * The windows open at a moment, the earliest first.
@@ -64,7 +64,7 @@ export function compileWindows(
       .map(({ id, from, until, holds }) => {
         const start = momentOf(`${day}T${from}`, timeZone, "start");
         const end = momentOf(`${day}T${until}`, timeZone, "end");
-        return { slot: id, day, start, from: isoOf(start), until: isoOf(end), holds };
+        return datedSlot({ slot: id, day, from: isoOf(start), until: isoOf(end) }, start, holds);
       });
   };
   // Quotes ask for the same few days over and over.
@@ -74,11 +74,11 @@ export function compileWindows(
     const earliest = at + windows.lead * MINUTE;
     const open: DeliveryWindow[] = [];
     for (let number = today; number < today + windows.ahead; number += 1) {
-      for (const { slot, day, start, from, until, holds } of dated.of(number, () => slotsOf(number))) {
+      for (const { window, start, holds, withLeft } of dated.of(number, () => slotsOf(number))) {
         if (start < earliest) continue;
-        const left = holds === undefined ? undefined : holds - booked(slot, day);
-        if (left !== undefined && left <= 0) continue;
-        open.push(left === undefined ? { slot, day, from, until } : { slot, day, from, until, left });
+        const left = holds === undefined ? undefined : holds - booked(window.slot, window.day);
+        if (left === undefined) open.push(window);
+        else if (left > 0) open.push(withLeft(left));
       }
     }
     return open;
@@ -86,7 +86,22 @@ export function compileWindows(
 }
 
 /** A slot on a day: when it begins, in milliseconds of UTC, and how many orders it holds where that has an end. */
-type DatedSlot = Omit<DeliveryWindow, "left"> & { readonly start: number; readonly holds: number | undefined };
+type DatedSlot = {
+  readonly window: DeliveryWindow;
+  readonly start: number;
+  readonly holds: number | undefined;
+  /** The window once it holds so many more: the same for everybody, until somebody books it. */
+  readonly withLeft: (left: number) => DeliveryWindow;
+};
+
+function datedSlot(window: DeliveryWindow, start: number, holds: number | undefined): DatedSlot {
+  let last: DeliveryWindow = window;
+  const withLeft = (left: number) => {
+    if (last.left !== left) last = { ...window, left };
+    return last;
+  };
+  return { window, start, holds, withLeft };
+}
 
 const MOST_DAYS = 500;
 const MINUTE = 60_000;

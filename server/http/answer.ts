@@ -3,13 +3,25 @@ export type Answer = {
   readonly status: number;
   readonly headers: Readonly<Record<string, string>>;
   readonly body: string;
+  /** Each character of the body is one of its octets already. */
+  readonly isOctets?: true;
 };
+
+const OF_JSON = { "content-type": "application/json", "cache-control": "no-store" };
 
 /** @example jsonAnswer({ ok: true }) // 200, application/json, kept by no cache */
 export const jsonAnswer = (body: unknown, status = 200): Answer => ({
   status,
-  headers: { "content-type": "application/json", "cache-control": "no-store" },
+  headers: OF_JSON,
   body: JSON.stringify(body),
+});
+
+/** The same of JSON in UTF-8, a character for each octet, with one header more. */
+export const octetsAnswer = (body: string, name: string, value: string): Answer => ({
+  status: 200,
+  headers: { "content-type": OF_JSON["content-type"], "cache-control": OF_JSON["cache-control"], [name]: value },
+  body,
+  isOctets: true,
 });
 
 export const withHeader = (answer: Answer, name: string, value: string): Answer => ({
@@ -17,4 +29,5 @@ export const withHeader = (answer: Answer, name: string, value: string): Answer 
   headers: { ...answer.headers, [name]: value },
 });
 
-export const toResponse = ({ status, headers, body }: Answer): Response => new Response(body, { status, headers });
+export const toResponse = ({ status, headers, body, isOctets }: Answer): Response =>
+  new Response(isOctets ? Buffer.from(body, "latin1") : body, { status, headers });

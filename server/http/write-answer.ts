@@ -22,13 +22,13 @@ export function setEverywhere(response: ServerResponse): void {
 export function writeAnswer(
   request: IncomingMessage,
   response: ServerResponse,
-  { status, headers, body }: Answer,
+  { status, headers, body, isOctets }: Answer,
 ): void {
   // As one list, which is written as it is.
-  const written = ["content-length", String(Buffer.byteLength(body)), ...EVERYWHERE_LISTED];
+  const written = ["content-length", String(isOctets ? body.length : Buffer.byteLength(body)), ...EVERYWHERE_LISTED];
   for (const [name, value] of Object.entries(headers)) written.push(name, value);
   if (!request.complete) written.push("connection", "close");
   response.writeHead(status, written);
   // As text: it goes out in one piece with the headers.
-  response.end(body);
+  response.end(body, isOctets ? "latin1" : "utf8");
 }

@@ -6,12 +6,13 @@ import { instantOf } from "../../core/time/instant.ts";
 import { ownCarriers, withCarrierAnswers } from "../carriers/ask-carriers.ts";
 import { soonerThan } from "../database/deadline.ts";
 import { isUnreachable } from "../database/pool.ts";
-import { type Answer, jsonAnswer, withHeader } from "../http/answer.ts";
+import { type Answer, octetsAnswer } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
 import { step } from "../http/side-by-side.ts";
 import { offersCounted, type Uses, usesOf, withUses } from "../redemptions/ledger.ts";
 import { bookedFrom, dayBefore, optionsBooked, withBooked } from "../redemptions/window-claims.ts";
 import { tellUnsaid } from "./left-out.ts";
+import { octetsOf } from "./quote-octets.ts";
 import type { Shop } from "./shop.ts";
 
 const CARRIERS = ownCarriers();
@@ -37,7 +38,7 @@ export async function answerQuote(shop: Shop, request: QuoteRequest): Promise<An
   if ("problems" in result)
     return problemAnswer(422, phrase("The request cannot be quoted"), { problems: result.problems });
   if (result.unsaid) tellUnsaid(number, result.unsaid);
-  const answer = withHeader(jsonAnswer(result.quote), "summant-release", String(number));
+  const answer = octetsAnswer(octetsOf(result.quote), "summant-release", String(number));
   await step();
   return answer;
 }
