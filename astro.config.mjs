@@ -18,6 +18,7 @@ export default defineConfig({
     serverPrograms(
       {
         "start.mjs": "server/start.ts",
+        "front.mjs": "server/front.ts",
         "desk.mjs": "server/desk.ts",
         "order-worker.mjs": "server/evidence/order-worker.ts",
       },

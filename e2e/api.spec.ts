@@ -1,4 +1,6 @@
 import { readdir, readFile } from "node:fs/promises";
+import http from "node:http";
+import { json } from "node:stream/consumers";
 import { fileURLToPath } from "node:url";
 import { expect, test } from "./demo-store.ts";
 
@@ -219,6 +221,56 @@ test("a shop claims a code once per shopper, its quotes know, a cancelled order 
   });
   expect(await post1()).toBe(0);
   expect(await (await request.get("/api/redemptions")).json()).toEqual({ uses: { newsletter: 0 } });
+});
+
+test("whatever connection asks next, it is answered by what was written last", async ({ request, baseURL }) => {
+  const base = JSON.parse(await demo("requests/berlin-guest.json"));
+  const body = JSON.stringify({
+    ...base,
+    shopper: { id: "s-78", signedIn: false },
+    cart: { ...base.cart, codes: ["paperpost"] },
+  });
+  const { cookies } = await request.storageState();
+  const headers = {
+    "content-type": "application/json",
+    cookie: cookies.map(({ name, value }) => `${name}=${value}`).join("; "),
+  };
+  // Over a connection of its own, so that every front is asked.
+  const alone = () =>
+    new Promise<{ price: number; release: string | undefined }>((resolve, reject) => {
+      const address = new URL("/api/quote", baseURL);
+      const asked = http.request(address, { method: "POST", agent: false, headers }, (answer) => {
+        json(answer).then((quoted) => {
+          const { options } = quoted as { options: { id: string; price: number }[] };
+          const price = options.find(({ id }) => id === "post")?.price ?? Number.NaN;
+          resolve({ price, release: String(answer.headers["summant-release"]) });
+        }, reject);
+      });
+      asked.once("error", reject).end(body);
+    });
+  const everywhere = () => Promise.all(Array.from({ length: 8 }, alone));
+  const free = (answers: Awaited<ReturnType<typeof everywhere>>) => answers.map(({ price }) => price === 0);
+  const all = (isFree: boolean) => Array.from({ length: 8 }, () => isFree);
+  const claim = { order: "o-3", offers: ["newsletter"], shopper: "s-78" };
+  for (let round = 0; round < 5; round += 1) {
+    expect(free(await everywhere())).toEqual(all(true));
+    expect((await request.post("/api/redemptions", { data: claim })).status()).toBe(200);
+    expect(free(await everywhere())).toEqual(all(false));
+    expect((await request.post("/api/redemptions/cancel", { data: { order: "o-3" } })).status()).toBe(200);
+  }
+  for (let round = 0; round < 3; round += 1) {
+    const { entities }: Draft = await (await request.get("/api/draft")).json();
+    const offer = entities.find(({ kind, id }) => kind === "offer" && id === "newsletter");
+    if (!offer) throw new Error("there is no such offer");
+    const writes = [
+      { kind: "offer", id: offer.id, seen: offer.revision, body: { ...offer.body, name: `Newsletter ${round}` } },
+    ];
+    const saved: { sequence: number } = await (await request.post("/api/draft/changes", { data: { writes } })).json();
+    const made = await request.post("/api/releases", { data: { sequence: saved.sequence } });
+    expect(made.status()).toBe(201);
+    const { number }: { number: number } = await made.json();
+    expect((await everywhere()).map(({ release }) => release)).toEqual(Array.from({ length: 8 }, () => String(number)));
+  }
 });
 
 test("what is kept, imported and claimed is checked too, and says where it is wrong", async ({ request }) => {

@@ -1,5 +1,6 @@
 // npm run test:kill: the app and the database are killed (kill -9) while saves are in flight, fifty times.
-import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { Agent, request } from "node:http";
 import { join } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";
 import { prepareDatabase, startApp } from "./setup/app-server.mjs";
@@ -21,11 +22,23 @@ const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
  */
 export async function killRounds(root, folder, rounds) {
   const faults = [];
-  const totals = { acknowledged: 0, unanswered: 0, databaseKills: 0, pageSaves: 0, claims: 0, logged: 0, keys: 0 };
+  const totals = {
+    acknowledged: 0,
+    unanswered: 0,
+    databaseKills: 0,
+    pageSaves: 0,
+    claims: 0,
+    logged: 0,
+    keys: 0,
+    fronts: 0,
+    quotes: 0,
+  };
   mkdirSync(folder, { recursive: true });
   let database = await startDatabase(folder);
   const { url, port: databasePort } = database;
   const link = prepareDatabase(root, url, true);
+  // Two fronts at least, however few cores there are.
+  process.env.SUMMANT_FRONTS ??= "2";
   let app = await startApp(root, url, await freePort());
   const { address } = app;
   const appPort = Number(new URL(address).port);
@@ -86,6 +99,8 @@ export async function killRounds(root, folder, rounds) {
       if (Math.round(typed) < goal) faults.push(`round ${round}: the page's goal of ${goal} is ${typed} in the draft`);
       else totals.pageSaves += 1;
     }
+    const fronts = await frontsThroughKills(store, app.pid);
+    faults.push(...fronts.faults);
     faults.push(...(await logAfter(store, kept)));
     totals.logged = kept.sequences.size;
     totals.keys = kept.keys.size;
@@ -96,6 +111,8 @@ export async function killRounds(root, folder, rounds) {
     });
     faults.push(...limit.faults);
     totals.claims = limit.claimed;
+    totals.fronts = fronts.killed;
+    totals.quotes = fronts.answered;
   } finally {
     await browser.close();
     await app.stop();
@@ -107,6 +124,7 @@ export async function killRounds(root, folder, rounds) {
     `sessions, keys and log: the session and a key held throughout, ${totals.keys} keys made or revoked meanwhile are as acknowledged, ` +
       `${totals.logged} change-sets stand in the log`,
     `claims: 400 at once for an offer of 100, the app killed meanwhile, all asked again: ${totals.claims} claimed`,
+    `fronts: each killed twice, ${totals.fronts} kills, while shops asked; ${totals.quotes} quotes answered by the others meanwhile`,
     ...faults,
   ];
   return { lines, faults };
@@ -210,6 +228,72 @@ async function claimsThroughAKill(store, killAndStart) {
       : [`${claimed} claims hold, ${uses.newsletter} are counted, of 100`]),
   ];
   return { claimed, faults };
+}
+
+const CLOSED = new Set(["ECONNRESET", "EPIPE", "ECONNREFUSED"]);
+/** Nobody waits longer, in milliseconds. */
+const LONGEST = 5000;
+
+/** Each front is killed twice while shops ask, over connections kept and new ones: who is answered by another notices nothing. */
+async function frontsThroughKills({ address, key }, app) {
+  const faults = [];
+  const body = readFileSync(new URL("../demo/requests/below-goal.json", import.meta.url));
+  const headers = { "content-type": "application/json", authorization: key };
+  const seen = { asking: true, answered: 0, cutOff: 0 };
+  const shop = async (agent) => {
+    while (seen.asking) {
+      const status = await new Promise((resolve) => {
+        const asked = request(
+          `${address}/api/quote`,
+          { method: "POST", headers, agent, timeout: LONGEST },
+          (answer) => {
+            answer.resume().once("end", () => resolve(answer.statusCode));
+            answer.once("error", (error) => resolve(error.code));
+          },
+        );
+        asked.once("timeout", () => resolve("not at all"));
+        asked.once("error", (error) => resolve(error.code)).end(body);
+      });
+      if (status === 200) seen.answered += 1;
+      else if (CLOSED.has(status)) seen.cutOff += 1;
+      else faults.push(`while a front was killed, a quote was answered ${status}`);
+      if (faults.length > 10) return;
+    }
+    agent.destroy();
+  };
+  const [keeping, anew] = [{ keepAlive: true, maxSockets: 1 }, { maxSockets: 1 }];
+  const shops = [keeping, keeping, keeping, keeping, anew, anew].map((kind) => shop(new Agent(kind)));
+  const fronts = frontsOf(app);
+  const kills = [...fronts.keys(), ...fronts.keys()];
+  for (const which of kills) {
+    await wait(200 + Math.random() * 200);
+    process.kill(frontsOf(app)[which] ?? 0, "SIGKILL");
+    const before = seen.answered;
+    await wait(500);
+    if (seen.answered === before) faults.push("while a front was gone, nobody was answered");
+    // Until it is there again, and answers.
+    for (let tries = 0; frontsOf(app).length < fronts.length && tries < 100; tries += 1) await wait(50);
+    await wait(1000);
+  }
+  seen.asking = false;
+  await Promise.all(shops);
+  if (fronts.length < 2) faults.push("there is one front alone");
+  if (frontsOf(app).length !== fronts.length) faults.push(`of ${fronts.length} fronts, ${frontsOf(app).length} run`);
+  // One request a connection at most; and somebody has to notice, or none was killed.
+  if (seen.cutOff === 0 || seen.cutOff > kills.length * shops.length) faults.push(`${seen.cutOff} were cut off`);
+  return { killed: kills.length, answered: seen.answered, faults };
+}
+
+/** The processes of the fronts: what the app's own process has started, but for the desk. */
+function frontsOf(app) {
+  const children = readFileSync(`/proc/${app}/task/${app}/children`, "utf8").trim().split(" ").map(Number);
+  return children.filter((child) => {
+    try {
+      return readFileSync(`/proc/${child}/cmdline`, "utf8").includes("front.mjs");
+    } catch {
+      return false;
+    }
+  });
 }
 
 /** A writer for each zone and option, so that none is in another's way. */

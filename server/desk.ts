@@ -1,4 +1,4 @@
-// The desk's program: the framework with all that marketers do, on a socket that only the front knows. See `server/http/desk.ts`.
+// The desk's program: the framework with all that marketers do, on a socket that only the fronts know. See `server/processes/desk.ts`.
 
 import { unlinkSync } from "node:fs";
 import { createServer, type RequestListener } from "node:http";
@@ -10,13 +10,13 @@ const entry: { handler: RequestListener } = await import(new URL("./entry.mjs", 
 
 process.once("disconnect", () => process.exit(0));
 const server = createServer(entry.handler);
-// The front keeps its connections; a pause is no reason to close one under its hands.
+// The fronts keep their connections; a pause is no reason to close one under their hands.
 server.keepAliveTimeout = 0;
-// How long a body may take is the front's matter.
+// How long a body may take is the fronts' matter.
 server.requestTimeout = 0;
 try {
   unlinkSync(socketPath);
 } catch {
   // The first start finds none.
 }
-server.listen(socketPath, () => process.send?.("ready"));
+server.listen(socketPath);

@@ -1,59 +1,33 @@
-// The app's program: the front that answers shops, and behind it the desk. Its settings: SUMMANT_DATABASE_URL, HOST, PORT, and with
-// commas between them SUMMANT_HOSTS, names that it may be reached by, and SUMMANT_PROXIES, addresses of what stands in front of it.
-import { createServer } from "node:http";
+// The app's program: it keeps the fronts running that answer shops, and behind them the desk. Its settings: SUMMANT_DATABASE_URL, HOST,
+// PORT, SUMMANT_FRONTS, how many fronts there are, and with commas between them SUMMANT_HOSTS, names that it may be reached by, and
+// SUMMANT_PROXIES, addresses of what stands in front of it.
 import { fileURLToPath } from "node:url";
-import sirv from "sirv";
 import { databaseUrl, openPool } from "./database/pool.ts";
 import { keepHouse } from "./housekeeping.ts";
-import { openDesk } from "./http/desk.ts";
-import { frontOf, namesIn } from "./http/front.ts";
-import { forgetAll, openShop } from "./shop/shop.ts";
+import { openDesk } from "./processes/desk.ts";
+import { frontsWanted, openFronts } from "./processes/fronts.ts";
 
-/** A whole request has to have come within this many milliseconds; its headers within the other. */
-const WHOLE = 60_000;
-const HEADERS = 10_000;
-
-const pool = openPool(databaseUrl());
-const shop = openShop(pool);
-keepHouse(pool);
-const desk = openDesk(
-  fileURLToPath(new URL("./desk.mjs", import.meta.url)),
-  () => forgetAll(shop),
-  () => {
-    console.error("The desk cannot be kept running; see above.");
-    process.exit(1);
-  },
-);
-const files = sirv(fileURLToPath(new URL("../client/", import.meta.url)), {
-  // As the build has put them beside each.
-  brotli: true,
-  gzip: true,
-  setHeaders: (response, path) => {
-    // Named by what is in them.
-    if (path.startsWith("/_astro/")) response.setHeader("cache-control", "public, max-age=31536000, immutable");
-  },
-});
-const front = frontOf(shop, {
-  hosts: namesIn(process.env.SUMMANT_HOSTS),
-  proxies: namesIn(process.env.SUMMANT_PROXIES),
-});
-const server = createServer({ requestTimeout: WHOLE, headersTimeout: HEADERS }, (request, response) =>
-  front(request, response, {
-    desk: () => desk.passOn(request, response),
-    file: () =>
-      files(request, response, () => {
-        // Under no other address: what it asked for is answered by nobody.
-        request.url = "/404";
-        desk.passOn(request, response);
-      }),
-  }),
-);
-
-const stop = () => {
-  desk.close();
-  process.exit(0);
+const programOf = (name: string) => fileURLToPath(new URL(`./${name}.mjs`, import.meta.url));
+const givenUp = (what: string) => () => {
+  console.error(`${what} cannot be kept running; see above.`);
+  process.exit(1);
 };
+
+const count = frontsWanted(process.env.SUMMANT_FRONTS);
+keepHouse(openPool(databaseUrl(), 2));
+const desk = openDesk(programOf("desk"), givenUp("The desk"));
+const fronts = openFronts(
+  programOf("front"),
+  [desk.socketPath, desk.folder],
+  count,
+  { host: process.env.HOST ?? "127.0.0.1", port: Number(process.env.PORT ?? 4173) },
+  givenUp("The fronts"),
+);
+
+const stop = () => process.exit(0);
 process.once("SIGTERM", stop);
 process.once("SIGINT", stop);
-process.once("exit", () => desk.close());
-server.listen(Number(process.env.PORT ?? 4173), process.env.HOST ?? "127.0.0.1");
+process.once("exit", () => {
+  fronts.close();
+  desk.close();
+});

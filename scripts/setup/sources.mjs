@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync, statSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { dirname, join, relative } from "node:path";
 
 /** What is made from sources, and is none. */
 const MADE = new Set(["validators.js", "leaf-validators.js"]);
@@ -25,7 +25,7 @@ function* filesOf(root, sources) {
 /** The same text as long as files and folders hold the same, tests apart. @param sources from the root */
 export function fingerprint(root, sources) {
   const hash = createHash("sha256");
-  for (const file of filesOf(root, sources)) hash.update(file.slice(root.length)).update(readFileSync(file));
+  for (const file of filesOf(root, sources)) hash.update(relative(root, file)).update(readFileSync(file));
   return hash.digest("hex");
 }
 

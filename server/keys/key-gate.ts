@@ -22,7 +22,10 @@ export type KeyGate = (
 ) => Promise<{ readonly by: string } | { readonly refusal: Answer }>;
 
 /** Keys are read anew as often as releases are: one that is revoked holds a second more, on every server. */
-export function keyGate(pool: Pool): KeyGate & { readonly forget: () => void } {
+export function keyGate(pool: Pool): KeyGate & {
+  readonly forget: () => void;
+  readonly readAhead: () => Promise<unknown>;
+} {
   const keys = new Reading(() => liveKeys(pool));
   const allowance = new Allowance(pool);
   /** By number of key, in milliseconds of UTC. */
@@ -59,7 +62,7 @@ export function keyGate(pool: Pool): KeyGate & { readonly forget: () => void } {
     note(key.number);
     return wait > 0 ? { refusal: tooMany(key.aSecond, wait) } : { by: `key ${key.name}` };
   };
-  return Object.assign(gate, { forget: () => keys.forget() });
+  return Object.assign(gate, { forget: () => keys.forget(), readAhead: () => keys.now() });
 }
 
 const UNKNOWN = withHeader(

@@ -3,7 +3,7 @@ import { type Answer, jsonAnswer } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
 import type { Claim } from "../redemptions/claim-schema.ts";
 import { claim, giveBack } from "../redemptions/ledger.ts";
-import { forgetCounts, type Shop } from "./shop.ts";
+import { forgetEverywhere, type Shop } from "./shop.ts";
 
 /**
  * Claims offers for an order: all or none. Asked again, it answers the same and counts nothing twice.
@@ -27,13 +27,13 @@ export async function answerClaim(shop: Shop, asked: Claim, by: string): Promise
       extra: { refused },
     });
   }
-  forgetCounts(shop);
+  await forgetEverywhere(shop, "counts");
   return jsonAnswer(result);
 }
 
 /** Gives back what an order has claimed. */
 export async function answerCancel(shop: Shop, { order }: { order: string }): Promise<Answer> {
   const result = await giveBack(shop.pool, order);
-  forgetCounts(shop);
+  await forgetEverywhere(shop, "counts");
   return jsonAnswer(result);
 }

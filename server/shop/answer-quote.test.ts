@@ -39,6 +39,7 @@ function shopWith(limits: NonNullable<Offer["limits"]>, known: Uses): { shop: Sh
     };
   const shop: Shop = {
     pool,
+    tellOthers: async () => {},
     keys: keyGate(pool),
     release: new Reading<InForce | null>(there({ number: 1, compiled, nextIn: null })),
     uses: new Reading(there(known)),
