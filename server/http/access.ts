@@ -13,8 +13,11 @@ import { cameFrom } from "./origin-of.ts";
 import { problemAnswer } from "./problem-document.ts";
 import { cookieOf } from "./session-cookie.ts";
 
-/** What may go on, with who asks, or what is answered instead; `unknown` is what nobody answers: a file, or nothing. */
-export type Let = { readonly caller: Caller } | { readonly refusal: Answer } | "unknown";
+/**
+ * What may go on, with who is written down as asking and how the desk is told, or what is answered instead; `unknown` is what nobody
+ * answers: a file, or nothing.
+ */
+export type Let = { readonly by: string; readonly caller: () => Caller } | { readonly refusal: Answer } | "unknown";
 
 type Guarded = Exclude<Access, string>;
 
@@ -33,23 +36,26 @@ export function accessGate(pool: Pool, keys: KeyGate, proxies: ReadonlySet<strin
     const { method = "", url = "", headers } = request;
     const path = pathOf(url);
     const access = accessTo(method, path);
-    const from = cameFrom(request, proxies);
     if (access === "unknown") return access;
-    const nobody: Caller = { ...from, person: null, by: "" };
-    if (access === "open") return { caller: nobody };
+    // Where from is found out for the desk alone: shops ask too often.
+    const letIn = (by: string, person: Person | null = null) => ({
+      by,
+      caller: (): Caller => ({ ...cameFrom(request, proxies), person, by }),
+    });
+    if (access === "open") return letIn("");
     const { authorization } = headers;
     if (authorization !== undefined) {
       const asked = await keys(authorization, access.right);
-      return "refusal" in asked ? asked : { caller: { ...nobody, by: asked.by } };
+      return "refusal" in asked ? asked : letIn(asked.by);
     }
     const secret = cookieOf(headers.cookie);
     try {
       const person = secret === undefined ? null : await personOf(pool, secret, !BY_ITSELF.has(path));
       const refusal = refusedTo(person, access, request);
-      return refusal || !person ? { refusal: refusal ?? SIGN_IN } : { caller: { ...from, person, by: person.name } };
+      return refusal || !person ? { refusal: refusal ?? SIGN_IN } : letIn(person.name, person);
     } catch (error) {
       // A page holds nothing of the store: it says itself that the rest cannot be had.
-      if (access.isPage && isUnreachable(error)) return { caller: nobody };
+      if (access.isPage && isUnreachable(error)) return letIn("");
       throw error;
     }
   };

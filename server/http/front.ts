@@ -80,9 +80,9 @@ export function frontOf(shop: Shop, { hosts, proxies }: Surroundings): Front {
         return "passed on";
       }
       if ("refusal" in found) return found.refusal;
-      if (endpoint) return endpoint(shop, request, found.caller.by);
+      if (endpoint) return endpoint(shop, request, found.by);
       setEverywhere(response);
-      writeCaller(headers, found.caller);
+      writeCaller(headers, found.caller());
       behind.desk();
       return "passed on";
     };

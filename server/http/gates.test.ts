@@ -5,7 +5,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { accessTo, ENDPOINTS, methodsAt, PAGES } from "./endpoints.ts";
 import { endpointsText } from "./endpoints-text.ts";
-import { gates } from "./gates.ts";
+import { gates, nameOf, pathOf } from "./gates.ts";
 
 const pass = gates(["Shop.example"]);
 const ask = (more: { method?: string; url?: string; headers?: Record<string, string> }) =>
@@ -13,6 +13,20 @@ const ask = (more: { method?: string; url?: string; headers?: Record<string, str
 const statusOf = (more: Parameters<typeof ask>[0]) => ask(more)?.status;
 
 describe("the gates", () => {
+  it("tell a name from its port, and a path from its query, as a pattern would", () => {
+    const near = fc.string({
+      unit: fc.constantFrom("a", "Z", ":", "1", "0", "[", "]", "/", "?", "#", "%"),
+      maxLength: 12,
+    });
+    fc.assert(
+      fc.property(near, (text) => {
+        expect(nameOf(text)).toBe(text.replace(/:\d*$/, "").toLowerCase());
+        expect(pathOf(text)).toBe(text.split(/[?#]/)[0]);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
   it("let in who asks by a name of this machine or of the setting, and nobody else", () => {
     for (const host of [
       "localhost",

@@ -37,13 +37,15 @@ export async function readIncoming<T>(
 /** What came of reading a body. */
 type Bytes = Buffer | "too large" | "gone";
 
+const JSON_TYPE = "application/json";
+
 /** What can be refused by the headers alone. */
 function refusedUnread(
   type: string | null | undefined,
   length: string | null | undefined,
   limit: number,
 ): Answer | undefined {
-  if (type?.split(";")[0]?.trim().toLowerCase() !== "application/json")
+  if (type !== JSON_TYPE && type?.split(";")[0]?.trim().toLowerCase() !== JSON_TYPE)
     return problemAnswer(415, phrase("The body must be JSON"), {
       detail: phrase("Send content-type: application/json."),
     });

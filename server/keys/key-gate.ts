@@ -31,7 +31,7 @@ export function keyGate(pool: Pool): KeyGate & {
   /** By number of key, in milliseconds of UTC. */
   const used = new Map<number, number>();
   let noting = false;
-  /** Hashes of keys that held when they were last sent: working one out takes as long as reading a request. */
+  /** Hashes of keys that held when they were last sent, by the header: working one out takes as long as reading a request. */
   const hashes = new Map<string, string>();
 
   const note = (number: number) => {
@@ -47,15 +47,14 @@ export function keyGate(pool: Pool): KeyGate & {
   };
 
   const gate: KeyGate = async (authorization, right) => {
-    const secret = /^Bearer +(\S+)$/i.exec(authorization)?.[1] ?? "";
     const live = await keys.now();
-    const known = hashes.get(secret);
-    const hash = known ?? hexHashOf(secret);
+    const known = hashes.get(authorization);
+    const hash = known ?? hexHashOf(/^Bearer +(\S+)$/i.exec(authorization)?.[1] ?? "");
     const key = live.get(hash);
     if (!key || keys.age() > BELIEVED) return { refusal: UNKNOWN };
     if (known === undefined) {
       if (hashes.size >= MOST_KEPT) hashes.clear();
-      hashes.set(secret, hash);
+      hashes.set(authorization, hash);
     }
     if (right === undefined || !key.rights.has(right)) return { refusal: NOT_ALLOWED };
     const wait = await allowance.take(key);

@@ -45,13 +45,21 @@ function keysOf(value: unknown): number {
   let keys = 0;
   const open = [value];
   for (let next = open.pop(); next !== undefined; next = open.pop()) {
-    if (typeof next !== "object" || next === null) continue;
-    const inner = Object.values(next);
-    if (!Array.isArray(next)) keys += inner.length;
-    for (const one of inner) if (typeof one === "object" && one !== null) open.push(one);
+    if (Array.isArray(next)) {
+      for (const one of next) if (holdsMore(one)) open.push(one);
+    } else if (holdsMore(next)) {
+      // Nothing that was parsed has inherited any; a list of them would take longer than looking at them.
+      for (const key in next) {
+        keys += 1;
+        const one = next[key];
+        if (holdsMore(one)) open.push(one);
+      }
+    }
   }
   return keys;
 }
+
+const holdsMore = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null;
 
 const TOKEN = /"(?:[^"\\]|\\.)*"|[{}[\],:]/g;
 

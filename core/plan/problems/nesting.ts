@@ -16,18 +16,32 @@ const HOLDS: ReadonlySet<string> = new Set(["of", "charge", "fallback"]);
  * @returns the first part that lies deeper than `most`
  */
 export function nestingProblem(data: unknown, most: number): Problem | undefined {
-  // Places are kept only once one is wanted: almost no data lies too deep.
-  const path = deeperThan(data, most, noPath) === undefined ? undefined : deeperThan(data, most, pathWith);
+  // Almost no data holds so many parts at all, let alone in each other.
+  const path = holdsMoreThan(data, most) ? deeperThan(data, most) : undefined;
   return path === undefined
     ? undefined
     : { path, message: phrase("lies in more than {most} others: nest no deeper, or keep a part by name", { most }) };
 }
 
-const noPath = () => "";
-const pathWith = (path: string, key: string) => `${path}${pointer(key)}`;
+/** Whether there are more than `most` keys that hold others, wherever they are. */
+function holdsMoreThan(data: unknown, most: number): boolean {
+  let holding = 0;
+  const open = isObject(data) ? [data] : [];
+  for (let next = open.pop(); next !== undefined && holding <= most; next = open.pop()) {
+    const isList = Array.isArray(next);
+    // Nothing that was parsed has inherited keys; a list of its own would take longer than looking at them.
+    for (const key in next) {
+      const inner = next[key];
+      if (!isObject(inner)) continue;
+      if (!isList && HOLDS.has(key)) holding += 1;
+      open.push(inner);
+    }
+  }
+  return holding > most;
+}
 
-function deeperThan(data: unknown, most: number, extended: (path: string, key: string) => string): string | undefined {
-  const open: { value: object; path: string; depth: number }[] = isObject(data)
+function deeperThan(data: unknown, most: number): string | undefined {
+  const open: { value: Record<string, unknown>; path: string; depth: number }[] = isObject(data)
     ? [{ value: data, path: "", depth: 0 }]
     : [];
   for (let next = open.pop(); next !== undefined; next = open.pop()) {
@@ -36,10 +50,10 @@ function deeperThan(data: unknown, most: number, extended: (path: string, key: s
     const isList = Array.isArray(value);
     for (const [key, inner] of Object.entries(value)) {
       if (!isObject(inner)) continue;
-      open.push({ value: inner, path: extended(path, key), depth: !isList && HOLDS.has(key) ? depth + 1 : depth });
+      open.push({ value: inner, path: `${path}${pointer(key)}`, depth: !isList && HOLDS.has(key) ? depth + 1 : depth });
     }
   }
   return undefined;
 }
 
-const isObject = (value: unknown): value is object => typeof value === "object" && value !== null;
+const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null;

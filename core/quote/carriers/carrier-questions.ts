@@ -1,18 +1,19 @@
-import { isOrdinary } from "../../cart/read-cart.ts";
+import { isOrdinary, type ReadLine, readCart } from "../../cart/read-cart.ts";
 import { CarrierAccount } from "../../charges/carrier-account.ts";
 import type { Charge } from "../../charges/charge.ts";
 import { type CarrierCharge, parcelSpec } from "../../charges/kinds/carrier.ts";
 import type { DeliveryOption } from "../../delivery/option.ts";
-import { type PreparedRequest, prepareRequest } from "../../evaluate/prepared-request.ts";
+import type { PreparedRequest } from "../../evaluate/prepared-request.ts";
 import { compileSpec } from "../../measures/measure.ts";
 import { inCurrency, type Rates } from "../../money/rates.ts";
 import { ZERO } from "../../money/rational.ts";
 import type { Step } from "../../offers/offer.ts";
 import { keptBy } from "../../phrases/kept.ts";
-import { ratesOf } from "../../plan/plan.ts";
+import { type Plan, ratesOf } from "../../plan/plan.ts";
 import { chargesIn } from "../../plan/visit-charges.ts";
 import { Coordinates } from "../../quantities/coordinates.ts";
 import { type CarrierAnswer, Destination, type QuoteRequest } from "../../request/request.ts";
+import { standpointProblems } from "../../request/standpoint-problems.ts";
 import { namedOptions, rewardOptions } from "../../rewards/reward.ts";
 import { CountryCode, closed, Id } from "../../schema/atoms.ts";
 import { type Static, Type } from "../../schema/type.ts";
@@ -70,37 +71,59 @@ export function answerFrom(
 export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest): CarrierQuestion[] {
   const found = findTariffs(compiled, request.destination, request.currency);
   if ("problems" in found || !found.postcodeKnown) return [];
-  if (found.there.every(({ tariff }) => carrierChargesIn(tariff).length === 0)) return [];
-  const options = new Map(found.there.flatMap(({ tariff }) => tariff.options.map(({ id, option }) => [id, option])));
-  const charges = [...options.values()].flatMap(carrierChargesOf);
-  const prepared = prepareRequest(compiled, request);
-  if ("problems" in prepared || !prepared.cart.lines.some(isOrdinary)) return [];
-  const { cart } = prepared;
-  const { plan } = compiled;
-  const anywhere = { zone: null, market: "", currency: request.currency, rates: ratesOf(plan) };
-  const questions = charges.flatMap((charge): [string, CarrierQuestion][] => {
+  const asking = found.there.flatMap(({ tariff }) => askingIn(tariff, compiled.plan));
+  if (asking.length === 0 || standpointProblems(request).length > 0) return [];
+  const cart = readCart(request.cart, "/cart");
+  if ("problems" in cart || !cart.lines.some(isOrdinary)) return [];
+  const questions = new Map<string, CarrierQuestion>();
+  for (const { charge, weightOf, always } of asking) {
+    const weight = weightOf(cart.lines);
+    if (weight === null || isAnswered(request, charge)) continue;
     const { carrier, service, from } = charge;
-    const parcel = compileSpec(parcelSpec(charge), "ordinary", true, ZERO, anywhere);
-    const weight = parcel.kind === "count" ? parcel.count(cart.lines) : null;
-    if (weight === null || isAnswered(request, charge)) return [];
-    const id = from ?? plan.store.shipsFrom;
-    const account = plan.store.carriers?.[carrier];
-    const origin = plan.locations?.find((location) => location.id === id);
-    const question = {
-      carrier,
-      service,
-      ...(from === undefined ? {} : { from }),
-      ...(account ? { account } : {}),
-      weight,
-      origin: origin
-        ? { country: origin.country, ...(origin.postcode ? { postcode: origin.postcode } : {}), at: origin.at }
-        : null,
-      destination: request.destination,
-      at: request.at,
-    };
-    return [[JSON.stringify([carrier, service, from, weight]), question]];
-  });
-  return [...new Map(questions).values()];
+    const question = { ...always, weight, destination: request.destination, at: request.at };
+    questions.set(JSON.stringify([carrier, service, from, weight]), question);
+  }
+  return [...questions.values()];
+}
+
+/** A carrier's charge, what of its question is the same for everybody, and what its parcel of some goods weighs. */
+type Asking = {
+  readonly charge: CarrierCharge<Charge>;
+  readonly always: Omit<CarrierQuestion, "weight" | "destination" | "at">;
+  readonly weightOf: (lines: readonly ReadLine[]) => number | null;
+};
+
+const known = new WeakMap<Tariff, readonly Asking[]>();
+
+/** What the options of a tariff ask carriers; a tariff is of one plan. */
+function askingIn(tariff: Tariff, plan: Plan): readonly Asking[] {
+  const before = known.get(tariff);
+  if (before) return before;
+  const anywhere = { zone: null, market: "", currency: tariff.currency, rates: ratesOf(plan) };
+  const asking = tariff.options
+    .flatMap(({ option }) => carrierChargesOf(option))
+    .map((charge): Asking => {
+      const { carrier, service, from } = charge;
+      const parcel = compileSpec(parcelSpec(charge), "ordinary", true, ZERO, anywhere);
+      const id = from ?? plan.store.shipsFrom;
+      const account = plan.store.carriers?.[carrier];
+      const origin = plan.locations?.find((location) => location.id === id);
+      return {
+        charge,
+        always: {
+          carrier,
+          service,
+          ...(from === undefined ? {} : { from }),
+          ...(account ? { account } : {}),
+          origin: origin
+            ? { country: origin.country, ...(origin.postcode ? { postcode: origin.postcode } : {}), at: origin.at }
+            : null,
+        },
+        weightOf: (lines) => (parcel.kind === "count" ? parcel.count(lines) : null),
+      };
+    });
+  known.set(tariff, asking);
+  return asking;
 }
 
 /**
@@ -128,9 +151,6 @@ export function stepsWaitingForCarriers({
 const carrierChargesOf = keptBy((option: DeliveryOption): readonly CarrierCharge<Charge>[] =>
   chargesIn({ ...option, byZone: {} }).flatMap(({ charge }) => (charge.kind === "carrier" ? [charge] : [])),
 );
-
-/** Those of a tariff: most have none. */
-const carrierChargesIn = keptBy((tariff: Tariff) => tariff.options.flatMap(({ option }) => carrierChargesOf(option)));
 
 const isAnswered = ({ carriers }: QuoteRequest, { carrier, service, from }: CarrierCharge): boolean =>
   (carriers ?? []).some(
