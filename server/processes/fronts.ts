@@ -96,7 +96,11 @@ export function openFronts(
   };
 
   const tidings = passingTidings();
-  const server = createServer({ pauseOnConnect: true, noDelay: true }, hand);
+  const server = createServer({ pauseOnConnect: true, noDelay: true }, (socket) => {
+    // Whoever goes away before a front has it takes nothing with them.
+    socket.on("error", () => socket.destroy());
+    hand(socket);
+  });
   const running: ReturnType<typeof keepRunning>[] = [];
   server.listen(at.port, at.host, () => {
     for (let i = 0; i < count; i += 1) running.push(keepRunning("A front", start, onGivenUp));

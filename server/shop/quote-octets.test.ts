@@ -88,12 +88,13 @@ const progress: Drawn<Progress> = {
   remaining: orNull(minor),
   remainingSaid: orNull(minor),
 };
+// Often the same as the one before, or the same but for one thing.
 const message: Drawn<QuotedMessage> = {
   surface: fc.constantFrom("banner", "cart"),
-  offer: text,
-  step: text,
+  offer: fc.oneof(fc.constantFrom("a", "b"), text),
+  step: fc.constantFrom("a", "b"),
   state: fc.constantFrom("on-the-way", "covered"),
-  text,
+  text: fc.oneof(fc.constantFrom("a", "b"), text),
 };
 const answer: Drawn<Omit<Quote, "why">> = {
   market: orNull(text),
@@ -111,7 +112,7 @@ const answer: Drawn<Omit<Quote, "why">> = {
   }),
   options: fc.array(anyOption, { maxLength: 3 }),
   progress: fc.array(fc.record(progress), { maxLength: 3 }),
-  messages: fc.array(fc.record(message), { maxLength: 3 }),
+  messages: fc.array(fc.record(message), { maxLength: 6 }),
   notices: fc.array(
     fc.record(
       { surface: fc.constantFrom("banner", "cart"), notice: text, text, link: fc.record({ to: text, text }) },

@@ -19,7 +19,7 @@ export function octetsOf(quote: Quote): string {
   },"currency":${text(currency)},"totals":${totalled(totals)},"options":${list(quote.options, option)},"progress":${list(
     quote.progress,
     progress,
-  )},"messages":${list(quote.messages, message)}${notices ? `,"notices":${json(notices)}` : ""}${
+  )},"messages":${messages(quote.messages)}${notices ? `,"notices":${json(notices)}` : ""}${
     why ? `,"why":${json(why)}` : ""
   }}`;
 }
@@ -92,8 +92,19 @@ const progress = (one: Progress): string =>
     one.remainingSaid
   }}`;
 
-const message = (one: QuotedMessage): string =>
-  `{"surface":${text(one.surface)},"offer":${text(one.offer)},"step":${text(one.step)},"state":${text(one.state)},"text":${text(one.text)}}`;
+/** Most steps say the same on every surface. */
+function messages(all: readonly QuotedMessage[]): string {
+  let before: QuotedMessage | undefined;
+  let rest = "";
+  return list(all, (one) => {
+    const isSame =
+      before?.text === one.text && before.state === one.state && before.step === one.step && before.offer === one.offer;
+    if (!isSame)
+      rest = `,"offer":${text(one.offer)},"step":${text(one.step)},"state":${text(one.state)},"text":${text(one.text)}}`;
+    before = one;
+    return `{"surface":${text(one.surface)}${rest}`;
+  });
+}
 
 function list<T>(all: readonly T[], one: (item: T) => string): string {
   let listed = "[";
