@@ -32,7 +32,7 @@ describe("requests that come in together", () => {
   it("wait for what has come by now, and not for what comes later", async () => {
     const order: string[] = [];
     const first = allHaveCome().then(() => order.push("first"));
-    setTimeout(() => allHaveCome().then(() => order.push("later")), 0);
+    setImmediate(() => allHaveCome().then(() => order.push("later")));
     await first;
     expect(order).toEqual(["first"]);
     await new Promise((resolve) => setTimeout(resolve, 20));

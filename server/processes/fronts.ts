@@ -121,7 +121,8 @@ function passingTidings() {
   const underWay = new Map<number, UnderWay>();
   let last = 0;
   const send = (front: Front, message: ToFront) => {
-    if (front.process.connected) front.process.send(message);
+    // One that has just ended does not need it any more; that is told where it ends.
+    if (front.process.connected) front.process.send(message, () => {});
   };
   const isDone = (front: Front, told: number) => {
     const one = underWay.get(told);

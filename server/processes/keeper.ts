@@ -19,7 +19,8 @@ export function keeperOf(forget: (what: Forgotten) => void): Keeper {
   const waiting = new Map<number, () => void>();
   let last = 0;
   let answering: Server | undefined;
-  const tell = (message: FromFront) => process.send?.(message);
+  // Where the keeper is gone this front ends too.
+  const tell = (message: FromFront) => process.send?.(message, undefined, {}, () => {});
   process.on("message", (message: ToFront, handle: unknown) => {
     if ("connection" in message) {
       tell({ taken: message.connection });
