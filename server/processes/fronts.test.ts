@@ -39,7 +39,7 @@ const told = (port: number) =>
   new Promise<string>((resolve) => {
     let said = "";
     const socket = connect(port, "127.0.0.1");
-    socket.setEncoding("utf8").setTimeout(5000, () => resolve("nothing, for ever"));
+    socket.setEncoding("utf8").setTimeout(LONG, () => resolve("nothing, for ever"));
     socket.on("data", (part: string) => {
       said += part;
     });
@@ -48,13 +48,17 @@ const told = (port: number) =>
     socket.write("?");
   });
 
+/** Processes take a while to start where the machine is busy. */
+const LONG = 20_000;
+const PATIENTLY = { timeout: LONG, interval: 50 };
+
 const ready = "process.once('disconnect', () => process.exit()); process.send({ ready: true });";
 const takes = (then: string) => `process.on("message", (message, socket) => { ${then} }); ${ready}`;
 const TELLS_ITSELF = takes("process.send({ taken: message.connection }); socket.end(String(process.pid));");
 
 const twice = (one: string) => [one, one];
 
-describe("fronts", () => {
+describe("fronts", { timeout: 3 * LONG }, () => {
   it("are as many as cores, four at most, or as many as is said", () => {
     expect([1, 2, 16].map((cores) => frontsWanted(undefined, cores))).toEqual([1, 2, 4]);
     expect([frontsWanted("", 3), frontsWanted("1", 8), frontsWanted("12", 2)]).toEqual([3, 1, 12]);
@@ -63,12 +67,12 @@ describe("fronts", () => {
 
   it("are handed connections in turn; who comes before any is there waits for it", async () => {
     const { port } = await opened(TELLS_ITSELF, 3);
-    await vi.waitFor(async () => expect(await told(port)).toMatch(/^\d+$/));
+    await vi.waitFor(async () => expect(await told(port)).toMatch(/^\d+$/), PATIENTLY);
     await vi.waitFor(async () => {
       const answers = await Promise.all(Array.from({ length: 9 }, () => told(port)));
       const times = [...new Set(answers)].map((one) => answers.filter((other) => other === one).length);
       expect(times).toEqual([3, 3, 3]);
-    });
+    }, PATIENTLY);
   });
 
   it("that end with a connection in their hands leave nobody waiting for ever, and are started again", async () => {
@@ -93,6 +97,6 @@ describe("fronts", () => {
 
   it("are given up where the first cannot be started, or one ends at once again and again", async () => {
     const { given } = await opened("process.exit(1)", 1);
-    await vi.waitFor(() => expect(given.up).toBeGreaterThan(0), { timeout: 10_000 });
+    await vi.waitFor(() => expect(given.up).toBeGreaterThan(0), PATIENTLY);
   });
 });
