@@ -1,6 +1,7 @@
 // npm run test:kill: the app and the database are killed (kill -9) while saves are in flight, fifty times.
-import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { Agent, request } from "node:http";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";
 import { prepareDatabase, startApp } from "./setup/app-server.mjs";
@@ -271,9 +272,9 @@ async function frontsThroughKills({ address, key }, app) {
     const before = seen.answered;
     await wait(500);
     if (seen.answered === before) faults.push("while a front was gone, nobody was answered");
-    // Until it is there again, and answers.
-    for (let tries = 0; frontsOf(app).length < fronts.length && tries < 100; tries += 1) await wait(50);
-    await wait(1000);
+    // Until it is there again, and connections come to it.
+    for (let tries = 0; readyFronts(app) < fronts.length && tries < 400; tries += 1) await wait(50);
+    await wait(300);
   }
   seen.asking = false;
   await Promise.all(shops);
@@ -294,6 +295,12 @@ function frontsOf(app) {
       return false;
     }
   });
+}
+
+/** How many of them listen, which is when they know what to answer. */
+function readyFronts(app) {
+  const folder = readdirSync(tmpdir()).find((name) => name.startsWith(`summant-${app}-`));
+  return frontsOf(app).filter((front) => existsSync(join(tmpdir(), folder ?? "", `front-${front}.sock`))).length;
 }
 
 /** A writer for each zone and option, so that none is in another's way. */
