@@ -37,13 +37,14 @@ export function accessGate(pool: Pool, keys: KeyGate, proxies: ReadonlySet<strin
     const path = pathOf(url);
     const access = accessTo(method, path);
     if (access === "unknown") return access;
-    // Where from is found out for the desk alone: shops ask too often.
+    const { authorization } = headers;
+    // Of people before anything is waited for: they may have gone by then. Shops ask too often, and only the desk is told.
+    const from = authorization === undefined ? cameFrom(request, proxies) : null;
     const letIn = (by: string, person: Person | null = null) => ({
       by,
-      caller: (): Caller => ({ ...cameFrom(request, proxies), person, by }),
+      caller: (): Caller => ({ ...(from ?? cameFrom(request, proxies)), person, by }),
     });
     if (access === "open") return letIn("");
-    const { authorization } = headers;
     if (authorization !== undefined) {
       const asked = await keys(authorization, access.right);
       return "refusal" in asked ? asked : letIn(asked.by);

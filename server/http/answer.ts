@@ -19,7 +19,7 @@ export const jsonAnswer = (body: unknown, status = 200): Answer => ({
 /** The same of JSON in UTF-8, a character for each octet, with one header more. */
 export const octetsAnswer = (body: string, name: string, value: string): Answer => ({
   status: 200,
-  headers: { "content-type": OF_JSON["content-type"], "cache-control": OF_JSON["cache-control"], [name]: value },
+  headers: { ...OF_JSON, [name]: value },
   body,
   isOctets: true,
 });

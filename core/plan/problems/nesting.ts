@@ -17,11 +17,16 @@ const HOLDS: ReadonlySet<string> = new Set(["of", "charge", "fallback"]);
  */
 export function nestingProblem(data: unknown, most: number): Problem | undefined {
   // Almost no data holds so many parts at all, let alone in each other.
-  const path = holdsMoreThan(data, most) ? deeperThan(data, most) : undefined;
+  if (!holdsMoreThan(data, most)) return undefined;
+  // Places are kept only once one is wanted: plans hold many parts, and none too deep.
+  const path = deeperThan(data, most, noPath) === undefined ? undefined : deeperThan(data, most, pathWith);
   return path === undefined
     ? undefined
     : { path, message: phrase("lies in more than {most} others: nest no deeper, or keep a part by name", { most }) };
 }
+
+const noPath = () => "";
+const pathWith = (path: string, key: string) => `${path}${pointer(key)}`;
 
 /** Whether there are more than `most` keys that hold others, wherever they are. */
 function holdsMoreThan(data: unknown, most: number): boolean {
@@ -40,7 +45,7 @@ function holdsMoreThan(data: unknown, most: number): boolean {
   return holding > most;
 }
 
-function deeperThan(data: unknown, most: number): string | undefined {
+function deeperThan(data: unknown, most: number, extended: (path: string, key: string) => string): string | undefined {
   const open: { value: Record<string, unknown>; path: string; depth: number }[] = isObject(data)
     ? [{ value: data, path: "", depth: 0 }]
     : [];
@@ -50,7 +55,7 @@ function deeperThan(data: unknown, most: number): string | undefined {
     const isList = Array.isArray(value);
     for (const [key, inner] of Object.entries(value)) {
       if (!isObject(inner)) continue;
-      open.push({ value: inner, path: `${path}${pointer(key)}`, depth: !isList && HOLDS.has(key) ? depth + 1 : depth });
+      open.push({ value: inner, path: extended(path, key), depth: !isList && HOLDS.has(key) ? depth + 1 : depth });
     }
   }
   return undefined;
