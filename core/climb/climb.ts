@@ -210,6 +210,8 @@ function steadyAhead(
   units: number,
   forecast: FillerForecast,
 ): Ahead {
+  // How long the first stretch is has to be known, too.
+  forecast.extend();
   const found = ahead(forecast, 0);
   const turn = step.goal ? nextTurn(growth, step.goal.measure, units) : null;
   let steady = turn === null ? Number.POSITIVE_INFINITY : turn - units - 1;

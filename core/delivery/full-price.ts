@@ -15,7 +15,7 @@ import { percent } from "../money/decimal.ts";
 import { compileHandling } from "../money/handling.ts";
 import { type LinearAmount, max, min, minus, plus, times, timesBy, toMultiple } from "../money/linear-amount.ts";
 import { add, divide, ONE, type Rational, whole, ZERO } from "../money/rational.ts";
-import { taxPart } from "../money/tax-part.ts";
+import { type TaxPart, taxPart } from "../money/tax-part.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { metres } from "../quantities/quantity.ts";
 import { byPosition } from "../schema/atoms.ts";
@@ -67,7 +67,7 @@ export type CompiledFullPrice = {
   readonly charged: (situation: Situation) => FullPrice;
   readonly when: CompiledCondition | null;
   /** What its tax makes of a price: see `taxPart`. */
-  readonly taxPart: Rational;
+  readonly taxPart: TaxPart;
   readonly seesLineFigures: boolean;
 };
 

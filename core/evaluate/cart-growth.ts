@@ -94,8 +94,11 @@ export const growthOf = (growth: CartGrowth, before: ReadCart): CartGrowth => ({
   kept: new KeptAnswers(),
 });
 
-export const cartAfter = (growth: CartGrowth, units: number): ReadCart =>
-  units === 0 ? growth.before : { ...growth.before, lines: [...growth.before.lines, growth.lineAt(units)] };
+export function cartAfter({ before, lineAt }: CartGrowth, units: number): ReadCart {
+  if (units === 0) return before;
+  const { lines, discounts, ofCodes, ofOthers } = before;
+  return { lines: [...lines, lineAt(units)], discounts, ofCodes, ofOthers };
+}
 
 /** A measure while a cart grows. Only values with tax or discounts in them need an account of how they move. */
 export type MeasurePath =

@@ -2,7 +2,6 @@ import type { ReadLine } from "../cart/read-cart.ts";
 import type { NoPrice } from "../charges/no-price.ts";
 import type { FullPrice } from "../delivery/full-price.ts";
 import type { Horizon, LinearAmount } from "../money/linear-amount.ts";
-import type { RewardTools } from "../rewards/definition.ts";
 import type { Facts, Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { Earned } from "../tariff/earnable.ts";
@@ -37,19 +36,26 @@ export type Along = {
   readonly keep: <T>(answers: Kept<T>, number: number, answer: T, units: number) => T;
 };
 
-/** What has been worked out, by number of option, offer or step. */
+/** What has been worked out, by number of option or offer. Carts are asked by the thousand: each place is made at once. */
 export class Memo {
-  readonly full: (FullPrice | undefined)[] = [];
-  readonly offers: (Truth | undefined)[] = [];
-  readonly reached: (boolean | undefined)[] = [];
-  readonly priced: (PricedOption | undefined)[] = [];
+  readonly full: (FullPrice | undefined)[];
+  readonly offers: (Truth | undefined)[];
+  /** Which steps of each offer are reached, in their bits. */
+  readonly reached: (number | undefined)[];
+  readonly priced: (PricedOption | undefined)[];
   /** What has been earned for each option. */
-  readonly earned: (readonly Earned[] | undefined)[] = [];
-  tools: RewardTools | undefined;
+  readonly earned: (readonly Earned[] | undefined)[];
   /** The same with what is not known taken for what grants nothing. */
   certain: Evaluation | undefined;
   /** What options would cost in full without some goods, by number and what the goods are. */
   without: Map<string, FullPrice> | undefined;
+  constructor({ options, offers }: Tariff) {
+    this.full = new Array(options.length);
+    this.offers = new Array(offers.length);
+    this.reached = new Array(offers.length);
+    this.priced = new Array(options.length);
+    this.earned = new Array(options.length);
+  }
 }
 
 /** What an option comes to with the best set of the offers that are earned. */

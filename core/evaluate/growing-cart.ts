@@ -8,6 +8,7 @@ import type { Tariff } from "../tariff/tariff.ts";
 import {
   alikeKey,
   type CartGrowth,
+  cartAfter,
   countAt,
   growthOf,
   type LongRun,
@@ -19,7 +20,7 @@ import {
 import { type Along, type Evaluation, Memo, type Terms } from "./evaluation.ts";
 import { begunPast, cartWithout, goodsLeft, goodsOf, lineReaches } from "./goods-counted.ts";
 import { type Kept, KeptAnswers } from "./kept.ts";
-import { evaluate } from "./one-cart.ts";
+import { EvaluatedCart, evaluate } from "./one-cart.ts";
 
 /**
  * A cart to which goods are being added: the same as one cart, but every decision made about it tells the horizon how
@@ -38,6 +39,24 @@ export function evaluateAlong(
   return new GrowingCart(growth, units, horizon);
 }
 
+/** A cart to which so many units, one at least, have been added, as it is then: nobody is told how long anything stands. */
+export const evaluateAfter = (growth: CartGrowth, units: number): Evaluation => new GrownCart(growth, units);
+
+class GrownCart extends EvaluatedCart {
+  override readonly linesAs: object;
+  private readonly growth: CartGrowth;
+  private readonly units: number;
+  constructor(growth: CartGrowth, units: number) {
+    super(growth, cartAfter(growth, units));
+    this.linesAs = growth;
+    this.growth = growth;
+    this.units = units;
+  }
+  protected override find(measure: number): number | null {
+    return countAt(this.growth, measure, this.units);
+  }
+}
+
 class GrowingCart implements Evaluation, Along {
   readonly tariff: Tariff;
   readonly facts: Facts;
@@ -45,13 +64,13 @@ class GrowingCart implements Evaluation, Along {
   readonly lines: readonly ReadLine[];
   readonly linesAs: object;
   readonly horizon: Horizon;
-  readonly memo = new Memo();
+  readonly memo: Memo;
   readonly along = this;
   readonly kept: KeptAnswers;
   readonly units: number;
   private readonly growth: CartGrowth;
   private readonly line: ReadLine;
-  private readonly counts: (number | null | undefined)[] = [];
+  private readonly counts: (number | null | undefined)[];
   constructor(growth: CartGrowth, units: number, horizon: Horizon) {
     this.tariff = growth.tariff;
     this.facts = growth.facts;
@@ -61,6 +80,8 @@ class GrowingCart implements Evaluation, Along {
     this.linesAs = growth;
     this.horizon = horizon;
     this.kept = growth.kept;
+    this.memo = new Memo(growth.tariff);
+    this.counts = new Array(growth.tariff.measures.length);
     this.growth = growth;
     this.units = units;
   }

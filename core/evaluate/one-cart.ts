@@ -19,7 +19,13 @@ class OneCart implements Situation {
   protected readonly cart: ReadCart;
   protected readonly counts: Counts;
   private readonly measures: readonly Measure[];
-  constructor(measures: readonly Measure[], facts: Facts, cart: ReadCart, unknownAs: boolean, counts: Counts = []) {
+  constructor(
+    measures: readonly Measure[],
+    facts: Facts,
+    cart: ReadCart,
+    unknownAs: boolean,
+    counts: Counts = new Array(measures.length),
+  ) {
     this.facts = facts;
     this.lines = cart.lines;
     this.linesAs = cart;
@@ -31,10 +37,13 @@ class OneCart implements Situation {
   count(number: number): number | null {
     const known = this.counts[number];
     if (known !== undefined) return known;
-    const measure = this.measures[number];
-    const found = measure ? counted(measure, this.cart, this.facts.distances) : null;
+    const found = this.find(number);
     this.counts[number] = found;
     return found;
+  }
+  protected find(number: number): number | null {
+    const measure = this.measures[number];
+    return measure ? counted(measure, this.cart, this.facts.distances) : null;
   }
   reaches(measure: number, least: number): Truth {
     const found = this.count(measure);
@@ -54,13 +63,14 @@ class OneCart implements Situation {
   }
 }
 
-class EvaluatedCart extends OneCart implements Evaluation {
+export class EvaluatedCart extends OneCart implements Evaluation {
   readonly tariff: Tariff;
-  readonly memo = new Memo();
+  readonly memo: Memo;
   readonly along = null;
   constructor({ tariff, facts, unknownAs }: Terms, cart: ReadCart, counts?: Counts) {
     super(tariff.measures, facts, cart, unknownAs, counts);
     this.tariff = tariff;
+    this.memo = new Memo(tariff);
   }
   without(goods: (line: ReadLine) => boolean): Evaluation {
     return new EvaluatedCart(this, cartWithout(this.cart, goods));

@@ -5,7 +5,7 @@ import { rounded } from "../money/linear-amount.ts";
 import type { TariffOption } from "../tariff/tariff.ts";
 import type { QuotedOption } from "./answer/quote.ts";
 import type { QuoteIn } from "./answer/quote-in.ts";
-import { goodsTax, payable } from "./answer/totals.ts";
+import { taxOn } from "./answer/totals.ts";
 import { type OptionTexts, optionTexts } from "./messages/option-texts.ts";
 import { chosenAtFirst } from "./options/chosen-at-first.ts";
 import { grantsOf } from "./options/grants.ts";
@@ -22,7 +22,7 @@ export function quotedOptions(
   const { pricesIncludeTax } = tariff.market;
   const promises = tariff.options.map(({ promised }) => promised?.(now.facts.at) ?? null);
   const chosen = chosenAtFirst(tariff, priced, promises);
-  const taxOn = goodsTax(cart, totals, pricesIncludeTax, tariff.standardTaxPart);
+  const taxed = taxOn(cart, totals, pricesIncludeTax, tariff.standardTaxPart);
   return tariff.options.map((one): QuotedOption => {
     const outcome = priced[one.number] ?? NOTHING;
     const texts = form.text === false ? { name: one.id } : optionTexts(quoteIn, one, outcome, progress);
@@ -39,12 +39,12 @@ export function quotedOptions(
     const off = rounded(offOrder);
     const goods = totals.goods - off;
     const charged = rounded(price);
-    const { tax, total } = payable(goods, taxOn(goods), charged, pricesIncludeTax, one.full.taxPart);
+    const tax = taxed(goods, charged, one.full.taxPart);
     quoted.available = true;
     quoted.shown = true;
     quoted.price = charged;
     quoted.fullPrice = rounded(sumOf(full));
-    quoted.total = total;
+    quoted.total = goods + charged + (pricesIncludeTax ? 0 : tax);
     quoted.tax = tax;
     if (used.length > 0) {
       quoted.offers = used.map(({ offer }) => offer.id);

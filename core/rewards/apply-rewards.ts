@@ -123,6 +123,7 @@ export class AppliedRewards {
 
 /** In the order in which they take their turns; most are already. */
 function inTurn(rewards: readonly CompiledReward[]): readonly CompiledReward[] {
+  if (rewards.length < 2) return rewards;
   let last = 0;
   for (const { turn } of rewards) {
     if (turn < last) return [...rewards].sort((a, b) => a.turn - b.turn);

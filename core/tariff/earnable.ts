@@ -16,20 +16,23 @@ export class Earnable {
   readonly number: number;
   readonly offer: TariffOffer;
   readonly steps: readonly TariffStep[];
+  private readonly bits: number;
   private readonly option: number;
   private readonly made: (Earned | undefined)[] = [];
   constructor(number: number, offer: TariffOffer, steps: readonly TariffStep[], option: number) {
     this.number = number;
     this.offer = offer;
     this.steps = steps;
+    this.bits = steps.reduce((bits, { bit }) => bits | bit, 0);
     this.option = option;
   }
-  /** @param which a bit for each of the steps, the first the lowest; an offer has twenty at most */
-  earned(which: number): Earned | undefined {
+  /** @param reached the bits of the offer's steps that are reached */
+  earned(reached: number): Earned | undefined {
+    const which = reached & this.bits;
     if (which === 0) return undefined;
     const known = this.made[which];
     if (known) return known;
-    const steps = this.steps.filter((_, i) => (which >> i) & 1);
+    const steps = this.steps.filter(({ bit }) => which & bit);
     const made = {
       offer: this.offer,
       rewards: steps.flatMap(({ reward, options }) => (reward && options.includes(this.option) ? [reward] : [])),
@@ -45,9 +48,8 @@ export type EarnableFor = {
   readonly offers: readonly Earnable[];
   /** Whether all of them may be used together. */
   readonly allTogether: boolean;
-  /** Whether any of their rewards is given on the order, or on the share that some goods have of a price. */
+  /** Whether any of their rewards is given on the order. */
   readonly onOrder: boolean;
-  readonly onShares: boolean;
 };
 
 export function earnableFor(option: number, offers: readonly TariffOffer[], companies: Companies): EarnableFor {
@@ -62,6 +64,5 @@ export function earnableFor(option: number, offers: readonly TariffOffer[], comp
     offers: found,
     allTogether,
     onOrder: steps.some(({ onOrder }) => onOrder !== null),
-    onShares: steps.some(({ reward }) => reward !== null && reward.goods !== null),
   };
 }

@@ -26,6 +26,8 @@ export type TariffOffer = {
 export type TariffStep = {
   /** Among all steps of the tariff. */
   readonly number: number;
+  /** Among those of its offer, of which there are twenty at most: the first has the lowest. */
+  readonly bit: number;
   readonly step: Step;
   readonly trigger: RegisteredTrigger;
   readonly codes: ReadonlySet<string>;

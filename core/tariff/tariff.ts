@@ -16,7 +16,7 @@ import { type AmountContext, amountFor } from "../money/amount.ts";
 import { percent } from "../money/decimal.ts";
 import type { Rates } from "../money/rates.ts";
 import { type Rational, ZERO } from "../money/rational.ts";
-import { taxPart } from "../money/tax-part.ts";
+import { type TaxPart, taxPart } from "../money/tax-part.ts";
 import { type Companies, companiesOf } from "../offers/companies.ts";
 import type { Notice } from "../offers/notice.ts";
 import { canStack, type Offer, type Step } from "../offers/offer.ts";
@@ -39,7 +39,7 @@ export type Tariff = {
   readonly currency: string;
   readonly standardTax: Rational;
   /** What it makes of a price: see `taxPart`. */
-  readonly standardTaxPart: Rational;
+  readonly standardTaxPart: TaxPart;
   readonly store: Plan["store"];
   readonly rates: Rates;
   /** The price up to which the fastest option is chosen; null where the rule is another. */
@@ -135,13 +135,16 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     when: compiledAsked(offer),
     schedule: timesOf(offer),
     filler: fillerOf(offer, context),
-    steps: [...offer.steps].sort(byPosition).flatMap((step) => {
-      const compiled = compileStep(offer, step, context, measureNumber, optionNumber);
-      if (compiled === "no-amount") withoutAmount.push({ offer: offer.id, step: step.id });
-      if (compiled === "no-amount" || compiled === "no-option") return [];
-      steps += 1;
-      return [{ ...compiled, number: steps - 1 }];
-    }),
+    steps: [...offer.steps]
+      .sort(byPosition)
+      .flatMap((step) => {
+        const compiled = compileStep(offer, step, context, measureNumber, optionNumber);
+        if (compiled === "no-amount") withoutAmount.push({ offer: offer.id, step: step.id });
+        if (compiled === "no-amount" || compiled === "no-option") return [];
+        steps += 1;
+        return [{ ...compiled, number: steps - 1 }];
+      })
+      .map((step, i) => ({ ...step, bit: 1 << i })),
   });
   const on = plan.offers.filter((offer) => offer.on).sort(byPosition);
   const own = on
@@ -232,7 +235,7 @@ function compileStep(
   context: AmountContext,
   measureNumber: MeasureNumber,
   optionNumber: ReadonlyMap<string, number>,
-): Omit<TariffStep, "number"> | "no-amount" | "no-option" {
+): Omit<TariffStep, "number" | "bit"> | "no-amount" | "no-option" {
   const { trigger, reward } = step;
   const { only } = offer.counts;
   if (only && !pickGoods(only, context)) return "no-amount";

@@ -2,8 +2,8 @@ import { discountOn } from "../../cart/order-discount.ts";
 import type { ReadCart } from "../../cart/read-cart.ts";
 import { goodsValue } from "../../measures/value-measure.ts";
 import { allocate } from "../../money/allocate.ts";
-import { add, multiply, type Rational, reduce, roundHalfAway, whole, ZERO } from "../../money/rational.ts";
-import { taxPart } from "../../money/tax-part.ts";
+import { add, multiply, reduce, roundHalfAway, whole, ZERO } from "../../money/rational.ts";
+import { roundedQuotient, type TaxPart, taxPart } from "../../money/tax-part.ts";
 
 /**
  * What the goods come to, in minor units and as the market writes prices (with or without tax).
@@ -34,38 +34,36 @@ export function totalsOf(cart: ReadCart): Totals {
 }
 
 /**
- * The exact tax on the goods, contained in prices that include tax, added to prices that do not, by what is paid for them
- * in minor units after all discounts.
+ * What tax there is with one option: on the goods and on delivery, contained in prices that include tax, added to prices that do not;
+ * rounded once.
  *
- * @param standardPart what the zone's standard rate makes of a price: see `taxPart`
+ * @param goods what is paid for them, after all discounts
+ * @param price what is paid for delivery
+ * @param part what delivery's rate makes of a price
  */
-export function goodsTax(
-  cart: ReadCart,
-  totals: Totals,
-  pricesIncludeTax: boolean,
-  standardPart: Rational,
-): (goods: number) => Rational {
-  const before = totals.goods + totals.orderDiscounts;
-  if (before === 0) return () => ZERO;
-  let standard = 0;
-  let exact = ZERO;
-  for (const { shelf, discount, taxRate } of cart.lines) {
-    if (taxRate === null) standard += shelf - discount;
-    else exact = reduce(add(exact, multiply(whole(shelf - discount), taxPart(taxRate, pricesIncludeTax))));
-  }
-  if (standard > 0) exact = add(exact, multiply(whole(standard), standardPart));
-  return (goods) => (goods === before ? exact : multiply({ n: BigInt(goods), d: BigInt(before) }, exact));
-}
+export type TaxOn = (goods: number, price: number, part: TaxPart) => number;
 
-/** What the shopper pays in all with one option, and the tax in it, each rounded once. */
-export function payable(
-  goods: number,
-  tax: Rational,
-  price: number,
-  pricesIncludeTax: boolean,
-  deliveryPart: Rational,
-) {
-  const exact = price === 0 ? tax : add(tax, multiply(whole(price), deliveryPart));
-  const rounded = Number(roundHalfAway(exact));
-  return { tax: rounded, total: goods + price + (pricesIncludeTax ? 0 : rounded) };
+/** @param standard what the zone's standard rate makes of a price */
+export function taxOn(cart: ReadCart, totals: Totals, pricesIncludeTax: boolean, standard: TaxPart): TaxOn {
+  const before = totals.goods + totals.orderDiscounts;
+  let plain = 0;
+  let others = ZERO;
+  for (const { shelf, discount, taxRate } of cart.lines) {
+    if (taxRate === null) plain += shelf - discount;
+    else others = reduce(add(others, multiply(whole(shelf - discount), taxPart(taxRate, pricesIncludeTax).exact)));
+  }
+  const exactly: TaxOn = (goods, price, part) => {
+    const onAll = add(others, multiply(whole(plain), standard.exact));
+    const onGoods =
+      before === 0 ? ZERO : goods === before ? onAll : multiply({ n: BigInt(goods), d: BigInt(before) }, onAll);
+    return Number(roundHalfAway(add(onGoods, multiply(whole(price), part.exact))));
+  };
+  return (goods, price, part) => {
+    // Most goods are taxed at the standard rate, as delivery is, and nothing comes off the order.
+    const inDoubles =
+      goods === before && others === ZERO && part.d === standard.d
+        ? roundedQuotient(plain * standard.n + price * part.n, part.d)
+        : null;
+    return inDoubles ?? exactly(goods, price, part);
+  };
 }

@@ -23,10 +23,11 @@ export type Best = Payable & {
 };
 
 const NOTHING: readonly Earned[] = [];
+const nothing = () => NOTHING;
 const everything = () => true;
 
 /** Where nothing was earned. */
-export const unchanged = (full: Parts): Best => ({ price: sumOf(full), offOrder: 0, gifts: 0, used: () => NOTHING });
+export const unchanged = (full: Parts): Best => ({ price: sumOf(full), offOrder: 0, gifts: 0, used: nothing });
 
 /** One offer on delivery alone: it is used where it lowers the price, which it never raises. */
 export function loneOffer(full: Parts, earned: readonly Earned[], tools: RewardTools): Best {

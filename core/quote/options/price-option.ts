@@ -82,7 +82,7 @@ function payableWithout(option: number, situation: Evaluation, offer: TariffOffe
 function bestOf(option: number, full: Parts, earned: readonly Earned[], situation: Evaluation): Best {
   const [first] = earned;
   if (!first) return unchanged(full);
-  const tools = toolsOf(option, situation);
+  const tools = new ToolsFor(option, situation);
   if (isLeast(option, situation)) return leastPriced(full, earned, situation, tools);
   if (earned.length === 1 && first.onOrder.length === 0) return loneOffer(full, earned, tools);
   return bestPriced(full, earned, situation, tools, option);
@@ -117,13 +117,16 @@ function earnedNow(own: Earnable, situation: Evaluation): Earned | null {
 
 /** What a shopper has earned of an offer for one option; undefined when that is nothing. */
 function earnedOf(own: Earnable, situation: Evaluation, without?: TariffStep): Earned | undefined {
-  const { offer, steps } = own;
-  let which = 0;
-  for (let i = 0; i < steps.length; i += 1) {
-    const step = steps[i];
-    if (step && step !== without && reached(offer, step, situation)) which |= 1 << i;
-  }
-  return own.earned(which);
+  const { offer } = own;
+  // As goods are added, each step that is asked may end a stretch: only those that matter are.
+  const steps = situation.along ? reachedOf(own, situation) : allReached(offer, situation);
+  return own.earned(without ? steps & ~without.bit : steps);
+}
+
+function reachedOf({ offer, steps }: Earnable, situation: Evaluation): number {
+  let bits = 0;
+  for (const step of steps) if (reached(offer, step, situation)) bits |= step.bit;
+  return bits;
 }
 
 /** What is left of what was earned of an offer without one of its steps. */
@@ -133,11 +136,22 @@ function earnedWithout(one: Earned, option: number, situation: Evaluation, step:
 }
 
 /** What rewards look at besides the parts of the price they are given on. */
-function toolsOf(option: number, situation: Evaluation): RewardTools {
-  const common = commonTools(situation);
-  // Most rewards are given on all of a price: what they look at is the same for every option.
-  if (!situation.tariff.earnable[option]?.onShares) return common;
-  return { ...common, fullPriceWithout: (goods) => fullPriceWithout(option, goods, situation) };
+class ToolsFor implements RewardTools {
+  readonly horizon: Evaluation["horizon"];
+  private readonly option: number;
+  private readonly situation: Evaluation;
+  constructor(option: number, situation: Evaluation) {
+    this.horizon = situation.horizon;
+    this.option = option;
+    this.situation = situation;
+  }
+  fullPriceOf(id: string): FullPrice {
+    const other = this.situation.tariff.options.find((candidate) => candidate.id === id);
+    return other ? fullPriceOf(other.number, this.situation) : "not-offered";
+  }
+  fullPriceWithout(goods: PickedGoods): FullPrice {
+    return fullPriceWithout(this.option, goods, this.situation);
+  }
 }
 
 const NO_CHARGE: Parts = { charge: 0, handling: 0, surcharges: 0, own: 0 };
@@ -155,19 +169,6 @@ function fullPriceWithout(option: number, goods: PickedGoods, situation: Evaluat
   const found = left.lines.length === 0 ? NO_CHARGE : (tariff.options[option]?.full.charged(left) ?? "not-offered");
   memo.without.set(key, found);
   return found;
-}
-
-function commonTools(situation: Evaluation): RewardTools {
-  const { memo } = situation;
-  memo.tools ??= {
-    fullPriceWithout: () => "not-offered",
-    horizon: situation.horizon,
-    fullPriceOf: (id) => {
-      const other = situation.tariff.options.find((candidate) => candidate.id === id);
-      return other ? fullPriceOf(other.number, situation) : "not-offered";
-    },
-  };
-  return memo.tools;
 }
 
 /** Whether a full price is only the least there could be: some of what it is made of depends on where exactly it goes. */
@@ -220,23 +221,28 @@ export function withinLimits({ id, offer: { limits } }: TariffOffer, { facts }: 
 
 /** Whether a step is earned: its trigger is met and its offer holds. */
 export function reached(offer: TariffOffer, step: TariffStep, situation: Evaluation): boolean {
-  const { along, memo } = situation;
-  if (along) {
-    const known = along.kept.reached.known(step.number, along.units, along.horizon);
-    if (known !== undefined) return known;
-    const others = along.horizon.alone();
-    const found = reachedNow(offer, step, situation);
-    return along.keep(along.kept.reached, step.number, found, along.horizon.both(others));
-  }
-  const known = memo.reached[step.number];
+  const { along } = situation;
+  if (!along) return (allReached(offer, situation) & step.bit) !== 0;
+  const known = along.kept.reached.known(step.number, along.units, along.horizon);
   if (known !== undefined) return known;
+  const others = along.horizon.alone();
   const found = reachedNow(offer, step, situation);
-  memo.reached[step.number] = found;
-  return found;
+  return along.keep(along.kept.reached, step.number, found, along.horizon.both(others));
 }
 
 const reachedNow = (offer: TariffOffer, step: TariffStep, situation: Evaluation): boolean =>
   step.trigger.met(LOOK, step, situation) === true && offerHolds(offer, situation);
+
+/** Which steps of an offer are reached in one cart, in bits. */
+function allReached(offer: TariffOffer, situation: Evaluation): number {
+  const { reached } = situation.memo;
+  const known = reached[offer.number];
+  if (known !== undefined) return known;
+  let found = 0;
+  for (const step of offer.steps) if (reachedNow(offer, step, situation)) found |= step.bit;
+  reached[offer.number] = found;
+  return found;
+}
 
 const LOOK: TriggerLook<TariffStep, Evaluation> = {
   goalMet: ({ goal }, now) => (goal ? now.reaches(goal.measure, goal.least) : false),

@@ -1,7 +1,7 @@
 import type { FillerKind } from "../../cart/read-cart.ts";
 import { type CartGrowth, crossing } from "../../evaluate/cart-growth.ts";
 import type { Evaluation } from "../../evaluate/evaluation.ts";
-import { evaluateAlong } from "../../evaluate/growing-cart.ts";
+import { evaluateAfter, evaluateAlong } from "../../evaluate/growing-cart.ts";
 import { sayable } from "../../measures/measure-spec.ts";
 import type { StepState } from "../../messages/states.ts";
 import { Horizon } from "../../money/linear-amount.ts";
@@ -19,6 +19,8 @@ export type FillerForecast = {
   readonly extend: () => boolean;
   /** Whether it was given up before all there are. */
   readonly gaveUp: () => boolean;
+  /** The least filler that meets the goal, if so much betters something: mostly it does, and nothing else has to be looked at. */
+  readonly atOnce: () => number | null;
 };
 
 type ForecastStretch = { readonly from: number; readonly to: number; readonly outcome: "better" | "covered" | "none" };
@@ -32,8 +34,9 @@ export function forecastFiller(offer: TariffOffer, step: TariffStep, growth: Car
   const stretches: ForecastStretch[] = [];
   // A code that stands for the goal leaves only the offer's own conditions to be met.
   const stands = step.trigger.codeRole === "stands-for-goal" && hasCode(step, growth.facts);
-  const begin = stands ? 1 : step.goal ? crossing(growth, step.goal.measure, step.goal.least) : null;
-  let next = begin !== null && begin <= FURTHEST ? begin : null;
+  const met = stands ? 1 : step.goal ? crossing(growth, step.goal.measure, step.goal.least) : null;
+  const begin = met !== null && met <= FURTHEST ? met : null;
+  let next = begin;
   const extend = (): boolean => {
     if (next === null || stretches.length >= MOST_STRETCHES) return false;
     const situation = evaluateAlong(growth, next, FURTHEST, new Horizon(FURTHEST, true));
@@ -44,7 +47,18 @@ export function forecastFiller(offer: TariffOffer, step: TariffStep, growth: Car
     next = to < FURTHEST ? to + 1 : null;
     return true;
   };
-  return { growth, stretches, extend, gaveUp: () => next !== null && stretches.length >= MOST_STRETCHES };
+  let atOnce: number | null | undefined;
+  return {
+    growth,
+    stretches,
+    extend,
+    gaveUp: () => next !== null && stretches.length >= MOST_STRETCHES,
+    atOnce: () => {
+      if (atOnce === undefined)
+        atOnce = begin !== null && outcomeAt(offer, step, evaluateAfter(growth, begin)) === "better" ? begin : null;
+      return atOnce;
+    },
+  };
 }
 
 export function outcomeAt(offer: TariffOffer, step: TariffStep, situation: Evaluation): ForecastStretch["outcome"] {
@@ -66,6 +80,10 @@ export type Ahead = {
 };
 
 export function ahead(forecast: FillerForecast, added: number): Ahead {
+  if (forecast.stretches.length === 0) {
+    const remaining = (forecast.atOnce() ?? 0) - added;
+    if (remaining > 1) return { remaining, otherwise: "blocked", slope: -1, units: remaining - 1 };
+  }
   let coveredTo = 0;
   for (let i = 0; i < forecast.stretches.length || forecast.extend(); i += 1) {
     const stretch = forecast.stretches[i];
@@ -89,6 +107,7 @@ export function ahead(forecast: FillerForecast, added: number): Ahead {
  */
 export function asSaid(forecast: FillerForecast, kind: FillerKind, remaining: number): number | null {
   let said = sayable(kind, remaining);
+  if (forecast.stretches.length === 0 && said === forecast.atOnce()) return said;
   for (let i = 0; i < forecast.stretches.length || forecast.extend(); i += 1) {
     const stretch = forecast.stretches[i];
     if (stretch?.outcome !== "better" || stretch.to < said) continue;
