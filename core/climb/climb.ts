@@ -98,6 +98,8 @@ type Segment = {
     readonly whole: Map<TariffStep, FillerForecast>;
   };
   readonly steady: Map<TariffStep, Steady>;
+  /** Steps that no goods would have bettered when it was last looked: the next unit seldom changes that. */
+  readonly helpless: Set<TariffStep>;
 };
 
 /** What was found to stay up to some unit; where nothing did, so many times in a row, it is not tried again before `again`. */
@@ -112,7 +114,7 @@ function segmentsOf(terms: Terms, sample: ReadCart, to: number): Segment[] {
   const push = (length: number, growth: CartGrowth) => {
     if (length > 0) {
       const forecasts = { begun: new Map(), whole: new Map() };
-      segments.push({ after, length, growth, forecasts, steady: new Map() });
+      segments.push({ after, length, growth, forecasts, steady: new Map(), helpless: new Set() });
     }
     after += Math.max(0, length);
   };
@@ -169,7 +171,7 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
 
 /** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */
 function aheadAt(
-  { growth, forecasts, steady }: Segment,
+  { growth, forecasts, steady, helpless }: Segment,
   offer: TariffOffer,
   step: TariffStep,
   units: number,
@@ -177,19 +179,28 @@ function aheadAt(
 ): Ahead {
   const { tariff } = growth;
   const { kind, like } = offer.filler;
-  const here = () => forecastFiller(offer, step, fillers(offer.filler));
+  const here = () => {
+    const forecast = forecastFiller(offer, step, fillers(offer.filler));
+    if (helpless.has(step)) forecast.extend();
+    return forecast;
+  };
+  const once = (): Ahead => {
+    const { remaining, otherwise } = ahead(here(), 0);
+    if (remaining === null) helpless.add(step);
+    else helpless.delete(step);
+    return { remaining, otherwise, slope: 0, units: 0 };
+  };
   if (kind !== "value" || (like && !movesGoal(growth, step))) {
     const known = steady.get(step);
     if (known && units <= known.to) return { ...known.found, units: known.to - units };
-    if (known && units < known.again) return { ...ahead(here(), 0), slope: 0, units: 0 };
+    if (known && units < known.again) return once();
     const found = steadyAhead(growth, offer, step, units, here());
     const failures = found.units > 0 ? 0 : (known?.failures ?? 0) + 1;
     const again = failures === 0 ? units : units + Math.min(2 ** failures, LONGEST_PAUSE);
     steady.set(step, { found, to: units + found.units, failures, again });
     return found;
   }
-  if (like || tariff.seesLineFigures || !likeFiller(tariff, growth.next))
-    return { ...ahead(here(), 0), slope: 0, units: 0 };
+  if (like || tariff.seesLineFigures || !likeFiller(tariff, growth.next)) return once();
   // Goods like filler: a unit of them here and a unit less of filler come to the same, so one forecast serves them all.
   const isWhole = growth.length !== null && units >= growth.length;
   const [kept, base] = isWhole ? [forecasts.whole, units] : [forecasts.begun, 1];

@@ -12,7 +12,9 @@ export function add(a: Rational, b: Rational): Rational {
   // Nothing is added more often than anything else, and denominators grow with every product.
   if (b.n === 0n) return a;
   if (a.n === 0n) return b;
-  return a.d === b.d ? { n: a.n + b.n, d: a.d } : { n: a.n * b.d + b.n * a.d, d: a.d * b.d };
+  if (a.d === b.d) return { n: a.n + b.n, d: a.d };
+  if (b.d === 1n) return { n: a.n + b.n * a.d, d: a.d };
+  return a.d === 1n ? { n: a.n * b.d + b.n, d: b.d } : { n: a.n * b.d + b.n * a.d, d: a.d * b.d };
 }
 
 export function subtract(a: Rational, b: Rational): Rational {

@@ -35,7 +35,10 @@ export class Earnable {
     const steps = this.steps.filter(({ bit }) => which & bit);
     const made = {
       offer: this.offer,
-      rewards: steps.flatMap(({ reward, options }) => (reward && options.includes(this.option) ? [reward] : [])),
+      // In the order in which they take their turns, so that nobody has to bring them into it.
+      rewards: steps
+        .flatMap(({ reward, options }) => (reward && options.includes(this.option) ? [reward] : []))
+        .sort((a, b) => a.turn - b.turn),
       onOrder: steps.flatMap((step) => (step.onOrder ? [{ step, reward: step.onOrder }] : [])),
     };
     this.made[which] = made;

@@ -31,9 +31,18 @@ export const unchanged = (full: Parts): Best => ({ price: sumOf(full), offOrder:
 
 /** One offer on delivery alone: it is used where it lowers the price, which it never raises. */
 export function loneOffer(full: Parts, earned: readonly Earned[], tools: RewardTools): Best {
-  const price = applyRewards(full, earned[0]?.rewards ?? [], tools);
-  const used = () => (compareAmounts(price, sumOf(full), tools.horizon) < 0 ? earned : NOTHING);
-  return { price, offOrder: 0, gifts: 0, used };
+  const rewards = earned[0]?.rewards ?? [];
+  const price = applyRewards(full, rewards, tools);
+  return {
+    price,
+    offOrder: 0,
+    gifts: 0,
+    used: () => (compareAmounts(price, sumOf(full), tools.horizon) < 0 ? earned : NOTHING),
+    without: (reward) => {
+      const left = rewards.filter((other) => other !== reward);
+      return left.length === 0 ? sumOf(full) : applyRewards(full, left, tools);
+    },
+  };
 }
 
 /**

@@ -3,7 +3,7 @@ import type { StepState } from "../../messages/states.ts";
 import type { TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
 import type { Progress } from "../answer/quote.ts";
 import type { QuoteIn } from "../answer/quote-in.ts";
-import { reached } from "../options/price-option.ts";
+import { offerHolds, reached } from "../options/price-option.ts";
 import { ahead, asSaid, type FillerForecast, forecastFiller, stepStatus } from "./step-status.ts";
 
 /** A step as it stands, also one without a goal, of which there is no progress to show. */
@@ -27,6 +27,8 @@ export function progressOf({ now, cart }: Pick<QuoteIn, "now" | "cart">): StepPr
       let forecast: FillerForecast | undefined;
       const { state, remaining } = stepStatus(offer, step, now, () => {
         forecast = forecastFiller(offer, step, fillers(offer.filler));
+        // What more goods make of an offer that does not hold now is seldom decided at once.
+        if (!offerHolds(offer, now)) forecast.extend();
         return ahead(forecast, 0);
       });
       const said = forecast && remaining !== null ? asSaid(forecast, kind, remaining) : null;
