@@ -29,6 +29,8 @@ type ForecastStretch = { readonly from: number; readonly to: number; readonly ou
 const FURTHEST = 2 ** 40;
 /** So many stretches are tried: by far more than plans need. What lies beyond them is not known. */
 const MOST_STRETCHES = 400;
+/** With so many, what is kept of them from one amount to the next saves more than looking at one amount alone. */
+const MANY_OFFERS = 40;
 
 export function forecastFiller(offer: TariffOffer, step: TariffStep, growth: CartGrowth): FillerForecast {
   const stretches: ForecastStretch[] = [];
@@ -80,7 +82,7 @@ export type Ahead = {
 };
 
 export function ahead(forecast: FillerForecast, added: number): Ahead {
-  if (forecast.stretches.length === 0) {
+  if (forecast.stretches.length === 0 && forecast.growth.tariff.offers.length < MANY_OFFERS) {
     const remaining = (forecast.atOnce() ?? 0) - added;
     if (remaining > 1) return { remaining, otherwise: "blocked", slope: -1, units: remaining - 1 };
   }
