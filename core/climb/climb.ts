@@ -18,14 +18,7 @@ import { exactOf, Horizon, type LinearAmount, slopeOf } from "../money/linear-am
 import { compare, roundHalfAway } from "../money/rational.ts";
 import { phrase } from "../phrases/phrase.ts";
 import { priceOption } from "../quote/options/price-option.ts";
-import {
-  type Ahead,
-  ahead,
-  type FillerForecast,
-  forecastFiller,
-  outcomeAt,
-  stepStatus,
-} from "../quote/progress/step-status.ts";
+import { type Ahead, ahead, FillerForecast, outcomeAt, stepStatus } from "../quote/progress/step-status.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
@@ -133,7 +126,7 @@ function emptyCart(terms: Terms, sample: ReadCart, form: ClimbForm): ClimbInterv
   const steps = offersIn(terms, form).flatMap((offer) =>
     offer.steps.map((step): ClimbStep => {
       const { state, remaining } = stepStatus(offer, step, now, () =>
-        ahead(forecastFiller(offer, step, growByFiller(terms, cart, offer.filler)), 0),
+        ahead(new FillerForecast(offer, step, growByFiller(terms, cart, offer.filler)), 0),
       );
       return { state, remaining: remaining === null ? null : { start: remaining, slope: 0 } };
     }),
@@ -180,7 +173,7 @@ function aheadAt(
   const { tariff } = growth;
   const { kind, like } = offer.filler;
   const here = () => {
-    const forecast = forecastFiller(offer, step, fillers(offer.filler));
+    const forecast = new FillerForecast(offer, step, fillers(offer.filler));
     if (helpless.has(step)) forecast.extend();
     return forecast;
   };
@@ -205,7 +198,7 @@ function aheadAt(
   const isWhole = growth.length !== null && units >= growth.length;
   const [kept, base] = isWhole ? [forecasts.whole, units] : [forecasts.begun, 1];
   const forecast =
-    kept.get(step) ?? forecastFiller(offer, step, growByFiller(growth, cartAfter(growth, base), offer.filler));
+    kept.get(step) ?? new FillerForecast(offer, step, growByFiller(growth, cartAfter(growth, base), offer.filler));
   kept.set(step, forecast);
   return ahead(forecast, units - base);
 }

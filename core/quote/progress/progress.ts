@@ -4,7 +4,7 @@ import type { TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
 import type { Progress } from "../answer/quote.ts";
 import type { QuoteIn } from "../answer/quote-in.ts";
 import { offerHolds, reached } from "../options/price-option.ts";
-import { ahead, asSaid, type FillerForecast, forecastFiller, stepStatus } from "./step-status.ts";
+import { ahead, asSaid, FillerForecast, stepStatus } from "./step-status.ts";
 
 /** A step as it stands, also one without a goal, of which there is no progress to show. */
 export type StepProgress = {
@@ -26,7 +26,7 @@ export function progressOf({ now, cart }: Pick<QuoteIn, "now" | "cart">): StepPr
       const { kind } = offer.offer.counts;
       let forecast: FillerForecast | undefined;
       const { state, remaining } = stepStatus(offer, step, now, () => {
-        forecast = forecastFiller(offer, step, fillers(offer.filler));
+        forecast = new FillerForecast(offer, step, fillers(offer.filler));
         // What more goods make of an offer that does not hold now is seldom decided at once.
         if (!offerHolds(offer, now)) forecast.extend();
         return ahead(forecast, 0);

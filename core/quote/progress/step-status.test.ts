@@ -5,7 +5,7 @@ import { evaluate } from "../../evaluate/one-cart.ts";
 import { prepareRequest } from "../../evaluate/prepared-request.ts";
 import { compile } from "../../tariff/compile.ts";
 import { anyCase } from "../../tests/arbitrary.ts";
-import { forecastFiller, outcomeAt } from "./step-status.ts";
+import { FillerForecast, outcomeAt } from "./step-status.ts";
 
 describe("what adding filler would do", () => {
   it("is the same throughout a stretch, as trying each amount in it finds", () => {
@@ -20,7 +20,7 @@ describe("what adding filler would do", () => {
         for (const offer of there.tariff.offers)
           for (const step of offer.steps) {
             const growth = growByFiller({ ...there, unknownAs: false }, prepared.cart, offer.filler);
-            const forecast = forecastFiller(offer, step, growth);
+            const forecast = new FillerForecast(offer, step, growth);
             const atOnce = forecast.atOnce();
             for (let i = 0; i < 6 && forecast.extend(); i += 1);
             const [first] = forecast.stretches;

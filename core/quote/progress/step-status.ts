@@ -11,18 +11,6 @@ import { hasCode, improves, inTime, offerHolds, reached, withinLimits } from "..
 
 export type StepStatus = { readonly state: StepState; readonly remaining: number | null };
 
-/** What a step looks like as filler is added to a cart: stretches of filler over which it stands the same. */
-export type FillerForecast = {
-  readonly growth: CartGrowth;
-  readonly stretches: readonly ForecastStretch[];
-  /** Makes one more stretch; false when there are no more, or no more are tried. */
-  readonly extend: () => boolean;
-  /** Whether it was given up before all there are. */
-  readonly gaveUp: () => boolean;
-  /** The least filler that meets the goal, if so much betters something: mostly it does, and nothing else has to be looked at. */
-  readonly atOnce: () => number | null;
-};
-
 type ForecastStretch = { readonly from: number; readonly to: number; readonly outcome: "better" | "covered" | "none" };
 
 /** Nobody is asked to add more than this many units. */
@@ -32,35 +20,52 @@ const MOST_STRETCHES = 400;
 /** With so many, what is kept of them from one amount to the next saves more than looking at one amount alone. */
 const MANY_OFFERS = 40;
 
-export function forecastFiller(offer: TariffOffer, step: TariffStep, growth: CartGrowth): FillerForecast {
-  const stretches: ForecastStretch[] = [];
-  // A code that stands for the goal leaves only the offer's own conditions to be met.
-  const stands = step.trigger.codeRole === "stands-for-goal" && hasCode(step, growth.facts);
-  const met = stands ? 1 : step.goal ? crossing(growth, step.goal.measure, step.goal.least) : null;
-  const begin = met !== null && met <= FURTHEST ? met : null;
-  let next = begin;
-  const extend = (): boolean => {
+/** What a step looks like as filler is added to a cart: stretches of filler over which it stands the same. */
+export class FillerForecast {
+  readonly growth: CartGrowth;
+  readonly stretches: ForecastStretch[] = [];
+  private readonly offer: TariffOffer;
+  private readonly step: TariffStep;
+  /** The least filler that meets the goal. */
+  private readonly begin: number | null;
+  private next: number | null;
+  private isBetterAtOnce: boolean | undefined;
+
+  constructor(offer: TariffOffer, step: TariffStep, growth: CartGrowth) {
+    this.growth = growth;
+    this.offer = offer;
+    this.step = step;
+    // A code that stands for the goal leaves only the offer's own conditions to be met.
+    const stands = step.trigger.codeRole === "stands-for-goal" && hasCode(step, growth.facts);
+    const met = stands ? 1 : step.goal ? crossing(growth, step.goal.measure, step.goal.least) : null;
+    this.begin = met !== null && met <= FURTHEST ? met : null;
+    this.next = this.begin;
+  }
+
+  /** Makes one more stretch; false when there are no more, or no more are tried. */
+  extend(): boolean {
+    const { growth, offer, step, stretches, next } = this;
     if (next === null || stretches.length >= MOST_STRETCHES) return false;
     const situation = evaluateAlong(growth, next, FURTHEST, new Horizon(FURTHEST, true));
     const outcome = outcomeAt(offer, step, situation);
     const units = situation.horizon?.units ?? 0;
     const to = units >= FURTHEST ? Number.POSITIVE_INFINITY : next + units;
     stretches.push({ from: next, to, outcome });
-    next = to < FURTHEST ? to + 1 : null;
+    this.next = to < FURTHEST ? to + 1 : null;
     return true;
-  };
-  let atOnce: number | null | undefined;
-  return {
-    growth,
-    stretches,
-    extend,
-    gaveUp: () => next !== null && stretches.length >= MOST_STRETCHES,
-    atOnce: () => {
-      if (atOnce === undefined)
-        atOnce = begin !== null && outcomeAt(offer, step, evaluateAfter(growth, begin)) === "better" ? begin : null;
-      return atOnce;
-    },
-  };
+  }
+
+  /** Whether it was given up before all there are. */
+  gaveUp(): boolean {
+    return this.next !== null && this.stretches.length >= MOST_STRETCHES;
+  }
+
+  /** The least filler that meets the goal, if so much betters something: mostly it does, and nothing else has to be looked at. */
+  atOnce(): number | null {
+    const { begin, growth, offer, step } = this;
+    this.isBetterAtOnce ??= begin !== null && outcomeAt(offer, step, evaluateAfter(growth, begin)) === "better";
+    return this.isBetterAtOnce ? begin : null;
+  }
 }
 
 export function outcomeAt(offer: TariffOffer, step: TariffStep, situation: Evaluation): ForecastStretch["outcome"] {
