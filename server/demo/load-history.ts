@@ -38,9 +38,15 @@ export async function continueHistory(pool: Pool, size?: number): Promise<number
   const deliverers = deliverersOf(pool);
   let added = 0;
   let batch: PastOrder[] = [];
+  let writing = Promise.resolve();
+  // The next ones are made up while the database is at work.
   const write = async () => {
-    added += (await writeOrders(pool, batch, deliverers)).added;
+    await writing;
+    const orders = batch;
     batch = [];
+    writing = writeOrders(pool, orders, deliverers).then((written) => {
+      added += written.added;
+    });
   };
   const products: CatalogueProduct[] = [];
   for await (const some of allProducts(pool)) products.push(...some);
@@ -49,6 +55,7 @@ export async function continueHistory(pool: Pool, size?: number): Promise<number
     if (batch.length === BATCH) await write();
   }
   await write();
+  await writing;
   await pool.query("DELETE FROM order_imports WHERE import = ?", [MARK]);
   return added;
 }

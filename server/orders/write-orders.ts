@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import { orderFacts } from "../../core/evidence/order-facts.ts";
 import { isPriceable } from "../../core/evidence/past-order.ts";
+import { isRecord } from "../../core/schema/is-record.ts";
 import type { Problem } from "../../core/schema/problem.ts";
 import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import { inTransaction } from "../database/pool.ts";
@@ -152,13 +153,11 @@ function requestText(order: OrderIn): string | null {
   return JSON.stringify({ ...order.request, cart });
 }
 
-/** The same content in the same order, however it was sent. */
+/** The same content in the same order, however it was sent. Files of orders have hundreds of thousands of them: it is done plainly. */
 function sorted(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(sorted);
-  if (typeof value !== "object" || value === null) return value;
-  return Object.fromEntries(
-    Object.entries(value)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([key, inner]) => [key, sorted(inner)]),
-  );
+  if (!isRecord(value)) return value;
+  const inOrder: Record<string, unknown> = {};
+  for (const key of Object.keys(value).sort()) inOrder[key] = sorted(value[key]);
+  return inOrder;
 }
