@@ -164,7 +164,7 @@ export type FoundFault = Omit<Finding, "code" | "severity" | "sentence"> & { rea
 export type Check = {
   readonly code: string;
   readonly severity: Severity;
-  /** Decisions and climbs: whoever waits for findings gets the others first. */
+  /** Decisions, climbs, formats of every language: whoever waits for findings gets the others first. */
   readonly isSlow?: true;
   /** A plan is looked at; nothing is changed. */
   readonly find: (context: CheckContext) => Iterable<FoundFault>;

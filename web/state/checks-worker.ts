@@ -16,6 +16,8 @@ const FRESH_MS = 60_000;
 let around: { read: number; answer: ReturnType<typeof api.surroundings> } | null = null;
 
 const RETRY_MS = 2000;
+/** A pause takes some milliseconds, most checks one: what is wanted instead is looked for only so often. */
+const PAUSE_MS = 20;
 const PROGRESS_MS = 200;
 
 /** Read here, not on the page: a large catalogue is never in the way of who types. Null when it is wanted no more. */
@@ -62,6 +64,7 @@ const worker = {
     if (!known) return null;
     let found: [string, readonly Finding[]][] = [];
     let told = Date.now();
+    let paused = told;
     // The first that is found is told at once, what follows now and then.
     let isNews = true;
     for (const { check, findings, done, of } of runChecks(compiled.compiled, { ...known, at }, memory, QUICK_FIRST)) {
@@ -72,8 +75,10 @@ const worker = {
         found = [];
         told = Date.now();
       }
+      if (Date.now() - paused < PAUSE_MS) continue;
       await pause();
       if (own !== newest) return null;
+      paused = Date.now();
     }
     return true;
   },

@@ -15,6 +15,7 @@ import { type Check, type CheckContext, type FoundFault, onOffer, onOption } fro
 export const amountTypedInText: Check = {
   code: "amount-typed-in-text",
   severity: "wrong",
+  isSlow: true,
   *find(context) {
     const { plan } = context;
     const read = figureReader(
