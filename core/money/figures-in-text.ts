@@ -69,13 +69,14 @@ function namesOf(currencies: readonly string[], languages: readonly string[]): M
   // One, two, few and many have names of their own.
   for (const currency of currencies)
     for (const locale of new Set(["en", ...languages]))
-      for (const currencyDisplay of ["symbol", "narrowSymbol", "code", "name"] as const)
+      for (const currencyDisplay of ["symbol", "narrowSymbol", "code", "name"] as const) {
+        const format = new Intl.NumberFormat(locale, { style: "currency", currency, currencyDisplay });
         for (const count of [1, 2, 3, 11, 100]) {
-          const format = new Intl.NumberFormat(locale, { style: "currency", currency, currencyDisplay });
           const part = format.formatToParts(count).find(({ type }) => type === "currency");
           const name = folded(part?.value ?? "").trim();
           if (name !== "") called.set(name, (called.get(name) ?? new Set()).add(currency));
         }
+      }
   return called;
 }
 

@@ -38,15 +38,9 @@ export async function continueHistory(pool: Pool, size?: number): Promise<number
   const deliverers = deliverersOf(pool);
   let added = 0;
   let batch: PastOrder[] = [];
-  let writing = Promise.resolve();
-  // The next ones are made up while the database is at work.
   const write = async () => {
-    await writing;
-    const orders = batch;
+    added += (await writeOrders(pool, batch, deliverers)).added;
     batch = [];
-    writing = writeOrders(pool, orders, deliverers).then((written) => {
-      added += written.added;
-    });
   };
   const products: CatalogueProduct[] = [];
   for await (const some of allProducts(pool)) products.push(...some);
@@ -55,7 +49,6 @@ export async function continueHistory(pool: Pool, size?: number): Promise<number
     if (batch.length === BATCH) await write();
   }
   await write();
-  await writing;
   await pool.query("DELETE FROM order_imports WHERE import = ?", [MARK]);
   return added;
 }

@@ -15,7 +15,6 @@ const VALUES = [1, 10];
 export const chargesLessThanItCosts: Check = {
   code: "charges-less-than-it-costs",
   severity: "risky",
-  isSlow: true,
   *find(context) {
     for (const option of context.plan.options) {
       const { costsStore } = option;

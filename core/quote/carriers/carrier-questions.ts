@@ -71,7 +71,7 @@ export function answerFrom(
 export function carrierQuestions(compiled: CompiledPlan, request: QuoteRequest): CarrierQuestion[] {
   const found = findTariffs(compiled, request.destination, request.currency);
   if ("problems" in found || !found.postcodeKnown) return [];
-  const asking = found.there.flatMap(({ tariff }) => askingIn(tariff, compiled.plan));
+  const asking = found.there.flatMap(({ tariff }) => askingIn(compiled)(tariff));
   if (asking.length === 0 || standpointProblems(request).length > 0) return [];
   const cart = readCart(request.cart, "/cart");
   if ("problems" in cart || !cart.lines.some(isOrdinary)) return [];
@@ -93,14 +93,12 @@ type Asking = {
   readonly weightOf: (lines: readonly ReadLine[]) => number | null;
 };
 
-const known = new WeakMap<Tariff, readonly Asking[]>();
+/** What the options of a tariff of some plan ask carriers. */
+const askingIn = keptBy(({ plan }: CompiledPlan) => keptBy((tariff: Tariff) => askedFor(tariff, plan)));
 
-/** What the options of a tariff ask carriers; a tariff is of one plan. */
-function askingIn(tariff: Tariff, plan: Plan): readonly Asking[] {
-  const before = known.get(tariff);
-  if (before) return before;
-  const anywhere = { zone: null, market: "", currency: tariff.currency, rates: ratesOf(plan) };
-  const asking = tariff.options
+function askedFor({ currency, options }: Tariff, plan: Plan): readonly Asking[] {
+  const anywhere = { zone: null, market: "", currency, rates: ratesOf(plan) };
+  return options
     .flatMap(({ option }) => carrierChargesOf(option))
     .map((charge): Asking => {
       const { carrier, service, from } = charge;
@@ -122,8 +120,6 @@ function askingIn(tariff: Tariff, plan: Plan): readonly Asking[] {
         weightOf: (lines) => (parcel.kind === "count" ? parcel.count(lines) : null),
       };
     });
-  known.set(tariff, asking);
-  return asking;
 }
 
 /**

@@ -60,9 +60,13 @@ export class FillerForecast {
     return this.next !== null && this.stretches.length >= MOST_STRETCHES;
   }
 
-  /** The least filler that meets the goal, if so much betters something: mostly it does, and nothing else has to be looked at. */
+  /**
+   * The least filler that meets the goal, if so much betters something: mostly it does, and nothing else has to be looked at.
+   * Null too once there are stretches, which tell it as well.
+   */
   atOnce(): number | null {
-    const { begin, growth, offer, step } = this;
+    const { begin, growth, offer, step, stretches } = this;
+    if (stretches.length > 0 || growth.tariff.offers.length >= MANY_OFFERS) return null;
     this.isBetterAtOnce ??= begin !== null && outcomeAt(offer, step, evaluateAfter(growth, begin)) === "better";
     return this.isBetterAtOnce ? begin : null;
   }
@@ -87,10 +91,8 @@ export type Ahead = {
 };
 
 export function ahead(forecast: FillerForecast, added: number): Ahead {
-  if (forecast.stretches.length === 0 && forecast.growth.tariff.offers.length < MANY_OFFERS) {
-    const remaining = (forecast.atOnce() ?? 0) - added;
-    if (remaining > 1) return { remaining, otherwise: "blocked", slope: -1, units: remaining - 1 };
-  }
+  const atOnce = (forecast.atOnce() ?? 0) - added;
+  if (atOnce > 1) return { remaining: atOnce, otherwise: "blocked", slope: -1, units: atOnce - 1 };
   let coveredTo = 0;
   for (let i = 0; i < forecast.stretches.length || forecast.extend(); i += 1) {
     const stretch = forecast.stretches[i];
@@ -114,7 +116,7 @@ export function ahead(forecast: FillerForecast, added: number): Ahead {
  */
 export function asSaid(forecast: FillerForecast, kind: FillerKind, remaining: number): number | null {
   let said = sayable(kind, remaining);
-  if (forecast.stretches.length === 0 && said === forecast.atOnce()) return said;
+  if (said === forecast.atOnce()) return said;
   for (let i = 0; i < forecast.stretches.length || forecast.extend(); i += 1) {
     const stretch = forecast.stretches[i];
     if (stretch?.outcome !== "better" || stretch.to < said) continue;
