@@ -40,11 +40,9 @@ export function useHeldOrder(keys: readonly string[]): { order: readonly string[
       onPointerEnter: () => setBy((now) => ({ ...now, pointer: true })),
       onPointerLeave: () => setBy((now) => ({ ...now, pointer: false })),
       onFocus: () => setBy((now) => ({ ...now, focus: true })),
-      // Once the focus is where it goes: what is brought into another order before that takes it back, and the page moves under a press.
-      onBlur: ({ currentTarget }) => {
-        setTimeout(() => {
-          if (!currentTarget.contains(document.activeElement)) setBy((now) => ({ ...now, focus: false }));
-        });
+      onBlur: ({ currentTarget, relatedTarget }) => {
+        if (relatedTarget instanceof Node && currentTarget.contains(relatedTarget)) return;
+        setBy((now) => ({ ...now, focus: false }));
       },
     },
   };

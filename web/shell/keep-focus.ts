@@ -5,15 +5,16 @@ type Held = { readonly control: HTMLElement; readonly around: readonly { parent:
 
 /**
  * Keeps the focus where somebody works by keyboard. When what had it is moved, it stays on it; when it goes, or cannot be pressed any
- * more, the next control takes it, and at last the section's heading. Who clicks beside everything loses it as ever.
+ * more, the next control takes it, and at last the section's heading. Who presses elsewhere takes it there, or loses it as ever.
  */
 export function keepFocus(): void {
   let held: Held | null = null;
   const onFocus = ({ target }: FocusEvent) => {
     held = target instanceof HTMLElement && target.closest("main") ? heldAt(target) : null;
   };
+  // On the way to what is pressed nothing has the focus: brought back then, it would move the page under the press.
   const onPointer = ({ target }: PointerEvent) => {
-    if (target instanceof Element && !target.closest(`${FOCUSABLE}, label, summary`)) held = null;
+    if (!(target instanceof Node && held?.control.contains(target))) held = null;
   };
   const observer = new MutationObserver(() => {
     if (!held || document.activeElement !== document.body) return;
