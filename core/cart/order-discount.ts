@@ -44,8 +44,7 @@ function fractionOf(text: string): Rational {
 }
 
 /** The discount on goods worth `goods` minor units: one figure, rounded once, never more than the goods. */
-export function discountOn(goods: bigint, { kept, off }: OrderDiscounts): bigint {
+export function discountOn(goods: number, { kept, off }: OrderDiscounts): number {
   const left = subtract(multiply(kept, whole(goods)), off);
-  const exact = left.n > 0n ? subtract(whole(goods), left) : whole(goods);
-  return roundHalfAway(exact);
+  return left.n > 0 ? roundHalfAway(subtract(whole(goods), left)) : goods;
 }

@@ -15,7 +15,7 @@ import { evaluateAlong } from "../evaluate/growing-cart.ts";
 import { evaluate } from "../evaluate/one-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
 import { exactOf, Horizon, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
-import { compare, roundHalfAway } from "../money/rational.ts";
+import { compare, isZero, roundHalfAway } from "../money/rational.ts";
 import { phrase } from "../phrases/phrase.ts";
 import { priceOption } from "../quote/options/price-option.ts";
 import { type Ahead, ahead, FillerForecast, outcomeAt, stepStatus } from "../quote/progress/step-status.ts";
@@ -272,7 +272,7 @@ function pricesAt(now: Evaluation): Pick<ClimbInterval, "prices" | "offers"> {
 }
 
 const climbPrice = (price: LinearAmount): ClimbPrice =>
-  slopeOf(price).n === 0n ? Number(roundHalfAway(exactOf(price))) : { start: exactOf(price), slope: slopeOf(price) };
+  isZero(slopeOf(price)) ? roundHalfAway(exactOf(price)) : { start: exactOf(price), slope: slopeOf(price) };
 
 /** Where a goal is met for good on the climb, or null when it is not met at its end. */
 function flagOf(terms: Terms, sample: ReadCart, segments: readonly Segment[], { goal }: TariffStep): number | null {

@@ -39,7 +39,7 @@ export type Climb = {
 export function priceAt({ from, prices }: ClimbInterval, option: number, x: number): number | NoPrice {
   const price = prices[option] ?? "not-offered";
   if (typeof price !== "object") return price;
-  return Number(roundHalfAway(add(price.start, multiply(price.slope, whole(x - from)))));
+  return roundHalfAway(add(price.start, multiply(price.slope, whole(x - from))));
 }
 
 /** What remains for a step of an interval at shelf value x; null where nothing is promised. */

@@ -14,7 +14,7 @@ import { type Amount, type AmountContext, amountFor, stepFor } from "../money/am
 import { percent } from "../money/decimal.ts";
 import { compileHandling } from "../money/handling.ts";
 import { type LinearAmount, max, min, minus, plus, times, timesBy, toMultiple } from "../money/linear-amount.ts";
-import { add, divide, ONE, type Rational, whole, ZERO } from "../money/rational.ts";
+import { add, divide, isZero, ONE, type Rational, whole, ZERO } from "../money/rational.ts";
 import { type TaxPart, taxPart } from "../money/tax-part.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { metres } from "../quantities/quantity.ts";
@@ -229,7 +229,7 @@ function chargeSteps(
   };
   withAmount(option.base, (base) => ({ part: "base", apply: (charge) => plus(charge, base) }));
   const markUp = percent(option.markUp?.percent ?? "0") ?? ZERO;
-  if (markUp.n !== 0n) steps.push({ part: "mark-up", apply: timesBy(add(ONE, markUp)) });
+  if (!isZero(markUp)) steps.push({ part: "mark-up", apply: timesBy(add(ONE, markUp)) });
   withAmount(option.markUp?.amount, (more) => ({ part: "mark-up", apply: (charge) => plus(charge, more) }));
   withAmount(option.minimum, (floor) => ({
     part: "minimum",

@@ -45,7 +45,7 @@ export function storeCost(cost: StoreCost, lines: readonly ReadLine[], context: 
     case "delivery":
       return amount;
     case "trip":
-      return Number(roundHalfAway(divide(whole(amount), whole(cost.deliveries))));
+      return roundHalfAway(divide(whole(amount), whole(cost.deliveries)));
     case "parcel": {
       const holds = cost.holds ? rounded(milligrams(cost.holds)) : 0;
       if (holds === 0) return amount;
@@ -55,7 +55,7 @@ export function storeCost(cost: StoreCost, lines: readonly ReadLine[], context: 
         weight = add(weight, multiply(exactOf(line.weight), whole(line.quantity)));
       }
       const parcels = ceil(divide(weight, whole(holds)));
-      return amount * Math.max(1, Number(parcels));
+      return amount * Math.max(1, parcels);
     }
   }
 }

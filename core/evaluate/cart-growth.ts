@@ -3,9 +3,11 @@ import { counted, type Measure } from "../measures/measure.ts";
 import { evenPath, valuePath } from "../measures/value-measure.ts";
 import {
   crossings,
+  discountOfPart,
   firstCrossing,
   LOOKED_AHEAD,
   longRun,
+  roundedTo,
   settledFrom,
   type ValuePath,
   valueAt,
@@ -59,7 +61,7 @@ export function growByLine({ tariff, facts, unknownAs }: Terms, before: ReadCart
           quantity: 1,
           unitPrice: units,
           shelf: units,
-          discount: Number((BigInt(next.discount) * BigInt(units)) / BigInt(next.shelf)),
+          discount: discountOfPart(units, { amount: next.discount, of: next.shelf }),
         };
   return {
     tariff,
@@ -252,7 +254,7 @@ export function nextCrossing(growth: CartGrowth, number: number, least: number, 
 
 /** Past what was looked at, a value that turns for ever may turn with the very next unit. */
 function turnsForEver(growth: CartGrowth, path: ValuePath, least: number, units: number): number | null {
-  const looked = growth.length !== null || path.rate.n > 0n || settledFrom(path, least) !== null;
+  const looked = growth.length !== null || path.rate.n > 0 || settledFrom(path, roundedTo(least)) !== null;
   return looked ? null : Math.max(units, LOOKED_AHEAD) + 1;
 }
 

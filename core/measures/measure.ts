@@ -1,7 +1,7 @@
 import { isOrdinary, isShipped, type ReadCart, type ReadLine } from "../cart/read-cart.ts";
 import type { AmountContext } from "../money/amount.ts";
 import { exactOf, type LinearAmount, plus, rounded, times } from "../money/linear-amount.ts";
-import { ceil, divide, type Rational, whole } from "../money/rational.ts";
+import { ceil, divide, fraction, type Rational, whole } from "../money/rational.ts";
 import { milligrams } from "../quantities/quantity.ts";
 import { type GoodsFilter, goodsFilter } from "./goods-filter.ts";
 import { gramLitres, type LadderMeasure, type MeasureSpec, onlyOf, type Scope } from "./measure-spec.ts";
@@ -66,7 +66,7 @@ export function compileSpec(
     case "chargeable-weight": {
       const pack = packed(spec);
       const actual = spec.kind === "chargeable-weight";
-      const divisor = { n: 1000n, d: BigInt(spec.divisor ?? 5000) };
+      const divisor = fraction(1000, spec.divisor ?? 5000);
       return {
         kind: "count",
         count: (lines) => {
@@ -121,7 +121,7 @@ function packed({
   return (total: LinearAmount | null): number | null => {
     if (total === null) return null;
     const exact = total === 0 ? 0 : plus(total, extra);
-    return step > 0 ? Number(ceil(divide(exactOf(exact), whole(step)))) * step : rounded(exact);
+    return step > 0 ? ceil(divide(exactOf(exact), whole(step))) * step : rounded(exact);
   };
 }
 

@@ -50,12 +50,12 @@ function taxFactor(withTax: boolean, pricesIncludeTax: boolean, standardTax: Rat
  */
 export function valuePath(measure: ValueMeasure, cart: ReadCart, next: ReadLine | null): ValuePath {
   const discounts = measure.takenOff(cart);
-  const spread = next && next.discount > 0 ? { amount: BigInt(next.discount), of: BigInt(next.shelf) } : null;
+  const spread = next && next.discount > 0 ? { amount: next.discount, of: next.shelf } : null;
   return {
     start: exactValue(measure, cart.lines),
     rate: next && !measure.counts(next) ? ZERO : measure.taxed(next?.taxRate ?? null),
     lineDiscount: measure.lineDiscounts ? spread : null,
-    order: discounts ? { goods: BigInt(goodsValue(cart.lines)), discounts, lineDiscount: spread } : null,
+    order: discounts ? { goods: goodsValue(cart.lines), discounts, lineDiscount: spread } : null,
   };
 }
 

@@ -4,7 +4,13 @@ import {
   ceil,
   compare,
   divide,
+  floor,
+  fraction,
+  HALF,
+  isZero,
+  MOST_EXACT,
   multiply,
+  negative,
   ONE,
   type Rational,
   reduce,
@@ -15,7 +21,11 @@ import {
 } from "../money/rational.ts";
 
 /** A line's own discount, spread over its value so that part of a line carries its share, rounded down. */
-export type LineDiscount = { readonly amount: bigint; readonly of: bigint };
+export type LineDiscount = { readonly amount: number; readonly of: number };
+
+/** @example discountOfPart(5, { amount: 3, of: 10 }) // 1 */
+export const discountOfPart = (y: number, { amount, of }: LineDiscount): number =>
+  amount * y <= MOST_EXACT ? Math.floor((amount * y) / of) : floor(multiply(fraction(amount, of), whole(y)));
 
 /**
  * A value measure while goods are added one minor unit at a time: `y` units of one kind on top of what is there.
@@ -31,40 +41,37 @@ export type ValuePath = {
   readonly rate: Rational;
   readonly lineDiscount: LineDiscount | null;
   readonly order: {
-    readonly goods: bigint;
+    readonly goods: number;
     readonly discounts: OrderDiscounts;
     readonly lineDiscount: LineDiscount | null;
   } | null;
 };
 
 /** The measure in minor units after `y` units were added: one rounding of the exact sum. */
-export function valueAt(path: ValuePath, y: number): number {
-  return Number(roundHalfAway(exactAt(path, BigInt(y))));
-}
+export const valueAt = (path: ValuePath, y: number): number => roundHalfAway(exactAt(path, y));
 
-function exactAt(path: ValuePath, y: bigint): Rational {
+function exactAt(path: ValuePath, y: number): Rational {
   const counted = countedAt(path, y);
   if (!path.order) return counted;
   const goods = goodsAt(path.order, y);
   return multiply(counted, share(goodsLeft(goods, path.order.discounts), goods));
 }
 
-const lessDiscount = (y: bigint, discount: LineDiscount | null) =>
-  discount ? y - (discount.amount * y) / discount.of : y;
+const lessDiscount = (y: number, discount: LineDiscount | null) => (discount ? y - discountOfPart(y, discount) : y);
 
-const countedAt = (path: ValuePath, y: bigint): Rational => {
-  const { start, rate } = path;
-  const added = lessDiscount(y, path.lineDiscount);
-  return { n: start.n * rate.d + rate.n * added * start.d, d: start.d * rate.d };
-};
+const countedAt = ({ start, rate, lineDiscount }: ValuePath, y: number): Rational =>
+  add(start, multiply(rate, whole(lessDiscount(y, lineDiscount))));
 
-const goodsAt = (order: NonNullable<ValuePath["order"]>, y: bigint) =>
+const goodsAt = (order: NonNullable<ValuePath["order"]>, y: number) =>
   order.goods + lessDiscount(y, order.lineDiscount);
 
-const goodsLeft = (goods: bigint, discounts: OrderDiscounts) => goods - discountOn(goods, discounts);
+const goodsLeft = (goods: number, discounts: OrderDiscounts) => goods - discountOn(goods, discounts);
 
 /** Nothing can be taken off an order worth nothing. */
-const share = (left: bigint, goods: bigint): Rational => (goods === 0n ? whole(1) : { n: left, d: goods });
+const share = (left: number, goods: number): Rational => (goods === 0 ? ONE : fraction(left, goods));
+
+/** What is rounded to `least` is at least so much. */
+export const roundedTo = (least: number): Rational => subtract(whole(least), HALF);
 
 /**
  * Every y in 1..length at which "value(y) is at least `least`" differs from what it was at y − 1, ascending.
@@ -73,67 +80,59 @@ const share = (left: bigint, goods: bigint): Rational => (goods === 0n ? whole(1
  * Counted goods, goods and what discounts leave of them never fall along a path, which bounds the value over a
  * stretch; stretches whose bounds settle the question are passed over, the others are halved.
  */
-export const crossings = (path: ValuePath, least: number, length: number | null): number[] => [
-  ...turnsAfter(path, least, 0, length),
-];
+export function crossings(path: ValuePath, least: number, length: number | null): number[] {
+  const turns: number[] = [];
+  for (let turn = firstCrossing(path, least, 0, length); turn !== null; ) {
+    turns.push(turn);
+    turn = firstCrossing(path, least, turn, length);
+  }
+  return turns;
+}
 
 /** The first of the {@link crossings} after `units`; null when there is none. */
 export function firstCrossing(path: ValuePath, least: number, units: number, length: number | null): number | null {
-  for (const turn of turnsAfter(path, least, units, length)) return turn;
-  return null;
-}
-
-function* turnsAfter(path: ValuePath, least: number, units: number, length: number | null): Generator<number> {
   if (!path.order && !path.lineDiscount) {
-    yield* turnOf(path, least, length).filter((turn) => turn > units);
-    return;
+    const turn = turnOf(path, least);
+    return turn !== null && turn > units && (length === null || turn <= length) ? turn : null;
   }
-  const holds = (y: bigint) => roundHalfAway(exactAt(path, y)) >= BigInt(least);
-  const target = { n: 2n * BigInt(least) - 1n, d: 2n };
-  const [begin, end] = [BigInt(units), BigInt(length ?? endOfTurns(path, least))];
+  const target = roundedTo(least);
   // Where it turns by and large, most of what lies before and after is settled at once.
   const about = turnAbout(path, least);
-  const within = (y: bigint) => (y < begin ? begin : y > end ? end : y);
-  const [low, high] = about === null ? [begin, begin] : [within(about - CLOSE), within(about + CLOSE)];
-  yield* search(begin, low);
-  yield* search(low, high);
-  yield* search(high, end);
+  const end = length ?? endOfTurns(path, target, about === null ? 1 : about + CLOSE);
+  const [low, high] = about === null ? [units, units] : [about - CLOSE, about + CLOSE];
+  const within = (y: number) => Math.max(units, Math.min(end, y));
+  return firstIn(units, within(low)) ?? firstIn(within(low), within(high)) ?? firstIn(within(high), end);
 
-  function* search(from: bigint, to: bigint): Generator<number> {
-    if (from >= to) return;
-    if (to - from === 1n) {
-      if (holds(from) !== holds(to)) yield Number(to);
-      return;
-    }
-    if (settled(path, from, to, target)) return;
-    const middle = (from + to) / 2n;
-    yield* search(from, middle);
-    yield* search(middle, to);
+  /** The first turn past `from`, up to `to`. */
+  function firstIn(from: number, to: number): number | null {
+    if (from >= to) return null;
+    if (to - from === 1) return valueAt(path, from) >= least === valueAt(path, to) >= least ? null : to;
+    if (settled(path, from, to, target)) return null;
+    const middle = Math.floor((from + to) / 2);
+    return firstIn(from, middle) ?? firstIn(middle, to);
   }
 }
 
 /** Without discounts the value only rises: it turns once at most. */
-function turnOf({ start, rate }: ValuePath, least: number, length: number | null): number[] {
-  const short = subtract({ n: 2n * BigInt(least) - 1n, d: 2n }, start);
-  if (short.n <= 0n || rate.n <= 0n) return [];
-  const turn = Number(ceil(divide(short, rate)));
-  return length === null || turn <= length ? [turn] : [];
+function turnOf({ start, rate }: ValuePath, least: number): number | null {
+  const short = subtract(roundedTo(least), start);
+  return short.n <= 0 || rate.n <= 0 ? null : ceil(divide(short, rate));
 }
 
 /** So near to where a value turns by and large, it may turn because of rounding. */
-const CLOSE = 4n;
+const CLOSE = 4;
 
 /** Where a value turns if nothing is rounded, as near as a double comes to it; null where it does not. */
-function turnAbout({ start, rate, lineDiscount, order }: ValuePath, least: number): bigint | null {
+function turnAbout({ start, rate, lineDiscount, order }: ValuePath, least: number): number | null {
   const real = ({ n, d }: Rational) => Number(n) / Number(d);
-  const kept = (discount: LineDiscount | null) => 1 - (discount ? Number(discount.amount) / Number(discount.of) : 0);
+  const kept = (discount: LineDiscount | null) => 1 - (discount ? discount.amount / discount.of : 0);
   const [value, each, goal] = [real(start), real(rate) * kept(lineDiscount), least - 0.5];
   const found = order ? withOrder(order) : (goal - value) / each;
-  return Number.isFinite(found) && found > 0 ? BigInt(Math.round(found)) : null;
+  return Number.isFinite(found) && found > 0 ? Math.round(found) : null;
 
   /** (value + each × y) × (part × g − off) = goal × g, where the goods g are those of now and `more` × y. */
-  function withOrder({ goods: now, discounts, lineDiscount: discount }: NonNullable<ValuePath["order"]>): number {
-    const [goods, part, off, more] = [Number(now), real(discounts.kept), real(discounts.off), kept(discount)];
+  function withOrder({ goods, discounts, lineDiscount: discount }: NonNullable<ValuePath["order"]>): number {
+    const [part, off, more] = [real(discounts.kept), real(discounts.off), kept(discount)];
     const left = part * goods - off;
     const [a, b, c] = [
       each * part * more,
@@ -145,13 +144,13 @@ function turnAbout({ start, rate, lineDiscount, order }: ValuePath, least: numbe
 }
 
 /** Whether the value stays on one side of `target` from `from` to `to`; false when the bounds cannot tell. */
-function settled(path: ValuePath, from: bigint, to: bigint, target: Rational): boolean {
+function settled(path: ValuePath, from: number, to: number, target: Rational): boolean {
   const countedLow = countedAt(path, from);
   const countedHigh = countedAt(path, to);
   if (!path.order) return compare(countedHigh, target) < 0 || compare(countedLow, target) >= 0;
   const { discounts } = path.order;
   const [goodsLow, goodsHigh] = [goodsAt(path.order, from), goodsAt(path.order, to)];
-  if (goodsLow === 0n) return compare(countedHigh, target) < 0;
+  if (goodsLow === 0) return compare(countedHigh, target) < 0;
   const isBelow = (most: Rational) => compare(multiply(countedHigh, most), target) < 0;
   const isAbove = (least: Rational) => compare(multiply(countedLow, least), target) >= 0;
   // Over a short stretch: what is left of the goods never falls.
@@ -160,18 +159,15 @@ function settled(path: ValuePath, from: bigint, to: bigint, target: Rational): b
     return true;
   // Over a long one: what is left is kept × goods − off, a half more or less: of the goods that is a part that tends to `kept`.
   const { kept, off } = discounts;
-  const less = 2n * off.n - off.d;
-  const most = part(kept, { n: less, d: 2n * off.d }, less < 0n ? goodsLow : goodsHigh);
-  if (isBelow(most.n < 0n ? ZERO : most.n > most.d ? ONE : most)) return true;
-  const least = part(kept, { n: 2n * off.n + off.d, d: 2n * off.d }, goodsLow);
-  return least.n > 0n && isAbove(least);
+  const least = subtract(off, HALF);
+  const most = keptLess(kept, least, least.n < 0 ? goodsLow : goodsHigh);
+  if (isBelow(most.n < 0 ? ZERO : compare(most, ONE) > 0 ? ONE : most)) return true;
+  const sure = keptLess(kept, add(off, HALF), goodsLow);
+  return sure.n > 0 && isAbove(sure);
 }
 
 /** `kept` less so much of the goods. */
-const part = (kept: Rational, off: Rational, goods: bigint): Rational => ({
-  n: kept.n * off.d * goods - off.n * kept.d,
-  d: kept.d * off.d * goods,
-});
+const keptLess = (kept: Rational, off: Rational, goods: number): Rational => subtract(kept, divide(off, whole(goods)));
 
 /**
  * What a value does in the long run from `y` on: `slope` with every unit, never further from that than `stray`. Null where order
@@ -184,9 +180,9 @@ export function longRun(path: ValuePath, y: number): { readonly slope: Rational;
   if (path.lineDiscount || order?.lineDiscount) return null;
   if (!order) return { slope: rate, stray: whole(1) };
   const { kept, off } = order.discounts;
-  const goods = goodsAt(order, BigInt(y));
+  const goods = goodsAt(order, y);
   if (compare(multiply(kept, whole(goods)), off) <= 0) return null;
-  const part = divide(countedAt(path, BigInt(y)), whole(goods));
+  const part = divide(countedAt(path, y), whole(goods));
   const [less, more] = compare(part, rate) < 0 ? [part, rate] : [rate, part];
   return {
     slope: reduce(multiply(kept, rate)),
@@ -201,35 +197,40 @@ export const LOOKED_AHEAD = 4096;
  * A y from which goods that do not count move a value past `least` no more, though their share of a discount does; null where it
  * turns for ever: half of an odd sum is rounded up with every other unit.
  */
-export function settledFrom({ start, order }: ValuePath, least: number): number | null {
+export function settledFrom({ start, order }: ValuePath, target: Rational): number | null {
   if (!order) return 0;
   const { goods, discounts } = order;
   // What is left of the goods is kept × goods − off, a half more or less: the value tends to start × kept.
-  const gap = subtract(multiply(start, discounts.kept), { n: 2n * BigInt(least) - 1n, d: 2n });
-  if (gap.n === 0n) return start.n === 0n ? 0 : null;
-  const stray = multiply(start, { n: 2n * discounts.off.n + discounts.off.d, d: 2n * discounts.off.d });
-  const far = ceil(divide(stray, gap.n > 0n ? gap : { n: -gap.n, d: gap.d }));
-  return Number(far > goods ? far - goods : 0n) + 1;
+  const gap = subtract(multiply(start, discounts.kept), target);
+  if (isZero(gap)) return isZero(start) ? 0 : null;
+  const stray = multiply(start, add(discounts.off, HALF));
+  const far = ceil(divide(stray, gap.n > 0 ? gap : negative(gap)));
+  return Math.max(0, far - goods) + 1;
 }
 
-/** A y from which the value is at least `least` for good, or, when it never will be, from which nothing turns. */
-function endOfTurns(path: ValuePath, least: number): number {
-  if (path.rate.n <= 0n) return settledFrom(path, least) ?? LOOKED_AHEAD;
-  const target = { n: 2n * BigInt(least) - 1n, d: 2n };
+/** Beyond any cart, and exact in a double. */
+const FURTHEST = 2 ** 51;
+
+/**
+ * A y from which the value is at least `target` for good, or, when it never will be, from which nothing turns.
+ *
+ * @param about one that may be such, one at least
+ */
+function endOfTurns(path: ValuePath, target: Rational, about: number): number {
+  if (path.rate.n <= 0) return settledFrom(path, target) ?? LOOKED_AHEAD;
   if (!path.order) {
     const short = subtract(target, path.start);
-    return short.n <= 0n ? 0 : Number(ceil(divide(short, path.rate)));
+    return short.n <= 0 ? 0 : ceil(divide(short, path.rate));
   }
   const { goods, discounts } = path.order;
-  if (discounts.kept.n === 0n) return 1;
-  let y = 1n;
-  while (!reachedForGood()) y *= 2n;
-  return Number(y);
-
-  function reachedForGood(): boolean {
-    // What is left of the goods is at least kept × goods − off − 1/2, so its share of them only grows from here on.
-    const lost = divide({ n: 2n * discounts.off.n + discounts.off.d, d: 2n * discounts.off.d }, whole(goods + y));
-    const leastShare = subtract(discounts.kept, lost);
-    return leastShare.n > 0n && compare(multiply(countedAt(path, y), leastShare), target) >= 0;
-  }
+  if (isZero(discounts.kept)) return 1;
+  const mostLost = add(discounts.off, HALF);
+  // What is left of the goods is at least kept × goods − off − 1/2, so its share of them only grows from here on.
+  const reachedForGood = (y: number): boolean => {
+    const leastShare = keptLess(discounts.kept, mostLost, goods + y);
+    return leastShare.n > 0 && compare(multiply(countedAt(path, y), leastShare), target) >= 0;
+  };
+  let y = about;
+  while (y < FURTHEST && !reachedForGood(y)) y *= 2;
+  return y;
 }

@@ -5,7 +5,7 @@ import { type Static, Type } from "../schema/type.ts";
 import { exponentOf } from "./currency.ts";
 import { minorUnits } from "./decimal.ts";
 import { exchanged, type Rates } from "./rates.ts";
-import { ceil, divide, floor, roundHalfAway, whole } from "./rational.ts";
+import { ceil, divide, floor, type Rational, roundHalfAway, whole } from "./rational.ts";
 
 /** How a converted amount is made round: to a multiple of `step`, then less one minor unit where it should end in 9. */
 export const Rounding = Type.Object(
@@ -111,7 +111,7 @@ function converted(
   source: number,
   base: string,
   currency: string,
-  rate: { n: bigint; d: bigint },
+  rate: Rational,
   { step, direction, lessOne }: Rounding,
 ): number | undefined {
   const multiple = typedMinor(step, currency);
@@ -119,7 +119,7 @@ function converted(
   if (exact === undefined || !multiple) return undefined;
   const steps = divide(exact, whole(multiple));
   const count = { nearest: roundHalfAway, up: ceil, down: floor }[direction](steps);
-  const minor = Math.max(0, Number(count) * multiple - (lessOne ? 1 : 0));
+  const minor = Math.max(0, count * multiple - (lessOne ? 1 : 0));
   return Number.isSafeInteger(minor) ? minor : undefined;
 }
 

@@ -1,5 +1,5 @@
 import { type Exponent, exponentOf } from "./currency.ts";
-import type { Rational } from "./rational.ts";
+import { divide, fraction, multiply, type Rational, roundHalfAway, whole } from "./rational.ts";
 
 /** A plain decimal numeral: optional minus, digits, optional fraction. No exponent, no separators, no spaces. */
 const DECIMAL = /^(-?)(\d{1,15})(?:\.(\d{1,12}))?$/;
@@ -9,22 +9,24 @@ const SHORT_WHOLE = /^\d{1,15}$/;
 /**
  * Reads a decimal string exactly, or returns undefined when it is not one.
  *
- * @example decimal("0.45359237") // { n: 45359237n, d: 100000000n }
+ * @example decimal("0.45359237") // { n: 45359237, d: 100000000 }
  */
 export function decimal(text: string): Rational | undefined {
   // Most numerals are short and whole.
-  if (SHORT_WHOLE.test(text)) return { n: BigInt(Number(text)), d: 1n };
+  if (SHORT_WHOLE.test(text)) return whole(Number(text));
   const match = DECIMAL.exec(text);
   if (!match) return undefined;
-  const [, sign, digits = "", fraction = ""] = match;
-  const magnitude = BigInt(digits + fraction);
-  return { n: sign === "-" ? -magnitude : magnitude, d: 10n ** BigInt(fraction.length) };
+  const [, sign = "", digits = "", decimals = ""] = match;
+  const figures = `${sign}${digits}${decimals}`;
+  return fraction(figures.length <= 15 ? Number(figures) : BigInt(figures), 10 ** decimals.length);
 }
+
+const HUNDRED = whole(100);
 
 /** A percent as an exact fraction: "23" is 23/100. Undefined when it is not a decimal string. */
 export function percent(text: string): Rational | undefined {
   const value = decimal(text);
-  return value && { n: value.n, d: value.d * 100n };
+  return value && divide(value, HUNDRED);
 }
 
 export type MinorUnits = { minor: number } | { problem: "not-a-decimal" | "too-many-decimals" | "too-large" };
@@ -40,7 +42,7 @@ export function minorUnits(text: string, exponent: Exponent): MinorUnits {
   if (!value) return { problem: "not-a-decimal" };
   // Zeros count too: who writes "1.000" for euro may mean a thousand.
   if ((text.split(".")[1] ?? "").length > exponent) return { problem: "too-many-decimals" };
-  const minor = Number((value.n * 10n ** BigInt(exponent)) / value.d);
+  const minor = roundHalfAway(multiply(value, whole(10 ** exponent)));
   return Number.isSafeInteger(minor) ? { minor } : { problem: "too-large" };
 }
 

@@ -2,7 +2,7 @@ import { type Amount, type AmountContext, resolveAmount } from "./amount.ts";
 import { exponentOf } from "./currency.ts";
 import { decimal, percent } from "./decimal.ts";
 import { exchanged, type RateTable, ratesInForce } from "./rates.ts";
-import { divide, multiply, type Rational, roundHalfAway, whole } from "./rational.ts";
+import { compare, divide, fraction, multiply, type Rational, roundHalfAway, whole } from "./rational.ts";
 
 /** What shoppers would have been shown on one day of a table, in minor units. */
 export type ShownOn = { readonly date: string; readonly minor: number };
@@ -37,7 +37,7 @@ export type BaseAmount = {
 export function baseAmountFor(table: RateTable, currency: string, goal: number, tolerance: string): BaseAmount | null {
   const days = byDate(table).flatMap(({ date, rates }) => {
     const rate = decimal(rates[currency] ?? "");
-    return rate && rate.n > 0n ? [{ date, rate }] : [];
+    return rate && rate.n > 0 ? [{ date, rate }] : [];
   });
   const newest = days.at(-1);
   const within = percent(tolerance);
@@ -46,19 +46,18 @@ export function baseAmountFor(table: RateTable, currency: string, goal: number, 
   if (base === undefined) return null;
   const shown = days.flatMap(({ date, rate }) => {
     const exact = exchanged(base, table.base, currency, rate);
-    return exact ? [{ date, minor: Number(roundHalfAway(exact)) }] : [];
+    return exact ? [{ date, minor: roundHalfAway(exact) }] : [];
   });
   const strays = shown.map(({ minor }) => Math.abs(minor - goal));
-  // |shown − goal| / goal > n/d, in whole numbers.
-  const beyond = strays.filter((stray) => BigInt(stray) * within.d > within.n * BigInt(goal)).length;
+  const beyond = strays.filter((stray) => compare(fraction(stray, goal), within) > 0).length;
   return { base, shown, farthest: Math.max(...strays) / goal, beyond };
 }
 
 function nearestBase(base: string, currency: string, goal: number, rate: Rational): number | undefined {
   const [from, to] = [exponentOf(base), exponentOf(currency)];
   if (from === undefined || to === undefined) return undefined;
-  const scale = { n: 10n ** BigInt(from), d: 10n ** BigInt(to) };
-  return Number(roundHalfAway(multiply(divide(whole(goal), rate), scale)));
+  const scale = fraction(10 ** from, 10 ** to);
+  return roundHalfAway(multiply(divide(whole(goal), rate), scale));
 }
 
 const byDate = ({ days }: RateTable) => [...days].sort((a, b) => (a.date < b.date ? -1 : 1));

@@ -4,7 +4,7 @@ import { type Static, Type } from "../schema/type.ts";
 import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "./amount.ts";
 import { percent } from "./decimal.ts";
 import { type LinearAmount, plus, times } from "./linear-amount.ts";
-import { ZERO } from "./rational.ts";
+import { isZero, ZERO } from "./rational.ts";
 
 /** A fee for packing and handling on top of the charge: a sum, a percent of the charge, a percent of the goods. */
 export const Handling = Type.Object(
@@ -27,8 +27,8 @@ export function compileHandling(
   const ofCharge = percent(handling?.percentOfCharge ?? "0") ?? ZERO;
   const ofGoods = percent(handling?.percentOfGoods ?? "0") ?? ZERO;
   return (charge, goods) => {
-    const withCharge = ofCharge.n === 0n ? fixed : plus(fixed, times(charge, ofCharge));
-    return ofGoods.n === 0n ? withCharge : plus(withCharge, times(goods(), ofGoods));
+    const withCharge = isZero(ofCharge) ? fixed : plus(fixed, times(charge, ofCharge));
+    return isZero(ofGoods) ? withCharge : plus(withCharge, times(goods(), ofGoods));
   };
 }
 

@@ -4,13 +4,17 @@ import {
   compare,
   divide,
   floor,
+  HALF,
+  isZero,
   multiply,
+  negative,
   ONE,
   type Rational,
   reduce,
   roundHalfAway,
   subtract,
   whole,
+  wholeNumber,
   ZERO,
 } from "./rational.ts";
 import { type Stairs, type StairsIn, stairsPlus, steadyFor, together } from "./stairs.ts";
@@ -70,43 +74,50 @@ export class Horizon {
 const moving = (amount: LinearAmount): Moving =>
   typeof amount === "number" ? { at: whole(amount), slope: ZERO, stairs: null } : amount;
 
-/** @example linearAmount({ n: 49n, d: 10n }, ZERO) // 4.9, standing still */
+/** @example linearAmount({ n: 49, d: 10 }, ZERO) // 4.9, standing still */
 export function linearAmount(at: Rational, slope: Rational, stairs: StairsIn = null): LinearAmount {
-  if (slope.n !== 0n || stairs) return { at: shortened(at), slope: shortened(slope), stairs };
-  if (at.n % at.d === 0n) {
-    const figure = Number(at.n / at.d);
-    // Beyond whole numbers that a double holds exactly, the fraction stays.
-    if (Number.isSafeInteger(figure)) return figure;
-  }
+  if (!isZero(slope) || stairs) return { at: shortened(at), slope: shortened(slope), stairs };
+  // Beyond whole numbers that a double holds exactly, the fraction stays.
+  const figure = wholeNumber(at);
+  if (figure !== null && Number.isSafeInteger(figure)) return figure;
   return { at: shortened(at), slope: ZERO, stairs };
 }
 
+const MINUS_ONE = whole(-1);
 const LONG = 2n ** 256n;
 
 /** Finding the lowest terms takes many times as long as reckoning with figures of some length. */
-const shortened = (fraction: Rational): Rational => (fraction.d < LONG ? fraction : reduce(fraction));
+const shortened = (fraction: Rational): Rational =>
+  typeof fraction.d === "number" || fraction.d < LONG ? fraction : reduce(fraction);
 
 export function plus(a: LinearAmount, b: LinearAmount): LinearAmount {
-  if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a + b)) return a + b;
-  const [x, y] = [moving(a), moving(b)];
-  return linearAmount(add(x.at, y.at), add(x.slope, y.slope), stairsPlus(x.stairs, y.stairs));
+  if (typeof a === "number") return typeof b === "number" ? sum(a, b) : shifted(b, a);
+  if (typeof b === "number") return shifted(a, b);
+  return linearAmount(add(a.at, b.at), add(a.slope, b.slope), stairsPlus(a.stairs, b.stairs));
 }
 
 export function minus(a: LinearAmount, b: LinearAmount): LinearAmount {
-  if (typeof a === "number" && typeof b === "number" && Number.isSafeInteger(a - b)) return a - b;
-  const [x, y] = [moving(a), moving(b)];
+  if (typeof b === "number") return typeof a === "number" ? sum(a, -b) : shifted(a, -b);
+  if (typeof a === "number")
+    return shifted({ at: negative(b.at), slope: negative(b.slope), stairs: stairsPlus(null, b.stairs, MINUS_ONE) }, a);
   return linearAmount(
-    subtract(x.at, y.at),
-    subtract(x.slope, y.slope),
-    stairsPlus(x.stairs, y.stairs, { n: -1n, d: 1n }),
+    subtract(a.at, b.at),
+    subtract(a.slope, b.slope),
+    b.stairs ? stairsPlus(a.stairs, b.stairs, MINUS_ONE) : a.stairs,
   );
 }
 
+const sum = (a: number, b: number): LinearAmount =>
+  Number.isSafeInteger(a + b) ? a + b : linearAmount(add(whole(a), whole(b)), ZERO);
+
+const shifted = ({ at, slope, stairs }: Moving, by: number): LinearAmount =>
+  linearAmount(by === 0 ? at : add(at, whole(by)), slope, stairs);
+
 export const times = (a: LinearAmount, by: Rational): LinearAmount => (a === 0 ? 0 : timesBy(by)(a));
 
-/** {@link times} for what is multiplied by the same again and again. @example timesBy({ n: 3n, d: 5n })(490) // 294 */
+/** {@link times} for what is multiplied by the same again and again. @example timesBy({ n: 3, d: 5 })(490) // 294 */
 export function timesBy(by: Rational): (a: LinearAmount) => LinearAmount {
-  if (by.n === 0n) return () => 0;
+  if (isZero(by)) return () => 0;
   if (by.n === by.d) return (a) => a;
   const [n, d] = [Number(by.n), Number(by.d)];
   return (a) => {
@@ -123,7 +134,7 @@ export function timesBy(by: Rational): (a: LinearAmount) => LinearAmount {
 
 /** The figure in whole minor units: its one rounding, half away from zero. */
 export function rounded(a: LinearAmount): number {
-  return typeof a === "number" ? a : Number(roundHalfAway(a.at));
+  return typeof a === "number" ? a : roundHalfAway(a.at);
 }
 
 /** The slope, in figure per unit added; of what goes up stairs, between them. */
@@ -134,18 +145,17 @@ export const stairsIn = (a: LinearAmount): StairsIn => (typeof a === "number" ? 
 /** Below, equal or above: negative, zero, positive. Tells the horizon how long that stands. */
 export function compareAmounts(a: LinearAmount, b: LinearAmount, horizon: Horizon | null): number {
   if (typeof a === "number" && typeof b === "number") return a - b;
-  const [x, y] = [moving(a), moving(b)];
-  const sign = compare(x.at, y.at);
-  if (horizon) {
-    const gap = minus(a, b);
-    if (typeof gap !== "number")
-      horizon.limit(sign === 0 ? stillFor(gap) : aboveFor(sign > 0 ? gap : minus(0, gap), 0, false));
-  }
-  return sign;
+  const gap = minus(a, b);
+  if (typeof gap === "number") return gap;
+  const { at, slope, stairs } = gap;
+  // What stands still stays as it is.
+  if (horizon && (stairs || !isZero(slope)))
+    horizon.limit(isZero(at) ? stillFor(gap) : aboveFor(at.n > 0 ? gap : minus(0, gap), 0, false));
+  return Number(at.n);
 }
 
 /** For how many more units an amount stands still. */
-const stillFor = ({ slope, stairs }: Moving): number => (slope.n === 0n ? steadyFor(stairs) : 0);
+const stillFor = ({ slope, stairs }: Moving): number => (isZero(slope) ? steadyFor(stairs) : 0);
 
 /**
  * For how many more units an amount that is above `bound`, or at it where that is enough, certainly stays so: by how it moves until
@@ -162,10 +172,10 @@ export function aboveFor(amount: LinearAmount, bound: number, atIsEnough: boolea
 }
 
 function unitsAbove(room: Rational, slope: Rational, atIsEnough: boolean): number {
-  if (room.n < 0n || (room.n === 0n && !atIsEnough)) return 0;
-  if (slope.n >= 0n) return Number.POSITIVE_INFINITY;
+  if (room.n < 0 || (isZero(room) && !atIsEnough)) return 0;
+  if (slope.n >= 0) return Number.POSITIVE_INFINITY;
   const until = divide(room, negative(slope));
-  return atIsEnough ? Number(floor(until)) : Number(ceil(until)) - 1;
+  return atIsEnough ? floor(until) : ceil(until) - 1;
 }
 
 export const min = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
@@ -195,7 +205,7 @@ export function lessAtLeastZero(a: LinearAmount, b: LinearAmount, horizon: Horiz
     const slope = reduce(add(gap.slope, leaps.slope));
     const under = subtract(at, gap.at);
     const steady = stillFor(gap);
-    return slope.n > 0n
+    return slope.n > 0
       ? { slope, below: add(leaps.below, under), above: add(leaps.above, under), steady }
       : { slope: ZERO, below: at, above: leaps.above, steady };
   });
@@ -232,10 +242,10 @@ export function toMultiple(
     ? { at: negative(inSteps.at), slope: negative(inSteps.slope) }
     : direction === "down"
       ? inSteps
-      : { ...inSteps, at: add(inSteps.at, { n: 1n, d: 2n }) };
-  const below = Number(floor(shifted.at)) * step;
+      : { ...inSteps, at: add(inSteps.at, HALF) };
+  const below = floor(shifted.at) * step;
   const multiple = (up ? -below : below) || 0;
-  if (!horizon || (slope.n === 0n && !stairs)) return multiple;
+  if (!horizon || (isZero(slope) && !stairs)) return multiple;
   const steady = Math.min(sameFloorFor(shifted), steadyFor(stairs));
   if (!horizon.pricesMayLeap) {
     horizon.limit(steady);
@@ -254,11 +264,9 @@ export function toMultiple(
   return linearAmount(whole(multiple), ZERO, new Map([[one, ONE]]));
 }
 
-const negative = (a: Rational): Rational => ({ n: -a.n, d: a.d });
-
 /** For how many more units the whole part stays the same. */
 function sameFloorFor({ at, slope }: Pick<Moving, "at" | "slope">): number {
   const below = whole(floor(at));
-  if (slope.n > 0n) return Number(ceil(divide(subtract(add(below, ONE), at), slope))) - 1;
-  return slope.n < 0n ? Number(floor(divide(subtract(at, below), negative(slope)))) : Number.POSITIVE_INFINITY;
+  if (slope.n > 0) return ceil(divide(subtract(add(below, ONE), at), slope)) - 1;
+  return slope.n < 0 ? floor(divide(subtract(at, below), negative(slope))) : Number.POSITIVE_INFINITY;
 }

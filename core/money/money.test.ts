@@ -11,11 +11,32 @@ import { describe, expect, it } from "vitest";
 import { allocate } from "./allocate.ts";
 import { decimal, majorUnits, minorUnits, percent } from "./decimal.ts";
 import { formatMoney } from "./format.ts";
-import { add, ceil, compare, divide, floor, multiply, reduce, roundHalfAway, subtract, whole } from "./rational.ts";
+import {
+  add,
+  ceil,
+  compare,
+  divide,
+  floor,
+  fraction,
+  isZero,
+  MOST_EXACT,
+  multiply,
+  negative,
+  type Rational,
+  reduce,
+  roundHalfAway,
+  subtract,
+  whole,
+  wholeNumber,
+} from "./rational.ts";
 
 const decimalText = fc
   .tuple(
-    fc.integer({ min: -1_000_000, max: 1_000_000 }),
+    // Small as most are, and beyond what doubles hold.
+    fc.oneof(
+      fc.integer({ min: -1_000_000, max: 1_000_000 }),
+      fc.maxSafeInteger().map((units) => units % 10 ** 15),
+    ),
     fc.integer({ min: 0, max: 999_999 }),
     fc.integer({ min: 0, max: 6 }),
   )
@@ -30,7 +51,7 @@ const read = (text: string) => {
 };
 
 // big.js rounds exactly like the rule here when told RoundingMode.roundHalfUp, which it defines as away from zero.
-const half = (value: Big) => BigInt(value.round(0, Big.roundHalfUp).toFixed(0));
+const half = (value: Big) => Number(value.round(0, Big.roundHalfUp).toFixed(0));
 
 describe("exact arithmetic agrees with big.js", () => {
   it("adds, subtracts, multiplies, compares and rounds the same", () => {
@@ -42,14 +63,14 @@ describe("exact arithmetic agrees with big.js", () => {
         expect(roundHalfAway(subtract(x, y))).toBe(half(bx.minus(by)));
         expect(roundHalfAway(multiply(x, y))).toBe(half(bx.times(by)));
         expect(floor(multiply(x, y))).toBe(
-          BigInt(
+          Number(
             bx
               .times(by)
               .round(0, floorMode(bx.times(by)))
               .toFixed(0),
           ),
         );
-        expect(ceil(x)).toBe(-floor(subtract(whole(0), x)));
+        expect(ceil(x)).toBe(0 - floor(subtract(whole(0), x)));
         expect(compare(x, y)).toBe(bx.cmp(by));
         expect(compare(reduce(multiply(x, y)), multiply(x, y))).toBe(0);
       }),
@@ -59,12 +80,54 @@ describe("exact arithmetic agrees with big.js", () => {
   it("divides back what it multiplied, whatever the signs", () => {
     fc.assert(
       fc.property(decimalText, decimalText, (a, b) => {
-        fc.pre(read(b).n !== 0n);
+        fc.pre(!isZero(read(b)));
         const quotient = divide(read(a), read(b));
-        expect(quotient.d > 0n).toBe(true);
+        expect(quotient.d > 0).toBe(true);
         expect(compare(multiply(quotient, read(b)), read(a))).toBe(0);
       }),
     );
+  });
+});
+
+describe("a fraction in numbers", () => {
+  /** Near the most that numbers hold, near halves and thirds of it, near nothing. */
+  const figure = fc.oneof(
+    fc.integer({ min: -40, max: 40 }),
+    fc.integer({ min: -1_000_000_000, max: 1_000_000_000 }),
+    fc
+      .tuple(fc.integer({ min: -20, max: 20 }), fc.constantFrom(1, -1), fc.integer({ min: 1, max: 9 }))
+      .map(([off, sign, part]) => sign * (Math.floor(MOST_EXACT / part) - Math.abs(off))),
+  );
+  const fractions = fc.tuple(figure, figure).map(([n, d]) => fraction(n, Math.abs(d) || 1));
+  /** As close as two fractions come: products of doubles do not tell which is more. */
+  const neighbours = fc
+    .integer({ min: MOST_EXACT / 4, max: MOST_EXACT })
+    .map((d) => [fraction(d - 1, d), fraction(d - 2, d - 1)] as const);
+  const inBigIntegers = ({ n, d }: Rational): Rational => ({ n: BigInt(n), d: BigInt(d) });
+
+  it("is the same as in big integers, up to the most that numbers hold and past it", () => {
+    const seen = { numbers: 0, big: 0, close: 0 };
+    fc.assert(
+      fc.property(fc.oneof(fc.tuple(fractions, fractions), neighbours), ([a, b]) => {
+        const [x, y] = [a, b].map(inBigIntegers);
+        if (!x || !y) throw new Error("two go in, two come out");
+        const same = (one: Rational, other: Rational) => {
+          seen[typeof one.n === "number" ? "numbers" : "big"] += 1;
+          expect(BigInt(one.n) * BigInt(other.d)).toBe(BigInt(other.n) * BigInt(one.d));
+          expect(one.d > 0).toBe(true);
+          if (typeof one.n === "number") expect(Number.isSafeInteger(one.n) && Number.isSafeInteger(one.d)).toBe(true);
+        };
+        for (const made of [add, subtract, multiply]) same(made(a, b), made(x, y));
+        if (!isZero(b)) same(divide(a, b), divide(x, y));
+        for (const made of [negative, reduce]) same(made(a), made(x));
+        const products = BigInt(a.n) * BigInt(b.d) - BigInt(b.n) * BigInt(a.d);
+        if (products !== 0n && products > -9n && products < 9n) seen.close += 1;
+        expect(compare(a, b)).toBe(products < 0n ? -1 : products > 0n ? 1 : 0);
+        for (const made of [floor, ceil, roundHalfAway, wholeNumber, isZero]) expect(made(a)).toBe(made(x));
+      }),
+      { numRuns: 5000 },
+    );
+    for (const count of Object.values(seen)) expect(count).toBeGreaterThan(100);
   });
 });
 
@@ -84,7 +147,7 @@ describe("money agrees with dinero.js", () => {
         const rateHere = percent(text);
         if (!rateHere) throw new Error(text);
         const ours = multiply(whole(a + b), rateHere);
-        const reference = { n: BigInt(exact.amount), d: 10n ** BigInt(exact.scale - 2) };
+        const reference = fraction(exact.amount, 10 ** (exact.scale - 2));
         expect(compare(ours, reference)).toBe(0);
       }),
     );

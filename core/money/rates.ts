@@ -5,7 +5,7 @@ import { type Static, Type } from "../schema/type.ts";
 import { isDay } from "../time/day.ts";
 import { exponentOf } from "./currency.ts";
 import { decimal } from "./decimal.ts";
-import { divide, multiply, ONE, type Rational, roundHalfAway, whole } from "./rational.ts";
+import { divide, fraction, multiply, ONE, type Rational, roundHalfAway, whole } from "./rational.ts";
 
 const Rate = Type.String({
   pattern: "^[0-9]{1,9}(\\.[0-9]{1,12})?$",
@@ -41,7 +41,7 @@ export function ratesInForce(tables: readonly RateTable[]): Rates {
       const latest = days.reduce((best, day) => (day.date > best.date ? day : best));
       const rates = Object.entries(latest.rates).flatMap(([currency, text]): [string, Rational][] => {
         const rate = decimal(text);
-        return rate && rate.n > 0n ? [[currency, rate]] : [];
+        return rate && rate.n > 0 ? [[currency, rate]] : [];
       });
       return [id, { base, rates: new Map(rates) }];
     }),
@@ -52,7 +52,7 @@ export function ratesInForce(tables: readonly RateTable[]): Rates {
 export function exchanged(minor: number, from: string, to: string, rate: Rational): Rational | undefined {
   const [before, after] = [exponentOf(from), exponentOf(to)];
   if (before === undefined || after === undefined) return undefined;
-  return multiply(multiply(whole(minor), rate), { n: 10n ** BigInt(after), d: 10n ** BigInt(before) });
+  return multiply(multiply(whole(minor), rate), fraction(10 ** after, 10 ** before));
 }
 
 /**
@@ -65,7 +65,7 @@ export function inCurrency(minor: number, from: string, to: string, rates: Rates
   for (const table of rates.values()) {
     const [source, target] = [from, to].map((code) => (code === table.base ? ONE : table.rates.get(code)));
     const exact = source && target && exchanged(minor, from, to, divide(target, source));
-    if (exact) return Number(roundHalfAway(exact));
+    if (exact) return roundHalfAway(exact);
   }
   return undefined;
 }
@@ -125,7 +125,7 @@ export function rateDays(rows: readonly (readonly string[])[]): { days: RateTabl
       // Banks go on printing columns of currencies that are no longer in use.
       if (code === "" || exponentOf(code) === undefined || text === "" || text.toUpperCase() === "N/A") return;
       const rate = decimal(text);
-      if (rate && rate.n > 0n) rates[code] = text;
+      if (rate && rate.n > 0) rates[code] = text;
       else problems.push(inFile(at(r + 1, i + 1), phrase('"{text}" is no rate', { text })));
     });
     return date ? [{ date, rates }] : [];

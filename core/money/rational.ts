@@ -1,66 +1,136 @@
-/** An exact fraction; the denominator is positive. Not always in lowest terms: use {@link compare} to compare. */
-export type Rational = { readonly n: bigint; readonly d: bigint };
+type Fraction<Whole> = { readonly n: Whole; readonly d: Whole };
 
-export const ZERO: Rational = { n: 0n, d: 1n };
-export const ONE: Rational = { n: 1n, d: 1n };
+/**
+ * An exact fraction; the denominator is positive. Not always in lowest terms: use {@link compare} to compare. Both are plain numbers
+ * where those hold all there is, which reckon many times as fast; big integers otherwise.
+ */
+export type Rational = Fraction<number> | Fraction<bigint>;
 
-export function whole(value: number | bigint): Rational {
-  return { n: BigInt(value), d: 1n };
+export const ZERO: Rational = { n: 0, d: 1 };
+export const ONE: Rational = { n: 1, d: 1 };
+export const HALF: Rational = { n: 1, d: 2 };
+
+/** Half of what a double holds exactly, so that sums of two are held too, and no quotient is rounded up to the next whole number. */
+export const MOST_EXACT = 2 ** 52;
+const MOST_BIG = BigInt(MOST_EXACT);
+
+/** Throws RangeError for what is not a whole number. */
+export const whole = (value: number | bigint): Rational => fraction(value, 1);
+
+/**
+ * A fraction of whole numbers; `d` is positive. Throws RangeError for what is not a whole number.
+ *
+ * @example fraction(1, 6)
+ */
+export function fraction(n: number | bigint, d: number | bigint): Rational {
+  if (typeof n === "number" && typeof d === "number" && Number.isInteger(n) && Number.isInteger(d) && fits(n, d))
+    return { n: n + 0, d };
+  return shrunk({ n: BigInt(n), d: BigInt(d) });
 }
+
+const fits = (n: number, d: number): boolean => n <= MOST_EXACT && n >= -MOST_EXACT && d <= MOST_EXACT;
+
+const inNumbers = (a: Rational): a is Fraction<number> => typeof a.n === "number";
+const inBigIntegers = (a: Rational): Fraction<bigint> => (inNumbers(a) ? { n: BigInt(a.n), d: BigInt(a.d) } : a);
+const shrunk = (a: Fraction<bigint>): Rational =>
+  a.n <= MOST_BIG && a.n >= -MOST_BIG && a.d <= MOST_BIG ? { n: Number(a.n), d: Number(a.d) } : a;
+
+export const isZero = ({ n }: Rational): boolean => !n;
 
 export function add(a: Rational, b: Rational): Rational {
   // Nothing is added more often than anything else, and denominators grow with every product.
-  if (b.n === 0n) return a;
-  if (a.n === 0n) return b;
-  if (a.d === b.d) return { n: a.n + b.n, d: a.d };
-  if (b.d === 1n) return { n: a.n + b.n * a.d, d: a.d };
-  return a.d === 1n ? { n: a.n * b.d + b.n, d: b.d } : { n: a.n * b.d + b.n * a.d, d: a.d * b.d };
+  if (isZero(b)) return a;
+  if (isZero(a)) return b;
+  if (inNumbers(a) && inNumbers(b)) {
+    const alike = a.d === b.d;
+    const [x, y] = alike ? [a.n, b.n] : [a.n * b.d, b.n * a.d];
+    const d = alike ? a.d : a.d * b.d;
+    const n = x + y;
+    if (fits(x, d) && fits(y, d) && fits(n, d)) return { n, d };
+  }
+  const [p, q] = [inBigIntegers(a), inBigIntegers(b)];
+  return p.d === q.d ? { n: p.n + q.n, d: p.d } : { n: p.n * q.d + q.n * p.d, d: p.d * q.d };
 }
 
-export function subtract(a: Rational, b: Rational): Rational {
-  return b.n === 0n ? a : add(a, { n: -b.n, d: b.d });
-}
+export const negative = (a: Rational): Rational => (inNumbers(a) ? { n: 0 - a.n, d: a.d } : { n: -a.n, d: a.d });
+
+export const subtract = (a: Rational, b: Rational): Rational => (isZero(b) ? a : add(a, negative(b)));
 
 export function multiply(a: Rational, b: Rational): Rational {
-  return { n: a.n * b.n, d: a.d * b.d };
+  if (inNumbers(a) && inNumbers(b)) {
+    const [n, d] = [a.n * b.n, a.d * b.d];
+    if (fits(n, d)) return { n: n + 0, d };
+  }
+  const [p, q] = [inBigIntegers(a), inBigIntegers(b)];
+  return { n: p.n * q.n, d: p.d * q.d };
 }
 
 /** Throws RangeError when `b` is zero. */
 export function divide(a: Rational, b: Rational): Rational {
-  if (b.n === 0n) throw new RangeError("division by zero");
-  return b.n < 0n ? { n: -a.n * b.d, d: a.d * -b.n } : { n: a.n * b.d, d: a.d * b.n };
+  if (isZero(b)) throw new RangeError("division by zero");
+  const [by, of] = b.n < 0 ? [negative(b), negative(a)] : [b, a];
+  return multiply(of, inNumbers(by) ? { n: by.d, d: by.n } : { n: by.d, d: by.n });
 }
 
 /** Negative when a < b, zero when equal, positive when a > b. */
 export function compare(a: Rational, b: Rational): number {
-  const [x, y] = a.d === b.d ? [a.n, b.n] : [a.n * b.d, b.n * a.d];
-  return x < y ? -1 : x > y ? 1 : 0;
+  if (inNumbers(a) && inNumbers(b)) {
+    const [x, y] = a.d === b.d ? [a.n, b.n] : [a.n * b.d, b.n * a.d];
+    // Of products that are rounded it is certain which is more where they differ by more than rounding can make them.
+    if (Math.abs(x - y) > (Math.abs(x) + Math.abs(y)) * ROUNDED || (fits(x, 1) && fits(y, 1))) return order(x, y);
+  }
+  const [p, q] = [inBigIntegers(a), inBigIntegers(b)];
+  const [x, y] = p.d === q.d ? [p.n, q.n] : [p.n * q.d, q.n * p.d];
+  return order(x, y);
 }
+
+const order = <Whole extends number | bigint>(x: Whole, y: Whole): number => (x < y ? -1 : x > y ? 1 : 0);
+const ROUNDED = 2 ** -50;
 
 /** Divides the common factor out, so that long sums keep small numbers. */
 export function reduce(a: Rational): Rational {
-  let x = a.n < 0n ? -a.n : a.n;
-  let y = a.d;
+  if (inNumbers(a)) {
+    let [x, y] = [Math.abs(a.n), a.d];
+    while (y !== 0) [x, y] = [y, x % y];
+    return x <= 1 ? a : { n: a.n / x, d: a.d / x };
+  }
+  let [x, y] = [a.n < 0n ? -a.n : a.n, a.d];
   while (y !== 0n) [x, y] = [y, x % y];
-  return x <= 1n ? a : { n: a.n / x, d: a.d / x };
+  return shrunk(x <= 1n ? a : { n: a.n / x, d: a.d / x });
 }
 
-export function floor(a: Rational): bigint {
+/** Which whole number it is, as near as a double comes to it; null where it is none. */
+export function wholeNumber(a: Rational): number | null {
+  if (!inNumbers(a)) return a.n % a.d === 0n ? Number(a.n / a.d) : null;
   const quotient = a.n / a.d;
-  return a.n < 0n && quotient * a.d !== a.n ? quotient - 1n : quotient;
+  return Number.isInteger(quotient) ? quotient : null;
 }
 
-export function ceil(a: Rational): bigint {
-  return -floor({ n: -a.n, d: a.d });
+/** The whole number below, as near as a double comes to it. */
+export function floor(a: Rational): number {
+  if (inNumbers(a)) return Math.floor(a.n / a.d);
+  const quotient = a.n / a.d;
+  return Number(a.n < 0n && quotient * a.d !== a.n ? quotient - 1n : quotient);
 }
+
+/** The whole number above, as near as a double comes to it. */
+export const ceil = (a: Rational): number => 0 - floor(negative(a));
 
 /**
- * Rounds to the nearest whole number, halves away from zero: the one rounding rule for money here.
+ * Rounds to the nearest whole number, halves away from zero: the one rounding rule for money here. As near as a double comes to it.
  *
- * @example roundHalfAway({ n: -5n, d: 2n }) // -3n
+ * @example roundHalfAway({ n: -5, d: 2 }) // -3
  */
-export function roundHalfAway(a: Rational): bigint {
-  const magnitude = a.n < 0n ? -a.n : a.n;
-  const rounded = (2n * magnitude + a.d) / (2n * a.d);
-  return a.n < 0n ? -rounded : rounded;
+export function roundHalfAway(a: Rational): number {
+  if (inNumbers(a)) {
+    const twice = 2 * Math.abs(a.n) + a.d;
+    if (twice <= MOST_EXACT) {
+      const rounded = Math.floor(twice / (2 * a.d));
+      return a.n < 0 ? 0 - rounded : rounded;
+    }
+  }
+  const { n, d } = inBigIntegers(a);
+  const magnitude = n < 0n ? -n : n;
+  const rounded = Number((2n * magnitude + d) / (2n * d));
+  return n < 0n ? 0 - rounded : rounded;
 }

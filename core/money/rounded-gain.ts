@@ -10,7 +10,8 @@ import {
   slopeOf,
   stairsIn,
 } from "./linear-amount.ts";
-import { add, compare, multiply, type Rational, subtract, whole } from "./rational.ts";
+import { inOneSize } from "./one-size.ts";
+import { add, HALF, MOST_EXACT } from "./rational.ts";
 import { steadyFor } from "./stairs.ts";
 import { wholeAlong } from "./whole-along.ts";
 
@@ -60,13 +61,8 @@ function lessFor(after: LinearAmount, before: LinearAmount, gains: boolean, most
   const sure = gains ? aboveFor(gap, 1, true) : aboveFor(minus(0, gap), 0, true);
   if (sure > 0) return sure;
   const steady = steadyAll(most, before, after);
-  const [at, slope] = [add(exactOf(after), HALF), slopeOf(after)];
-  const [room, closing] = [exactOf(gap), slopeOf(gap)];
   // Until the gap is nothing or one there is less in favour exactly where a whole figure lies between the two.
-  const figures = [
-    { at: add(at, room), slope: add(slope, closing) },
-    { at, slope },
-  ];
+  const figures = [halfMore(before), halfMore(after)];
   const near = wholeAlong(figures, NEAR).wholes;
   let far: ReturnType<typeof wholeAlong>["wholes"] | undefined;
   const between = (k: number): boolean => {
@@ -74,36 +70,52 @@ function lessFor(after: LinearAmount, before: LinearAmount, gains: boolean, most
     const [upper, lower] = k <= NEAR ? near : (far ?? near);
     return upper !== undefined && lower !== undefined && upper(k) > lower(k);
   };
+  const mayTurn = mayTurnFrom(after, gap, gains);
   let units = 0;
   for (let looked = 0; looked < LOOKED_AT && units < steady; looked += 1) {
     // The gap as wide, or as narrow, as it gets over twice as far: no unit before the one found can turn.
     const end = Math.min(steady, Math.max(2 * units, units + 64));
-    const gapAt = (k: number) => add(room, multiply(closing, whole(k)));
-    const [one, other] = [gapAt(units + 1), gapAt(end)];
-    const widest = compare(one, other) > 0 === !gains ? one : other;
-    const turn = firstPast(add(at, multiply(slope, whole(units + 1))), slope, subtract(ONE_WHOLE, widest), !gains);
-    const next = turn === null ? end + 1 : Math.min(end + 1, units + 1 + turn);
+    const next = mayTurn(units + 1, end);
     if (next <= end && between(next) !== gains) return next - 1;
     units = Math.min(next, end);
   }
   return units;
 }
 
-const HALF: Rational = { n: 1n, d: 2n };
-const ONE_WHOLE: Rational = { n: 1n, d: 1n };
+const halfMore = (amount: LinearAmount) => ({ at: add(exactOf(amount), HALF), slope: slopeOf(amount) });
 
-/** The least k ≥ 0 at which the part of `at` + k × `slope` after the point is `edge` or more, or less than that; null: never. */
-function firstPast(at: Rational, slope: Rational, edge: Rational, orMore: boolean): number | null {
-  const modulus = at.d * slope.d * edge.d;
-  const inUnits = ({ n, d }: Rational) => (((n * (modulus / d)) % modulus) + modulus) % modulus;
-  const [start, step] = [inUnits(at), inUnits(slope)];
-  const split = edge.n <= 0n ? 0n : edge.n >= edge.d ? modulus : edge.n * (modulus / edge.d);
-  const [low, high] = orMore ? [split, modulus - 1n] : [0n, split - 1n];
+/**
+ * The first unit of a stretch at which a whole figure may begin, or cease, to lie between two prices; `end` + 1 where none can. Found by
+ * what is left of `after` past its whole part, against the gap at its widest, or narrowest; where doubles do not hold that, any may.
+ */
+function mayTurnFrom(after: LinearAmount, gap: LinearAmount, gains: boolean): (from: number, end: number) => number {
+  const { at, slope } = halfMore(after);
+  const sized = inOneSize([at, slope, exactOf(gap), slopeOf(gap)]);
+  if (sized.kind === "big" || sized.size > LARGEST_SIZE) return (from) => from;
+  const { parts, size } = sized;
+  const [start = 0, step = 0, room = 0, closing = 0] = parts;
+  return (from, end) => {
+    const [one, other] = [room + closing * from, room + closing * end];
+    if (Math.max(Math.abs(one), Math.abs(other)) > MOST_EXACT) return from;
+    const widest = gains ? Math.min(one, other) : Math.max(one, other);
+    const edge = Math.max(0, Math.min(size, size - widest));
+    const here = within(within(start, size) + within(step, size) * within(from, size), size);
+    const turn = firstPast(here, within(step, size), edge, size, !gains);
+    return turn === null ? end + 1 : Math.min(end + 1, from + turn);
+  };
+}
+
+/** Of such sizes doubles hold the products. */
+const LARGEST_SIZE = 2 ** 26;
+
+const within = (part: number, size: number): number => ((part % size) + size) % size;
+
+/** The least k ≥ 0 at which `start` + k × `step`, less as many `size` as go into it, is `edge` or more, or less than that; null: never. */
+function firstPast(start: number, step: number, edge: number, size: number, orMore: boolean): number | null {
+  const [low, high] = orMore ? [edge, size - 1] : [0, edge - 1];
   if (low > high) return null;
   if (start >= low && start <= high) return 0;
-  const [from, to] = [(low - start + modulus) % modulus, (high - start + modulus) % modulus];
-  const found = firstInRange(step, modulus, from, to);
-  return found === null ? null : Number(found);
+  return firstInRange(step, size, within(low - start, size), within(high - start, size));
 }
 
 /** The same where several figures of a side are rounded, each in its own direction. */
@@ -118,8 +130,7 @@ function lessWithOrderFor(
   if (sure > 0) return sure;
   const steady = steadyAll(Math.min(most, LOOKED_AT), ...less, ...more);
   // Halves are rounded away from zero, and no amount is below nothing.
-  const halfMore = [...more, ...less].map((amount) => ({ at: add(exactOf(amount), HALF), slope: slopeOf(amount) }));
-  const along = wholeAlong(halfMore, LOOKED_AT);
+  const along = wholeAlong([...more, ...less].map(halfMore), LOOKED_AT);
   const gainsAfter =
     along.kind === "doubles"
       ? (k: number) => {

@@ -1,4 +1,4 @@
-import { add, multiply, ONE, type Rational, reduce, ZERO } from "./rational.ts";
+import { add, isZero, multiply, negative, ONE, type Rational, reduce, ZERO } from "./rational.ts";
 
 /**
  * Something that rises or falls by leaps as goods are added: nothing now, and after `k` more units within `below` and `above` of
@@ -20,7 +20,7 @@ export function stairsPlus(a: StairsIn, b: StairsIn, times: Rational = ONE): Sta
   const sum = new Map(a ?? []);
   for (const [stairs, factor] of b) {
     const total = reduce(add(sum.get(stairs) ?? ZERO, multiply(factor, times)));
-    if (total.n === 0n) sum.delete(stairs);
+    if (isZero(total)) sum.delete(stairs);
     else sum.set(stairs, total);
   }
   return sum.size > 0 ? sum : null;
@@ -37,10 +37,10 @@ export function steadyFor(stairs: StairsIn): number {
 export function together(stairs: StairsIn): Pick<Stairs, "slope" | "below" | "above"> {
   let [slope, below, above] = [ZERO, ZERO, ZERO];
   for (const [one, factor] of stairs ?? []) {
-    const size = { n: factor.n < 0n ? -factor.n : factor.n, d: factor.d };
+    const size = factor.n < 0 ? negative(factor) : factor;
     slope = reduce(add(slope, multiply(one.slope, factor)));
-    below = reduce(add(below, multiply(factor.n < 0n ? one.above : one.below, size)));
-    above = reduce(add(above, multiply(factor.n < 0n ? one.below : one.above, size)));
+    below = reduce(add(below, multiply(factor.n < 0 ? one.above : one.below, size)));
+    above = reduce(add(above, multiply(factor.n < 0 ? one.below : one.above, size)));
   }
   return { slope, below, above };
 }

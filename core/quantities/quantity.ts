@@ -34,20 +34,20 @@ export type Distance = Static<typeof Distance>;
  * A pound is 0.45359237 kg and a yard 0.9144 m exactly, by the international yard and pound agreement of 1959; an ounce
  * is a sixteenth of a pound, a foot a third of a yard, an inch a twelfth of a foot, a mile 1760 yards.
  */
-const POUND: Rational = { n: 45_359_237n, d: 100n };
+const POUND: Rational = { n: 45_359_237, d: 100 };
 const MILLIGRAMS: Readonly<Record<Weight["unit"], Rational>> = {
   mg: whole(1),
   g: whole(1000),
   kg: whole(1_000_000),
-  oz: multiply(POUND, { n: 1n, d: 16n }),
+  oz: multiply(POUND, { n: 1, d: 16 }),
   lb: POUND,
 };
 const MILLIMETRES: Readonly<Record<Size["unit"], Rational>> = {
   mm: whole(1),
   cm: whole(10),
   m: whole(1000),
-  in: { n: 254n, d: 10n },
-  ft: { n: 3048n, d: 10n },
+  in: { n: 254, d: 10 },
+  ft: { n: 3048, d: 10 },
 };
 const CUBIC_MILLIMETRES: Readonly<Record<Volume["unit"], Rational>> = {
   cm3: whole(1000),
@@ -59,7 +59,7 @@ const CUBIC_MILLIMETRES: Readonly<Record<Volume["unit"], Rational>> = {
 const METRES: Readonly<Record<Distance["unit"], Rational>> = {
   m: whole(1),
   km: whole(1000),
-  mi: { n: 1_609_344n, d: 1000n },
+  mi: { n: 1_609_344, d: 1000 },
 };
 
 function cubed(a: Rational): Rational {
@@ -72,7 +72,7 @@ const figure = (text: string): Rational => decimal(text) ?? ZERO;
 export function milligrams({ value, unit: name }: Weight): LinearAmount {
   const each = MILLIGRAMS[name];
   // Most weights are whole grams.
-  if (each.d === 1n && SHORT.test(value)) return Number(value) * Number(each.n);
+  if (each.d === 1 && SHORT.test(value)) return Number(value) * Number(each.n);
   return linearAmount(reduce(multiply(figure(value), each)), ZERO);
 }
 
@@ -89,5 +89,4 @@ export const cubicMillimetres = ({ value, unit: name }: Volume): LinearAmount =>
   linearAmount(reduce(multiply(figure(value), CUBIC_MILLIMETRES[name])), ZERO);
 
 /** Whole metres, rounded. */
-export const metres = ({ value, unit: name }: Distance): number =>
-  Number(roundHalfAway(multiply(figure(value), METRES[name])));
+export const metres = ({ value, unit: name }: Distance): number => roundHalfAway(multiply(figure(value), METRES[name]));

@@ -10,7 +10,7 @@ import {
   linearAmount,
   minus,
 } from "../money/linear-amount.ts";
-import { ZERO } from "../money/rational.ts";
+import { add, HALF, whole, ZERO } from "../money/rational.ts";
 import type { Covers, PriceChange, RewardTools } from "./definition.ts";
 import { type DeliveryReward, deliveryReward } from "./reward.ts";
 
@@ -169,8 +169,5 @@ const eachPart = (of: (part: keyof Parts) => LinearAmount): Parts => ({
 
 /** Whether a price as it is stated, rounded half away from zero, is more than a limit. */
 const isAbove = (price: LinearAmount, limit: number, horizon: Horizon | null): boolean =>
-  compareAmounts(
-    price,
-    typeof price === "number" ? limit + 1 : linearAmount({ n: 2n * BigInt(limit) + 1n, d: 2n }, ZERO),
-    horizon,
-  ) >= 0;
+  compareAmounts(price, typeof price === "number" ? limit + 1 : linearAmount(add(whole(limit), HALF), ZERO), horizon) >=
+  0;

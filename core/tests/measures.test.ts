@@ -4,7 +4,7 @@ import type { Basis } from "../measures/basis.ts";
 import { compileMeasure, countedValue } from "../measures/value-measure.ts";
 import type { Cart } from "../request/request.ts";
 
-const TWENTY_PERCENT = { n: 1n, d: 5n };
+const TWENTY_PERCENT = { n: 1, d: 5 };
 const basis: Basis = { lineDiscounts: "in", orderDiscounts: "in", tax: "with" };
 
 function counted(cart: Cart, on: Basis, pricesIncludeTax: boolean): number {

@@ -1,6 +1,6 @@
 import { amountFor } from "../../money/amount.ts";
 import { percent } from "../../money/decimal.ts";
-import { add, divide, multiply, ONE, type Rational, roundHalfAway, whole } from "../../money/rational.ts";
+import { add, divide, isZero, multiply, ONE, type Rational, roundHalfAway, whole } from "../../money/rational.ts";
 import type { Offer } from "../../offers/offer.ts";
 import { type Phrase, phrase } from "../../phrases/phrase.ts";
 import { type Check, onOffer } from "../check.ts";
@@ -19,7 +19,7 @@ export const basisUnlikePrices: Check = {
         const { market, zone, currency } = where;
         const rate = percent(zone.standardTaxRate);
         const at = amountFor(amount, context.amountContext(where));
-        if ((tax === "with") === market.pricesIncludeTax || !rate || rate.n === 0n || !at) continue;
+        if ((tax === "with") === market.pricesIncludeTax || !rate || isZero(rate) || !at) continue;
         const met = shownAs(at, rate, tax);
         const shown = market.pricesIncludeTax ? "with" : "without";
         said.add(offer.id);
@@ -46,7 +46,7 @@ export const basisUnlikePrices: Check = {
 /** What a count with tax (or without) comes to in prices shown the other way. */
 function shownAs(count: number, rate: Rational, tax: "with" | "without"): number {
   const factor = add(ONE, rate);
-  return Number(roundHalfAway(tax === "with" ? divide(whole(count), factor) : multiply(whole(count), factor)));
+  return roundHalfAway(tax === "with" ? divide(whole(count), factor) : multiply(whole(count), factor));
 }
 
 const counting = (offer: Offer, tax: "with" | "without"): Offer =>

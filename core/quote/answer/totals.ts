@@ -2,7 +2,7 @@ import { discountOn } from "../../cart/order-discount.ts";
 import type { ReadCart } from "../../cart/read-cart.ts";
 import { goodsValue } from "../../measures/value-measure.ts";
 import { allocate } from "../../money/allocate.ts";
-import { add, multiply, reduce, roundHalfAway, whole, ZERO } from "../../money/rational.ts";
+import { add, fraction, multiply, reduce, roundHalfAway, whole, ZERO } from "../../money/rational.ts";
 import { roundedQuotient, type TaxPart, taxPart } from "../../money/tax-part.ts";
 
 /**
@@ -19,7 +19,7 @@ export type Totals = {
 
 export function totalsOf(cart: ReadCart): Totals {
   const beforeOrder = goodsValue(cart.lines);
-  const orderDiscount = cart.discounts ? Number(discountOn(BigInt(beforeOrder), cart.discounts)) : 0;
+  const orderDiscount = cart.discounts ? discountOn(beforeOrder, cart.discounts) : 0;
   const goods = beforeOrder - orderDiscount;
   return {
     shelf: cart.lines.reduce((sum, line) => sum + line.shelf, 0),
@@ -54,9 +54,8 @@ export function taxOn(cart: ReadCart, totals: Totals, pricesIncludeTax: boolean,
   }
   const exactly: TaxOn = (goods, price, part) => {
     const onAll = add(others, multiply(whole(plain), standard.exact));
-    const onGoods =
-      before === 0 ? ZERO : goods === before ? onAll : multiply({ n: BigInt(goods), d: BigInt(before) }, onAll);
-    return Number(roundHalfAway(add(onGoods, multiply(whole(price), part.exact))));
+    const onGoods = before === 0 ? ZERO : goods === before ? onAll : multiply(fraction(goods, before), onAll);
+    return roundHalfAway(add(onGoods, multiply(whole(price), part.exact)));
   };
   return (goods, price, part) => {
     // Most goods are taxed at the standard rate, as delivery is, and nothing comes off the order.

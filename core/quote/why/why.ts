@@ -102,7 +102,8 @@ function exactText(amount: LinearAmount): string {
   return rationalText(reduce(exactOf(amount)));
 }
 
-function rationalText({ n, d }: Rational): string {
+function rationalText(exact: Rational): string {
+  const [n, d] = [BigInt(exact.n), BigInt(exact.d)];
   let [digits, scale] = [0, 1n];
   while (digits < 12 && scale % d !== 0n) {
     digits += 1;

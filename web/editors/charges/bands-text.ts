@@ -4,6 +4,7 @@ import { type Mark, type MeasureSpec, markAt } from "../../../core/measures/meas
 import type { AmountContext } from "../../../core/money/amount.ts";
 import { amountFor } from "../../../core/money/amount.ts";
 import { decimal, majorIn, majorUnits } from "../../../core/money/decimal.ts";
+import { floor, multiply, whole } from "../../../core/money/rational.ts";
 import { typedAmount } from "../../../core/money/typed.ts";
 import { say } from "../../language/say.ts";
 import { FIRST_UNITS, IN_UNITS, type UnitSystem } from "../../names/units.ts";
@@ -78,12 +79,12 @@ function readEdge(
     units = read.minor;
   } else {
     const value = decimal(bare);
-    if (!value || value.n < 0n)
+    if (!value || value.n < 0)
       return {
         problem: say('"{text}" is no figure in {unit}', { text: text.trim(), unit: edgeUnit(kind, currency) }),
       };
-    if (kind === "items") units = value.d === 1n ? Number(value.n) : null;
-    else units = Number((value.n * (kind === "distance" ? 1000n : 1_000_000n)) / value.d);
+    if (kind === "items") units = value.d === 1 ? floor(value) : null;
+    else units = floor(multiply(value, whole(kind === "distance" ? 1000 : 1_000_000)));
   }
   const mark = units === null ? null : markOf(kind, units, currency);
   if (units === null || !mark)
