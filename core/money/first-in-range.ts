@@ -1,8 +1,10 @@
+import { add, ceil, divide, MOST_EXACT, multiply, whole } from "./rational.ts";
+
 /**
  * The least `k` ≥ 0 at which `step` × k, taken modulo `modulus`, lies from `low` to `high`; null: it never does. In about as many steps as
  * the greatest common divisor takes by Euclid's way: where no multiple of the step lies there, going round leaves a smaller question.
  *
- * @param modulus at most 2 ** 26, so that doubles hold the products
+ * @param modulus no more than {@link MOST_EXACT}
  * @param low, high 0 ≤ low ≤ high < modulus
  * @example firstInRange(7, 10, 4, 5) // 2: 0, 7, 4
  */
@@ -13,5 +15,9 @@ export function firstInRange(step: number, modulus: number, low: number, high: n
   const first = Math.ceil(low / by);
   if (first * by <= high) return first;
   const rounds = firstInRange(by - (modulus % by), by, low % by, high % by);
-  return rounds === null ? null : Math.ceil((low + modulus * rounds) / by);
+  if (rounds === null) return null;
+  const sum = low + modulus * rounds;
+  return sum <= MOST_EXACT
+    ? Math.ceil(sum / by)
+    : ceil(divide(add(multiply(whole(modulus), whole(rounds)), whole(low)), whole(by)));
 }

@@ -2,7 +2,7 @@ import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { firstInRange } from "./first-in-range.ts";
 import { Horizon, type LinearAmount, linearAmount, plus, rounded, times } from "./linear-amount.ts";
-import { add, multiply, type Rational, whole } from "./rational.ts";
+import { add, MOST_EXACT, multiply, type Rational, whole } from "./rational.ts";
 import { paysLess } from "./rounded-gain.ts";
 
 describe("the first multiple in a range, modulo", () => {
@@ -17,6 +17,26 @@ describe("the first multiple in a range, modulo", () => {
         const first = tried.findIndex((at) => low <= at && at <= high);
         const found = firstInRange(step, modulus, low, high);
         expect(found ?? -1).toBe(first);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
+  it("is so too where products are beyond what doubles hold", () => {
+    const anyQuestion = fc.integer({ min: 2 ** 30, max: MOST_EXACT }).chain((modulus) =>
+      fc.record({
+        modulus: fc.constant(modulus),
+        step: fc.integer({ min: 1, max: modulus - 1 }),
+        rounds: fc.nat(1000),
+        width: fc.oneof(fc.nat(3), fc.nat(Math.floor(modulus / 100))),
+      }),
+    );
+    fc.assert(
+      fc.property(anyQuestion, ({ modulus, step, rounds, width }) => {
+        const at = (k: number) => Number((BigInt(step) * BigInt(k)) % BigInt(modulus));
+        const [low, high] = [at(rounds), Math.min(modulus - 1, at(rounds) + width)];
+        const first = Array.from({ length: rounds + 1 }, (_, k) => k).find((k) => low <= at(k) && at(k) <= high);
+        expect(firstInRange(step, modulus, low, high)).toBe(first);
       }),
       { numRuns: 2000 },
     );

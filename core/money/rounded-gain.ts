@@ -91,7 +91,7 @@ const halfMore = (amount: LinearAmount) => ({ at: add(exactOf(amount), HALF), sl
 function mayTurnFrom(after: LinearAmount, gap: LinearAmount, gains: boolean): (from: number, end: number) => number {
   const { at, slope } = halfMore(after);
   const sized = inOneSize([at, slope, exactOf(gap), slopeOf(gap)]);
-  if (sized.kind === "big" || sized.size > LARGEST_SIZE) return (from) => from;
+  if (sized.kind === "big") return (from) => from;
   const { parts, size } = sized;
   const [start = 0, step = 0, room = 0, closing = 0] = parts;
   return (from, end) => {
@@ -99,16 +99,18 @@ function mayTurnFrom(after: LinearAmount, gap: LinearAmount, gains: boolean): (f
     if (Math.max(Math.abs(one), Math.abs(other)) > MOST_EXACT) return from;
     const widest = gains ? Math.min(one, other) : Math.max(one, other);
     const edge = Math.max(0, Math.min(size, size - widest));
-    const here = within(within(start, size) + within(step, size) * within(from, size), size);
+    const here = within(start + productWithin(step, from, size), size);
     const turn = firstPast(here, within(step, size), edge, size, !gains);
     return turn === null ? end + 1 : Math.min(end + 1, from + turn);
   };
 }
 
-/** Of such sizes doubles hold the products. */
-const LARGEST_SIZE = 2 ** 26;
-
 const within = (part: number, size: number): number => ((part % size) + size) % size;
+
+const productWithin = (part: number, times: number, size: number): number =>
+  Math.abs(part * times) <= MOST_EXACT
+    ? within(part * times, size)
+    : within(Number((BigInt(part) * BigInt(times)) % BigInt(size)), size);
 
 /** The least k ≥ 0 at which `start` + k × `step`, less as many `size` as go into it, is `edge` or more, or less than that; null: never. */
 function firstPast(start: number, step: number, edge: number, size: number, orMore: boolean): number | null {
