@@ -47,6 +47,8 @@ export class Memo {
   readonly earned: (readonly Earned[] | undefined)[];
   /** The same with what is not known taken for what grants nothing. */
   certain: Evaluation | undefined;
+  /** What goods come to after all discounts, by which of them count. */
+  goods: Map<string, LinearAmount> | undefined;
   /** What options would cost in full without some goods, by number and what the goods are. */
   without: Map<string, FullPrice> | undefined;
   constructor({ options, offers }: Tariff) {

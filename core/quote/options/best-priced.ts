@@ -1,7 +1,8 @@
 import { type Parts, sumOf } from "../../delivery/full-price.ts";
 import type { Evaluation, Payable } from "../../evaluate/evaluation.ts";
+import { type GoodsFilter, leavesOutKey } from "../../measures/goods-filter.ts";
 import { compareAmounts, type LinearAmount, lesser, min, minus, plus, times } from "../../money/linear-amount.ts";
-import { multiply, ONE, subtract } from "../../money/rational.ts";
+import { multiply, ONE, type Rational, subtract } from "../../money/rational.ts";
 import { bestSet, byCompany, type Cost, costWithoutOf, withoutIdle } from "../../offers/best-set.ts";
 import {
   AppliedRewards,
@@ -11,15 +12,16 @@ import {
   comesDown,
   coverAlike,
 } from "../../rewards/apply-rewards.ts";
-import type { CompiledOrderReward, RewardTools } from "../../rewards/definition.ts";
+import type { RewardTools } from "../../rewards/definition.ts";
 import type { Situation } from "../../situation/situation.ts";
 import type { Earned } from "../../tariff/earnable.ts";
+import type { TariffStep } from "../../tariff/tariff-offer.ts";
 
 /** What comes of the best set of the offers earned for an option, and on demand those of it that change anything. */
 export type Best = Payable & {
   readonly used: () => readonly Earned[];
-  /** Where no set of offers had to be chosen: what it comes to without a reward on delivery. */
-  readonly without?: (reward: CompiledReward) => LinearAmount;
+  /** What it comes to without one step, where nothing has to be chosen anew for that; undefined where it has. */
+  readonly without?: (step: TariffStep) => Payable | undefined;
 };
 
 const NOTHING: readonly Earned[] = [];
@@ -38,9 +40,9 @@ export function loneOffer(full: Parts, earned: readonly Earned[], tools: RewardT
     offOrder: 0,
     gifts: 0,
     used: () => (compareAmounts(price, sumOf(full), tools.horizon) < 0 ? earned : NOTHING),
-    without: (reward) => {
+    without: ({ reward }) => {
       const left = rewards.filter((other) => other !== reward);
-      return left.length === 0 ? sumOf(full) : applyRewards(full, left, tools);
+      return { price: left.length === 0 ? sumOf(full) : applyRewards(full, left, tools), offOrder: 0, gifts: 0 };
     },
   };
 }
@@ -98,12 +100,13 @@ function allUsed(choice: Choice, rewards: readonly CompiledReward[]): Best {
     });
     return withoutIdle({ set: earned, cost: { net: price, grants: 0 } }, costWithout, horizon);
   };
+  const order = { offOrder: onOrder ? orderOff(earned, situation) : 0, gifts: onOrder ? giftsOf(earned) : 0 };
   return {
     price,
-    offOrder: onOrder ? orderOff(earned, situation) : 0,
-    gifts: onOrder ? giftsOf(earned) : 0,
+    ...order,
     used: once(onOrder ? () => changingIn(choice, true).used() : onDelivery),
-    without: (reward) => applied.without(reward),
+    without: ({ reward, onOrder: givesOnOrder }) =>
+      reward && !givesOnOrder ? { price: applied.without(reward), ...order } : undefined,
   };
 }
 
@@ -113,9 +116,25 @@ function oneCompany(choice: Choice, allAddUp: boolean): Best | undefined {
   const { companyOf, complete } = stackingIn(situation);
   const companies = [...byCompany(earned, companyOf)];
   if (!companies.every(([company, members]) => complete(company) && addsUp(rewardsOf(members)))) return undefined;
-  const prices = companies.map(([, members]) => applyRewards(full, rewardsOf(members), tools));
-  const price = prices.reduce((a, b) => lesser(a, b, situation.horizon));
-  return { price, offOrder: 0, gifts: 0, used: once(() => changingIn(choice, allAddUp).used()) };
+  const rewards = companies.map(([, members]) => rewardsOf(members));
+  const prices = rewards.map((ofCompany) => applyRewards(full, ofCompany, tools));
+  const least = (all: readonly LinearAmount[]) => all.reduce((a, b) => lesser(a, b, situation.horizon));
+  return {
+    price: least(prices),
+    offOrder: 0,
+    gifts: 0,
+    used: once(() => changingIn(choice, allAddUp).used()),
+    without: ({ reward: left }) => {
+      const price = least(
+        prices.map((price, i) => {
+          const ofCompany = rewards[i] ?? [];
+          const rest = ofCompany.filter((reward) => reward !== left);
+          return rest.length === ofCompany.length ? price : applyRewards(full, rest, tools);
+        }),
+      );
+      return { price, offOrder: 0, gifts: 0 };
+    },
+  };
 }
 
 /** The best of all sets that may be used together. */
@@ -124,11 +143,16 @@ function chosenSet(choice: Choice, allAddUp: boolean): Best {
   const { found, used: changing } = changingIn(choice, allAddUp);
   const used = once(changing);
   const set = allAddUp ? found.set : used();
-  return {
+  const payable = {
     price: applyRewards(full, rewardsOf(set), tools),
     offOrder: onOrder ? orderOff(set, situation) : 0,
     gifts: onOrder ? giftsOf(set) : 0,
+  };
+  return {
+    ...payable,
     used,
+    // What is best without being in it stays best where it is gone.
+    without: (step) => (found.set.some((one) => givesOf(one, step)) ? undefined : payable),
   };
 }
 
@@ -210,30 +234,48 @@ const coveringAll = (reward: CompiledReward): CompiledReward => ({
   goods: null,
 });
 
+const givesOf = ({ rewards, onOrder }: Earned, { reward, onOrder: onOrderOf }: TariffStep): boolean =>
+  (reward !== null && rewards.includes(reward)) || onOrder.some((one) => one.reward === onOrderOf);
+
 const giftsOf = (set: readonly Earned[]): number =>
   set.reduce((sum, { onOrder }) => sum + onOrder.filter(({ reward }) => reward.kind === "gift").length, 0);
 
 /** Percents of the same goods are multiplied, then money comes off; never more than the goods. */
 function orderOff(set: readonly Earned[], situation: Evaluation): LinearAmount {
-  const rewards = set.flatMap(({ onOrder }) => onOrder.map(({ reward }) => reward));
   let off: LinearAmount = 0;
-  const percents = new Map<string, { of: Extract<CompiledOrderReward, { kind: "percent" }>["of"]; left: typeof ONE }>();
-  for (const reward of rewards) {
-    switch (reward.kind) {
-      case "money":
-        off = plus(off, reward.amount);
-        break;
-      case "percent": {
-        const known = percents.get(reward.key) ?? { of: reward.of, left: ONE };
-        percents.set(reward.key, { ...known, left: multiply(known.left, subtract(ONE, reward.part)) });
-        break;
+  let percents: Map<string, { readonly of: GoodsFilter; left: Rational }> | undefined;
+  for (const { onOrder } of set)
+    for (const { reward } of onOrder)
+      switch (reward.kind) {
+        case "money":
+          off = plus(off, reward.amount);
+          break;
+        case "percent": {
+          percents ??= new Map();
+          const known = percents.get(reward.key) ?? { of: reward.of, left: ONE };
+          known.left = multiply(known.left, subtract(ONE, reward.part));
+          percents.set(reward.key, known);
+          break;
+        }
+        case "gift":
+          break;
+        default:
+          reward satisfies never;
       }
-      case "gift":
-        break;
-      default:
-        reward satisfies never;
-    }
-  }
-  for (const { of, left } of percents.values()) off = plus(off, times(situation.goods(of), subtract(ONE, left)));
-  return off === 0 ? 0 : min(off, situation.goods(everything), situation.horizon);
+  for (const [key, { of, left }] of percents ?? [])
+    off = plus(off, times(goodsOf(key, of, situation), subtract(ONE, left)));
+  return off === 0 ? 0 : min(off, goodsOf(ALL, everything, situation), situation.horizon);
+}
+
+const ALL = leavesOutKey(undefined);
+
+/** What goods come to after all discounts; asked of each set of offers anew. @param key the same for filters that mean the same */
+function goodsOf(key: string, of: GoodsFilter, situation: Evaluation): LinearAmount {
+  const { memo } = situation;
+  memo.goods ??= new Map();
+  const known = memo.goods.get(key);
+  if (known !== undefined) return known;
+  const found = situation.goods(of);
+  memo.goods.set(key, found);
+  return found;
 }

@@ -58,9 +58,8 @@ class Priced implements PricedOption {
     return this.best.used();
   }
   /** See {@link Best}. */
-  without({ reward, onOrder }: TariffStep): Payable | undefined {
-    if (!this.best.without || !reward || onOrder) return undefined;
-    return { price: this.best.without(reward), offOrder: this.best.offOrder, gifts: this.best.gifts };
+  without(step: TariffStep): Payable | undefined {
+    return this.best.without?.(step);
   }
 }
 
