@@ -1,5 +1,6 @@
 import {
   add,
+  addWhole,
   ceil,
   compare,
   divide,
@@ -111,7 +112,7 @@ const sum = (a: number, b: number): LinearAmount =>
   Number.isSafeInteger(a + b) ? a + b : linearAmount(add(whole(a), whole(b)), ZERO);
 
 const shifted = ({ at, slope, stairs }: Moving, by: number): LinearAmount =>
-  linearAmount(by === 0 ? at : add(at, whole(by)), slope, stairs);
+  linearAmount(by === 0 ? at : addWhole(at, by), slope, stairs);
 
 export const times = (a: LinearAmount, by: Rational): LinearAmount => (a === 0 ? 0 : timesBy(by)(a));
 

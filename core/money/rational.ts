@@ -43,7 +43,8 @@ export function add(a: Rational, b: Rational): Rational {
   if (isZero(a)) return b;
   if (inNumbers(a) && inNumbers(b)) {
     const alike = a.d === b.d;
-    const [x, y] = alike ? [a.n, b.n] : [a.n * b.d, b.n * a.d];
+    const x = alike ? a.n : a.n * b.d;
+    const y = alike ? b.n : b.n * a.d;
     const d = alike ? a.d : a.d * b.d;
     const n = x + y;
     if (fits(x, d) && fits(y, d) && fits(n, d)) return { n, d };
@@ -52,13 +53,24 @@ export function add(a: Rational, b: Rational): Rational {
   return p.d === q.d ? { n: p.n + q.n, d: p.d } : { n: p.n * q.d + q.n * p.d, d: p.d * q.d };
 }
 
+/** @example addWhole({ n: 1, d: 2 }, 3) // 7/2 */
+export function addWhole(a: Rational, by: number): Rational {
+  if (inNumbers(a)) {
+    const more = by * a.d;
+    const n = a.n + more;
+    if (fits(more, a.d) && fits(n, a.d)) return { n, d: a.d };
+  }
+  return add(a, whole(by));
+}
+
 export const negative = (a: Rational): Rational => (inNumbers(a) ? { n: 0 - a.n, d: a.d } : { n: -a.n, d: a.d });
 
 export const subtract = (a: Rational, b: Rational): Rational => (isZero(b) ? a : add(a, negative(b)));
 
 export function multiply(a: Rational, b: Rational): Rational {
   if (inNumbers(a) && inNumbers(b)) {
-    const [n, d] = [a.n * b.n, a.d * b.d];
+    const n = a.n * b.n;
+    const d = a.d * b.d;
     if (fits(n, d)) return { n: n + 0, d };
   }
   const [p, q] = [inBigIntegers(a), inBigIntegers(b)];
@@ -75,7 +87,8 @@ export function divide(a: Rational, b: Rational): Rational {
 /** Negative when a < b, zero when equal, positive when a > b. */
 export function compare(a: Rational, b: Rational): number {
   if (inNumbers(a) && inNumbers(b)) {
-    const [x, y] = a.d === b.d ? [a.n, b.n] : [a.n * b.d, b.n * a.d];
+    const x = a.d === b.d ? a.n : a.n * b.d;
+    const y = a.d === b.d ? b.n : b.n * a.d;
     // Of products that are rounded it is certain which is more where they differ by more than rounding can make them.
     if (Math.abs(x - y) > (Math.abs(x) + Math.abs(y)) * ROUNDED || (fits(x, 1) && fits(y, 1))) return order(x, y);
   }

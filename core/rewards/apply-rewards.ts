@@ -140,31 +140,26 @@ function onShare(full: Parts, parts: Parts, reward: CompiledReward, goods: Picke
   const rest = tools.fullPriceWithout(goods);
   if (hasNoPrice(rest)) return parts;
   const { horizon } = tools;
-  const share = shareOf(full, rest, horizon);
   // Rewards before it may have left less than that.
-  const left = eachPart((part) =>
-    parts[part] === full[part] ? share[part] : lesser(share[part], parts[part], horizon),
+  const left = eachPart(full, rest, parts, (whole, without, now) => {
+    const share = lessAtLeastZero(whole, without, horizon);
+    return now === whole ? share : lesser(share, now, horizon);
+  });
+  return eachPart(parts, left, reward.change(left, reward, tools), (now, before, after) =>
+    minus(now, minus(before, after)),
   );
-  const after = reward.change(left, reward, tools);
-  return eachPart((part) => minus(parts[part], minus(left[part], after[part])));
 }
 
-const shares = new WeakMap<Parts, WeakMap<Parts, Parts>>();
-
-/** Worked out once for a full price, so that what several sets of rewards have of it in common is the same. */
-function shareOf(full: Parts, rest: Parts, horizon: Horizon | null): Parts {
-  const ofFull = shares.get(full) ?? new WeakMap<Parts, Parts>();
-  shares.set(full, ofFull);
-  const known = ofFull.get(rest) ?? eachPart((part) => lessAtLeastZero(full[part], rest[part], horizon));
-  ofFull.set(rest, known);
-  return known;
-}
-
-const eachPart = (of: (part: keyof Parts) => LinearAmount): Parts => ({
-  charge: of("charge"),
-  handling: of("handling"),
-  surcharges: of("surcharges"),
-  own: of("own"),
+const eachPart = (
+  a: Parts,
+  b: Parts,
+  c: Parts,
+  of: (a: LinearAmount, b: LinearAmount, c: LinearAmount) => LinearAmount,
+): Parts => ({
+  charge: of(a.charge, b.charge, c.charge),
+  handling: of(a.handling, b.handling, c.handling),
+  surcharges: of(a.surcharges, b.surcharges, c.surcharges),
+  own: of(a.own, b.own, c.own),
 });
 
 /** Whether a price as it is stated, rounded half away from zero, is more than a limit. */

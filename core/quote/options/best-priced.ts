@@ -1,5 +1,5 @@
 import { type Parts, sumOf } from "../../delivery/full-price.ts";
-import type { Evaluation, Payable } from "../../evaluate/evaluation.ts";
+import type { Evaluation, Payable, PricedOption } from "../../evaluate/evaluation.ts";
 import { type GoodsFilter, leavesOutKey } from "../../measures/goods-filter.ts";
 import { compareAmounts, type LinearAmount, lesser, min, minus, plus, times } from "../../money/linear-amount.ts";
 import { multiply, ONE, type Rational, subtract } from "../../money/rational.ts";
@@ -17,34 +17,58 @@ import type { Situation } from "../../situation/situation.ts";
 import type { Earned } from "../../tariff/earnable.ts";
 import type { TariffStep } from "../../tariff/tariff-offer.ts";
 
-/** What comes of the best set of the offers earned for an option, and on demand those of it that change anything. */
-export type Best = Payable & {
-  readonly used: () => readonly Earned[];
-  /** What it comes to without one step, where nothing has to be chosen anew for that; undefined where it has. */
-  readonly without?: (step: TariffStep) => Payable | undefined;
-};
+/** What it comes to without one step, where nothing has to be chosen anew for that; undefined where it has. */
+type Without = (step: TariffStep) => Payable | undefined;
+
+/** What comes of the best set of the offers earned for an option. Which of them change anything takes longer, and is found on demand. */
+export class Best implements PricedOption {
+  readonly full: Parts;
+  readonly price: LinearAmount;
+  readonly offOrder: LinearAmount;
+  readonly gifts: number;
+  readonly without: Without;
+  private readonly find: () => readonly Earned[];
+  private found: readonly Earned[] | undefined;
+  constructor(full: Parts, { price, offOrder, gifts }: BestPayable, find: () => readonly Earned[], without: Without) {
+    this.full = full;
+    this.price = price;
+    this.offOrder = offOrder;
+    this.gifts = gifts;
+    this.without = without;
+    this.find = find;
+    this.found = undefined;
+  }
+  get used(): readonly Earned[] {
+    this.found ??= this.find();
+    return this.found;
+  }
+}
+
+type BestPayable = { readonly price: LinearAmount; readonly offOrder: LinearAmount; readonly gifts: number };
 
 const NOTHING: readonly Earned[] = [];
 const nothing = () => NOTHING;
+const anew = () => undefined;
 const everything = () => true;
 
+/** With nothing on the order. */
+const onDelivery = (price: LinearAmount): BestPayable => ({ price, offOrder: 0, gifts: 0 });
+
 /** Where nothing was earned. */
-export const unchanged = (full: Parts): Best => ({ price: sumOf(full), offOrder: 0, gifts: 0, used: nothing });
+export function unchanged(full: Parts): Best {
+  const payable = onDelivery(sumOf(full));
+  return new Best(full, payable, nothing, () => payable);
+}
 
 /** One offer on delivery alone: it is used where it lowers the price, which it never raises. */
 export function loneOffer(full: Parts, earned: readonly Earned[], tools: RewardTools): Best {
   const rewards = earned[0]?.rewards ?? [];
   const price = applyRewards(full, rewards, tools);
-  return {
-    price,
-    offOrder: 0,
-    gifts: 0,
-    used: () => (compareAmounts(price, sumOf(full), tools.horizon) < 0 ? earned : NOTHING),
-    without: ({ reward }) => {
-      const left = rewards.filter((other) => other !== reward);
-      return { price: left.length === 0 ? sumOf(full) : applyRewards(full, left, tools), offOrder: 0, gifts: 0 };
-    },
-  };
+  const used = () => (compareAmounts(price, sumOf(full), tools.horizon) < 0 ? earned : NOTHING);
+  return new Best(full, onDelivery(price), used, ({ reward }) => {
+    const left = rewards.filter((other) => other !== reward);
+    return onDelivery(left.length === 0 ? sumOf(full) : applyRewards(full, left, tools));
+  });
 }
 
 /**
@@ -57,7 +81,7 @@ export function leastPriced(full: Parts, earned: readonly Earned[], situation: E
   const costOf = (set: readonly Earned[]): Cost => ({ net: priceAfter(set), grants: 0 });
   const found = bestSet(earned, stackingIn(situation), costOf, costOf, situation.horizon);
   const set = withoutIdle(found, costWithoutOf(found.set, costOf), situation.horizon);
-  return { price: priceAfter(set), offOrder: 0, gifts: 0, used: () => set };
+  return new Best(full, onDelivery(priceAfter(set)), () => set, anew);
 }
 
 /** With several offers earned: what comes of the best set of them. */
@@ -92,7 +116,7 @@ function allUsed(choice: Choice, rewards: readonly CompiledReward[]): Best {
   const { horizon } = situation;
   const applied = new AppliedRewards(full, rewards, tools);
   const { price } = applied;
-  const onDelivery = () => {
+  const usedOnDelivery = () => {
     if (compareAmounts(price, sumOf(full), horizon) >= 0) return NOTHING;
     const costWithout = (left: ReadonlySet<Earned>): Cost => ({
       net: applied.withoutAll(new Set(rewardsOf([...left]))),
@@ -100,60 +124,51 @@ function allUsed(choice: Choice, rewards: readonly CompiledReward[]): Best {
     });
     return withoutIdle({ set: earned, cost: { net: price, grants: 0 } }, costWithout, horizon);
   };
-  const order = { offOrder: onOrder ? orderOff(earned, situation) : 0, gifts: onOrder ? giftsOf(earned) : 0 };
-  return {
-    price,
-    ...order,
-    used: once(onOrder ? () => changingIn(choice, true).used() : onDelivery),
-    without: ({ reward, onOrder: givesOnOrder }) =>
-      reward && !givesOnOrder ? { price: applied.without(reward), ...order } : undefined,
-  };
+  const payable = { price, offOrder: onOrder ? orderOff(earned, situation) : 0, gifts: onOrder ? giftsOf(earned) : 0 };
+  const used = onOrder ? () => changingIn(choice, true).used() : usedOnDelivery;
+  return new Best(full, payable, used, ({ reward, onOrder: givesOnOrder }) =>
+    reward && !givesOnOrder ? { ...payable, price: applied.without(reward) } : undefined,
+  );
 }
 
 /** Where all of a company add up and may be used together, the company with the lowest price is best; undefined where they may not. */
 function oneCompany(choice: Choice, allAddUp: boolean): Best | undefined {
   const { full, earned, situation, tools } = choice;
   const { companyOf, complete } = stackingIn(situation);
-  const companies = [...byCompany(earned, companyOf)];
-  if (!companies.every(([company, members]) => complete(company) && addsUp(rewardsOf(members)))) return undefined;
-  const rewards = companies.map(([, members]) => rewardsOf(members));
+  const rewards: (readonly CompiledReward[])[] = [];
+  for (const [company, members] of byCompany(earned, companyOf)) {
+    const ofCompany = rewardsOf(members);
+    if (!complete(company) || !addsUp(ofCompany)) return undefined;
+    rewards.push(ofCompany);
+  }
   const prices = rewards.map((ofCompany) => applyRewards(full, ofCompany, tools));
-  const least = (all: readonly LinearAmount[]) => all.reduce((a, b) => lesser(a, b, situation.horizon));
-  return {
-    price: least(prices),
-    offOrder: 0,
-    gifts: 0,
-    used: once(() => changingIn(choice, allAddUp).used()),
-    without: ({ reward: left }) => {
-      const price = least(
-        prices.map((price, i) => {
-          const ofCompany = rewards[i] ?? [];
-          const rest = ofCompany.filter((reward) => reward !== left);
-          return rest.length === ofCompany.length ? price : applyRewards(full, rest, tools);
-        }),
-      );
-      return { price, offOrder: 0, gifts: 0 };
-    },
-  };
+  const least = (all: readonly LinearAmount[]) => onDelivery(all.reduce((a, b) => lesser(a, b, situation.horizon)));
+  const used = () => changingIn(choice, allAddUp).used();
+  return new Best(full, least(prices), used, ({ reward: left }) =>
+    least(
+      prices.map((price, i) => {
+        const ofCompany = rewards[i] ?? [];
+        const rest = ofCompany.filter((reward) => reward !== left);
+        return rest.length === ofCompany.length ? price : applyRewards(full, rest, tools);
+      }),
+    ),
+  );
 }
 
 /** The best of all sets that may be used together. */
 function chosenSet(choice: Choice, allAddUp: boolean): Best {
   const { full, situation, tools, onOrder } = choice;
-  const { found, used: changing } = changingIn(choice, allAddUp);
-  const used = once(changing);
-  const set = allAddUp ? found.set : used();
+  const { found, used } = changingIn(choice, allAddUp);
+  const changing = allAddUp ? undefined : used();
+  const set = changing ?? found.set;
   const payable = {
     price: applyRewards(full, rewardsOf(set), tools),
     offOrder: onOrder ? orderOff(set, situation) : 0,
     gifts: onOrder ? giftsOf(set) : 0,
   };
-  return {
-    ...payable,
-    used,
-    // What is best without being in it stays best where it is gone.
-    without: (step) => (found.set.some((one) => givesOf(one, step)) ? undefined : payable),
-  };
+  const find = () => changing ?? used();
+  // What is best without being in it stays best where it is gone.
+  return new Best(full, payable, find, (step) => (found.set.some((one) => givesOf(one, step)) ? undefined : payable));
 }
 
 /** The best set, and on demand those of it that change anything. @param allAddUp whether one of those earned more never costs more */
@@ -171,14 +186,6 @@ function changingIn(choice: Choice, allAddUp: boolean) {
   const bound = allAddUp ? cost : boundBy(cost, costOf(coveringAll), horizon);
   const found = bestSet(earned, stackingIn(situation), cost, bound, horizon);
   return { found, used: () => withoutIdle(found, costWithoutOf(found.set, cost), horizon) };
-}
-
-function once<T>(find: () => T): () => T {
-  let found: { readonly value: T } | undefined;
-  return () => {
-    found ??= { value: find() };
-    return found.value;
-  };
 }
 
 /** Offers with prices to come down to that may get in each other's way: so many are tried in every combination. */

@@ -9,7 +9,7 @@ import type { Facts } from "../../situation/situation.ts";
 import { allOf, type Truth } from "../../situation/truth.ts";
 import type { Earnable, Earned } from "../../tariff/earnable.ts";
 import type { TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
-import { type Best, bestPriced, leastPriced, loneOffer, unchanged } from "./best-priced.ts";
+import { Best, bestPriced, leastPriced, loneOffer, unchanged } from "./best-priced.ts";
 
 const NOTHING: readonly Earned[] = [];
 
@@ -28,47 +28,19 @@ export function priceOption(option: number, situation: Evaluation): PricedOption
   const known = priced[option];
   if (known) return known;
   const full = fullPriceOf(option, situation);
-  const found = hasNoPrice(full)
-    ? withoutPrice(full)
-    : new Priced(full, bestOf(option, full, earnedFor(option, situation), situation));
+  const found = hasNoPrice(full) ? withoutPrice(full) : bestOf(option, full, earnedFor(option, situation), situation);
   priced[option] = found;
   return found;
 }
 
 const withoutPrice = (full: NoPrice): PricedOption => ({ full, price: full, offOrder: 0, gifts: 0, used: NOTHING });
 
-/** Which offers are used takes longer than what they come to, and is found out when it is asked. */
-class Priced implements PricedOption {
-  readonly full: Parts;
-  private readonly best: Best;
-  constructor(full: Parts, best: Best) {
-    this.full = full;
-    this.best = best;
-  }
-  get price() {
-    return this.best.price;
-  }
-  get offOrder() {
-    return this.best.offOrder;
-  }
-  get gifts() {
-    return this.best.gifts;
-  }
-  get used() {
-    return this.best.used();
-  }
-  /** See {@link Best}. */
-  without(step: TariffStep): Payable | undefined {
-    return this.best.without?.(step);
-  }
-}
-
 /** What an option comes to without one step, to see what that changes. */
 function payableWithout(option: number, situation: Evaluation, offer: TariffOffer, step: TariffStep): Payable {
   const full = fullPriceOf(option, situation);
   if (hasNoPrice(full)) return withoutPrice(full);
   const priced = priceOption(option, situation);
-  const known = priced instanceof Priced ? priced.without(step) : undefined;
+  const known = priced instanceof Best ? priced.without(step) : undefined;
   if (known) return known;
   const earned: Earned[] = [];
   for (const one of earnedFor(option, situation)) {
