@@ -98,8 +98,8 @@ export function firstCrossing(path: ValuePath, least: number, units: number, len
   const target = roundedTo(least);
   // Where it turns by and large, most of what lies before and after is settled at once.
   const about = turnAbout(path, least);
-  const end = length ?? endOfTurns(path, target, about === null ? 1 : about + CLOSE);
-  const [low, high] = about === null ? [units, units] : [about - CLOSE, about + CLOSE];
+  const end = length ?? endOfTurns(path, target, about);
+  const [low, high] = about === null ? [units, units] : [about.low, about.high];
   const within = (y: number) => Math.max(units, Math.min(end, y));
   return firstIn(units, within(low)) ?? firstIn(within(low), within(high)) ?? firstIn(within(high), end);
 
@@ -119,16 +119,18 @@ function turnOf({ start, rate }: ValuePath, least: number): number | null {
   return short.n <= 0 || rate.n <= 0 ? null : ceil(divide(short, rate));
 }
 
-/** So near to where a value turns by and large, it may turn because of rounding. */
-const CLOSE = 4;
+/** Where a value turns if nothing is rounded, as near as a double comes to it, and as far around as rounding may carry that. */
+type About = { readonly low: number; readonly high: number };
 
-/** Where a value turns if nothing is rounded, as near as a double comes to it; null where it does not. */
-function turnAbout({ start, rate, lineDiscount, order }: ValuePath, least: number): number | null {
+/** Null where it does not turn. */
+function turnAbout({ start, rate, lineDiscount, order }: ValuePath, least: number): About | null {
   const real = ({ n, d }: Rational) => Number(n) / Number(d);
   const kept = (discount: LineDiscount | null) => 1 - (discount ? discount.amount / discount.of : 0);
   const [value, each, goal] = [real(start), real(rate) * kept(lineDiscount), least - 0.5];
   const found = order ? withOrder(order) : (goal - value) / each;
-  return Number.isFinite(found) && found > 0 ? Math.round(found) : null;
+  const close = 2 + Math.ceil(2 / (order ? each * real(order.discounts.kept) : each));
+  if (!(found > 0 && Number.isFinite(found + close))) return null;
+  return { low: Math.round(found) - close, high: Math.round(found) + close };
 
   /** (value + each × y) × (part × g − off) = goal × g, where the goods g are those of now and `more` × y. */
   function withOrder({ goods, discounts, lineDiscount: discount }: NonNullable<ValuePath["order"]>): number {
@@ -214,9 +216,9 @@ const FURTHEST = 2 ** 51;
 /**
  * A y from which the value is at least `target` for good, or, when it never will be, from which nothing turns.
  *
- * @param about one that may be such, one at least
+ * @param about where it turns by and large
  */
-function endOfTurns(path: ValuePath, target: Rational, about: number): number {
+function endOfTurns(path: ValuePath, target: Rational, about: About | null): number {
   if (path.rate.n <= 0) return settledFrom(path, target) ?? LOOKED_AHEAD;
   if (!path.order) {
     const short = subtract(target, path.start);
@@ -230,7 +232,7 @@ function endOfTurns(path: ValuePath, target: Rational, about: number): number {
     const leastShare = keptLess(discounts.kept, mostLost, goods + y);
     return leastShare.n > 0 && compare(multiply(countedAt(path, y), leastShare), target) >= 0;
   };
-  let y = about;
-  while (y < FURTHEST && !reachedForGood(y)) y *= 2;
+  let y = about?.high ?? 1;
+  for (let further = y - (about?.low ?? 0); y < FURTHEST && !reachedForGood(y); further *= 2) y += further;
   return y;
 }
