@@ -1,7 +1,7 @@
 import type { NoPrice } from "../charges/no-price.ts";
 import type { LadderMeasure } from "../measures/measure-spec.ts";
 import type { StepState } from "../messages/states.ts";
-import { add, multiply, type Rational, reduce, roundHalfAway, whole } from "../money/rational.ts";
+import { add, type Rational, reduce, roundHalfAway, timesWhole } from "../money/rational.ts";
 
 /** A step over one interval. `remaining` at x is `start + slope × (x − from)`; null where nothing is promised. */
 export type ClimbStep = { state: StepState; remaining: { start: number; slope: 0 | -1 } | null };
@@ -39,7 +39,7 @@ export type Climb = {
 export function priceAt({ from, prices }: ClimbInterval, option: number, x: number): number | NoPrice {
   const price = prices[option] ?? "not-offered";
   if (typeof price !== "object") return price;
-  return roundHalfAway(add(price.start, multiply(price.slope, whole(x - from))));
+  return roundHalfAway(add(price.start, timesWhole(price.slope, x - from)));
 }
 
 /** What remains for a step of an interval at shelf value x; null where nothing is promised. */

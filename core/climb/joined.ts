@@ -1,5 +1,5 @@
 import equal from "fast-deep-equal";
-import { add, compare, multiply, whole } from "../money/rational.ts";
+import { add, compare, timesWhole } from "../money/rational.ts";
 import type { ClimbInterval, ClimbPrice, ClimbStep } from "./interval.ts";
 
 /** Joins neighbours over which nothing changes but along the same straight lines. */
@@ -45,6 +45,6 @@ function joinedStep(
 
 function goesOn(a: ClimbPrice, b: ClimbPrice | undefined, gap: number): boolean {
   if (typeof a !== "object" || typeof b !== "object") return a === b;
-  const there = add(a.start, multiply(a.slope, whole(gap)));
+  const there = add(a.start, timesWhole(a.slope, gap));
   return compare(a.slope, b.slope) === 0 && compare(there, b.start) === 0;
 }

@@ -1,7 +1,7 @@
 import { isShipped, type ReadLine } from "../cart/read-cart.ts";
 import { Amount, type AmountContext, type AmountReferences, amountFor, amountProblems } from "../money/amount.ts";
 import { exactOf, rounded } from "../money/linear-amount.ts";
-import { add, ceil, divide, multiply, roundHalfAway, whole, ZERO } from "../money/rational.ts";
+import { add, ceil, divide, roundHalfAway, timesWhole, whole, ZERO } from "../money/rational.ts";
 import { milligrams, Weight } from "../quantities/quantity.ts";
 import { byKindOf, closed } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -52,7 +52,7 @@ export function storeCost(cost: StoreCost, lines: readonly ReadLine[], context: 
       let weight = ZERO;
       for (const line of lines.filter(isShipped)) {
         if (line.weight === null) return null;
-        weight = add(weight, multiply(exactOf(line.weight), whole(line.quantity)));
+        weight = add(weight, timesWhole(exactOf(line.weight), line.quantity));
       }
       const parcels = ceil(divide(weight, whole(holds)));
       return amount * Math.max(1, parcels);

@@ -12,7 +12,7 @@ import {
   type ValuePath,
   valueAt,
 } from "../measures/value-path.ts";
-import { multiply, type Rational, whole, ZERO } from "../money/rational.ts";
+import { type Rational, timesWhole, whole, ZERO } from "../money/rational.ts";
 import type { Filler } from "../tariff/tariff-offer.ts";
 import type { Terms } from "./evaluation.ts";
 import { KeptAnswers } from "./kept.ts";
@@ -191,7 +191,7 @@ export function longRunOf(growth: CartGrowth, number: number, units: number): Lo
   if (measure.kind === "value") {
     const piece = growth.lineAt(1);
     const run = longRun(valuePath(measure.value, growth.before, piece), units * piece.unitPrice);
-    return run && { slope: multiply(run.slope, whole(piece.unitPrice)), stray: run.stray };
+    return run && { slope: timesWhole(run.slope, piece.unitPrice), stray: run.stray };
   }
   const [first, last] = [path.at(1), path.at(1 + LONGEST)];
   if (measure.kind !== "count" || measure.stray === undefined || first === null || last === null) return null;

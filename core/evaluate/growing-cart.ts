@@ -1,6 +1,6 @@
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
 import { Horizon, type LinearAmount, linearAmount, plus } from "../money/linear-amount.ts";
-import { add, ceil, fraction, multiply, ONE, whole, ZERO } from "../money/rational.ts";
+import { add, ceil, fraction, multiply, ONE, timesWhole, whole, ZERO } from "../money/rational.ts";
 import type { Stairs } from "../money/stairs.ts";
 import type { Facts, LineFigure } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
@@ -180,6 +180,6 @@ const stairsOf = ({ slope, stray }: LongRun, unit: number, steady: number): Stai
 function lineTurn({ moves, next }: CartGrowth, figure: LineFigure, least: number): number | null {
   if (figure === "discount")
     // Part of a line carries its share of the discount, rounded down.
-    return next && next.discount >= least ? ceil(multiply(whole(least), fraction(next.shelf, next.discount))) : null;
+    return next && next.discount >= least ? ceil(timesWhole(fraction(next.shelf, next.discount), least)) : null;
   return figure === moves ? least : null;
 }

@@ -1,6 +1,6 @@
 import type { OrderDiscounts } from "../cart/order-discount.ts";
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
-import { add, divide, multiply, ONE, type Rational, reduce, whole, ZERO } from "../money/rational.ts";
+import { add, divide, ONE, type Rational, reduce, timesWhole, ZERO } from "../money/rational.ts";
 import { type Basis, codesIn } from "./basis.ts";
 import { goodsFilter } from "./goods-filter.ts";
 import { type ValuePath, valueAt } from "./value-path.ts";
@@ -108,7 +108,7 @@ function exactValue(measure: ValueMeasure, lines: readonly ReadLine[]): Rational
     byRate.set(key, entry);
   }
   return [...byRate.values()].reduce(
-    (total, { rate, sum }) => add(total, reduce(multiply(whole(sum), measure.taxed(rate)))),
+    (total, { rate, sum }) => add(total, reduce(timesWhole(measure.taxed(rate), sum))),
     ZERO,
   );
 }

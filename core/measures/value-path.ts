@@ -16,6 +16,7 @@ import {
   reduce,
   roundHalfAway,
   subtract,
+  timesWhole,
   whole,
   ZERO,
 } from "../money/rational.ts";
@@ -25,7 +26,7 @@ export type LineDiscount = { readonly amount: number; readonly of: number };
 
 /** @example discountOfPart(5, { amount: 3, of: 10 }) // 1 */
 export const discountOfPart = (y: number, { amount, of }: LineDiscount): number =>
-  amount * y <= MOST_EXACT ? Math.floor((amount * y) / of) : floor(multiply(fraction(amount, of), whole(y)));
+  amount * y <= MOST_EXACT ? Math.floor((amount * y) / of) : floor(timesWhole(fraction(amount, of), y));
 
 /**
  * A value measure while goods are added one minor unit at a time: `y` units of one kind on top of what is there.
@@ -60,7 +61,7 @@ function exactAt(path: ValuePath, y: number): Rational {
 const lessDiscount = (y: number, discount: LineDiscount | null) => (discount ? y - discountOfPart(y, discount) : y);
 
 const countedAt = ({ start, rate, lineDiscount }: ValuePath, y: number): Rational =>
-  add(start, multiply(rate, whole(lessDiscount(y, lineDiscount))));
+  add(start, timesWhole(rate, lessDiscount(y, lineDiscount)));
 
 const goodsAt = (order: NonNullable<ValuePath["order"]>, y: number) =>
   order.goods + lessDiscount(y, order.lineDiscount);
@@ -183,7 +184,7 @@ export function longRun(path: ValuePath, y: number): { readonly slope: Rational;
   if (!order) return { slope: rate, stray: whole(1) };
   const { kept, off } = order.discounts;
   const goods = goodsAt(order, y);
-  if (compare(multiply(kept, whole(goods)), off) <= 0) return null;
+  if (compare(timesWhole(kept, goods), off) <= 0) return null;
   const part = divide(countedAt(path, y), whole(goods));
   const [less, more] = compare(part, rate) < 0 ? [part, rate] : [rate, part];
   return {

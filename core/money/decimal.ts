@@ -1,5 +1,5 @@
 import { type Exponent, exponentOf } from "./currency.ts";
-import { divide, fraction, multiply, type Rational, roundHalfAway, whole } from "./rational.ts";
+import { divide, fraction, type Rational, roundHalfAway, timesWhole, whole } from "./rational.ts";
 
 /** A plain decimal numeral: optional minus, digits, optional fraction. No exponent, no separators, no spaces. */
 const DECIMAL = /^(-?)(\d{1,15})(?:\.(\d{1,12}))?$/;
@@ -42,7 +42,7 @@ export function minorUnits(text: string, exponent: Exponent): MinorUnits {
   if (!value) return { problem: "not-a-decimal" };
   // Zeros count too: who writes "1.000" for euro may mean a thousand.
   if ((text.split(".")[1] ?? "").length > exponent) return { problem: "too-many-decimals" };
-  const minor = roundHalfAway(multiply(value, whole(10 ** exponent)));
+  const minor = roundHalfAway(timesWhole(value, 10 ** exponent));
   return Number.isSafeInteger(minor) ? { minor } : { problem: "too-large" };
 }
 

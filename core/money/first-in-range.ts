@@ -1,4 +1,4 @@
-import { add, ceil, divide, MOST_EXACT, multiply, whole } from "./rational.ts";
+import { addWhole, ceil, divide, MOST_EXACT, timesWhole, whole } from "./rational.ts";
 
 /**
  * The least `k` ≥ 0 at which `step` × k, taken modulo `modulus`, lies from `low` to `high`; null: it never does. In about as many steps as
@@ -19,5 +19,5 @@ export function firstInRange(step: number, modulus: number, low: number, high: n
   const sum = low + modulus * rounds;
   return sum <= MOST_EXACT
     ? Math.ceil(sum / by)
-    : ceil(divide(add(multiply(whole(modulus), whole(rounds)), whole(low)), whole(by)));
+    : ceil(divide(addWhole(timesWhole(whole(modulus), rounds), low), whole(by)));
 }

@@ -77,6 +77,15 @@ export function multiply(a: Rational, b: Rational): Rational {
   return { n: p.n * q.n, d: p.d * q.d };
 }
 
+/** @example timesWhole({ n: 1, d: 2 }, 3) // 3/2 */
+export function timesWhole(a: Rational, by: number): Rational {
+  if (inNumbers(a)) {
+    const n = a.n * by;
+    if (fits(n, a.d)) return { n: n + 0, d: a.d };
+  }
+  return multiply(a, whole(by));
+}
+
 /** Throws RangeError when `b` is zero. */
 export function divide(a: Rational, b: Rational): Rational {
   if (isZero(b)) throw new RangeError("division by zero");

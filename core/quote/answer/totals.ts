@@ -2,7 +2,7 @@ import { discountOn } from "../../cart/order-discount.ts";
 import type { ReadCart } from "../../cart/read-cart.ts";
 import { goodsValue } from "../../measures/value-measure.ts";
 import { allocate } from "../../money/allocate.ts";
-import { add, fraction, multiply, reduce, roundHalfAway, whole, ZERO } from "../../money/rational.ts";
+import { add, fraction, multiply, reduce, roundHalfAway, timesWhole, ZERO } from "../../money/rational.ts";
 import { roundedQuotient, type TaxPart, taxPart } from "../../money/tax-part.ts";
 
 /**
@@ -50,12 +50,12 @@ export function taxOn(cart: ReadCart, totals: Totals, pricesIncludeTax: boolean,
   let others = ZERO;
   for (const { shelf, discount, taxRate } of cart.lines) {
     if (taxRate === null) plain += shelf - discount;
-    else others = reduce(add(others, multiply(whole(shelf - discount), taxPart(taxRate, pricesIncludeTax).exact)));
+    else others = reduce(add(others, timesWhole(taxPart(taxRate, pricesIncludeTax).exact, shelf - discount)));
   }
   const exactly: TaxOn = (goods, price, part) => {
-    const onAll = add(others, multiply(whole(plain), standard.exact));
+    const onAll = add(others, timesWhole(standard.exact, plain));
     const onGoods = before === 0 ? ZERO : goods === before ? onAll : multiply(fraction(goods, before), onAll);
-    return roundHalfAway(add(onGoods, multiply(whole(price), part.exact)));
+    return roundHalfAway(add(onGoods, timesWhole(part.exact, price)));
   };
   return (goods, price, part) => {
     // Most goods are taxed at the standard rate, as delivery is, and nothing comes off the order.
