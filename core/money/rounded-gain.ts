@@ -11,7 +11,7 @@ import {
   stairsIn,
 } from "./linear-amount.ts";
 import { inOneSize } from "./one-size.ts";
-import { add, HALF, MOST_EXACT } from "./rational.ts";
+import { add, HALF, MOST_EXACT, type Rational } from "./rational.ts";
 import { steadyFor } from "./stairs.ts";
 import { wholeAlong } from "./whole-along.ts";
 
@@ -62,13 +62,13 @@ function lessFor(after: LinearAmount, before: LinearAmount, gains: boolean, most
   if (sure > 0) return sure;
   const steady = steadyAll(most, before, after);
   // Until the gap is nothing or one there is less in favour exactly where a whole figure lies between the two.
-  const figures = [halfMore(before), halfMore(after)];
-  const near = wholeAlong(figures, NEAR).wholes;
-  let far: ReturnType<typeof wholeAlong>["wholes"] | undefined;
-  const between = (k: number): boolean => {
-    far ??= k <= NEAR ? undefined : wholeAlong(figures, Number.POSITIVE_INFINITY).wholes;
-    const [upper, lower] = k <= NEAR ? near : (far ?? near);
-    return upper !== undefined && lower !== undefined && upper(k) > lower(k);
+  const figures = [halfMore(before), halfMore(after)] as const;
+  const near = between(figures, NEAR);
+  let far: typeof near | undefined;
+  const isBetween = (k: number): boolean => {
+    if (k <= NEAR) return near(k);
+    far ??= between(figures, Number.POSITIVE_INFINITY);
+    return far(k);
   };
   const mayTurn = mayTurnFrom(after, gap, gains);
   let units = 0;
@@ -76,13 +76,24 @@ function lessFor(after: LinearAmount, before: LinearAmount, gains: boolean, most
     // The gap as wide, or as narrow, as it gets over twice as far: no unit before the one found can turn.
     const end = Math.min(steady, Math.max(2 * units, units + 64));
     const next = mayTurn(units + 1, end);
-    if (next <= end && between(next) !== gains) return next - 1;
+    if (next <= end && isBetween(next) !== gains) return next - 1;
     units = Math.min(next, end);
   }
   return units;
 }
 
-const halfMore = (amount: LinearAmount) => ({ at: add(exactOf(amount), HALF), slope: slopeOf(amount) });
+type Along = { readonly at: Rational; readonly slope: Rational };
+
+/** Whether a whole figure lies between two, after so many units of `most`. */
+function between(figures: readonly [Along, Along], most: number): (units: number) => boolean {
+  const { wholes } = wholeAlong(figures, most);
+  const [upper = nothing, lower = nothing] = wholes;
+  return (k) => upper(k) > lower(k);
+}
+
+const nothing = () => 0;
+
+const halfMore = (amount: LinearAmount): Along => ({ at: add(exactOf(amount), HALF), slope: slopeOf(amount) });
 
 /**
  * The first unit of a stretch at which a whole figure may begin, or cease, to lie between two prices; `end` + 1 where none can. Found by
@@ -95,7 +106,8 @@ function mayTurnFrom(after: LinearAmount, gap: LinearAmount, gains: boolean): (f
   const { parts, size } = sized;
   const [start = 0, step = 0, room = 0, closing = 0] = parts;
   return (from, end) => {
-    const [one, other] = [room + closing * from, room + closing * end];
+    const one = room + closing * from;
+    const other = room + closing * end;
     if (Math.max(Math.abs(one), Math.abs(other)) > MOST_EXACT) return from;
     const widest = gains ? Math.min(one, other) : Math.max(one, other);
     const edge = Math.max(0, Math.min(size, size - widest));
@@ -114,7 +126,8 @@ const productWithin = (part: number, times: number, size: number): number =>
 
 /** The least k ≥ 0 at which `start` + k × `step`, less as many `size` as go into it, is `edge` or more, or less than that; null: never. */
 function firstPast(start: number, step: number, edge: number, size: number, orMore: boolean): number | null {
-  const [low, high] = orMore ? [edge, size - 1] : [0, edge - 1];
+  const low = orMore ? edge : 0;
+  const high = orMore ? size - 1 : edge - 1;
   if (low > high) return null;
   if (start >= low && start <= high) return 0;
   return firstInRange(step, size, within(low - start, size), within(high - start, size));
