@@ -14,7 +14,7 @@ import {
 } from "../measures/value-path.ts";
 import { type Rational, timesWhole, whole, ZERO } from "../money/rational.ts";
 import type { Filler } from "../tariff/tariff-offer.ts";
-import type { Terms } from "./evaluation.ts";
+import type { Evaluation, Terms } from "./evaluation.ts";
 import { KeptAnswers } from "./kept.ts";
 
 /**
@@ -30,6 +30,8 @@ export type CartGrowth = Terms & {
   readonly next: ReadLine | null;
   readonly paths: (MeasurePath | undefined)[];
   readonly kept: KeptAnswers;
+  /** What has been evaluated of it, by units added: see `evaluateFiller`. */
+  readonly evaluated: Map<number, Evaluation>;
 };
 
 export function growByFiller(
@@ -48,6 +50,7 @@ export function growByFiller(
     next: null,
     paths: [],
     kept: new KeptAnswers(),
+    evaluated: new Map(),
   };
 }
 
@@ -74,6 +77,7 @@ export function growByLine({ tariff, facts, unknownAs }: Terms, before: ReadCart
     next,
     paths: [],
     kept: new KeptAnswers(),
+    evaluated: new Map(),
   };
 }
 
@@ -94,6 +98,7 @@ export const growthOf = (growth: CartGrowth, before: ReadCart): CartGrowth => ({
   before,
   paths: [],
   kept: new KeptAnswers(),
+  evaluated: new Map(),
 });
 
 export function cartAfter({ before, lineAt }: CartGrowth, units: number): ReadCart {

@@ -39,6 +39,16 @@ export function evaluateAlong(
   return new GrowingCart(growth, units, horizon);
 }
 
+/**
+ * A cart with so much filler, for whom only decisions have to stand: prices may go up stairs. Whoever asks after as many units gets the
+ * same, with what is worked out already, and is told of every decision that was made of it.
+ */
+export function evaluateFiller(growth: CartGrowth, units: number, mostUnits: number): Evaluation {
+  const known = growth.evaluated.get(units) ?? evaluateAlong(growth, units, mostUnits, new Horizon(mostUnits, true));
+  growth.evaluated.set(units, known);
+  return known;
+}
+
 /** A cart to which so many units, one at least, have been added, as it is then: nobody is told how long anything stands. */
 export const evaluateAfter = (growth: CartGrowth, units: number): Evaluation => new GrownCart(growth, units);
 
@@ -163,7 +173,7 @@ class GrowingCart implements Evaluation, Along {
     return goods(this.line) ? evaluate(this, before) : this.at(growthOf(this.growth, before));
   }
   anew({ facts = this.facts, unknownAs = this.unknownAs }: Partial<Pick<Terms, "facts" | "unknownAs">>): Evaluation {
-    return this.at({ ...this.growth, facts, unknownAs, kept: new KeptAnswers() });
+    return this.at({ ...this.growth, facts, unknownAs, kept: new KeptAnswers(), evaluated: new Map() });
   }
   private at(growth: CartGrowth): Evaluation {
     return new GrowingCart(growth, this.units, this.horizon);

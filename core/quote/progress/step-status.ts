@@ -1,10 +1,9 @@
 import type { FillerKind } from "../../cart/read-cart.ts";
 import { type CartGrowth, crossing } from "../../evaluate/cart-growth.ts";
 import type { Evaluation } from "../../evaluate/evaluation.ts";
-import { evaluateAfter, evaluateAlong } from "../../evaluate/growing-cart.ts";
+import { evaluateAfter, evaluateFiller } from "../../evaluate/growing-cart.ts";
 import { sayable } from "../../measures/measure-spec.ts";
 import type { StepState } from "../../messages/states.ts";
-import { Horizon } from "../../money/linear-amount.ts";
 import type { Facts } from "../../situation/situation.ts";
 import type { TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
 import { hasCode, improves, inTime, offerHolds, reached, withinLimits } from "../options/price-option.ts";
@@ -46,7 +45,7 @@ export class FillerForecast {
   extend(): boolean {
     const { growth, offer, step, stretches, next } = this;
     if (next === null || stretches.length >= MOST_STRETCHES) return false;
-    const situation = evaluateAlong(growth, next, FURTHEST, new Horizon(FURTHEST, true));
+    const situation = evaluateFiller(growth, next, FURTHEST);
     const outcome = outcomeAt(offer, step, situation);
     const units = situation.horizon?.units ?? 0;
     const to = units >= FURTHEST ? Number.POSITIVE_INFINITY : next + units;
