@@ -1,9 +1,9 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
-  compareAmounts,
   exactOf,
   Horizon,
+  isAtMost,
   type LinearAmount,
   lessAtLeastZero,
   lesser,
@@ -76,8 +76,8 @@ describe("what may leap as goods are added", () => {
     fc.assert(
       fc.property(fc.constantFrom(...WAYS), drawn, drawn, fc.nat(900), (way, a, b, price) => {
         const horizon = new Horizon(FURTHEST, true);
-        const now = Math.sign(compareAmounts(along(way, a, b, horizon), price, horizon));
-        const other = (units: number) => compare(exactAfter(way, a, b, units), whole(price)) !== now;
+        const now = isAtMost(along(way, a, b, horizon), price, horizon);
+        const other = (units: number) => compare(exactAfter(way, a, b, units), whole(price)) <= 0 !== now;
         expect(unitsTo(horizon.units).find(other)).toBeUndefined();
         if (horizon.units < FURTHEST) turned += 1;
       }),

@@ -143,16 +143,20 @@ export const slopeOf = (a: LinearAmount): Rational => (typeof a === "number" ? Z
 export const exactOf = (a: LinearAmount): Rational => (typeof a === "number" ? whole(a) : a.at);
 export const stairsIn = (a: LinearAmount): StairsIn => (typeof a === "number" ? null : a.stairs);
 
-/** Below, equal or above: negative, zero, positive. Tells the horizon how long that stands. */
-export function compareAmounts(a: LinearAmount, b: LinearAmount, horizon: Horizon | null): number {
-  if (typeof a === "number" && typeof b === "number") return a - b;
-  const gap = minus(a, b);
-  if (typeof gap === "number") return gap;
+/**
+ * Whether `a` is no more than `b`. Tells the horizon how long that stands. Nothing is told of whether they are the same: that stands for
+ * one unit alone where they cross.
+ */
+export function isAtMost(a: LinearAmount, b: LinearAmount, horizon: Horizon | null): boolean {
+  if (typeof a === "number" && typeof b === "number") return a <= b;
+  const gap = minus(b, a);
+  if (typeof gap === "number") return gap >= 0;
   const { at, slope, stairs } = gap;
+  const yes = at.n >= 0;
   // What stands still stays as it is.
   if (horizon && (stairs || !isZero(slope)))
-    horizon.limit(isZero(at) ? stillFor(gap) : aboveFor(at.n > 0 ? gap : minus(0, gap), 0, false));
-  return Number(at.n);
+    horizon.limit(yes ? aboveFor(gap, 0, true) : aboveFor(minus(0, gap), 0, false));
+  return yes;
 }
 
 /** For how many more units an amount stands still. */
@@ -180,9 +184,9 @@ function unitsAbove(room: Rational, slope: Rational, atIsEnough: boolean): numbe
 }
 
 export const min = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
-  compareAmounts(a, b, horizon) <= 0 ? a : b;
+  isAtMost(a, b, horizon) ? a : b;
 export const max = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null): LinearAmount =>
-  compareAmounts(a, b, horizon) >= 0 ? a : b;
+  isAtMost(b, a, horizon) ? a : b;
 
 /**
  * What is left of `a` less `b`, at least zero. Where prices may leap, so may this: which of the two goes up its stairs before the other

@@ -1,11 +1,11 @@
-import { compareAmounts, type Horizon, type LinearAmount } from "../money/linear-amount.ts";
+import { type Horizon, isAtMost, type LinearAmount } from "../money/linear-amount.ts";
 
 /** What a set of offers comes to for one option: delivery less what it takes off the order, and how much else it grants. */
 export type Cost = { readonly net: LinearAmount; readonly grants: number };
 
-/** Below zero: `a` is better for the shopper. Exact figures are compared, before any rounding. */
-const compareCosts = (a: Cost, b: Cost, horizon: Horizon | null): number =>
-  compareAmounts(a.net, b.net, horizon) || b.grants - a.grants;
+/** Whether `a` is better for the shopper: it costs less, or as much and grants more. Exact figures are compared, before any rounding. */
+const isBetter = (a: Cost, b: Cost, horizon: Horizon | null): boolean =>
+  a.grants > b.grants ? isAtMost(a.net, b.net, horizon) : !isAtMost(b.net, a.net, horizon);
 
 /** Which offers may be used together. */
 export type Stacking<Offer> = {
@@ -42,8 +42,10 @@ export function bestSet<Offer>(
       boundOf,
       horizon,
     });
-    const better = compareCosts(found.cost, best.cost, horizon);
-    if (better < 0 || (better === 0 && isBefore(candidates, found.set, best.set))) best = found;
+    const isBest = isBefore(candidates, found.set, best.set)
+      ? !isBetter(best.cost, found.cost, horizon)
+      : isBetter(found.cost, best.cost, horizon);
+    if (isBest) best = found;
   }
   return best;
 }
@@ -85,11 +87,11 @@ function bestOf<Offer>(
   const explore = (chosen: readonly Offer[], open: readonly Offer[]): void => {
     const all = open.length === 0 ? chosen : [...chosen, ...open];
     const bound = boundOf(all);
-    if (compareCosts(bound, best.cost, horizon) >= 0) return;
+    if (!isBetter(bound, best.cost, horizon)) return;
     if (!canStack || allFriends(open, canStack)) {
       const cost = boundOf === costOf ? bound : costOf(all);
-      if (compareCosts(cost, best.cost, horizon) < 0) best = { set: all, cost };
-      if (compareCosts(cost, bound, horizon) <= 0) return;
+      if (isBetter(cost, best.cost, horizon)) best = { set: all, cost };
+      if (!isBetter(bound, cost, horizon)) return;
     }
     const [first, ...rest] = open;
     if (first === undefined) return;
@@ -118,7 +120,7 @@ export function withoutIdle<Offer>(
     const offer = set[i];
     if (offer === undefined) continue;
     left.add(offer);
-    if (compareCosts(costWithout(left), cost, horizon) !== 0) left.delete(offer);
+    if (isBetter(cost, costWithout(left), horizon)) left.delete(offer);
   }
   return left.size === 0 ? set : set.filter((offer) => !left.has(offer));
 }

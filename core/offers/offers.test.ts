@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { type FullPrice, type Parts, sumOf } from "../delivery/full-price.ts";
 import { offerSentence, wholeSentence } from "../explain/offer-sentence.ts";
 import { majorUnits } from "../money/decimal.ts";
-import { compareAmounts, rounded } from "../money/linear-amount.ts";
+import { isAtMost, minus, rounded } from "../money/linear-amount.ts";
 import { english } from "../phrases/speak.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import {
@@ -63,14 +63,14 @@ describe("rewards on one option", () => {
           const otherPrice = (): FullPrice => (other === null ? "not-offered" : parts(other));
           const priceWith = (some: readonly CompiledReward[]) =>
             applyRewards(full, some, { fullPriceOf: otherPrice, horizon: null, fullPriceWithout: () => "not-offered" });
-          expect(compareAmounts(priceWith(rewards), 0, null)).toBeGreaterThanOrEqual(0);
-          expect(compareAmounts(priceWith(rewards), sumOf(full), null)).toBeLessThanOrEqual(0);
+          expect(isAtMost(0, priceWith(rewards), null)).toBe(true);
+          expect(isAtMost(priceWith(rewards), sumOf(full), null)).toBe(true);
           const alike = rewards.map((reward) => ({ ...reward, handling: true, surcharges: true, own: true }));
           for (const [i] of alike.entries()) {
             const without = alike.filter((_, k) => k !== i);
-            expect(compareAmounts(priceWith(alike), priceWith(without), null)).toBeLessThanOrEqual(0);
+            expect(isAtMost(priceWith(alike), priceWith(without), null)).toBe(true);
           }
-          expect(compareAmounts(priceWith(alike), priceWith(rewards), null)).toBeLessThanOrEqual(0);
+          expect(isAtMost(priceWith(alike), priceWith(rewards), null)).toBe(true);
         },
       ),
       { numRuns: 2000 },
@@ -93,7 +93,7 @@ describe("rewards on one option", () => {
           if (rewards.filter(comesDown).length > 1) several += 1;
           for (const left of rewards) {
             const without = rewards.filter((one) => one !== left);
-            expect(compareAmounts(priceWith(rewards), priceWith(without), null)).toBeLessThanOrEqual(0);
+            expect(isAtMost(priceWith(rewards), priceWith(without), null)).toBe(true);
           }
         },
       ),
@@ -170,13 +170,13 @@ describe("rewards on one option", () => {
           const sets = Array.from({ length: 2 ** rewards.length }, (_, bits) => numbers.filter((i) => (bits >> i) & 1));
           const allowed = sets.filter((set) => set.every((a) => set.every((b) => a === b || friends(a, b))));
           for (const set of allowed) {
-            expect(compareAmounts(found.cost.net, cost(set).net, null)).toBeLessThanOrEqual(0);
+            expect(isAtMost(found.cost.net, cost(set).net, null)).toBe(true);
           }
           expect(allowed.map((set) => set.join())).toContain([...found.set].sort().join());
-          expect(compareAmounts(cost(found.set).net, found.cost.net, null)).toBe(0);
+          expect(minus(cost(found.set).net, found.cost.net)).toBe(0);
           for (const i of found.set) {
             const without = found.set.filter((other) => other !== i);
-            expect(found.set.length === 1 || compareAmounts(cost(without).net, found.cost.net, null) > 0).toBe(true);
+            expect(found.set.length === 1 || !isAtMost(cost(without).net, found.cost.net, null)).toBe(true);
           }
         },
       ),

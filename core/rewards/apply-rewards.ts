@@ -2,15 +2,15 @@ import { hasNoPrice, type Parts, sumOf } from "../delivery/full-price.ts";
 import { type PickedGoods, pickGoods } from "../measures/only-goods.ts";
 import { type AmountContext, amountFor } from "../money/amount.ts";
 import {
-  compareAmounts,
   type Horizon,
+  isAtMost,
   type LinearAmount,
   lessAtLeastZero,
   lesser,
   linearAmount,
   minus,
 } from "../money/linear-amount.ts";
-import { add, HALF, whole, ZERO } from "../money/rational.ts";
+import { addWhole, HALF, ZERO } from "../money/rational.ts";
 import type { Covers, PriceChange, RewardTools } from "./definition.ts";
 import { type DeliveryReward, deliveryReward } from "./reward.ts";
 
@@ -164,5 +164,4 @@ const eachPart = (
 
 /** Whether a price as it is stated, rounded half away from zero, is more than a limit. */
 const isAbove = (price: LinearAmount, limit: number, horizon: Horizon | null): boolean =>
-  compareAmounts(price, typeof price === "number" ? limit + 1 : linearAmount(add(whole(limit), HALF), ZERO), horizon) >=
-  0;
+  isAtMost(typeof price === "number" ? limit + 1 : linearAmount(addWhole(HALF, limit), ZERO), price, horizon);

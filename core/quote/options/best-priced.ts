@@ -1,7 +1,7 @@
 import { type Parts, sumOf } from "../../delivery/full-price.ts";
 import type { Evaluation, Payable, PricedOption } from "../../evaluate/evaluation.ts";
 import { type GoodsFilter, leavesOutKey } from "../../measures/goods-filter.ts";
-import { compareAmounts, type LinearAmount, lesser, min, minus, plus, times } from "../../money/linear-amount.ts";
+import { isAtMost, type LinearAmount, lesser, min, minus, plus, times } from "../../money/linear-amount.ts";
 import { multiply, ONE, type Rational, subtract } from "../../money/rational.ts";
 import { bestSet, byCompany, type Cost, costWithoutOf, withoutIdle } from "../../offers/best-set.ts";
 import {
@@ -64,7 +64,7 @@ export function unchanged(full: Parts): Best {
 export function loneOffer(full: Parts, earned: readonly Earned[], tools: RewardTools): Best {
   const rewards = earned[0]?.rewards ?? [];
   const price = applyRewards(full, rewards, tools);
-  const used = () => (compareAmounts(price, sumOf(full), tools.horizon) < 0 ? earned : NOTHING);
+  const used = () => (isAtMost(sumOf(full), price, tools.horizon) ? NOTHING : earned);
   return new Best(full, onDelivery(price), used, ({ reward }) => {
     const left = rewards.filter((other) => other !== reward);
     return onDelivery(left.length === 0 ? sumOf(full) : applyRewards(full, left, tools));
@@ -117,7 +117,7 @@ function allUsed(choice: Choice, rewards: readonly CompiledReward[]): Best {
   const applied = new AppliedRewards(full, rewards, tools);
   const { price } = applied;
   const usedOnDelivery = () => {
-    if (compareAmounts(price, sumOf(full), horizon) >= 0) return NOTHING;
+    if (isAtMost(sumOf(full), price, horizon)) return NOTHING;
     const costWithout = (left: ReadonlySet<Earned>): Cost => ({
       net: applied.withoutAll(new Set(rewardsOf([...left]))),
       grants: 0,
@@ -208,11 +208,7 @@ function boundBy(
     for (let choice = 1; choice < 2 ** inTheWay.length; choice += 1) {
       const left = new Set(inTheWay.filter((_, i) => (choice >> i) & 1));
       const cost = costOf(set.filter((one) => !left.has(one)));
-      const less = compareAmounts(cost.net, best.net, horizon);
-      best = {
-        net: less < 0 ? cost.net : best.net,
-        grants: Math.max(cost.grants, best.grants),
-      };
+      best = { net: min(best.net, cost.net, horizon), grants: Math.max(cost.grants, best.grants) };
     }
     return best;
   };
