@@ -99,16 +99,15 @@ export function goodsValue(lines: readonly ReadLine[]): number {
 
 /** The exact sum of counted lines with their tax; whole minor units are summed per tax rate first. */
 function exactValue(measure: ValueMeasure, lines: readonly ReadLine[]): Rational {
-  const byRate = new Map<string, { rate: Rational | null; sum: number }>();
+  const byRate: { readonly rate: Rational | null; sum: number }[] = [];
   for (const line of lines) {
     if (!measure.counts(line)) continue;
-    const key = line.taxRate ? `${line.taxRate.n}/${line.taxRate.d}` : "";
-    const entry = byRate.get(key) ?? { rate: line.taxRate, sum: 0 };
-    entry.sum += line.shelf - (measure.lineDiscounts ? line.discount : 0);
-    byRate.set(key, entry);
+    const worth = line.shelf - (measure.lineDiscounts ? line.discount : 0);
+    const known = byRate.find(({ rate }) => rate?.n === line.taxRate?.n && rate?.d === line.taxRate?.d);
+    if (known) known.sum += worth;
+    else byRate.push({ rate: line.taxRate, sum: worth });
   }
-  return [...byRate.values()].reduce(
-    (total, { rate, sum }) => add(total, reduce(timesWhole(measure.taxed(rate), sum))),
-    ZERO,
-  );
+  let total = ZERO;
+  for (const { rate, sum } of byRate) total = add(total, reduce(timesWhole(measure.taxed(rate), sum)));
+  return total;
 }

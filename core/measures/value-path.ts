@@ -3,6 +3,7 @@ import {
   add,
   ceil,
   compare,
+  compareProduct,
   divide,
   floor,
   fraction,
@@ -69,7 +70,7 @@ const goodsAt = (order: NonNullable<ValuePath["order"]>, y: number) =>
 const goodsLeft = (goods: number, discounts: OrderDiscounts) => goods - discountOn(goods, discounts);
 
 /** Nothing can be taken off an order worth nothing. */
-const share = (left: number, goods: number): Rational => (goods === 0 ? ONE : fraction(left, goods));
+const share = (left: number, goods: number): Rational => (goods === 0 ? ONE : { n: left, d: goods });
 
 /** What is rounded to `least` is at least so much. */
 export const roundedTo = (least: number): Rational => subtract(whole(least), HALF);
@@ -154,8 +155,8 @@ function settled(path: ValuePath, from: number, to: number, target: Rational): b
   const { discounts } = path.order;
   const [goodsLow, goodsHigh] = [goodsAt(path.order, from), goodsAt(path.order, to)];
   if (goodsLow === 0) return compare(countedHigh, target) < 0;
-  const isBelow = (most: Rational) => compare(multiply(countedHigh, most), target) < 0;
-  const isAbove = (least: Rational) => compare(multiply(countedLow, least), target) >= 0;
+  const isBelow = (most: Rational) => compareProduct(countedHigh, most, target) < 0;
+  const isAbove = (least: Rational) => compareProduct(countedLow, least, target) >= 0;
   // Over a short stretch: what is left of the goods never falls.
   const [leftLow, leftHigh] = [goodsLeft(goodsLow, discounts), goodsLeft(goodsHigh, discounts)];
   if (isBelow(share(leftHigh < goodsLow ? leftHigh : goodsLow, goodsLow)) || isAbove(share(leftLow, goodsHigh)))
@@ -231,7 +232,7 @@ function endOfTurns(path: ValuePath, target: Rational, about: About | null): num
   // What is left of the goods is at least kept × goods − off − 1/2, so its share of them only grows from here on.
   const reachedForGood = (y: number): boolean => {
     const leastShare = keptLess(discounts.kept, mostLost, goods + y);
-    return leastShare.n > 0 && compare(multiply(countedAt(path, y), leastShare), target) >= 0;
+    return leastShare.n > 0 && compareProduct(countedAt(path, y), leastShare, target) >= 0;
   };
   let y = about?.high ?? 1;
   for (let further = y - (about?.low ?? 0); y < FURTHEST && !reachedForGood(y); further *= 2) y += further;

@@ -15,7 +15,8 @@ export const MOST_EXACT = 2 ** 52;
 const MOST_BIG = BigInt(MOST_EXACT);
 
 /** Throws RangeError for what is not a whole number. */
-export const whole = (value: number | bigint): Rational => fraction(value, 1);
+export const whole = (value: number | bigint): Rational =>
+  typeof value === "number" && Number.isInteger(value) && fits(value, 1) ? { n: value + 0, d: 1 } : fraction(value, 1);
 
 /**
  * A fraction of whole numbers; `d` is positive. Throws RangeError for what is not a whole number.
@@ -104,6 +105,16 @@ export function compare(a: Rational, b: Rational): number {
   const [p, q] = [inBigIntegers(a), inBigIntegers(b)];
   const [x, y] = p.d === q.d ? [p.n, q.n] : [p.n * q.d, q.n * p.d];
   return order(x, y);
+}
+
+/** How a × b compares with c. @example compareProduct({ n: 1, d: 2 }, { n: 1, d: 3 }, { n: 1, d: 5 }) // −1 */
+export function compareProduct(a: Rational, b: Rational, c: Rational): number {
+  if (inNumbers(a) && inNumbers(b) && inNumbers(c)) {
+    const x = a.n * b.n * c.d;
+    const y = c.n * a.d * b.d;
+    if (Math.abs(x - y) > (Math.abs(x) + Math.abs(y)) * ROUNDED) return order(x, y);
+  }
+  return compare(multiply(a, b), c);
 }
 
 const order = <Whole extends number | bigint>(x: Whole, y: Whole): number => (x < y ? -1 : x > y ? 1 : 0);
