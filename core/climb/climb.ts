@@ -14,6 +14,7 @@ import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
 import { evaluateAlong } from "../evaluate/growing-cart.ts";
 import { evaluate } from "../evaluate/one-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
+import { discountOfPart } from "../measures/value-path.ts";
 import { exactOf, Horizon, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
 import { compare, isZero, roundHalfAway } from "../money/rational.ts";
 import { phrase } from "../phrases/phrase.ts";
@@ -139,7 +140,14 @@ const offersIn = ({ tariff }: Terms, { progress = true }: ClimbForm) => (progres
 function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
   const { after, length, growth } = segment;
   const intervals: ClimbInterval[] = [];
+  const isAsBefore = changesNothing(growth);
   for (let units = 1; units <= length; ) {
+    const last = intervals.at(-1);
+    if (last && last.from === last.to && isAsBefore(units)) {
+      intervals.push({ ...last, from: after + units, to: after + units });
+      units += 1;
+      continue;
+    }
     const now = evaluateAlong(growth, units, length - units);
     const prices = pricesAt(now);
     const fillers = fillersFor(growth, () => cartAfter(growth, units));
@@ -160,6 +168,27 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
     units = end + 1;
   }
   return intervals;
+}
+
+/**
+ * Whether a unit more of a line leaves all that anybody looks at as it was: where nothing is seen of it but what is paid for it, and its
+ * discount takes the whole unit.
+ */
+function changesNothing({ tariff, next, length }: CartGrowth): (units: number) => boolean {
+  if (!next || next.discount === 0 || length === null || !seesOnlyWorth(tariff, next)) return () => false;
+  const { discount, shelf } = next;
+  const off = (units: number) => discountOfPart(units, { amount: discount, of: shelf });
+  // Goods that are reduced are seen for that.
+  return (units) => units < length && off(units - 1) > 0 && off(units) > off(units - 1);
+}
+
+function seesOnlyWorth({ seesLineFigures, measures, offers }: Tariff, line: ReadLine): boolean {
+  if (seesLineFigures) return false;
+  const inMeasures = measures.every((measure) => {
+    if (measure.kind === "value") return measure.value.lineDiscounts || !measure.value.counts(line);
+    return measure.kind !== "count" || !measure.turns;
+  });
+  return inMeasures && offers.every(({ steps }) => steps.every(({ reward }) => !reward?.goods?.turns.length));
 }
 
 /** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */
