@@ -98,6 +98,7 @@ export function firstCrossing(path: ValuePath, least: number, units: number, len
     return turn !== null && turn > units && (length === null || turn <= length) ? turn : null;
   }
   const target = roundedTo(least);
+  const holds = reaches(path, least);
   // Where it turns by and large, most of what lies before and after is settled at once.
   const about = turnAbout(path, least);
   const end = length ?? endOfTurns(path, target, about);
@@ -108,12 +109,36 @@ export function firstCrossing(path: ValuePath, least: number, units: number, len
   /** The first turn past `from`, up to `to`. */
   function firstIn(from: number, to: number): number | null {
     if (from >= to) return null;
-    if (to - from === 1) return valueAt(path, from) >= least === valueAt(path, to) >= least ? null : to;
+    if (to - from <= FEW) {
+      const before = holds(from);
+      for (let y = from + 1; y <= to; y += 1) if (holds(y) !== before) return y;
+      return null;
+    }
     if (settled(path, from, to, target)) return null;
     const middle = Math.floor((from + to) / 2);
     return firstIn(from, middle) ?? firstIn(middle, to);
   }
 }
+
+/** So few are tried one by one. */
+const FEW = 12;
+
+/** Whether the value is at least so much, told in doubles where they are sure of it. */
+function reaches(path: ValuePath, least: number): (y: number) => boolean {
+  const { order, lineDiscount } = path;
+  const [start, rate, goal] = [real(path.start), real(path.rate), least - 0.5];
+  return (y) => {
+    const counted = start + rate * lessDiscount(y, lineDiscount);
+    const goods = order ? goodsAt(order, y) : 0;
+    const value = order && goods > 0 ? (counted * goodsLeft(goods, order.discounts)) / goods : counted;
+    return Math.abs(value - goal) > SURE * (1 + goal) ? value > goal : valueAt(path, y) >= least;
+  };
+}
+
+/** By far more than doubles are off. */
+const SURE = 2 ** -40;
+
+const real = ({ n, d }: Rational): number => Number(n) / Number(d);
 
 /** Without discounts the value only rises: it turns once at most. */
 function turnOf({ start, rate }: ValuePath, least: number): number | null {
@@ -126,7 +151,6 @@ type About = { readonly low: number; readonly high: number };
 
 /** Null where it does not turn. */
 function turnAbout({ start, rate, lineDiscount, order }: ValuePath, least: number): About | null {
-  const real = ({ n, d }: Rational) => Number(n) / Number(d);
   const kept = (discount: LineDiscount | null) => 1 - (discount ? discount.amount / discount.of : 0);
   const [value, each, goal] = [real(start), real(rate) * kept(lineDiscount), least - 0.5];
   const found = order ? withOrder(order) : (goal - value) / each;
