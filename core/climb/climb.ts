@@ -3,6 +3,7 @@ import {
   type CartGrowth,
   cartAfter,
   countAt,
+  discountOf,
   fillersFor,
   growByFiller,
   growByLine,
@@ -14,7 +15,6 @@ import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
 import { evaluateAlong } from "../evaluate/growing-cart.ts";
 import { evaluate } from "../evaluate/one-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
-import { discountOfPart } from "../measures/value-path.ts";
 import { exactOf, Horizon, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
 import { compare, isZero, roundHalfAway } from "../money/rational.ts";
 import { phrase } from "../phrases/phrase.ts";
@@ -176,19 +176,19 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
  */
 function changesNothing({ tariff, next, length }: CartGrowth): (units: number) => boolean {
   if (!next || next.discount === 0 || length === null || !seesOnlyWorth(tariff, next)) return () => false;
-  const { discount, shelf } = next;
-  const off = (units: number) => discountOfPart(units, { amount: discount, of: shelf });
-  // Goods that are reduced are seen for that.
-  return (units) => units < length && off(units - 1) > 0 && off(units) > off(units - 1);
+  return (units) => {
+    const before = discountOf(next, units - 1);
+    // Goods that are reduced are seen for that.
+    return units < length && before > 0 && discountOf(next, units) > before;
+  };
 }
 
-function seesOnlyWorth({ seesLineFigures, measures, offers }: Tariff, line: ReadLine): boolean {
+function seesOnlyWorth({ seesLineFigures, measures }: Tariff, line: ReadLine): boolean {
   if (seesLineFigures) return false;
-  const inMeasures = measures.every((measure) => {
+  return measures.every((measure) => {
     if (measure.kind === "value") return measure.value.lineDiscounts || !measure.value.counts(line);
     return measure.kind !== "count" || !measure.turns;
   });
-  return inMeasures && offers.every(({ steps }) => steps.every(({ reward }) => !reward?.goods?.turns.length));
 }
 
 /** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */

@@ -1,4 +1,4 @@
-import { type FillerKind, type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
+import { type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
 import { counted, type Measure } from "../measures/measure.ts";
 import { evenPath, valuePath } from "../measures/value-measure.ts";
 import {
@@ -54,6 +54,10 @@ export function growByFiller(
   };
 }
 
+/** Part of a line carries its share of the line's discount, rounded down. */
+export const discountOf = ({ discount, shelf }: ReadLine, units: number): number =>
+  discountOfPart(units, { amount: discount, of: shelf });
+
 /** A line of a sample cart: worth `units`, with its share of the line's discount rounded down, until it is whole. */
 export function growByLine({ tariff, facts, unknownAs }: Terms, before: ReadCart, next: ReadLine): CartGrowth {
   const lineAt = (units: number): ReadLine =>
@@ -64,7 +68,7 @@ export function growByLine({ tariff, facts, unknownAs }: Terms, before: ReadCart
           quantity: 1,
           unitPrice: units,
           shelf: units,
-          discount: discountOfPart(units, { amount: next.discount, of: next.shelf }),
+          discount: discountOf(next, units),
         };
   return {
     tariff,
@@ -81,13 +85,12 @@ export function growByLine({ tariff, facts, unknownAs }: Terms, before: ReadCart
   };
 }
 
-/** Filler of each kind added to one cart, so that what is kept of it serves every offer. Goods of its own kind are an offer's alone. */
+/** Filler added to one cart, so that what is kept of it serves every offer: a tariff's offers share their {@link Filler}. */
 export function fillersFor(terms: Terms, before: () => ReadCart): (filler: Filler) => CartGrowth {
-  const known: { [Kind in FillerKind]?: CartGrowth } = {};
+  const known = new Map<Filler, CartGrowth>();
   return (filler) => {
-    if (filler.like) return growByFiller(terms, before(), filler);
-    const growth = known[filler.kind] ?? growByFiller(terms, before(), filler);
-    known[filler.kind] = growth;
+    const growth = known.get(filler) ?? growByFiller(terms, before(), filler);
+    known.set(filler, growth);
     return growth;
   };
 }

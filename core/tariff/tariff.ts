@@ -21,6 +21,7 @@ import { type Companies, companiesOf } from "../offers/companies.ts";
 import type { Notice } from "../offers/notice.ts";
 import { canStack, type Offer, type Step } from "../offers/offer.ts";
 import { codesOf, goalOf, triggerKind } from "../offers/trigger.ts";
+import { Kept } from "../phrases/kept.ts";
 import type { Calendars, Location } from "../places/location.ts";
 import type { Market, Zone } from "../places/market.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -128,13 +129,19 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     const asked = askedOf(offer);
     return asked ? compileWhen(asked) : null;
   };
+  // Offers that count the same goods share their filler, and so look ahead to the same carts.
+  const fillers = new Kept<Filler>(Number.POSITIVE_INFINITY);
+  const sharedFiller = (offer: Offer): Filler => {
+    const filler = fillerOf(offer, context);
+    return fillers.of(JSON.stringify(filler), () => filler);
+  };
   let steps = 0;
   const compileOffer = (offer: Offer): Omit<TariffOffer, "number" | "stacks"> => ({
     id: offer.id,
     offer,
     when: compiledAsked(offer),
     schedule: timesOf(offer),
-    filler: fillerOf(offer, context),
+    filler: sharedFiller(offer),
     steps: [...offer.steps]
       .sort(byPosition)
       .flatMap((step) => {

@@ -239,6 +239,7 @@ export function improves(offer: TariffOffer, step: TariffStep, situation: Evalua
     anyPrice = true;
     // A gift of another offer that a tie brings along is none of what this step promises.
     if (step.onOrder?.kind === "gift" && after.gifts > before.gifts) return "better";
+    if (after.price === before.price && after.offOrder === before.offOrder) continue;
     if (
       paysLess(
         { price: after.price, off: after.offOrder },
