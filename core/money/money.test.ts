@@ -13,8 +13,10 @@ import { decimal, majorUnits, minorUnits, percent } from "./decimal.ts";
 import { formatMoney } from "./format.ts";
 import {
   add,
+  addWhole,
   ceil,
   compare,
+  compareProduct,
   divide,
   floor,
   fraction,
@@ -26,6 +28,7 @@ import {
   reduce,
   roundHalfAway,
   subtract,
+  timesWhole,
   whole,
   wholeNumber,
 } from "./rational.ts";
@@ -119,10 +122,14 @@ describe("a fraction in numbers", () => {
         };
         for (const made of [add, subtract, multiply]) same(made(a, b), made(x, y));
         if (!isZero(b)) same(divide(a, b), divide(x, y));
+        same(addWhole(a, Number(b.n)), add(x, whole(BigInt(b.n))));
+        same(timesWhole(a, Number(b.n)), multiply(x, whole(BigInt(b.n))));
         for (const made of [negative, reduce]) same(made(a), made(x));
         const products = BigInt(a.n) * BigInt(b.d) - BigInt(b.n) * BigInt(a.d);
         if (products !== 0n && products > -9n && products < 9n) seen.close += 1;
         expect(compare(a, b)).toBe(products < 0n ? -1 : products > 0n ? 1 : 0);
+        for (const c of [a, b, multiply(a, b), add(multiply(a, b), fraction(1, MOST_EXACT))])
+          expect(compareProduct(a, b, c)).toBe(compare(multiply(x, y), inBigIntegers(c)));
         for (const made of [floor, ceil, roundHalfAway, wholeNumber, isZero]) expect(made(a)).toBe(made(x));
       }),
       { numRuns: 5000 },
