@@ -99,8 +99,8 @@ export function compare(a: Rational, b: Rational): number {
   if (inNumbers(a) && inNumbers(b)) {
     const x = a.d === b.d ? a.n : a.n * b.d;
     const y = a.d === b.d ? b.n : b.n * a.d;
-    // Of products that are rounded it is certain which is more where they differ by more than rounding can make them.
-    if (Math.abs(x - y) > (Math.abs(x) + Math.abs(y)) * ROUNDED || (fits(x, 1) && fits(y, 1))) return order(x, y);
+    // Rounding never turns around which of two products is more; only that they are the same may come of it.
+    if (x !== y || fits(x, 1)) return order(x, y);
   }
   const [p, q] = [inBigIntegers(a), inBigIntegers(b)];
   const [x, y] = p.d === q.d ? [p.n, q.n] : [p.n * q.d, q.n * p.d];
@@ -112,6 +112,7 @@ export function compareProduct(a: Rational, b: Rational, c: Rational): number {
   if (inNumbers(a) && inNumbers(b) && inNumbers(c)) {
     const x = a.n * b.n * c.d;
     const y = c.n * a.d * b.d;
+    // Products of three are rounded twice.
     if (Math.abs(x - y) > (Math.abs(x) + Math.abs(y)) * ROUNDED) return order(x, y);
   }
   return compare(multiply(a, b), c);
