@@ -1,5 +1,5 @@
 import { type Exponent, exponentOf } from "./currency.ts";
-import { divide, fraction, type Rational, roundHalfAway, timesWhole, whole } from "./rational.ts";
+import { divide, fraction, type Rational, whole } from "./rational.ts";
 
 /** A plain decimal numeral: optional minus, digits, optional fraction. No exponent, no separators, no spaces. */
 const DECIMAL = /^(-?)(\d{1,15})(?:\.(\d{1,12}))?$/;
@@ -38,12 +38,14 @@ export type MinorUnits = { minor: number } | { problem: "not-a-decimal" | "too-m
  * @example minorUnits("45.005", 2) // { problem: "too-many-decimals" }
  */
 export function minorUnits(text: string, exponent: Exponent): MinorUnits {
-  const value = decimal(text);
-  if (!value) return { problem: "not-a-decimal" };
+  const match = DECIMAL.exec(text);
+  if (!match) return { problem: "not-a-decimal" };
+  const [, sign = "", digits = "", decimals = ""] = match;
   // Zeros count too: who writes "1.000" for euro may mean a thousand.
-  if ((text.split(".")[1] ?? "").length > exponent) return { problem: "too-many-decimals" };
-  const minor = roundHalfAway(timesWhole(value, 10 ** exponent));
-  return Number.isSafeInteger(minor) ? { minor } : { problem: "too-large" };
+  if (decimals.length > exponent) return { problem: "too-many-decimals" };
+  const magnitude = Number(`${digits}${decimals.padEnd(exponent, "0")}`);
+  if (!Number.isSafeInteger(magnitude)) return { problem: "too-large" };
+  return { minor: sign === "-" ? 0 - magnitude : magnitude };
 }
 
 /**
