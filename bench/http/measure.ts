@@ -22,7 +22,6 @@ const root = fileURLToPath(new URL("../../", import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), "bench-http-"));
 const REQUESTS = ["below-goal", "alaska", "berlin-guest", "london-by-weight"];
 const bodyOf = (name: string) => readFileSync(join(root, `demo/requests/${name}.json`));
-let topRate = 0;
 const MANY_BYTES = 8 * 1024 * 1024;
 
 needDebianPackages(MARIADB);
@@ -34,8 +33,7 @@ const cookie = await signInBy(app.address, link);
 const AS_SHOP = { "content-type": "application/json", authorization: await makeKey(app.address, cookie) };
 try {
   for (const name of REQUESTS) await againstBare(name);
-  const alone = await byTheClock();
-  await besideLargeBodies(alone);
+  await besideLargeBodies(await byTheClock());
 } finally {
   await app.stop();
   await database.stop();
@@ -63,13 +61,16 @@ async function timed(pool: Pool, body: Buffer, due: number): Promise<number> {
   return performance.now() - due;
 }
 
+/** Milliseconds, at half the top rate of that moment. */
+type Paced = { readonly p50: number; readonly p99: number; readonly topRate: number };
+
 /**
  * Asks by a clock at half the top rate, whether the ones before have been answered or not.
  *
  * @returns percentiles of each second, and of those the median: what else the machine does comes in bursts. In the first second what
  * asks is not up to its speed yet
  */
-async function paced(seconds: number): Promise<{ p50: number; p99: number }> {
+async function paced(seconds: number, topRate: number): Promise<Paced> {
   const body = bodyOf(REQUESTS[0] ?? "");
   // A light client, or it would be measured itself. Of its own: connections that have been idle since are being closed just when they are used again.
   const pool = new Pool(app.address, { connections: 64 });
@@ -84,7 +85,7 @@ async function paced(seconds: number): Promise<{ p50: number; p99: number }> {
   const sorted = await Promise.all(times.map(async (second) => (await Promise.all(second)).sort((a, b) => a - b)));
   await pool.close();
   const at = (share: number) => median(sorted.slice(1).map((second) => second[Math.floor(second.length * share)] ?? 0));
-  return { p50: at(0.5), p99: at(0.99) };
+  return { p50: at(0.5), p99: at(0.99), topRate };
 }
 
 async function againstBare(name: string): Promise<void> {
@@ -120,19 +121,16 @@ async function againstBare(name: string): Promise<void> {
   }
 }
 
-/** @returns the 99th percentile, in milliseconds */
-async function byTheClock(): Promise<number> {
-  const rounds: { p50: number; p99: number }[] = [];
-  for (let round = 0; round < 3; round += 1) {
-    topRate = await load(app.address, REQUESTS[0] ?? "", 2);
-    rounds.push(await paced(4));
-  }
-  const [p50, p99] = [median(rounds.map((one) => one.p50)), median(rounds.map((one) => one.p99))];
+async function byTheClock(): Promise<Paced> {
+  const rounds: Paced[] = [];
+  for (let round = 0; round < 3; round += 1) rounds.push(await paced(4, await load(app.address, REQUESTS[0] ?? "", 2)));
+  const of = (which: keyof Paced) => median(rounds.map((one) => one[which]));
+  const [p50, p99, topRate] = [of("p50"), of("p99"), of("topRate")];
   const ratio = median(rounds.map((one) => one.p99 / one.p50));
   console.log(
     `at half the top rate, arrivals by a clock, 99th percentile / median: ${ratio.toFixed(1)}  (${p99.toFixed(2)} and ${p50.toFixed(2)} ms at ${(topRate / 2).toFixed(0)} a second; 5 wanted)`,
   );
-  return p99;
+  return { p50, p99, topRate };
 }
 
 /** The large store's entities, its zones over and over under other ids, as JSON of nearly as many bytes as are taken. */
@@ -145,7 +143,7 @@ function largeChangeSet(): string {
   return JSON.stringify({ writes: [...writes, ...more.flat()] });
 }
 
-async function besideLargeBodies(alone: number): Promise<void> {
+async function besideLargeBodies(alone: Paced): Promise<void> {
   const text = largeChangeSet();
   const file = join(folder, "changes.json");
   writeFileSync(file, text);
@@ -160,9 +158,9 @@ async function besideLargeBodies(alone: number): Promise<void> {
   // As if it stood elsewhere.
   setPriority(sender.pid ?? 0, 19);
   const sent = once(sender.stdout, "data");
-  const { p99 } = await paced(10);
+  const { p99 } = await paced(10, alone.topRate);
   const [statuses] = await sent;
   console.log(
-    `99th percentile beside twenty change-sets of ${(text.length / 1024 / 1024).toFixed(1)} MiB / alone: ${(p99 / alone).toFixed(1)}  (${p99.toFixed(2)} and ${alone.toFixed(2)} ms; answered ${String(statuses).trim()}; 5 wanted)`,
+    `99th percentile beside twenty change-sets of ${(text.length / 1024 / 1024).toFixed(1)} MiB / alone: ${(p99 / alone.p99).toFixed(1)}  (${p99.toFixed(2)} and ${alone.p99.toFixed(2)} ms; answered ${String(statuses).trim()}; 5 wanted)`,
   );
 }

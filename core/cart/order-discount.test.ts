@@ -10,7 +10,7 @@ const discount = fc.oneof(
     .map(([whole, part]) => ({ percent: whole === 100 ? "100" : `${whole}.${String(part).padStart(6, "0")}` })),
   fc.constantFrom("0", "10", "12.5", "33.333333333333", "99.99").map((percent) => ({ percent })),
 );
-/** As most orders, as large as any, and where reckoning changes its way. */
+/** Like most orders, up to the largest there may be, and where reckoning changes its way. */
 const worth = fc.oneof(
   fc.nat(100_000),
   fc.nat(2 ** 50),

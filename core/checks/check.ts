@@ -71,8 +71,6 @@ export class CheckContext {
   private readonly rates: Rates;
   /** By zone, each with its place among all: what is found first is what is shown. */
   private readonly contexts: ReadonlyMap<string, { readonly place: number; readonly there: ZoneContext[] }>;
-  /** One check after the other asks for the same offers and options. */
-  private readonly contextsKnown = new Map<readonly string[], readonly ZoneContext[]>();
   private readonly zones: ReadonlyMap<string, Zone>;
   private readonly options: ReadonlyMap<string, DeliveryOption>;
 
@@ -122,17 +120,13 @@ export class CheckContext {
   money = (minor: number, currency: string) => writtenMoney(minor, currency, "short");
   list = andList;
   placeName = placeName;
-  /** Markets and currencies that an offer or option is for. */
-  contextsOf(zones: readonly string[]): readonly ZoneContext[] {
-    const known = this.contextsKnown.get(zones);
-    if (known) return known;
-    const found = [...new Set(zones)]
+  /** Markets and currencies that an offer or option is for: one check after the other asks for the same. */
+  readonly contextsOf = keptBy((zones: readonly string[]): readonly ZoneContext[] =>
+    [...new Set(zones)]
       .flatMap((zone) => this.contexts.get(zone) ?? [])
       .sort((a, b) => a.place - b.place)
-      .flatMap(({ there }) => there);
-    this.contextsKnown.set(zones, found);
-    return found;
-  }
+      .flatMap(({ there }) => there),
+  );
   amountContext({ zone, market, currency }: ZoneContext): AmountContext {
     return { zone: zone.id, market: market.id, currency, rates: this.rates };
   }

@@ -39,12 +39,15 @@ export function evaluateAlong(
   return new GrowingCart(growth, units, horizon);
 }
 
+/** Nobody is asked to add more filler than this many units. */
+export const FURTHEST = 2 ** 40;
+
 /**
  * A cart with so much filler, for whom only decisions have to stand: prices may go up stairs. Whoever asks after as many units gets the
  * same, with what is worked out already, and is told of every decision that was made of it.
  */
-export function evaluateFiller(growth: CartGrowth, units: number, mostUnits: number): Evaluation {
-  const known = growth.evaluated.get(units) ?? evaluateAlong(growth, units, mostUnits, new Horizon(mostUnits, true));
+export function evaluateFiller(growth: CartGrowth, units: number): Evaluation {
+  const known = growth.evaluated.get(units) ?? evaluateAlong(growth, units, FURTHEST, new Horizon(FURTHEST, true));
   growth.evaluated.set(units, known);
   return known;
 }

@@ -83,31 +83,29 @@ export const roundedTo = (least: number): Rational => subtract(whole(least), HAL
  * stretch; stretches whose bounds settle the question are passed over, the others are halved.
  */
 export function crossings(path: ValuePath, least: number, length: number | null): number[] {
+  const next = turnFinder(path, least, length);
   const turns: number[] = [];
-  for (let turn = firstCrossing(path, least, 0, length); turn !== null; ) {
-    turns.push(turn);
-    turn = firstCrossing(path, least, turn, length);
-  }
+  for (let turn = next(0); turn !== null; turn = next(turn)) turns.push(turn);
   return turns;
 }
 
 /** The first of the {@link crossings} after `units`; null when there is none. */
-export function firstCrossing(path: ValuePath, least: number, units: number, length: number | null): number | null {
+export const firstCrossing = (path: ValuePath, least: number, units: number, length: number | null): number | null =>
+  turnFinder(path, least, length)(units);
+
+/** What tells the first turn after so many units. */
+function turnFinder(path: ValuePath, least: number, length: number | null): (units: number) => number | null {
   if (!path.order && !path.lineDiscount) {
     const turn = turnOf(path, least);
-    return turn !== null && turn > units && (length === null || turn <= length) ? turn : null;
+    return (units) => (turn !== null && turn > units && (length === null || turn <= length) ? turn : null);
   }
   const target = roundedTo(least);
   const holds = reaches(path, least);
   // Where it turns by and large, most of what lies before and after is settled at once.
   const about = turnAbout(path, least);
   const end = length ?? endOfTurns(path, target, about);
-  const [low, high] = about === null ? [units, units] : [about.low, about.high];
-  const within = (y: number) => Math.max(units, Math.min(end, y));
-  return firstIn(units, within(low)) ?? firstIn(within(low), within(high)) ?? firstIn(within(high), end);
-
   /** The first turn past `from`, up to `to`. */
-  function firstIn(from: number, to: number): number | null {
+  const firstIn = (from: number, to: number): number | null => {
     if (from >= to) return null;
     if (to - from <= FEW) {
       const before = holds(from);
@@ -117,7 +115,12 @@ export function firstCrossing(path: ValuePath, least: number, units: number, len
     if (settled(path, from, to, target)) return null;
     const middle = Math.floor((from + to) / 2);
     return firstIn(from, middle) ?? firstIn(middle, to);
-  }
+  };
+  return (units) => {
+    const within = (y: number) => Math.max(units, Math.min(end, y));
+    const [low, high] = about === null ? [units, units] : [within(about.low), within(about.high)];
+    return firstIn(units, low) ?? firstIn(low, high) ?? firstIn(high, end);
+  };
 }
 
 /** So few are tried one by one. */

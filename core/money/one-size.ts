@@ -1,4 +1,4 @@
-import { MOST_EXACT, type Rational, reduce } from "./rational.ts";
+import { commonFactor, commonFactorBig, MOST_EXACT, type Rational, reduce } from "./rational.ts";
 
 /** Fractions as parts of one size: doubles where those hold all of them, big integers otherwise. */
 export type OneSize =
@@ -12,7 +12,7 @@ export function inOneSize(fractions: readonly Rational[]): OneSize {
   let size = 1;
   for (const { n, d } of reduced) {
     if (typeof n !== "number" || typeof d !== "number" || size > MOST_EXACT) return big(reduced);
-    size = (size / common(size, d)) * d;
+    size = (size / commonFactor(size, d)) * d;
   }
   const parts = reduced.map(({ n, d }) => Number(n) * (size / Number(d)));
   const fits = size <= MOST_EXACT && parts.every((one) => Math.abs(one) <= MOST_EXACT);
@@ -21,9 +21,6 @@ export function inOneSize(fractions: readonly Rational[]): OneSize {
 
 function big(reduced: readonly Rational[]): OneSize {
   const whole = reduced.map(({ n, d }) => ({ n: BigInt(n), d: BigInt(d) }));
-  const size = whole.reduce((all, { d }) => (all / commonBig(all, d)) * d, 1n);
+  const size = whole.reduce((all, { d }) => (all / commonFactorBig(all, d)) * d, 1n);
   return { kind: "big", parts: whole.map(({ n, d }) => n * (size / d)), size };
 }
-
-const common = (a: number, b: number): number => (b === 0 ? a : common(b, a % b));
-const commonBig = (a: bigint, b: bigint): bigint => (b === 0n ? a : commonBig(b, a % b));

@@ -15,8 +15,7 @@ export const MOST_EXACT = 2 ** 52;
 const MOST_BIG = BigInt(MOST_EXACT);
 
 /** Throws RangeError for what is not a whole number. */
-export const whole = (value: number | bigint): Rational =>
-  typeof value === "number" && Number.isInteger(value) && fits(value, 1) ? { n: value + 0, d: 1 } : fraction(value, 1);
+export const whole = (value: number | bigint): Rational => fraction(value, 1);
 
 /**
  * A fraction of whole numbers; `d` is positive. Throws RangeError for what is not a whole number.
@@ -124,13 +123,25 @@ const ROUNDED = 2 ** -50;
 /** Divides the common factor out, so that long sums keep small numbers. */
 export function reduce(a: Rational): Rational {
   if (inNumbers(a)) {
-    let [x, y] = [Math.abs(a.n), a.d];
-    while (y !== 0) [x, y] = [y, x % y];
+    const x = commonFactor(Math.abs(a.n), a.d);
     return x <= 1 ? a : { n: a.n / x, d: a.d / x };
   }
-  let [x, y] = [a.n < 0n ? -a.n : a.n, a.d];
-  while (y !== 0n) [x, y] = [y, x % y];
+  const x = commonFactorBig(a.n < 0n ? -a.n : a.n, a.d);
   return shrunk(x <= 1n ? a : { n: a.n / x, d: a.d / x });
+}
+
+/** The greatest of two numbers that are not below zero. @example commonFactor(12, 18) // 6 */
+export function commonFactor(a: number, b: number): number {
+  let [x, y] = [a, b];
+  while (y !== 0) [x, y] = [y, x % y];
+  return x;
+}
+
+/** The same of big integers. */
+export function commonFactorBig(a: bigint, b: bigint): bigint {
+  let [x, y] = [a, b];
+  while (y !== 0n) [x, y] = [y, x % y];
+  return x;
 }
 
 /** Which whole number it is, as near as a double comes to it; null where it is none. */

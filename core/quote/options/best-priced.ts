@@ -44,7 +44,7 @@ export class Best implements PricedOption {
   }
 }
 
-type BestPayable = { readonly price: LinearAmount; readonly offOrder: LinearAmount; readonly gifts: number };
+type BestPayable = Payable & { readonly price: LinearAmount };
 
 const NOTHING: readonly Earned[] = [];
 const nothing = () => NOTHING;

@@ -1,7 +1,7 @@
 import type { FillerKind } from "../../cart/read-cart.ts";
 import { type CartGrowth, crossing } from "../../evaluate/cart-growth.ts";
 import type { Evaluation } from "../../evaluate/evaluation.ts";
-import { evaluateAfter, evaluateFiller } from "../../evaluate/growing-cart.ts";
+import { evaluateAfter, evaluateFiller, FURTHEST } from "../../evaluate/growing-cart.ts";
 import { sayable } from "../../measures/measure-spec.ts";
 import type { StepState } from "../../messages/states.ts";
 import type { Facts } from "../../situation/situation.ts";
@@ -12,8 +12,6 @@ export type StepStatus = { readonly state: StepState; readonly remaining: number
 
 type ForecastStretch = { readonly from: number; readonly to: number; readonly outcome: "better" | "covered" | "none" };
 
-/** Nobody is asked to add more than this many units. */
-const FURTHEST = 2 ** 40;
 /** So many stretches are tried: by far more than plans need. What lies beyond them is not known. */
 const MOST_STRETCHES = 400;
 /** With so many, what is kept of them from one amount to the next saves more than looking at one amount alone. */
@@ -45,7 +43,7 @@ export class FillerForecast {
   extend(): boolean {
     const { growth, offer, step, stretches, next } = this;
     if (next === null || stretches.length >= MOST_STRETCHES) return false;
-    const situation = evaluateFiller(growth, next, FURTHEST);
+    const situation = evaluateFiller(growth, next);
     const outcome = outcomeAt(offer, step, situation);
     const units = situation.horizon?.units ?? 0;
     const to = units >= FURTHEST ? Number.POSITIVE_INFINITY : next + units;
