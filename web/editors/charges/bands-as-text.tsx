@@ -34,7 +34,7 @@ export function BandsAsText({ charge, context, onCharge }: Props) {
             onChange={(event) => setText(event.target.value)}
           />
         </label>
-        {problems.length > 0 && (
+        {problems.length > 0 && text.trim() !== "" && (
           <ul role="alert" className="text-warning">
             {problems.map((problem) => (
               <li key={problem}>{problem}</li>

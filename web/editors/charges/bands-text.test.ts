@@ -52,7 +52,19 @@ describe("bands as text", () => {
     });
   });
 
+  it.each(["\t", ";"])("take decimal commas in every cell, parted by %j", (parted) => {
+    const rows = [
+      ["0", "9,00"],
+      ["40,50", "6,00"],
+    ];
+    expect(readBands(rows.map((cells) => cells.join(parted)).join("\n"), "value", "EUR")).toEqual({
+      first: { byCurrency: { EUR: "9.00" } },
+      edges: [{ at: { byCurrency: { EUR: "40.50" } }, edge: "from", price: { byCurrency: { EUR: "6.00" } } }],
+    });
+  });
+
   it.each([
+    ["0\t9,00\n40,005\t6", "row 2, column 1: EUR has 2 decimals; write a thousand as 1000"],
     ["0,4\n30,seven", 'row 2, column 2: "seven" is not an amount; write it like 45.00'],
     ["0,4\n3O,7", 'row 2, column 1: "3O" is not an amount; write it like 45.00'],
     ["0,4\n30,7\n30,8", "two bands begin at 30.00: they overlap"],

@@ -121,7 +121,9 @@ export type BandsRead = { first: BandedCharge["first"]; edges: BandedCharge["edg
  * between them if it is told (`from` unless it is). Nothing is taken when any cell cannot be: problems say row and column.
  */
 export function readBands(text: string, kind: MeasureSpec["kind"], currency: string): BandsRead {
-  const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: "greedy" });
+  // A comma may be a decimal one: it parts cells only where nothing else does. Without any of these it is guessed.
+  const delimiter = ["\t", ";"].find((one) => text.includes(one)) ?? "";
+  const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: "greedy", delimiter });
   const problems: string[] = [];
   const head = data[0]?.[0]?.trim().toLowerCase() ?? "";
   const skipped = /^[0-9.,\s€$£¥-]+$/.test(head) ? 0 : 1;
