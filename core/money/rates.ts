@@ -5,7 +5,7 @@ import { type Static, Type } from "../schema/type.ts";
 import { isDay } from "../time/day.ts";
 import { exponentOf } from "./currency.ts";
 import { decimal } from "./decimal.ts";
-import { divide, fraction, multiply, ONE, type Rational, roundHalfAway, whole } from "./rational.ts";
+import { divide, fraction, isZero, multiply, ONE, type Rational, roundHalfAway, whole } from "./rational.ts";
 
 const Rate = Type.String({
   pattern: "^[0-9]{1,9}(\\.[0-9]{1,12})?$",
@@ -70,6 +70,8 @@ export function inCurrency(minor: number, from: string, to: string, rates: Rates
   return undefined;
 }
 
+const isNothing = (text: string): boolean => isZero(decimal(text) ?? ONE);
+
 /** Unknown currencies, rates of nothing, days written twice or that no calendar has. */
 export function rateTableProblems(table: RateTable, path: string): Problem[] {
   const unknown = (code: string, at: string) =>
@@ -88,7 +90,7 @@ export function rateTableProblems(table: RateTable, path: string): Problem[] {
         ...(isDay(date) ? [] : [{ path: `${at}/date`, message: phrase("{date} is no day of the calendar", { date }) }]),
         ...Object.entries(rates).flatMap(([currency, text]) => [
           ...unknown(currency, `${at}/rates${pointer(currency)}`),
-          ...(decimal(text)?.n === 0n
+          ...(isNothing(text)
             ? [{ path: `${at}/rates${pointer(currency)}`, message: phrase("a rate cannot be zero") }]
             : []),
         ]),

@@ -11,7 +11,7 @@ import {
   stairsIn,
 } from "./linear-amount.ts";
 import { inOneSize } from "./one-size.ts";
-import { add, HALF, MOST_EXACT, type Rational } from "./rational.ts";
+import { add, HALF, isZero, MOST_EXACT, type Rational } from "./rational.ts";
 import { steadyFor } from "./stairs.ts";
 import { wholeAlong } from "./whole-along.ts";
 
@@ -51,7 +51,7 @@ function standsFor(after: Paid, before: Paid, gains: boolean, most: number): num
 const roundedTogether = (a: LinearAmount, b: LinearAmount): LinearAmount | null =>
   typeof a === "number" || typeof b === "number" ? plus(a, b) : null;
 
-const moves = (amount: LinearAmount): boolean => slopeOf(amount).n !== 0n || stairsIn(amount) !== null;
+const moves = (amount: LinearAmount): boolean => !isZero(slopeOf(amount)) || stairsIn(amount) !== null;
 const steadyAll = (most: number, ...amounts: LinearAmount[]): number =>
   Math.min(most, ...amounts.map((amount) => steadyFor(stairsIn(amount))));
 

@@ -309,6 +309,28 @@ const RULES: readonly { rule: string; edit: (draft: Draft) => void; path: RegExp
     says: /./,
   },
   {
+    rule: "no rate is zero",
+    edit: (d) => {
+      d.rates[0].days[0].rates.USD = "0.000";
+    },
+    path: /^\/rates\/0\/days\/0\/rates\/USD$/,
+    says: /a rate cannot be zero/,
+  },
+  {
+    rule: "a day has its rates once",
+    edit: (d) => d.rates[0].days.push({ ...d.rates[0].days[0] }),
+    path: /^\/rates\/0\/days\/\d+\/date$/,
+    says: /is there twice/,
+  },
+  {
+    rule: "days of rates are days of the calendar",
+    edit: (d) => {
+      d.rates[0].days[0].date = "2026-02-30";
+    },
+    path: /^\/rates\/0\/days\/0\/date$/,
+    says: /no day of the calendar/,
+  },
+  {
     rule: "amounts convert by tables that are there",
     edit: (d) => {
       one(d, "options", "standard").base = {
