@@ -130,6 +130,8 @@ const NO_CHARGE: Parts = { charge: 0, handling: 0, surcharges: 0, own: 0 };
 /** What an option would cost in full without some goods, whether or not it could be had then; nothing where nothing is left. */
 function fullPriceWithout(option: number, goods: PickedGoods, situation: Evaluation): FullPrice {
   const { memo, tariff, lines } = situation;
+  // As a line grows, so may what a piece of it costs.
+  for (const turn of goods.turns) for (const line of lines) situation.lineReaches(line, "unitPrice", turn);
   // Where there are none of them, the rest is all there is.
   if (lines.length > 0 && !lines.some(goods.has)) return fullPriceOf(option, situation);
   const key = `${option} ${goods.key}`;
