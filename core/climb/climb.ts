@@ -1,30 +1,28 @@
-import { filler, type ReadCart, type ReadLine, readCart, readFiller, readLine } from "../cart/read-cart.ts";
+import { type ReadCart, readCart } from "../cart/read-cart.ts";
 import {
   type CartGrowth,
   cartAfter,
   countAt,
-  discountOf,
   fillersFor,
   growByFiller,
   growByLine,
-  growthOf,
   nextCrossing,
-  nextTurn,
 } from "../evaluate/cart-growth.ts";
 import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
 import { evaluateAlong } from "../evaluate/growing-cart.ts";
 import { evaluate } from "../evaluate/one-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
-import { exactOf, Horizon, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
-import { compare, isZero, roundHalfAway } from "../money/rational.ts";
+import { exactOf, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
+import { add, isZero, roundHalfAway, timesWhole } from "../money/rational.ts";
 import { phrase } from "../phrases/phrase.ts";
 import { priceOption } from "../quote/options/price-option.ts";
-import { type Ahead, ahead, FillerForecast, outcomeAt, stepStatus } from "../quote/progress/step-status.ts";
+import { ahead, FillerForecast, stepStatus } from "../quote/progress/step-status.ts";
 import type { QuoteRequest } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
-import type { Tariff } from "../tariff/tariff.ts";
-import type { Filler, TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
+import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
+import { aheadAlong, type Segment } from "./ahead-along.ts";
+import type { AheadOnClimb } from "./ahead-between.ts";
 import { cartAt } from "./cart-at.ts";
 import type { Climb, ClimbInterval, ClimbPrice, ClimbStep } from "./interval.ts";
 import { joined } from "./joined.ts";
@@ -81,35 +79,11 @@ export function climb(
   };
 }
 
-/** A part of the climb on which goods of one kind are added: shelf values from `after` + 1 to `after` + `length`. */
-type Segment = {
-  readonly after: number;
-  readonly length: number;
-  readonly growth: CartGrowth;
-  /** What adding filler would do from the first unit on, and from the whole line on, by step; made when asked for. */
-  readonly forecasts: {
-    readonly begun: Map<TariffStep, FillerForecast>;
-    readonly whole: Map<TariffStep, FillerForecast>;
-  };
-  readonly steady: Map<TariffStep, Steady>;
-  /** Steps that no goods would have bettered when it was last looked: the next unit seldom changes that. */
-  readonly helpless: Set<TariffStep>;
-};
-
-/** What was found to stay up to some unit; where nothing did, so many times in a row, it is not tried again before `again`. */
-type Steady = { readonly found: Ahead; readonly to: number; readonly failures: number; readonly again: number };
-
-/** So many units at most are passed by before it is tried again. */
-const LONGEST_PAUSE = 16;
-
 function segmentsOf(terms: Terms, sample: ReadCart, to: number): Segment[] {
   const segments: Segment[] = [];
   let after = 0;
   const push = (length: number, growth: CartGrowth) => {
-    if (length > 0) {
-      const forecasts = { begun: new Map(), whole: new Map() };
-      segments.push({ after, length, growth, forecasts, steady: new Map(), helpless: new Set() });
-    }
+    if (length > 0) segments.push({ after, length, growth });
     after += Math.max(0, length);
   };
   // Lines worth nothing come along with the next that is worth something.
@@ -140,156 +114,50 @@ const offersIn = ({ tariff }: Terms, { progress = true }: ClimbForm) => (progres
 function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
   const { after, length, growth } = segment;
   const intervals: ClimbInterval[] = [];
-  const isAsBefore = changesNothing(growth);
+  const aheadAt = aheadAlong(segment);
   for (let units = 1; units <= length; ) {
-    const last = intervals.at(-1);
-    if (last && last.from === last.to && isAsBefore(units)) {
-      intervals.push({ ...last, from: after + units, to: after + units });
-      units += 1;
-      continue;
-    }
     const now = evaluateAlong(growth, units, length - units);
-    const prices = pricesAt(now);
+    const prices = pricesAlong(now, units);
     const fillers = fillersFor(growth, () => cartAfter(growth, units));
     const steps = offersIn(growth, form).flatMap((offer) =>
-      offer.steps.map((step): ClimbStep => {
-        let slope: 0 | -1 = 0;
-        const { state, remaining } = stepStatus(offer, step, now, () => {
-          const found = aheadAt(segment, offer, step, units, fillers);
-          now.horizon?.limit(found.units);
-          slope = found.slope;
-          return found;
-        });
-        return { state, remaining: remaining === null ? null : { start: remaining, slope } };
-      }),
+      offer.steps.map((step) => stepAlong(offer, step, now, units, () => aheadAt(offer, step, units, fillers))),
     );
     const end = units + (now.horizon?.units ?? 0);
-    intervals.push({ from: after + units, to: after + end, ...prices, steps });
-    units = end + 1;
+    // What is along no straight line is told unit by unit.
+    const width = steps.every(({ isStraight }) => isStraight) ? end + 1 - units : 1;
+    for (; units <= end; units += width) {
+      const from = after + units;
+      intervals.push({ from, to: from + width - 1, ...prices(units), steps: steps.map(({ at }) => at(units)) });
+    }
   }
   return intervals;
 }
 
-/**
- * Whether a unit more of a line leaves all that anybody looks at as it was: where nothing is seen of it but what is paid for it, and its
- * discount takes the whole unit.
- */
-function changesNothing({ tariff, next, length }: CartGrowth): (units: number) => boolean {
-  if (!next || next.discount === 0 || length === null || !seesOnlyWorth(tariff, next)) return () => false;
-  return (units) => {
-    const before = discountOf(next, units - 1);
-    // Goods that are reduced are seen for that.
-    return units < length && before > 0 && discountOf(next, units) > before;
-  };
-}
-
-function seesOnlyWorth({ seesLineFigures, measures }: Tariff, line: ReadLine): boolean {
-  if (seesLineFigures) return false;
-  return measures.every((measure) => {
-    if (measure.kind === "value") return measure.value.lineDiscounts || !measure.value.counts(line);
-    return measure.kind !== "count" || !measure.turns;
-  });
-}
-
-/** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */
-function aheadAt(
-  { growth, forecasts, steady, helpless }: Segment,
+/** Where a step stands after so many units and as many more as its horizon has. */
+function stepAlong(
   offer: TariffOffer,
   step: TariffStep,
+  now: Evaluation,
   units: number,
-  fillers: (filler: Filler) => CartGrowth,
-): Ahead {
-  const { tariff } = growth;
-  const { kind, like } = offer.filler;
-  const here = () => {
-    const forecast = new FillerForecast(offer, step, fillers(offer.filler));
-    if (helpless.has(step)) forecast.extend();
-    return forecast;
-  };
-  const once = (): Ahead => {
-    const { remaining, otherwise } = ahead(here(), 0);
-    if (remaining === null) helpless.add(step);
-    else helpless.delete(step);
-    return { remaining, otherwise, slope: 0, units: 0 };
-  };
-  if (kind !== "value" || (like && !movesGoal(growth, step))) {
-    const known = steady.get(step);
-    if (known && units <= known.to) return { ...known.found, units: known.to - units };
-    if (known && units < known.again) return once();
-    const found = steadyAhead(growth, offer, step, units, here());
-    const failures = found.units > 0 ? 0 : (known?.failures ?? 0) + 1;
-    const again = failures === 0 ? units : units + Math.min(2 ** failures, LONGEST_PAUSE);
-    steady.set(step, { found, to: units + found.units, failures, again });
+  aheadNow: () => AheadOnClimb,
+): { readonly isStraight: boolean; readonly at: (units: number) => ClimbStep } {
+  let slope: 0 | -1 = 0;
+  let remainingAt: AheadOnClimb["remainingAt"];
+  const { state, remaining } = stepStatus(offer, step, now, () => {
+    const found = aheadNow();
+    now.horizon?.limit(found.units);
+    ({ slope, remainingAt } = found);
     return found;
-  }
-  if (like || tariff.seesLineFigures || !likeFiller(tariff, growth.next)) return once();
-  // Goods like filler: a unit of them here and a unit less of filler come to the same, so one forecast serves them all.
-  const isWhole = growth.length !== null && units >= growth.length;
-  const [kept, base] = isWhole ? [forecasts.whole, units] : [forecasts.begun, 1];
-  const forecast =
-    kept.get(step) ?? new FillerForecast(offer, step, growByFiller(growth, cartAfter(growth, base), offer.filler));
-  kept.set(step, forecast);
-  return ahead(forecast, units - base);
+  });
+  if (remaining === null) return { isStraight: true, at: () => ({ state, remaining }) };
+  const startAt = remainingAt ?? ((at: number) => remaining + slope * (at - units));
+  return { isStraight: !remainingAt, at: (at) => ({ state, remaining: { start: startAt(at), slope } }) };
 }
 
-/**
- * Goals that value does not move: what remains stays as it is until some decision about a cart with filler of any
- * amount up to the goal would turn out another way. Between the ends of a stretch of filler none can turn first.
- */
-function steadyAhead(
-  growth: CartGrowth,
-  offer: TariffOffer,
-  step: TariffStep,
-  units: number,
-  forecast: FillerForecast,
-): Ahead {
-  // How long the first stretch is has to be known, too.
-  forecast.extend();
-  const found = ahead(forecast, 0);
-  const turn = step.goal ? nextTurn(growth, step.goal.measure, units) : null;
-  let steady = turn === null ? Number.POSITIVE_INFINITY : turn - units - 1;
-  for (const [i, { from, to }] of forecast.stretches.entries()) {
-    // Just before the first of them the goal is not met yet: more of what grows may meet it.
-    const ends = [
-      ...(i === 0 && from > 1 ? [from - 1] : []),
-      from,
-      ...(Number.isFinite(to) && to !== from ? [to] : []),
-    ];
-    for (const amount of ends) {
-      const line = readLine(filler(offer.filler.kind, amount, offer.filler.like));
-      const before = { ...growth.before, lines: [...growth.before.lines, line] };
-      const horizon = new Horizon(Number.POSITIVE_INFINITY, true);
-      const then = evaluateAlong(growthOf(growth, before), units, Number.POSITIVE_INFINITY, horizon);
-      outcomeAt(offer, step, then);
-      steady = Math.min(steady, then.horizon?.units ?? 0);
-      if (steady === 0) return { ...found, slope: 0, units: 0 };
-    }
-  }
-  return { ...found, slope: 0, units: steady };
-}
-
-/** Whether adding bits of a line is, for every value that is counted, like adding filler. */
-function likeFiller(tariff: Tariff, line: ReadLine | null): boolean {
-  if (!line) return true;
-  const standard = line.taxRate === null || compare(line.taxRate, tariff.standardTax) === 0;
-  const ordinary = readFiller("value", 1);
-  const counted = tariff.measures.every(
-    (measure) => measure.kind !== "value" || measure.value.counts(line) === measure.value.counts(ordinary),
-  );
-  const profits = tariff.offers.every(({ steps }) =>
-    steps.every(
-      ({ onOrder, reward }) =>
-        (onOrder?.kind !== "percent" || onOrder.of(line)) &&
-        (!reward?.goods || reward.goods.has(line) === reward.goods.has(ordinary)),
-    ),
-  );
-  return standard && line.discount === 0 && counted && profits;
-}
-
-/** Whether what grows counts toward a step's goal. */
-function movesGoal(growth: CartGrowth, { goal }: TariffStep): boolean {
-  const measure = goal && growth.tariff.measures[goal.measure];
-  return measure?.kind === "value" && measure.value.counts(growth.lineAt(1));
+/** What options cost after so many units and as many more as the horizon has. */
+function pricesAlong(now: Evaluation, units: number): (at: number) => Pick<ClimbInterval, "prices" | "offers"> {
+  const { prices, offers } = pricesAt(now);
+  return (at) => ({ prices: at === units ? prices : prices.map((price) => priceAfter(price, at - units)), offers });
 }
 
 function pricesAt(now: Evaluation): Pick<ClimbInterval, "prices" | "offers"> {
@@ -299,6 +167,9 @@ function pricesAt(now: Evaluation): Pick<ClimbInterval, "prices" | "offers"> {
     offers: priced.map(({ used }) => used.map(({ offer }) => offer.id)),
   };
 }
+
+const priceAfter = (price: ClimbPrice, units: number): ClimbPrice =>
+  typeof price === "object" ? { ...price, start: add(price.start, timesWhole(price.slope, units)) } : price;
 
 const climbPrice = (price: LinearAmount): ClimbPrice =>
   isZero(slopeOf(price)) ? roundHalfAway(exactOf(price)) : { start: exactOf(price), slope: slopeOf(price) };

@@ -50,7 +50,7 @@ export function conditionCompiler(
       case "plain": {
         const { test, actual, ...looks } = conditionKind(shape.condition).compile(shape.condition, context);
         return {
-          test: looks.sees === "lines" ? onceAsGoodsAreAdded(test, "lines") : test,
+          test: looks.sees === "figures" ? test : onceAsGoodsAreAdded(test, looks.sees),
           explain: (situation) => ({ truth: test(situation), condition, actual: actual(situation) }),
           ...looks,
         };

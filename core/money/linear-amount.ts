@@ -19,6 +19,7 @@ import {
   ZERO,
 } from "./rational.ts";
 import { type Stairs, type StairsIn, stairsPlus, steadyFor, together } from "./stairs.ts";
+import type { Claim, Ways } from "./ways.ts";
 
 /**
  * An exact figure while goods are added one unit at a time: `at` here, `slope` more with every unit, and what its stairs rise by. A
@@ -35,9 +36,26 @@ export class Horizon {
   units: number;
   /** Whether decisions alone have to stand, so that prices may go up stairs meanwhile: see {@link Stairs}. */
   readonly pricesMayLeap: boolean;
-  constructor(units: number, pricesMayLeap = false) {
+  /** Which way what may be decided either way is decided; null where one cart alone is looked at. */
+  readonly ways: Ways | null;
+  constructor(units: number, pricesMayLeap = false, ways: Ways | null = null) {
     this.units = units;
     this.pricesMayLeap = pricesMayLeap;
+    this.ways = ways;
+  }
+  /**
+   * Takes a decision, which stands for so many more units. Below zero it does not even stand here: of many carts looked at together it is
+   * so in some and not in others, and is taken one way now and another way later.
+   *
+   * @param claim what it comes to; or what follows for it from decisions before
+   */
+  settle(yes: boolean, units: number, claim: () => Claim | boolean | null): boolean {
+    if (units >= 0 || !this.ways) {
+      this.limit(units);
+      return yes;
+    }
+    const claimed = claim();
+    return typeof claimed === "boolean" ? claimed : this.ways.next(yes, claimed);
   }
   limit(units: number): void {
     if (units < this.units) this.units = units;
@@ -155,16 +173,19 @@ export function isAtMost(a: LinearAmount, b: LinearAmount, horizon: Horizon | nu
   const yes = at.n >= 0;
   // What stands still stays as it is.
   if (horizon && (stairs || !isZero(slope)))
-    horizon.limit(yes ? aboveFor(gap, 0, true) : aboveFor(minus(0, gap), 0, false));
+    return horizon.settle(yes, yes ? aboveFor(gap, 0, true) : aboveFor(minus(0, gap), 0, false), () =>
+      claimOf(gap, 0, horizon),
+    );
   return yes;
 }
 
 /** For how many more units an amount stands still. */
-const stillFor = ({ slope, stairs }: Moving): number => (isZero(slope) ? steadyFor(stairs) : 0);
+const stillFor = ({ slope, stairs }: Moving): number =>
+  Math.min(isZero(slope) ? Number.POSITIVE_INFINITY : 0, steadyFor(stairs));
 
 /**
  * For how many more units an amount that is above `bound`, or at it where that is enough, certainly stays so: by how it moves until
- * its stairs do, or by how far they can carry it.
+ * its stairs do, or by how far they can carry it. −1 where it is not even here.
  */
 export function aboveFor(amount: LinearAmount, bound: number, atIsEnough: boolean): number {
   const { at, slope, stairs } = moving(amount);
@@ -177,7 +198,7 @@ export function aboveFor(amount: LinearAmount, bound: number, atIsEnough: boolea
 }
 
 function unitsAbove(room: Rational, slope: Rational, atIsEnough: boolean): number {
-  if (room.n < 0 || (isZero(room) && !atIsEnough)) return 0;
+  if (room.n < 0 || (isZero(room) && !atIsEnough)) return -1;
   if (slope.n >= 0) return Number.POSITIVE_INFINITY;
   const until = divide(room, negative(slope));
   return atIsEnough ? floor(until) : ceil(until) - 1;
@@ -222,6 +243,20 @@ export const lesser = (a: LinearAmount, b: LinearAmount, horizon: Horizon | null
   horizon?.pricesMayLeap && (stairsIn(a) ?? stairsIn(b)) !== null
     ? minus(a, lessAtLeastZero(a, b, horizon))
     : min(a, b, horizon);
+
+/** That an amount is `least` or more, as a claim about what moves in it: the same for an amount and what is left when that is taken off. */
+export function claimOf(amount: LinearAmount, least: number, horizon: Horizon): Claim | null {
+  if (typeof amount === "number") return null;
+  const { at, slope, stairs } = amount;
+  const room = subtract(whole(least), at);
+  const [first = slope] = [...(stairs ?? [])]
+    .sort(([a], [b]) => horizon.nameOf(a) - horizon.nameOf(b))
+    .map(([, factor]) => factor);
+  if ((isZero(slope) ? first : slope).n >= 0)
+    return { about: keyOf(ZERO, slope, stairs, horizon), is: "at-least", mark: room };
+  const turned = keyOf(ZERO, negative(slope), stairsPlus(null, stairs, MINUS_ONE), horizon);
+  return { about: turned, is: "at-most", mark: negative(room) };
+}
 
 /** The same text for amounts that are the same now and later. */
 function keyOf(at: Rational, slope: Rational, stairs: StairsIn, horizon: Horizon): string {

@@ -1,6 +1,7 @@
 import { firstInRange } from "./first-in-range.ts";
 import {
   aboveFor,
+  claimOf,
   exactOf,
   type Horizon,
   type LinearAmount,
@@ -32,8 +33,23 @@ const NEAR = 2 ** 16;
 export function paysLess(after: Paid, before: Paid, horizon: Horizon | null): boolean {
   const gains = rounded(before.price) - rounded(before.off) - (rounded(after.price) - rounded(after.off)) > 0;
   if (horizon && [before.price, before.off, after.price, after.off].some(moves))
-    horizon.limit(standsFor(after, before, gains, horizon.units));
+    return horizon.settle(gains, standsFor(after, before, gains, horizon.units), () =>
+      gainDecided(after, before, horizon),
+    );
   return gains;
+}
+
+/** What follows for it from what has been decided about their exact difference; null: nothing does. */
+function gainDecided(after: Paid, before: Paid, horizon: Horizon): boolean | null {
+  const gap = minus(minus(before.price, before.off), minus(after.price, after.off));
+  const isSure = (amount: LinearAmount, least: number): boolean => {
+    const claim = claimOf(amount, least, horizon);
+    return claim !== null && horizon.ways?.known(claim) === true;
+  };
+  // Each amount that is not on both sides is rounded, by a half at most.
+  const isOnDelivery = minus(after.off, before.off) === 0;
+  if (isSure(gap, isOnDelivery ? 1 : 2)) return true;
+  return isSure(minus(0, gap), isOnDelivery ? 0 : 2) ? false : null;
 }
 
 function standsFor(after: Paid, before: Paid, gains: boolean, most: number): number {
@@ -61,6 +77,8 @@ function lessFor(after: LinearAmount, before: LinearAmount, gains: boolean, most
   const sure = gains ? aboveFor(gap, 1, true) : aboveFor(minus(0, gap), 0, true);
   if (sure > 0) return sure;
   const steady = steadyAll(most, before, after);
+  // What is not known even here may be rounded either way.
+  if (steady < 0) return sure;
   // Until the gap is nothing or one there is less in favour exactly where a whole figure lies between the two.
   const figures = [halfMore(before), halfMore(after)] as const;
   const near = between(figures, NEAR);
@@ -144,6 +162,7 @@ function lessWithOrderFor(
   const sure = aboveFor(gains ? gap : minus(0, gap), 2, true);
   if (sure > 0) return sure;
   const steady = steadyAll(Math.min(most, LOOKED_AT), ...less, ...more);
+  if (steady < 0) return sure;
   // Halves are rounded away from zero, and no amount is below nothing.
   const along = wholeAlong([...more, ...less].map(halfMore), LOOKED_AT);
   const gainsAfter =

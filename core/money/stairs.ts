@@ -8,7 +8,7 @@ export type Stairs = {
   readonly slope: Rational;
   readonly below: Rational;
   readonly above: Rational;
-  /** For how many more units it certainly does not move. */
+  /** For how many more units it certainly does not move; −1: it may be something within its bounds even now. */
   readonly steady: number;
 };
 

@@ -77,12 +77,12 @@ const kept: ReadonlyMap<number, readonly string[]> = new Map(
 /** The hundreds that were kept. */
 export const HUNDREDS: readonly number[] = [...kept.keys()].sort((a, b) => a - b);
 
-/** `mended`: climbs that were not as quotes of the same carts, and are now. */
-export type Compared = { quotes: number; climbs: number; mended: number; gaveUp: number; differ: string[] };
+/** `otherwise`: climbs that were cut into other stretches, or not as quotes of the same carts, and are as those now. */
+export type Compared = { quotes: number; climbs: number; otherwise: number; gaveUp: number; differ: string[] };
 
 /** Answers a hundred cases anew and compares. @param mostClimbs so many climbs of them: they take longer */
 export function compareHundred(hundred: number, mostClimbs: number): Compared {
-  const compared: Compared = { quotes: 0, climbs: 0, mended: 0, gaveUp: 0, differ: [] };
+  const compared: Compared = { quotes: 0, climbs: 0, otherwise: 0, gaveUp: 0, differ: [] };
   const sums = kept.get(hundred) ?? [];
   for (const [i, drawn] of drawnCases(hundred).entries()) {
     const [quoted = "", climbed = "-"] = (sums[i] ?? "").split(" ");
@@ -96,7 +96,7 @@ export function compareHundred(hundred: number, mostClimbs: number): Compared {
     if (climbed === "-" || climbed.endsWith("!") || compared.climbs >= mostClimbs) continue;
     compared.climbs += 1;
     if (climbSum(made.compiled, drawn) === climbed) continue;
-    if (asQuoted(made.compiled, drawn)) compared.mended += 1;
+    if (asQuoted(made.compiled, drawn)) compared.otherwise += 1;
     else compared.differ.push(`climb ${hundred}/${i}`);
   }
   return compared;

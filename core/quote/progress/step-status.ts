@@ -23,19 +23,20 @@ export class FillerForecast {
   readonly stretches: ForecastStretch[] = [];
   private readonly offer: TariffOffer;
   private readonly step: TariffStep;
-  /** The least filler that meets the goal. */
+  /** The least filler that is looked at. */
   private readonly begin: number | null;
   private next: number | null;
   private isBetterAtOnce: boolean | undefined;
 
-  constructor(offer: TariffOffer, step: TariffStep, growth: CartGrowth) {
+  /** @param from less than so much filler is known to better nothing */
+  constructor(offer: TariffOffer, step: TariffStep, growth: CartGrowth, from = 1) {
     this.growth = growth;
     this.offer = offer;
     this.step = step;
     // A code that stands for the goal leaves only the offer's own conditions to be met.
     const stands = step.trigger.codeRole === "stands-for-goal" && hasCode(step, growth.facts);
     const met = stands ? 1 : step.goal ? crossing(growth, step.goal.measure, step.goal.least) : null;
-    this.begin = met !== null && met <= FURTHEST ? met : null;
+    this.begin = met !== null && met <= FURTHEST ? Math.max(met, from) : null;
     this.next = this.begin;
   }
 

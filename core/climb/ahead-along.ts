@@ -1,0 +1,110 @@
+import { type ReadLine, readFiller } from "../cart/read-cart.ts";
+import { type CartGrowth, cartAfter, growByFiller } from "../evaluate/cart-growth.ts";
+import { compare } from "../money/rational.ts";
+import { ahead, FillerForecast } from "../quote/progress/step-status.ts";
+import type { Tariff } from "../tariff/tariff.ts";
+import type { Filler, TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
+import { type AheadOnClimb, aheadBetween, type ToldAhead } from "./ahead-between.ts";
+
+/** A part of the climb on which goods of one kind are added: shelf values from `after` + 1 to `after` + `length`. */
+export type Segment = { readonly after: number; readonly length: number; readonly growth: CartGrowth };
+
+/** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */
+type AheadAlong = (
+  offer: TariffOffer,
+  step: TariffStep,
+  units: number,
+  fillers: (filler: Filler) => CartGrowth,
+) => AheadOnClimb;
+
+/** Looks ahead along a segment, each time for as many units as it can. */
+export function aheadAlong(segment: Segment): AheadAlong {
+  const { tariff, next } = segment.growth;
+  const isLikeFiller = !tariff.seesLineFigures && likeFiller(tariff, next);
+  const likeIt = aheadOfItsLike(segment.growth);
+  const others = aheadOfOthers(segment);
+  return (offer, step, units, fillers) => {
+    const { kind, like } = offer.filler;
+    return isLikeFiller && kind === "value" && !like ? likeIt(offer, step, units) : others(offer, step, units, fillers);
+  };
+}
+
+/** Goods like filler: a unit of them here and a unit less of filler come to the same, so one forecast serves them all. */
+function aheadOfItsLike(growth: CartGrowth): (offer: TariffOffer, step: TariffStep, units: number) => AheadOnClimb {
+  // From the first unit on, and from the whole line on.
+  const begun = new Map<TariffStep, FillerForecast>();
+  const whole = new Map<TariffStep, FillerForecast>();
+  return (offer, step, units) => {
+    const isWhole = growth.length !== null && units >= growth.length;
+    const [kept, base] = isWhole ? [whole, units] : [begun, 1];
+    const forecast =
+      kept.get(step) ?? new FillerForecast(offer, step, growByFiller(growth, cartAfter(growth, base), offer.filler));
+    kept.set(step, forecast);
+    return ahead(forecast, units - base);
+  };
+}
+
+/** What was told of a step; how many units are told at once the next time, and from which on that is tried. */
+type Told = ToldAhead & { readonly width: number; readonly again: number; readonly failures: number };
+
+/** So many units are told at once at first, and so many at least. */
+const WIDTH = 16;
+const NARROWEST = 4;
+/** Where none could be told, so many times in a row, twice as many are passed by each time. */
+const MOST_FAILURES = 5;
+
+function aheadOfOthers({ growth, length }: Segment): AheadAlong {
+  const told = new Map<TariffStep, Told>();
+  const turns = priceTurns(growth.tariff);
+  /** The last unit of those that are alike but for their worth. */
+  const lastAlike = (units: number): number => {
+    const end = growth.length === null ? length : Math.min(length, growth.length - 1);
+    return Math.min(end, (turns.find((turn) => turn > units) ?? Number.POSITIVE_INFINITY) - 1);
+  };
+  return (offer, step, units, fillers) => {
+    const before = told.get(step);
+    if (before && units <= before.to) return before.at(units);
+    const found = ahead(new FillerForecast(offer, step, fillers(offer.filler)), 0);
+    const one: ToldAhead = { to: units, at: () => ({ ...found, slope: 0, units: 0 }) };
+    if (before && units < before.again) return one.at(units);
+    const { width, failures } = before ?? { width: WIDTH, failures: 0 };
+    const to = Math.min(units + width, lastAlike(units));
+    const all = to > units ? aheadBetween(growth, offer, step, units, to, found) : null;
+    if (all && all.to > units) {
+      told.set(step, { ...all, width: 2 * width, again: all.to + 1, failures: 0 });
+      return all.at(units);
+    }
+    told.set(step, {
+      ...one,
+      width: Math.max(NARROWEST, Math.floor(width / 2)),
+      again: units + 2 ** (failures + 1),
+      failures: Math.min(failures + 1, MOST_FAILURES - 1),
+    });
+    return one.at(units);
+  };
+}
+
+/** Prices of a piece at which goods begin or cease to be among those that something counts, in order. */
+const priceTurns = ({ measures, offers }: Tariff): number[] =>
+  [
+    ...measures.flatMap((measure) => (measure.kind === "count" ? (measure.turns ?? []) : [])),
+    ...offers.flatMap(({ steps }) => steps.flatMap(({ reward }) => reward?.goods?.turns ?? [])),
+  ].sort((a, b) => a - b);
+
+/** Whether adding bits of a line is, for every value that is counted, like adding filler. */
+function likeFiller(tariff: Tariff, line: ReadLine | null): boolean {
+  if (!line) return true;
+  const standard = line.taxRate === null || compare(line.taxRate, tariff.standardTax) === 0;
+  const ordinary = readFiller("value", 1);
+  const counted = tariff.measures.every(
+    (measure) => measure.kind !== "value" || measure.value.counts(line) === measure.value.counts(ordinary),
+  );
+  const profits = tariff.offers.every(({ steps }) =>
+    steps.every(
+      ({ onOrder, reward }) =>
+        (onOrder?.kind !== "percent" || onOrder.of(line)) &&
+        (!reward?.goods || reward.goods.has(line) === reward.goods.has(ordinary)),
+    ),
+  );
+  return standard && line.discount === 0 && counted && profits;
+}

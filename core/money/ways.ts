@@ -1,0 +1,68 @@
+import { compare, type Rational } from "./rational.ts";
+
+/**
+ * That a figure nobody knows is at least, or at most, so much. `about` is the number of a measure of the whole cart, or a text that is
+ * the same for the same figure.
+ */
+export type Claim = { readonly about: string | number; readonly is: "at-least" | "at-most"; readonly mark: Rational };
+
+type Taken = { readonly yes: boolean; readonly isSecond: boolean; readonly claim: Claim | null };
+/** An end of what a figure may be; `isIn` where it may be the end itself. */
+type End = { readonly at: Rational; readonly isIn: boolean };
+type Range = { readonly low: End | null; readonly high: End | null };
+
+/**
+ * Decisions that may turn out either way. Whatever is worked out takes each of them one way, in the order in which they come up, and is
+ * worked out anew as long as there is an {@link other}: by then every way has been taken. Those that follow from one before are no
+ * decisions.
+ */
+export class Ways {
+  private readonly taken: Taken[] = [];
+  private at = 0;
+  private ranges = new Map<string | number, Range>();
+  /** Which way the next decision is taken. @param yes which it is taken first @param claim what it is about, where that is told */
+  next(yes: boolean, claim: Claim | null): boolean {
+    const follows = claim && this.known(claim);
+    if (follows !== null) return follows;
+    const known = this.taken[this.at];
+    if (!known) this.taken.push({ yes, isSecond: false, claim });
+    this.at += 1;
+    const answer = known?.yes ?? yes;
+    if (claim) this.learn(claim, answer);
+    return answer;
+  }
+  /** What follows for a claim from what has been decided; null: nothing does. */
+  known({ about, is, mark }: Claim): boolean | null {
+    const { low, high } = this.ranges.get(about) ?? NOTHING_KNOWN;
+    const [below, above] = [low ? compare(low.at, mark) : -1, high ? compare(high.at, mark) : 1];
+    if (is === "at-least") {
+      if (low && below >= 0) return true;
+      return high && (above < 0 || (above === 0 && !high.isIn)) ? false : null;
+    }
+    if (high && above <= 0) return true;
+    return low && (below > 0 || (below === 0 && !low.isIn)) ? false : null;
+  }
+  private learn({ about, is, mark }: Claim, yes: boolean): void {
+    const range = this.ranges.get(about) ?? NOTHING_KNOWN;
+    const end = { at: mark, isIn: yes };
+    this.ranges.set(about, (is === "at-least") === yes ? { ...range, low: end } : { ...range, high: end });
+  }
+  /** The only decision that has been taken, with the way it was; null where there is another, or none. */
+  only(): { readonly yes: boolean; readonly claim: Claim | null } | null {
+    const [one, another] = this.taken;
+    return one && !another ? one : null;
+  }
+  /** Begins anew with the last decision that has been taken one way alone taken the other way; false when there is none. */
+  other(): boolean {
+    this.at = 0;
+    this.ranges = new Map();
+    for (let last = this.taken.pop(); last; last = this.taken.pop()) {
+      if (last.isSecond) continue;
+      this.taken.push({ ...last, yes: !last.yes, isSecond: true });
+      return true;
+    }
+    return false;
+  }
+}
+
+const NOTHING_KNOWN: Range = { low: null, high: null };
