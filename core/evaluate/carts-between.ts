@@ -59,6 +59,8 @@ export const mustReachBy = ({ least: cart }: GrowthBetween, { measure, least }: 
 /**
  * All carts between two with so much filler, for whom what is decided has to be the same in each, or is taken either way.
  *
+ * @param units one at least
+ * @param horizon whose prices may leap, and with ways
  * @param met what all of them are taken to have reached
  */
 export const evaluateBetween = (
@@ -198,7 +200,7 @@ class CartsBetween implements Evaluation, Along {
   }
   /** What the cart that holds most of the line is worth more; of others nobody knows, but that it is the same of all goods. */
   private heldMore(more: number): Stairs {
-    return this.horizon.sharedStairs(`held ${more}`, () => ({
+    return this.horizon.sharedStairs(`held:${more}`, () => ({
       slope: ZERO,
       below: ZERO,
       above: whole(more),
@@ -218,7 +220,7 @@ class CartsBetween implements Evaluation, Along {
     const left = (growth: CartGrowth) => growthOf(growth, cartWithout(growth.before, goods));
     const { least, most } = this.growth;
     const units = this.line && goods(this.line) ? 0 : this.units;
-    return new CartsBetween({ least: left(least), most: left(most) }, units, this.horizon, this.met, true);
+    return new CartsBetween({ least: left(least), most: left(most) }, units, this.horizon, null, true);
   }
   anew({ facts = this.facts, unknownAs = this.unknownAs }: Partial<Pick<Terms, "facts" | "unknownAs">>): Evaluation {
     const asked = (growth: CartGrowth) => ({ ...growthOf(growth, growth.before), facts, unknownAs });
