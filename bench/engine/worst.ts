@@ -22,10 +22,12 @@ const quoted = ({ compiled, request }: Asked) => quote(compiled, request, plain)
 const CLIMBED = 200;
 const climbed = ({ compiled, request }: Asked) => climb(compiled, request, CLIMBED);
 
+const ROUNDS = 5;
+
 /** The median of some timings of each, all of them in turn, from the quickest on. */
-function timesOf(cases: readonly Asked[], answer: (asked: Asked) => unknown = quoted, rounds = 5): number[] {
+function timesOf(cases: readonly Asked[], answer: (asked: Asked) => unknown = quoted): number[] {
   const times = cases.map((): number[] => []);
-  for (let round = -1; round < rounds; round += 1)
+  for (let round = -1; round < ROUNDS; round += 1)
     for (const [i, asked] of cases.entries()) {
       const start = performance.now();
       answer(asked);
@@ -54,7 +56,7 @@ report(`drawn plans, the 99th percentile / the median quote, ${times.length} pla
 report("drawn plans, the slowest / the median quote", last / middle, { slowest: last });
 
 const few = drawn.filter((_, i) => i % 10 === 0);
-const climbs = timesOf(few, climbed, 1);
+const climbs = timesOf(few, climbed);
 const [climbMiddle, climbLate = 0, climbLast = 0] = [
   median(climbs),
   climbs[Math.floor(climbs.length * 0.99)],

@@ -39,11 +39,11 @@ describe("looking ahead along a line", () => {
         const segment = lastSegment(one);
         if (!segment || segment.length === 0) return;
         const { growth, length } = segment;
-        const aheadAt = aheadAlong(segment);
         const first = 1 + (start % length);
         const last = Math.min(length, first + LOOKED_AT);
         for (const offer of growth.tariff.offers)
           for (const step of offer.steps) {
+            const aheadAt = aheadAlong(segment);
             for (let units = first; units <= last; ) {
               const found = aheadAt(
                 offer,

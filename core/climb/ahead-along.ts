@@ -1,36 +1,31 @@
 import { type ReadLine, readFiller } from "../cart/read-cart.ts";
-import { type CartGrowth, cartAfter, growByFiller } from "../evaluate/cart-growth.ts";
+import { type CartGrowth, cartAfter, fillersFor, growByFiller } from "../evaluate/cart-growth.ts";
 import { compare } from "../money/rational.ts";
 import { ahead, FillerForecast } from "../quote/progress/step-status.ts";
 import type { Tariff } from "../tariff/tariff.ts";
-import type { Filler, TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
+import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 import { type AheadOnClimb, aheadBetween, type ToldAhead } from "./ahead-between.ts";
 
 /** A part of the climb on which goods of one kind are added: shelf values from `after` + 1 to `after` + `length`. */
 export type Segment = { readonly after: number; readonly length: number; readonly growth: CartGrowth };
 
 /** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */
-type AheadAlong = (
-  offer: TariffOffer,
-  step: TariffStep,
-  units: number,
-  fillers: (filler: Filler) => CartGrowth,
-) => AheadOnClimb;
+type AheadAlong = (offer: TariffOffer, step: TariffStep, units: number) => AheadOnClimb;
 
-/** Looks ahead along a segment, each time for as many units as it can. */
+/** Looks ahead along a segment, from one unit to later ones, each time for as many as it can. */
 export function aheadAlong(segment: Segment): AheadAlong {
   const { tariff, next } = segment.growth;
   const isLikeFiller = !tariff.seesLineFigures && likeFiller(tariff, next);
   const likeIt = aheadOfItsLike(segment.growth);
   const others = aheadOfOthers(segment);
-  return (offer, step, units, fillers) => {
+  return (offer, step, units) => {
     const { kind, like } = offer.filler;
-    return isLikeFiller && kind === "value" && !like ? likeIt(offer, step, units) : others(offer, step, units, fillers);
+    return (isLikeFiller && kind === "value" && !like ? likeIt : others)(offer, step, units);
   };
 }
 
 /** Goods like filler: a unit of them here and a unit less of filler come to the same, so one forecast serves them all. */
-function aheadOfItsLike(growth: CartGrowth): (offer: TariffOffer, step: TariffStep, units: number) => AheadOnClimb {
+function aheadOfItsLike(growth: CartGrowth): AheadAlong {
   // From the first unit on, and from the whole line on.
   const begun = new Map<TariffStep, FillerForecast>();
   const whole = new Map<TariffStep, FillerForecast>();
@@ -47,31 +42,34 @@ function aheadOfItsLike(growth: CartGrowth): (offer: TariffOffer, step: TariffSt
 /** What was told of a step; how many units are told at once the next time, and from which on that is tried. */
 type Told = ToldAhead & { readonly width: number; readonly again: number; readonly failures: number };
 
-/** So many units are told at once at first, and so many at least. */
+/** So many units are told at once at first, then twice as many each time, or half as many. */
 const WIDTH = 16;
 const NARROWEST = 4;
+const WIDEST = 256;
 /** Where none could be told, so many times in a row, twice as many are passed by each time. */
 const MOST_FAILURES = 5;
 
 function aheadOfOthers({ growth, length }: Segment): AheadAlong {
   const told = new Map<TariffStep, Told>();
+  const fillersAt = fillersAlong(growth);
   const turns = priceTurns(growth.tariff);
   /** The last unit of those that are alike but for their worth. */
   const lastAlike = (units: number): number => {
     const end = growth.length === null ? length : Math.min(length, growth.length - 1);
     return Math.min(end, (turns.find((turn) => turn > units) ?? Number.POSITIVE_INFINITY) - 1);
   };
-  return (offer, step, units, fillers) => {
+  return (offer, step, units) => {
     const before = told.get(step);
     if (before && units <= before.to) return before.at(units);
-    const found = ahead(new FillerForecast(offer, step, fillers(offer.filler)), 0);
+    const filled = (at: number) => fillersAt(at, units)(offer.filler);
+    const found = ahead(new FillerForecast(offer, step, filled(units)), 0);
     const one: ToldAhead = { to: units, at: () => ({ ...found, slope: 0, units: 0 }) };
     if (before && units < before.again) return one.at(units);
     const { width, failures } = before ?? { width: WIDTH, failures: 0 };
     const to = Math.min(units + width, lastAlike(units));
-    const all = to > units ? aheadBetween(growth, offer, step, units, to, found) : null;
+    const all = to > units ? aheadBetween(filled, offer, step, units, to, found) : null;
     if (all && all.to > units) {
-      told.set(step, { ...all, width: 2 * width, again: all.to + 1, failures: 0 });
+      told.set(step, { ...all, width: Math.min(WIDEST, 2 * width), again: all.to + 1, failures: 0 });
       return all.at(units);
     }
     told.set(step, {
@@ -81,6 +79,19 @@ function aheadOfOthers({ growth, length }: Segment): AheadAlong {
       failures: Math.min(failures + 1, MOST_FAILURES - 1),
     });
     return one.at(units);
+  };
+}
+
+/** Filler added after so many units, for every step the same; what is behind `from` nobody asks for any more. */
+function fillersAlong(growth: CartGrowth): (units: number, from: number) => ReturnType<typeof fillersFor> {
+  const known = new Map<number, ReturnType<typeof fillersFor>>();
+  let last = 0;
+  return (units, from) => {
+    if (from > last) for (const at of known.keys()) if (at < from) known.delete(at);
+    last = from;
+    const fillers = known.get(units) ?? fillersFor(growth, () => cartAfter(growth, units));
+    known.set(units, fillers);
+    return fillers;
   };
 }
 

@@ -1,8 +1,7 @@
-import { type CartGrowth, cartAfter, countAt, crossing, growByFiller, nextCrossing } from "../evaluate/cart-growth.ts";
+import { type CartGrowth, countAt, crossing, nextCrossing } from "../evaluate/cart-growth.ts";
 import {
   evaluateBetween,
   type GrowthBetween,
-  growBetween,
   mayReachFrom,
   mustReachBy,
   type Reached,
@@ -25,24 +24,24 @@ export type ToldAhead = { readonly to: number; readonly at: (units: number) => A
  * What adding filler does for a step after each number of units of a line, from one to another, told for all of them at once; null where
  * that cannot be.
  *
- * @param line of which no unit up to `to` is unlike the others but for its worth
+ * @param filled filler added after so many units, none of which is unlike the others but for its worth
  * @param found what it does after `from` units
  */
 export function aheadBetween(
-  line: CartGrowth,
+  filled: (units: number) => CartGrowth,
   offer: TariffOffer,
   step: TariffStep,
   from: number,
   to: number,
   found: Pick<Ahead, "remaining" | "otherwise">,
 ): ToldAhead | null {
-  const look = new LookBetween(offer, step, growBetween(line, from, to, offer.filler), to - from);
+  const look = new LookBetween(offer, step, { least: filled(from), most: filled(to) }, to - from);
   if (found.remaining === null) {
     const otherwise = found.otherwise === "unsettled" ? null : look.noGoodsHelp();
     return otherwise && { to, at: (units) => ({ remaining: null, otherwise, slope: 0, units: to - units }) };
   }
   const remains = look.remains(found.remaining);
-  return remains && toldOf(from, to, (units) => remains(growByFiller(line, cartAfter(line, units), offer.filler)));
+  return remains && toldOf(from, to, (units) => remains(filled(units)));
 }
 
 /** As far as something remains. */

@@ -1,13 +1,5 @@
 import { type ReadCart, readCart } from "../cart/read-cart.ts";
-import {
-  type CartGrowth,
-  cartAfter,
-  countAt,
-  fillersFor,
-  growByFiller,
-  growByLine,
-  nextCrossing,
-} from "../evaluate/cart-growth.ts";
+import { type CartGrowth, countAt, growByFiller, growByLine, nextCrossing } from "../evaluate/cart-growth.ts";
 import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
 import { evaluateAlong } from "../evaluate/growing-cart.ts";
 import { evaluate } from "../evaluate/one-cart.ts";
@@ -118,9 +110,8 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
   for (let units = 1; units <= length; ) {
     const now = evaluateAlong(growth, units, length - units);
     const prices = pricesAlong(now, units);
-    const fillers = fillersFor(growth, () => cartAfter(growth, units));
     const steps = offersIn(growth, form).flatMap((offer) =>
-      offer.steps.map((step) => stepAlong(offer, step, now, units, () => aheadAt(offer, step, units, fillers))),
+      offer.steps.map((step) => stepAlong(offer, step, now, units, () => aheadAt(offer, step, units))),
     );
     const end = units + (now.horizon?.units ?? 0);
     // What is along no straight line is told unit by unit.

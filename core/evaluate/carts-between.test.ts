@@ -6,7 +6,7 @@ import type { CartLine, OrderDiscount } from "../request/request.ts";
 import { compiledPlan } from "../tests/compiled.ts";
 import { oneZonePlan } from "../tests/one-zone.ts";
 import { cartAfter, countAt, growByFiller, growByLine } from "./cart-growth.ts";
-import { growBetween, mayReachFrom, mustReachBy } from "./carts-between.ts";
+import { mayReachFrom, mustReachBy } from "./carts-between.ts";
 import type { Terms } from "./evaluation.ts";
 import { prepareRequest } from "./prepared-request.ts";
 
@@ -88,7 +88,8 @@ describe("carts between two that hold more and more of a line", () => {
         });
         seen.fell += counts.filter((one, i) => one.some((count, y) => count < (counts[i - 1]?.[y] ?? 0))).length;
         const least = counts[at % to]?.[at % FILLED] ?? 0;
-        const between = growBetween(growth, from, to, { kind: "value" });
+        const filled = (units: number) => growByFiller(terms, cartAfter(growth, units), { kind: "value" });
+        const between = { least: filled(from), most: filled(to) };
         const may = mayReachFrom(between, { measure: 0, least }) ?? FILLED + 1;
         const must = mustReachBy(between, { measure: 0, least }) ?? FILLED + 1;
         const isAsTold = counts.every((one) =>

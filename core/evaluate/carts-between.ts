@@ -7,14 +7,11 @@ import type { Claim } from "../money/ways.ts";
 import type { Facts, LineFigure } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { Tariff } from "../tariff/tariff.ts";
-import type { Filler } from "../tariff/tariff-offer.ts";
 import {
   alikeKey,
   type CartGrowth,
-  cartAfter,
   countAt,
   crossing,
-  growByFiller,
   growthOf,
   type LongRun,
   longRunOf,
@@ -27,11 +24,6 @@ import { type Kept, KeptAnswers } from "./kept.ts";
 
 /** Filler added to each of some carts that are alike but for how much of one line they hold: to that with the least, and with the most. */
 export type GrowthBetween = { readonly least: CartGrowth; readonly most: CartGrowth };
-
-export const growBetween = (line: CartGrowth, from: number, to: number, filler: Filler): GrowthBetween => ({
-  least: growByFiller(line, cartAfter(line, from), filler),
-  most: growByFiller(line, cartAfter(line, to), filler),
-});
 
 /** How far rounding may carry a count from rising with every unit of the line. */
 function strayOf({ tariff, before }: CartGrowth, number: number): number {
