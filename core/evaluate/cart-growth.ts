@@ -2,9 +2,9 @@ import { type ReadCart, type ReadLine, readFiller } from "../cart/read-cart.ts";
 import { counted, type Measure } from "../measures/measure.ts";
 import { evenPath, valuePath } from "../measures/value-measure.ts";
 import {
-  crossings,
   discountOfPart,
   firstCrossing,
+  forGoodFrom,
   LOOKED_AHEAD,
   longRun,
   roundedTo,
@@ -115,7 +115,6 @@ export type MeasurePath =
   | {
       readonly kind: "value";
       readonly path: ValuePath;
-      readonly crossings: Map<number, readonly number[]>;
       /** The last one found after so many units, by what was to be reached. */
       readonly next: Map<number, { readonly after: number; readonly turn: number | null }>;
     }
@@ -145,7 +144,6 @@ function newPath(growth: CartGrowth, measure: Measure): MeasurePath {
     return {
       kind: "value",
       path: valuePath(measure.value, growth.before, next),
-      crossings: new Map(),
       next: new Map(),
     };
   }
@@ -273,21 +271,11 @@ function nextOf(
   least: number,
   units: number,
 ): number | null {
-  const all = path.crossings.get(least);
-  if (all) return all.find((turn) => turn > units) ?? null;
   const before = path.next.get(least);
   if (before && before.after <= units && (before.turn === null || units < before.turn)) return before.turn;
   const turn = firstCrossing(path.path, least, units, growth.length);
   path.next.set(least, { after: units, turn });
   return turn;
-}
-
-function crossingsOf(growth: CartGrowth, path: MeasurePath & { kind: "value" }, least: number): readonly number[] {
-  const known = path.crossings.get(least);
-  if (known) return known;
-  const found = crossings(path.path, least, growth.length);
-  path.crossings.set(least, found);
-  return found;
 }
 
 /**
@@ -296,12 +284,13 @@ function crossingsOf(growth: CartGrowth, path: MeasurePath & { kind: "value" }, 
  */
 export function crossing(growth: CartGrowth, number: number, least: number): number | null {
   const path = pathOf(growth, number);
-  const reached = (units: number) => (countAt(growth, number, units) ?? -1) >= least;
   if (path.kind === "value") {
-    const last = crossingsOf(growth, path, least).at(-1);
-    if (last !== undefined) return reached(last) ? last : null;
-    return reached(1) ? 1 : null;
+    const found = forGoodFrom(path.path, least, growth.length);
+    // From there on it does not turn: whoever looks further is told so.
+    if (found !== null) path.next.set(least, { after: found, turn: null });
+    return found;
   }
+  const reached = (units: number) => (countAt(growth, number, units) ?? -1) >= least;
   if (reached(1)) return 1;
   const turn = nextCrossing(growth, number, least, 1);
   return turn !== null && reached(turn) ? turn : null;

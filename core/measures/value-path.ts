@@ -76,34 +76,19 @@ const share = (left: number, goods: number): Rational => (goods === 0 ? ONE : { 
 export const roundedTo = (least: number): Rational => subtract(whole(least), HALF);
 
 /**
- * Every y in 1..length at which "value(y) is at least `least`" differs from what it was at y − 1, ascending.
+ * The first y after `units`, up to length, at which "value(y) is at least `least`" differs from what it was at y − 1; null when there is none.
  * `length` null: on and on, or for goods that do not count up to {@link LOOKED_AHEAD} where it never settles.
  *
  * Counted goods, goods and what discounts leave of them never fall along a path, which bounds the value over a
  * stretch; stretches whose bounds settle the question are passed over, the others are halved.
  */
-export function crossings(path: ValuePath, least: number, length: number | null): number[] {
-  const next = turnFinder(path, least, length);
-  const turns: number[] = [];
-  for (let turn = next(0); turn !== null; turn = next(turn)) turns.push(turn);
-  return turns;
-}
-
-/** The first of the {@link crossings} after `units`; null when there is none. */
-export const firstCrossing = (path: ValuePath, least: number, units: number, length: number | null): number | null =>
-  turnFinder(path, least, length)(units);
-
-/** What tells the first turn after so many units. */
-function turnFinder(path: ValuePath, least: number, length: number | null): (units: number) => number | null {
-  if (!path.order && !path.lineDiscount) {
+export function firstCrossing(path: ValuePath, least: number, units: number, length: number | null): number | null {
+  if (turnsOnce(path)) {
     const turn = turnOf(path, least);
-    return (units) => (turn !== null && turn > units && (length === null || turn <= length) ? turn : null);
+    return turn !== null && turn > units && (length === null || turn <= length) ? turn : null;
   }
   const target = roundedTo(least);
   const holds = reaches(path, least);
-  // Where it turns by and large, most of what lies before and after is settled at once.
-  const about = turnAbout(path, least);
-  const end = length ?? endOfTurns(path, target, about);
   /** The first turn past `from`, up to `to`. */
   const firstIn = (from: number, to: number): number | null => {
     if (from >= to) return null;
@@ -116,12 +101,46 @@ function turnFinder(path: ValuePath, least: number, length: number | null): (uni
     const middle = Math.floor((from + to) / 2);
     return firstIn(from, middle) ?? firstIn(middle, to);
   };
-  return (units) => {
-    const within = (y: number) => Math.max(units, Math.min(end, y));
-    const [low, high] = about === null ? [units, units] : [within(about.low), within(about.high)];
-    return firstIn(units, low) ?? firstIn(low, high) ?? firstIn(high, end);
-  };
+  // Where it turns by and large, most of what lies before and after is settled at once.
+  const about = turnAbout(path, least);
+  const end = length ?? endOfTurns(path, target, about);
+  const within = (y: number) => Math.max(units, Math.min(end, y));
+  const [low, high] = about === null ? [units, units] : [within(about.low), within(about.high)];
+  return firstIn(units, low) ?? firstIn(low, high) ?? firstIn(high, end);
 }
+
+/**
+ * The least y, one at least, from which on value(y) is at least `least` for good; null where it never is. Looked for from the end, as far as
+ * {@link firstCrossing} looks.
+ */
+export function forGoodFrom(path: ValuePath, least: number, length: number | null): number | null {
+  if (turnsOnce(path)) {
+    const turn = turnOf(path, least);
+    if (turn === null) return valueAt(path, 1) >= least ? 1 : null;
+    return length === null || turn <= length ? turn : null;
+  }
+  const target = roundedTo(least);
+  const holds = reaches(path, least);
+  const about = turnAbout(path, least);
+  const end = length ?? endOfTurns(path, target, about);
+  if (!holds(Math.max(1, end))) return null;
+  /** The last y from `from` to `to` at which it is less, where it is so much at `to`. */
+  const lastLess = (from: number, to: number): number | null => {
+    if (to - from > FEW) {
+      if (settled(path, from, to, target)) return null;
+      const middle = Math.floor((from + to) / 2);
+      return lastLess(middle, to) ?? lastLess(from, middle);
+    }
+    for (let y = to; y >= from; y -= 1) if (!holds(y)) return y;
+    return null;
+  };
+  const within = (y: number) => Math.max(1, Math.min(end, y));
+  const [low, high] = about === null ? [1, 1] : [within(about.low), within(about.high)];
+  const last = lastLess(high, end) ?? lastLess(low, high) ?? lastLess(1, low);
+  return last === null ? 1 : last + 1;
+}
+
+const turnsOnce = ({ order, lineDiscount }: ValuePath): boolean => !order && !lineDiscount;
 
 /** So few are tried one by one. */
 const FEW = 12;
