@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from "node:util";
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { compile } from "../tariff/compile.ts";
 import { anyCase } from "../tests/arbitrary.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { seldomCase } from "../tests/seldom.ts";
@@ -23,7 +24,10 @@ describe("the climb", () => {
     let stretches = 0;
     fc.assert(
       fc.property(anyOrSeldom, fc.integer({ min: 0, max: 300 }), ({ plan, request }, to) => {
-        const compiled = compiledPlan(plan);
+        const made = compile(plan);
+        // Now and then what is drawn contradicts itself.
+        if ("problems" in made) return;
+        const { compiled } = made;
         const drawn = climbOf(compiled, request, to);
         stretches += drawn.intervals.length;
         const goals = drawn.steps.flatMap(({ goal }, i) => (goal === null ? [] : [i]));

@@ -14,7 +14,7 @@ it(
     const sum = (what: "quotes" | "climbs" | "otherwise" | "gaveUp") =>
       compared.reduce((total, one) => total + one[what], 0);
     console.log(
-      `answers kept: ${sum("quotes")} quotes, ${sum("climbs")} climbs compared; ${sum("otherwise")} climbs were not as quotes and are now, ${sum("gaveUp")} quotes had been given up on`,
+      `answers kept: ${sum("quotes")} quotes, ${sum("climbs")} climbs compared; ${sum("otherwise")} climbs are cut otherwise, or were not as quotes, and are now, ${sum("gaveUp")} quotes had been given up on`,
     );
     expect(compared.flatMap(({ differ }) => differ)).toEqual([]);
     expect(sum("quotes")).toBeGreaterThan(compared.length * 90);

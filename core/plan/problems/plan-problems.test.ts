@@ -341,6 +341,56 @@ const RULES: readonly { rule: string; edit: (draft: Draft) => void; path: RegExp
     says: /moon/,
   },
   {
+    rule: "converted amounts are rounded to something",
+    edit: (d) => {
+      one(d, "options", "standard").base = {
+        byCurrency: { EUR: "1" },
+        converted: { table: "reference", to: { GBP: { step: "0.00", direction: "up" } } },
+      };
+    },
+    path: /^\/options\/\d+\/base\/converted\/to\/GBP\/step$/,
+    says: /a step cannot be zero/,
+  },
+  {
+    rule: "amounts are in currencies that there are",
+    edit: (d) => {
+      one(d, "options", "standard").base = { byCurrency: { EUR: "1", DEM: "2" } };
+    },
+    path: /^\/options\/\d+\/base\/byCurrency\/DEM$/,
+    says: /DEM is not an active ISO 4217 currency/,
+  },
+  {
+    rule: "so much more is charged for each of something",
+    edit: (d) => {
+      const euro = { byCurrency: { EUR: "1" } };
+      const each = { weight: { value: "0", unit: "kg" } };
+      one(d, "options", "standard").charge = {
+        kind: "bands",
+        by: { kind: "weight" },
+        first: { fixed: euro, each, more: euro },
+        edges: [],
+      };
+    },
+    path: /^\/options\/\d+\/charge\/first\/each$/,
+    says: /a unit cannot be nothing/,
+  },
+  {
+    rule: "regions that are left out lie in their country",
+    edit: (d) => {
+      one(d, "zones", "portugal-mainland").destinations = [{ country: "PT", exceptRegions: ["ES-MD"] }];
+    },
+    path: /^\/zones\/\d+\/destinations\/0\/exceptRegions\/0$/,
+    says: /ES-MD does not lie in PT/,
+  },
+  {
+    rule: "words of a street can be found in one",
+    edit: (d) => {
+      d.conditions.push({ id: "lane", name: "Lane", when: { kind: "street", words: ["Rua", " - "] } });
+    },
+    path: /^\/conditions\/\d+\/when\/words\/1$/,
+    says: /no letter and no digit in it/,
+  },
+  {
     rule: "nothing lies deeper than can be read",
     edit: (d) => {
       let when: object = { kind: "signed-in" };
