@@ -1,7 +1,7 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { ReadCart } from "../cart/read-cart.ts";
-import { cartAfter, fillersFor, growByFiller, growByLine } from "../evaluate/cart-growth.ts";
+import { cartAfter, growByFiller, growByLine } from "../evaluate/cart-growth.ts";
 import type { Terms } from "../evaluate/evaluation.ts";
 import { evaluate } from "../evaluate/one-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
@@ -45,12 +45,7 @@ describe("looking ahead along a line", () => {
           for (const step of offer.steps) {
             const aheadAt = aheadAlong(segment);
             for (let units = first; units <= last; ) {
-              const found = aheadAt(
-                offer,
-                step,
-                units,
-                fillersFor(growth, () => cartAfter(growth, units)),
-              );
+              const found = aheadAt(offer, step, units);
               const end = Math.min(last, units + found.units);
               if (end > units) told.together += 1;
               for (let at = units; at <= end; at += 1) {

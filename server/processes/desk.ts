@@ -1,5 +1,5 @@
 import { fork } from "node:child_process";
-import { mkdtempSync, readdirSync, rmSync } from "node:fs";
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { setPriority, tmpdir } from "node:os";
 import { join } from "node:path";
 import { keepRunning } from "./keep-running.ts";
@@ -23,8 +23,10 @@ export function openDesk(
   const folder = mkdtempSync(join(tmpdir(), `summant-${process.pid}-`));
   const socketPath = join(folder, "desk.sock");
   const start = () => {
-    const desk = fork(program, [socketPath], { execArgv: [], stdio: ["ignore", "inherit", "inherit", "ipc"] });
-    if (desk.pid !== undefined) setPriority(desk.pid, NICENESS);
+    const stdio = ["ignore", "inherit", "inherit", "ipc"] as const;
+    // In a session of its own: Linux shares the processor out to sessions first, and what the desk had would be taken off what quotes get.
+    const desk = fork(program, [socketPath], { execArgv: [], stdio: [...stdio], detached: true });
+    if (desk.pid !== undefined) giveWay(desk.pid);
     return desk;
   };
   const desk = keepRunning("The desk", start, onGivenUp);
@@ -36,6 +38,15 @@ export function openDesk(
       rmSync(folder, { recursive: true, force: true });
     },
   };
+}
+
+function giveWay(pid: number): void {
+  setPriority(pid, NICENESS);
+  try {
+    writeFileSync(`/proc/${pid}/autogroup`, String(NICENESS));
+  } catch {
+    // Where the processor is not shared out by session.
+  }
 }
 
 /** A process that was killed leaves its folder behind. */
