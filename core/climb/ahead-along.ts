@@ -1,5 +1,5 @@
 import { type ReadLine, readFiller } from "../cart/read-cart.ts";
-import { type CartGrowth, cartAfter, fillersFor, growByFiller } from "../evaluate/cart-growth.ts";
+import { type CartGrowth, cartAfter, discountOf, fillersFor, growByFiller } from "../evaluate/cart-growth.ts";
 import { compare } from "../money/rational.ts";
 import { ahead, FillerForecast } from "../quote/progress/step-status.ts";
 import type { Tariff } from "../tariff/tariff.ts";
@@ -53,6 +53,7 @@ function aheadOfOthers({ growth, length }: Segment): AheadAlong {
   const told = new Map<TariffStep, Told>();
   const fillersAt = fillersAlong(growth);
   const turns = priceTurns(growth.tariff);
+  const isAsBefore = changesNothing(growth);
   /** The last unit of those that are alike but for their worth. */
   const lastAlike = (units: number): number => {
     const end = growth.length === null ? length : Math.min(length, growth.length - 1);
@@ -62,12 +63,16 @@ function aheadOfOthers({ growth, length }: Segment): AheadAlong {
     const before = told.get(step);
     if (before && units <= before.to) return before.at(units);
     const filled = (at: number) => fillersAt(at, units)(offer.filler);
-    const found = ahead(new FillerForecast(offer, step, filled(units)), 0);
+    const forecast = new FillerForecast(offer, step, filled(units));
+    const found = ahead(forecast, 0);
     const one: ToldAhead = { to: units, at: () => ({ ...found, slope: 0, units: 0 }) };
     if (before && units < before.again) return one.at(units);
     const { width, failures } = before ?? { width: WIDTH, failures: 0 };
     const to = Math.min(units + width, lastAlike(units));
-    const all = to > units ? aheadBetween(filled, offer, step, units, to, found) : null;
+    const all =
+      to > units
+        ? aheadBetween(filled, offer, step, units, to, found, isAsBefore, 1 + forecast.stretches.length)
+        : null;
     if (all && all.to > units) {
       told.set(step, { ...all, width: Math.min(WIDEST, 2 * width), again: all.to + 1, failures: 0 });
       return all.at(units);
@@ -93,6 +98,27 @@ function fillersAlong(growth: CartGrowth): (units: number, from: number) => Retu
     known.set(units, fillers);
     return fillers;
   };
+}
+
+/**
+ * Whether a unit more of a line leaves all that anybody looks at as it was: where nothing is seen of it but what is paid for it, and its
+ * discount takes the whole unit.
+ */
+export function changesNothing({ tariff, next, length }: CartGrowth): (units: number) => boolean {
+  if (!next || next.discount === 0 || length === null || !seesOnlyWorth(tariff, next)) return () => false;
+  return (units) => {
+    const before = discountOf(next, units - 1);
+    // Goods that are reduced are seen for that.
+    return units < length && before > 0 && discountOf(next, units) > before;
+  };
+}
+
+function seesOnlyWorth({ seesLineFigures, measures }: Tariff, line: ReadLine): boolean {
+  if (seesLineFigures) return false;
+  return measures.every((measure) => {
+    if (measure.kind === "value") return measure.value.lineDiscounts || !measure.value.counts(line);
+    return measure.kind !== "count" || !measure.turns;
+  });
 }
 
 /** Prices of a piece at which goods begin or cease to be among those that something counts, in order. */

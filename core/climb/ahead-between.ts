@@ -26,6 +26,8 @@ export type ToldAhead = { readonly to: number; readonly at: (units: number) => A
  *
  * @param filled filler added after so many units, none of which is unlike the others but for its worth
  * @param found what it does after `from` units
+ * @param isAsBefore whether a unit more leaves everything that is seen as it was
+ * @param looks how many stretches of filler were looked at for that: so many for each number of units are not exceeded
  */
 export function aheadBetween(
   filled: (units: number) => CartGrowth,
@@ -34,24 +36,28 @@ export function aheadBetween(
   from: number,
   to: number,
   found: Pick<Ahead, "remaining" | "otherwise">,
+  isAsBefore: (units: number) => boolean,
+  looks: number,
 ): ToldAhead | null {
-  const look = new LookBetween(offer, step, { least: filled(from), most: filled(to) }, to - from);
+  const look = new LookBetween(offer, step, { least: filled(from), most: filled(to) }, to - from, looks);
   if (found.remaining === null) {
     const otherwise = found.otherwise === "unsettled" ? null : look.noGoodsHelp();
     return otherwise && { to, at: (units) => ({ remaining: null, otherwise, slope: 0, units: to - units }) };
   }
   const remains = look.remains(found.remaining);
-  return remains && toldOf(from, to, (units) => remains(filled(units)));
-}
-
-/** As far as something remains. */
-function toldOf(from: number, to: number, remains: (units: number) => number | null): ToldAhead {
+  if (!remains) return null;
   const remaining: number[] = [];
   for (let units = from; units <= to; units += 1) {
-    const found = remains(units);
-    if (found === null) break;
-    remaining.push(found);
+    const before = isAsBefore(units) ? remaining.at(-1) : undefined;
+    const one = before ?? remains(filled(units));
+    if (one === null) break;
+    remaining.push(one);
   }
+  return toldOf(from, remaining);
+}
+
+/** What remains after each number of units, from one on. */
+function toldOf(from: number, remaining: readonly number[]): ToldAhead {
   const [first = 0] = remaining;
   const last = from + remaining.length - 1;
   const remainingAt = (units: number) => remaining[units - from] ?? first;
@@ -62,8 +68,7 @@ function toldOf(from: number, to: number, remains: (units: number) => number | n
   };
 }
 
-/** So many stretches of filler are looked at, and so many ways each may turn out: with more, each cart by itself is as quick. */
-const MOST_STRETCHES = 60;
+/** So many ways a stretch of filler may turn out: with more, each cart by itself is as quick. */
 const MOST_WAYS = 16;
 
 type Outcome = ReturnType<typeof outcomeAt>;
@@ -87,11 +92,14 @@ class LookBetween {
   private readonly goal: Reached | null;
   /** The least filler with which the step may be reached in one of them; null: it is not. */
   private readonly first: number | null;
-  constructor(offer: TariffOffer, step: TariffStep, growth: GrowthBetween, width: number) {
+  /** So many times more a cart may be evaluated. */
+  private left: number;
+  constructor(offer: TariffOffer, step: TariffStep, growth: GrowthBetween, width: number, looks: number) {
     this.offer = offer;
     this.step = step;
     this.growth = growth;
     this.width = width;
+    this.left = width * looks;
     const stands = step.trigger.codeRole === "stands-for-goal" && hasCode(step, growth.least.facts);
     this.goal = stands ? null : step.goal;
     this.first = stands ? 1 : step.goal ? mayReachFrom(growth, step.goal) : null;
@@ -153,8 +161,8 @@ class LookBetween {
   /** One after the other; null where it cannot be told, and then there are no more. @param met what they are all taken to have reached */
   private *stretches(met: Reached | null): Generator<Stretch | null, void> {
     let from = this.first;
-    for (let i = 0; from !== null && from <= FURTHEST; i += 1) {
-      const stretch: Stretch | null = i < MOST_STRETCHES ? this.stretchFrom(from, met) : null;
+    while (from !== null && from <= FURTHEST) {
+      const stretch: Stretch | null = this.stretchFrom(from, met);
       yield stretch;
       from = stretch && stretch.to + 1;
     }
@@ -165,7 +173,8 @@ class LookBetween {
     const tried: Tried[] = [];
     let units = FURTHEST;
     do {
-      if (tried.length === MOST_WAYS) return null;
+      if (tried.length === MOST_WAYS || this.left <= 0) return null;
+      this.left -= 1;
       const horizon = new Horizon(FURTHEST, true, ways);
       const outcome = outcomeAt(offer, step, evaluateBetween(growth, from, horizon, met));
       if (horizon.units < 0) return null;

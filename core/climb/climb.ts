@@ -13,7 +13,7 @@ import type { QuoteRequest } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
 import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
-import { aheadAlong, type Segment } from "./ahead-along.ts";
+import { aheadAlong, changesNothing, type Segment } from "./ahead-along.ts";
 import type { AheadOnClimb } from "./ahead-between.ts";
 import { cartAt } from "./cart-at.ts";
 import type { Climb, ClimbInterval, ClimbPrice, ClimbStep } from "./interval.ts";
@@ -107,7 +107,14 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
   const { after, length, growth } = segment;
   const intervals: ClimbInterval[] = [];
   const aheadAt = aheadAlong(segment);
+  const isAsBefore = changesNothing(growth);
   for (let units = 1; units <= length; ) {
+    const last = intervals.at(-1);
+    if (last && last.from === last.to && isAsBefore(units)) {
+      intervals.push({ ...last, from: after + units, to: after + units });
+      units += 1;
+      continue;
+    }
     const now = evaluateAlong(growth, units, length - units);
     const prices = pricesAlong(now, units);
     const steps = offersIn(growth, form).flatMap((offer) =>

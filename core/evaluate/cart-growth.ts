@@ -55,7 +55,7 @@ export function growByFiller(
 }
 
 /** Part of a line carries its share of the line's discount, rounded down. */
-const discountOf = ({ discount, shelf }: ReadLine, units: number): number =>
+export const discountOf = ({ discount, shelf }: ReadLine, units: number): number =>
   discountOfPart(units, { amount: discount, of: shelf });
 
 /** A line of a sample cart: worth `units`, with its share of the line's discount rounded down, until it is whole. */
