@@ -1,7 +1,6 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { ReadCart } from "../cart/read-cart.ts";
-import { cartAfter, growByFiller, growByLine } from "../evaluate/cart-growth.ts";
+import { cartAfter, growByFiller } from "../evaluate/cart-growth.ts";
 import type { Terms } from "../evaluate/evaluation.ts";
 import { evaluate } from "../evaluate/one-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
@@ -10,7 +9,8 @@ import { ahead, FillerForecast } from "../quote/progress/step-status.ts";
 import { compile } from "../tariff/compile.ts";
 import { anyCase, type Case } from "../tests/arbitrary.ts";
 import { seldomCase } from "../tests/seldom.ts";
-import { aheadAlong, type Segment } from "./ahead-along.ts";
+import { aheadAlong } from "./ahead-along.ts";
+import { type Segment, segmentsOf } from "./segment.ts";
 
 /** The last line of a drawn cart as it grows, or filler where there is none. */
 function lastSegment({ plan, request }: Case): Segment | null {
@@ -20,11 +20,8 @@ function lastSegment({ plan, request }: Case): Segment | null {
   if (!first || "problems" in prepared) return null;
   const terms: Terms = { ...first, unknownAs: false };
   const { cart } = prepared;
-  const line = cart.lines.at(-1);
-  const before: ReadCart = { ...cart, lines: cart.lines.slice(0, -1) };
-  return line
-    ? { after: 0, length: line.shelf, growth: growByLine(terms, before, line) }
-    : { after: 0, length: 400, growth: growByFiller(terms, cart, { kind: "value" }) };
+  const worth = cart.lines.reduce((sum, { shelf }) => sum + shelf, 0);
+  return segmentsOf(terms, cart, worth || 400).at(-1) ?? null;
 }
 
 /** So many units are looked at from where it begins. */
@@ -37,7 +34,7 @@ describe("looking ahead along a line", () => {
     fc.assert(
       fc.property(drawn, fc.nat(), (one, start) => {
         const segment = lastSegment(one);
-        if (!segment || segment.length === 0) return;
+        if (!segment) return;
         const { growth, length } = segment;
         const first = 1 + (start % length);
         const last = Math.min(length, first + LOOKED_AT);

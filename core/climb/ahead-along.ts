@@ -1,13 +1,11 @@
 import { type ReadLine, readFiller } from "../cart/read-cart.ts";
-import { type CartGrowth, cartAfter, discountOf, fillersFor, growByFiller } from "../evaluate/cart-growth.ts";
+import { type CartGrowth, cartAfter, fillersFor, growByFiller } from "../evaluate/cart-growth.ts";
 import { compare } from "../money/rational.ts";
 import { ahead, FillerForecast } from "../quote/progress/step-status.ts";
 import type { Tariff } from "../tariff/tariff.ts";
 import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 import { type AheadOnClimb, aheadBetween, type ToldAhead } from "./ahead-between.ts";
-
-/** A part of the climb on which goods of one kind are added: shelf values from `after` + 1 to `after` + `length`. */
-export type Segment = { readonly after: number; readonly length: number; readonly growth: CartGrowth };
+import type { Segment } from "./segment.ts";
 
 /** What adding filler would do to the cart after `units` of a segment, and for how many units more that stays so. */
 type AheadAlong = (offer: TariffOffer, step: TariffStep, units: number) => AheadOnClimb;
@@ -49,16 +47,9 @@ const WIDEST = 256;
 /** Where none could be told, so many times in a row, twice as many are passed by each time. */
 const MOST_FAILURES = 5;
 
-function aheadOfOthers({ growth, length }: Segment): AheadAlong {
+function aheadOfOthers({ growth, lastAlike, isAsBefore }: Segment): AheadAlong {
   const told = new Map<TariffStep, Told>();
   const fillersAt = fillersAlong(growth);
-  const turns = priceTurns(growth.tariff);
-  const isAsBefore = changesNothing(growth);
-  /** The last unit of those that are alike but for their worth. */
-  const lastAlike = (units: number): number => {
-    const end = growth.length === null ? length : Math.min(length, growth.length - 1);
-    return Math.min(end, (turns.find((turn) => turn > units) ?? Number.POSITIVE_INFINITY) - 1);
-  };
   return (offer, step, units) => {
     const before = told.get(step);
     if (before && units <= before.to) return before.at(units);
@@ -69,10 +60,8 @@ function aheadOfOthers({ growth, length }: Segment): AheadAlong {
     if (before && units < before.again) return one.at(units);
     const { width, failures } = before ?? { width: WIDTH, failures: 0 };
     const to = Math.min(units + width, lastAlike(units));
-    const all =
-      to > units
-        ? aheadBetween(filled, offer, step, units, to, found, isAsBefore, 1 + forecast.stretches.length)
-        : null;
+    const looked = { from: units, to, found, looks: 1 + forecast.stretches.length };
+    const all = to > units ? aheadBetween(offer, step, { filled, isAsBefore }, looked) : null;
     if (all && all.to > units) {
       told.set(step, { ...all, width: Math.min(WIDEST, 2 * width), again: all.to + 1, failures: 0 });
       return all.at(units);
@@ -99,34 +88,6 @@ function fillersAlong(growth: CartGrowth): (units: number, from: number) => Retu
     return fillers;
   };
 }
-
-/**
- * Whether a unit more of a line leaves all that anybody looks at as it was: where nothing is seen of it but what is paid for it, and its
- * discount takes the whole unit.
- */
-export function changesNothing({ tariff, next, length }: CartGrowth): (units: number) => boolean {
-  if (!next || next.discount === 0 || length === null || !seesOnlyWorth(tariff, next)) return () => false;
-  return (units) => {
-    const before = discountOf(next, units - 1);
-    // Goods that are reduced are seen for that.
-    return units < length && before > 0 && discountOf(next, units) > before;
-  };
-}
-
-function seesOnlyWorth({ seesLineFigures, measures }: Tariff, line: ReadLine): boolean {
-  if (seesLineFigures) return false;
-  return measures.every((measure) => {
-    if (measure.kind === "value") return measure.value.lineDiscounts || !measure.value.counts(line);
-    return measure.kind !== "count" || !measure.turns;
-  });
-}
-
-/** Prices of a piece at which goods begin or cease to be among those that something counts, in order. */
-const priceTurns = ({ measures, offers }: Tariff): number[] =>
-  [
-    ...measures.flatMap((measure) => (measure.kind === "count" ? (measure.turns ?? []) : [])),
-    ...offers.flatMap(({ steps }) => steps.flatMap(({ reward }) => reward?.goods?.turns ?? [])),
-  ].sort((a, b) => a - b);
 
 /** Whether adding bits of a line is, for every value that is counted, like adding filler. */
 function likeFiller(tariff: Tariff, line: ReadLine | null): boolean {

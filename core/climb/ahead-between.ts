@@ -10,8 +10,7 @@ import { FURTHEST } from "../evaluate/growing-cart.ts";
 import { Horizon } from "../money/linear-amount.ts";
 import { floor } from "../money/rational.ts";
 import { Ways } from "../money/ways.ts";
-import { hasCode } from "../quote/options/price-option.ts";
-import { type Ahead, ahead, FillerForecast, outcomeAt } from "../quote/progress/step-status.ts";
+import { type Ahead, ahead, codeStands, FillerForecast, outcomeAt } from "../quote/progress/step-status.ts";
 import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 
 /** `remainingAt`: what remains after each number of units, where that is along no straight line. */
@@ -20,24 +19,33 @@ export type AheadOnClimb = Ahead & { readonly remainingAt?: (units: number) => n
 /** What was told of the units of a line up to `to`. */
 export type ToldAhead = { readonly to: number; readonly at: (units: number) => AheadOnClimb };
 
+/** Some units of a line, each of which may be looked at by itself. */
+type Units = {
+  /** Filler added after so many. */
+  readonly filled: (units: number) => CartGrowth;
+  /** Whether everything that is seen after so many is as it was a unit before. */
+  readonly isAsBefore: (units: number) => boolean;
+};
+
+/** What was found after `from` units, by so many looks at stretches of filler; it is to be told up to `to`. */
+type Looked = {
+  readonly from: number;
+  readonly to: number;
+  readonly found: Pick<Ahead, "remaining" | "otherwise">;
+  readonly looks: number;
+};
+
 /**
- * What adding filler does for a step after each number of units of a line, from one to another, told for all of them at once; null where
- * that cannot be.
+ * What adding filler does for a step after each number of units of a line, told for all of them at once; null where that cannot be, or
+ * would take more looks than each by itself.
  *
- * @param filled filler added after so many units, none of which is unlike the others but for its worth
- * @param found what it does after `from` units
- * @param isAsBefore whether a unit more leaves everything that is seen as it was
- * @param looks how many stretches of filler were looked at for that: so many for each number of units are not exceeded
+ * @param units none of which is unlike the others but for its worth
  */
 export function aheadBetween(
-  filled: (units: number) => CartGrowth,
   offer: TariffOffer,
   step: TariffStep,
-  from: number,
-  to: number,
-  found: Pick<Ahead, "remaining" | "otherwise">,
-  isAsBefore: (units: number) => boolean,
-  looks: number,
+  { filled, isAsBefore }: Units,
+  { from, to, found, looks }: Looked,
 ): ToldAhead | null {
   const look = new LookBetween(offer, step, { least: filled(from), most: filled(to) }, to - from, looks);
   if (found.remaining === null) {
@@ -100,7 +108,7 @@ class LookBetween {
     this.growth = growth;
     this.width = width;
     this.left = width * looks;
-    const stands = step.trigger.codeRole === "stands-for-goal" && hasCode(step, growth.least.facts);
+    const stands = codeStands(step, growth.least.facts);
     this.goal = stands ? null : step.goal;
     this.first = stands ? 1 : step.goal ? mayReachFrom(growth, step.goal) : null;
   }
@@ -178,7 +186,7 @@ class LookBetween {
       const horizon = new Horizon(FURTHEST, true, ways);
       const outcome = outcomeAt(offer, step, evaluateBetween(growth, from, horizon, met));
       if (horizon.units < 0) return null;
-      tried.push({ outcome, only: ways.only() });
+      tried.push({ outcome, sole: ways.sole() });
       units = Math.min(units, horizon.units);
     } while (ways.other());
     const outcomes = new Set(tried.map(({ outcome }) => outcome));
@@ -188,13 +196,13 @@ class LookBetween {
   }
 }
 
-type Tried = { readonly outcome: Outcome; readonly only: ReturnType<Ways["only"]> };
+type Tried = { readonly outcome: Outcome; readonly sole: ReturnType<Ways["sole"]> };
 
-/** What has to be reached for it to be better, where that was the only decision. */
+/** What has to be reached for it to be better, where that was the sole decision. */
 function betterWhen(tried: readonly Tried[]): Reached | null {
-  const claim = tried[0]?.only?.claim;
+  const claim = tried[0]?.sole?.claim;
   if (tried.length !== 2 || typeof claim?.about !== "number") return null;
-  const decides = tried.every(({ outcome, only }) => only?.yes === (outcome === "better"));
+  const decides = tried.every(({ outcome, sole }) => sole?.yes === (outcome === "better"));
   return decides ? { measure: claim.about, least: floor(claim.mark) } : null;
 }
 

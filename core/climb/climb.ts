@@ -1,5 +1,5 @@
 import { type ReadCart, readCart } from "../cart/read-cart.ts";
-import { type CartGrowth, countAt, growByFiller, growByLine, nextCrossing } from "../evaluate/cart-growth.ts";
+import { countAt, growByFiller, nextCrossing } from "../evaluate/cart-growth.ts";
 import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
 import { evaluateAlong } from "../evaluate/growing-cart.ts";
 import { evaluate } from "../evaluate/one-cart.ts";
@@ -13,11 +13,12 @@ import type { QuoteRequest } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
 import type { CompiledPlan } from "../tariff/compile.ts";
 import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
-import { aheadAlong, changesNothing, type Segment } from "./ahead-along.ts";
+import { aheadAlong } from "./ahead-along.ts";
 import type { AheadOnClimb } from "./ahead-between.ts";
 import { cartAt } from "./cart-at.ts";
 import type { Climb, ClimbInterval, ClimbPrice, ClimbStep } from "./interval.ts";
 import { joined } from "./joined.ts";
+import { type Segment, segmentsOf } from "./segment.ts";
 
 /** `progress`: unless it is false, intervals say where each step stands. */
 type ClimbForm = { readonly progress?: boolean };
@@ -71,22 +72,6 @@ export function climb(
   };
 }
 
-function segmentsOf(terms: Terms, sample: ReadCart, to: number): Segment[] {
-  const segments: Segment[] = [];
-  let after = 0;
-  const push = (length: number, growth: CartGrowth) => {
-    if (length > 0) segments.push({ after, length, growth });
-    after += Math.max(0, length);
-  };
-  // Lines worth nothing come along with the next that is worth something.
-  sample.lines.forEach((next, i) => {
-    const before = { ...sample, lines: sample.lines.slice(0, i) };
-    push(Math.min(next.shelf, to - after), growByLine(terms, before, next));
-  });
-  push(to - after, growByFiller(terms, sample, { kind: "value" }));
-  return segments;
-}
-
 function emptyCart(terms: Terms, sample: ReadCart, form: ClimbForm): ClimbInterval {
   const cart = { ...sample, lines: [] };
   const now = evaluate(terms, cart);
@@ -104,10 +89,9 @@ function emptyCart(terms: Terms, sample: ReadCart, form: ClimbForm): ClimbInterv
 const offersIn = ({ tariff }: Terms, { progress = true }: ClimbForm) => (progress ? tariff.offers : []);
 
 function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
-  const { after, length, growth } = segment;
+  const { after, length, growth, isAsBefore } = segment;
   const intervals: ClimbInterval[] = [];
   const aheadAt = aheadAlong(segment);
-  const isAsBefore = changesNothing(growth);
   for (let units = 1; units <= length; ) {
     const last = intervals.at(-1);
     if (last && last.from === last.to && isAsBefore(units)) {

@@ -63,7 +63,7 @@ export function conditionCompiler(
     const found = saved.get(id);
     if (!found) throw new RangeError(`there is no saved condition "${id}"`);
     const part = compile(found.when);
-    // What sees no figures is asked once already, or is as quickly asked as remembered.
+    // What sees no figures is asked once already.
     const known = part.sees === "figures" ? { ...part, test: oncePerSituation(part.test) } : part;
     compiled.set(id, known);
     return known;

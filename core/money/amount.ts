@@ -3,7 +3,7 @@ import { CurrencyCode, closed, Decimal, Id } from "../schema/atoms.ts";
 import { type Problem, pointer } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { exponentOf } from "./currency.ts";
-import { minorUnits } from "./decimal.ts";
+import { isNothing, minorUnits } from "./decimal.ts";
 import { exchanged, type Rates } from "./rates.ts";
 import { ceil, divide, floor, type Rational, roundHalfAway, whole } from "./rational.ts";
 
@@ -153,7 +153,7 @@ export function amountProblems(amount: Amount, path: string, { zones, markets, t
       ? []
       : [{ path: `${path}/converted/table`, message: phrase('there is no rate table "{table}"', { table }) }];
   const zeroSteps = steps
-    .filter(({ text }) => Number(text) === 0)
+    .filter(({ text }) => isNothing(text))
     .map(({ path: at }) => ({ path: at, message: phrase("a step cannot be zero") }));
   return [...unknownPlaces, ...unknownTable, ...figures.flatMap(figureProblems), ...zeroSteps];
 }

@@ -21,6 +21,9 @@ export function decimal(text: string): Rational | undefined {
   return fraction(figures.length <= 15 ? Number(figures) : BigInt(figures), 10 ** decimals.length);
 }
 
+/** Whether a decimal numeral is zero. @example isNothing("0.00") // true */
+export const isNothing = (text: string): boolean => !/[1-9]/.test(text);
+
 const HUNDRED = whole(100);
 
 /** A percent as an exact fraction: "23" is 23/100. Undefined when it is not a decimal string. */

@@ -4,8 +4,8 @@ import { inFile, type Problem, pointer } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
 import { isDay } from "../time/day.ts";
 import { exponentOf } from "./currency.ts";
-import { decimal } from "./decimal.ts";
-import { divide, fraction, isZero, multiply, ONE, type Rational, roundHalfAway, whole } from "./rational.ts";
+import { decimal, isNothing } from "./decimal.ts";
+import { divide, fraction, multiply, ONE, type Rational, roundHalfAway, whole } from "./rational.ts";
 
 const Rate = Type.String({
   pattern: "^[0-9]{1,9}(\\.[0-9]{1,12})?$",
@@ -69,8 +69,6 @@ export function inCurrency(minor: number, from: string, to: string, rates: Rates
   }
   return undefined;
 }
-
-const isNothing = (text: string): boolean => isZero(decimal(text) ?? ONE);
 
 /** Unknown currencies, rates of nothing, days written twice or that no calendar has. */
 export function rateTableProblems(table: RateTable, path: string): Problem[] {

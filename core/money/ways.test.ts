@@ -53,15 +53,15 @@ describe("decisions that may turn out either way", () => {
     );
   });
 
-  it("are told by the only one, where there is one alone", () => {
+  it("are told by the sole one, where there is one alone", () => {
     const ways = new Ways();
     const claim: Claim = { about: 7, is: "at-least", mark: fraction(1, 2) };
-    const only = () => [ways.next(true, claim), ways.only()];
-    expect(only()).toEqual([true, expect.objectContaining({ yes: true, claim })]);
+    const sole = () => [ways.next(true, claim), ways.sole()];
+    expect(sole()).toEqual([true, expect.objectContaining({ yes: true, claim })]);
     expect(ways.other()).toBe(true);
-    expect(only()).toEqual([false, expect.objectContaining({ yes: false, claim })]);
+    expect(sole()).toEqual([false, expect.objectContaining({ yes: false, claim })]);
     expect(ways.next(true, null)).toBe(true);
-    expect(ways.only()).toBeNull();
+    expect(ways.sole()).toBeNull();
     expect([ways.other(), ways.next(true, claim), ways.next(true, null)]).toEqual([true, false, false]);
     expect(ways.other()).toBe(false);
   });

@@ -47,8 +47,8 @@ export class Ways {
     const end = { at: mark, isIn: yes };
     this.ranges.set(about, (is === "at-least") === yes ? { ...range, low: end } : { ...range, high: end });
   }
-  /** The only decision that has been taken, with the way it was; null where there is another, or none. */
-  only(): { readonly yes: boolean; readonly claim: Claim | null } | null {
+  /** The sole decision that has been taken, with the way it was; null where there is another, or none. */
+  sole(): { readonly yes: boolean; readonly claim: Claim | null } | null {
     const [one, another] = this.taken;
     return one && !another ? one : null;
   }

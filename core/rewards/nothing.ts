@@ -1,8 +1,7 @@
 import type { Amount } from "../money/amount.ts";
+import { isNothing } from "../money/decimal.ts";
 import { phrase } from "../phrases/phrase.ts";
 import { type Problem, pointer } from "../schema/problem.ts";
-
-const isNothing = (text: string) => !/[1-9]/.test(text);
 
 /** A percent of nothing. @example nothingInPercent("0.0") // [{ path: "/percent", … }] */
 export const nothingInPercent = (percent: string): Problem[] =>

@@ -33,9 +33,11 @@ export class FillerForecast {
     this.growth = growth;
     this.offer = offer;
     this.step = step;
-    // A code that stands for the goal leaves only the offer's own conditions to be met.
-    const stands = step.trigger.codeRole === "stands-for-goal" && hasCode(step, growth.facts);
-    const met = stands ? 1 : step.goal ? crossing(growth, step.goal.measure, step.goal.least) : null;
+    const met = codeStands(step, growth.facts)
+      ? 1
+      : step.goal
+        ? crossing(growth, step.goal.measure, step.goal.least)
+        : null;
     this.begin = met !== null && met <= FURTHEST ? Math.max(met, from) : null;
     this.next = this.begin;
   }
@@ -69,6 +71,10 @@ export class FillerForecast {
     return this.isBetterAtOnce ? begin : null;
   }
 }
+
+/** Whether a code stands for the goal: it leaves only the offer's own conditions to be met. */
+export const codeStands = (step: TariffStep, facts: Facts): boolean =>
+  step.trigger.codeRole === "stands-for-goal" && hasCode(step, facts);
 
 export function outcomeAt(offer: TariffOffer, step: TariffStep, situation: Evaluation): ForecastStretch["outcome"] {
   if (!reached(offer, step, situation)) return "none";
