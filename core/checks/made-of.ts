@@ -49,9 +49,14 @@ export class MadeOf {
 
   /** What a decision about a condition in some zones is made of; which options and offers are there is nothing to it. */
   decision(zones: readonly string[], condition: Condition): unknown[] {
-    const there = zones.flatMap((zone) => this.places.get(zone) ?? []);
-    return [this.everywhere, ...there, ...this.savedBy([condition])];
+    return [this.everywhere, this.placesOf(zones), ...this.savedBy([condition])];
   }
+  private readonly placesOf = keptBy((zones: readonly string[]) =>
+    this.one(
+      ["places", ...zones].join(" "),
+      zones.map((zone) => this.places.get(zone)),
+    ),
+  );
 
   /** What all prices in a zone are made of. */
   prices(zone: string): unknown[] {

@@ -34,13 +34,14 @@ export type Coverage = {
  * @param countries ISO 3166-1 codes to look at
  */
 export function coverageOf(plan: Plan, countries: readonly string[]): Coverage {
+  const options = optionsByZone(plan);
   const named = new Set(
     plan.zones.filter(claimsPlaces).flatMap(({ destinations }) => destinations.flatMap(regionsNamed)),
   );
   return {
     rows: coverageRows(plan, [...countries, ...[...named].sort()]),
-    emptyZones: plan.zones.filter((zone) => isOn(zone) && optionsIn(plan, zone).length === 0).map(({ id }) => id),
-    lacking: lackingIn(plan),
+    emptyZones: plan.zones.filter((zone) => isOn(zone) && !options.has(zone.id)).map(({ id }) => id),
+    lacking: lackingIn(plan, options),
   };
 }
 
@@ -73,8 +74,19 @@ function claimedTwice(index: PlaceIndex, code: string): string[] {
   return zones.length > 1 ? zones : [];
 }
 
-const optionsIn = (plan: Plan, zone: Zone): DeliveryOption[] =>
-  plan.options.filter((option) => option.on !== false && option.zones.includes(zone.id)).sort(byPosition);
+type OptionsByZone = ReadonlyMap<string, readonly DeliveryOption[]>;
+
+/** What is offered in each zone that has anything, in order. */
+function optionsByZone(plan: Plan): OptionsByZone {
+  const found = new Map<string, DeliveryOption[]>();
+  for (const option of plan.options.filter(({ on }) => on !== false).sort(byPosition))
+    for (const zone of new Set(option.zones)) {
+      const there = found.get(zone);
+      if (there) there.push(option);
+      else found.set(zone, [option]);
+    }
+  return found;
+}
 
 /** Each zone of postcodes or regions only, with the zones of the countries around it. */
 export function zonesWithin(plan: Plan): ZoneWithin[] {
@@ -90,16 +102,11 @@ export function zonesWithin(plan: Plan): ZoneWithin[] {
   });
 }
 
-function lackingIn(plan: Plan): Coverage["lacking"] {
-  const zones = new Map(plan.zones.map((zone) => [zone.id, zone]));
-  const offeredIn = (id: string) => {
-    const zone = zones.get(id);
-    return zone ? optionsIn(plan, zone) : [];
-  };
+function lackingIn(plan: Plan, offered: OptionsByZone): Coverage["lacking"] {
   return zonesWithin(plan).flatMap(({ zone, around }) => {
     // What shoppers see under the same name is the same to them, whatever it costs there.
-    const own = new Set(offeredIn(zone).map(nameOf));
-    const missing = offeredIn(around).filter((option) => isShipped(option) && !own.has(nameOf(option)));
+    const own = new Set(offered.get(zone)?.map(nameOf));
+    const missing = (offered.get(around) ?? []).filter((option) => isShipped(option) && !own.has(nameOf(option)));
     return missing.length > 0 ? [{ zone, around, options: missing.map((option) => option.id) }] : [];
   });
 }

@@ -29,6 +29,9 @@ describe("a request that cannot be answered", () => {
       { path: "/at", message: '"yesterday" is no moment by RFC 3339' },
       { path: "/locale", message: '"p" is no language tag' },
     ]);
+    expect(said({ at: "2026-02-30T10:00:00Z" })).toEqual([
+      { path: "/at", message: '"2026-02-30T10:00:00Z" is no moment by RFC 3339' },
+    ]);
     expect(said({ currency: "JPY" })).toEqual([{ path: "/currency", message: "JPY is not taken there; it takes EUR" }]);
   });
 });

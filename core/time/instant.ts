@@ -1,15 +1,23 @@
+import { isDay } from "./day.ts";
+
 /**
- * The moment of an RFC 3339 text, in milliseconds of UTC; NaN when it is none. Clocks here know no leap seconds: one is read
- * as the second before it.
+ * The moment of an RFC 3339 text, in milliseconds of UTC; NaN when it is none, or when the calendar has no such day. Clocks here
+ * know no leap seconds: one is read as the second before it.
  *
  * @example instantOf("2016-12-31T23:59:60Z") === instantOf("2016-12-31T23:59:59Z")
  */
 export function instantOf(text: string): number {
   if (text === last.text) return last.at;
-  const parsed = Date.parse(text);
-  const at = Number.isNaN(parsed) ? Date.parse(text.replace(/(T\d{2}:\d{2}):60/i, "$1:59")) : parsed;
+  const at = parsed(text);
   last = { text, at };
   return at;
+}
+
+function parsed(text: string): number {
+  // Dates are taken to go on past the end of a month: the 30th of February for the 2nd of March.
+  if (text.slice(8, 10) > "28" && !isDay(text.slice(0, 10))) return Number.NaN;
+  const at = Date.parse(text);
+  return Number.isNaN(at) ? Date.parse(text.replace(/(T\d{2}:\d{2}):60/i, "$1:59")) : at;
 }
 
 /** The moment of a request is asked for several times over. */

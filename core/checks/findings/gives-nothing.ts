@@ -1,12 +1,14 @@
 import type { ZoneContext } from "../../analysis/world.ts";
+import { cartAt } from "../../climb/cart-at.ts";
 import { climb } from "../../climb/climb.ts";
 import { markAt } from "../../measures/measure-spec.ts";
-import { OUT_OF_REACH } from "../../messages/states.ts";
+import { OUT_OF_REACH, type StepState } from "../../messages/states.ts";
 import type { Goal } from "../../offers/goal.ts";
 import type { Offer, Step } from "../../offers/offer.ts";
 import { codesOf, goalOf } from "../../offers/trigger.ts";
 import { phrase } from "../../phrases/phrase.ts";
 import { visitCharges } from "../../plan/visit-charges.ts";
+import { quote } from "../../quote/quote.ts";
 import { isOnOrder, namedOptions } from "../../rewards/reward.ts";
 import { type Check, type CheckContext, onOffer } from "../check.ts";
 
@@ -66,12 +68,20 @@ function givesSomething(context: CheckContext, offer: Offer, step: Step, goal: G
   if (at === undefined) return true;
   const start = met?.request ?? context.request(where, 0);
   const moment = offer.schedule ? {} : { at: start.at };
-  const result = climb(context.compiled, { ...start, ...moment, currency: where.currency }, at * 2);
+  const request = { ...start, ...moment, currency: where.currency };
+  // Mostly a cart that is worth the goal, or an empty one, tells it already.
+  const tells = (x: number) => {
+    const made = quote(context.compiled, { ...request, cart: cartAt(request.cart, x) }, { text: false });
+    if (!("quote" in made) || made.quote.zone === null) return false;
+    const stands = made.quote.progress.find((one) => one.offer === offer.id && one.step === step.id);
+    return stands !== undefined && !isIdle(stands.state);
+  };
+  if ([at, 0].some(tells)) return true;
+  const result = climb(context.compiled, request, at * 2);
   if (!("climb" in result) || !result.climb) return true;
   const number = result.climb.steps.findIndex((one) => one.offer === offer.id && one.step === step.id);
   const states = result.climb.intervals.map((one) => one.steps[number]?.state);
-  return !(
-    states.includes("covered") &&
-    states.every((state) => state !== undefined && (state === "covered" || OUT_OF_REACH.has(state)))
-  );
+  return !(states.includes("covered") && states.every((state) => state !== undefined && isIdle(state)));
 }
+
+const isIdle = (state: StepState): boolean => state === "covered" || OUT_OF_REACH.has(state);

@@ -43,7 +43,7 @@ export const priceCliff: Check = {
 function cliffsIn(context: CheckContext, where: ZoneContext): Cliff[] {
   const unit = 10 ** (exponentOf(where.currency) ?? 2);
   const steep = inCurrency(STEEP, "EUR", where.currency, ratesOf(context.plan)) ?? 10 * unit;
-  const result = climb(context.compiled, context.request(where, 0), 300 * unit);
+  const result = climb(context.compiled, context.request(where, 0), 300 * unit, { progress: false });
   if (!("climb" in result) || !result.climb) return [];
   const { intervals, options } = result.climb;
   return intervals.flatMap((interval, i) => {

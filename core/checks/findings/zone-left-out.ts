@@ -53,8 +53,14 @@ const rewardedBy = ({ steps }: Offer): ReadonlySet<string> =>
 /** The options on which some offer gives something, by zone. */
 function givenIn({ offers }: Plan): ReadonlyMap<string, ReadonlySet<string>> {
   const given = new Map<string, Set<string>>();
-  for (const offer of offers)
-    if (offer.on)
-      for (const zone of offer.zones) given.set(zone, new Set([...(given.get(zone) ?? []), ...rewardedBy(offer)]));
+  for (const offer of offers) {
+    if (!offer.on) continue;
+    const rewarded = rewardedBy(offer);
+    for (const zone of offer.zones) {
+      const there = given.get(zone) ?? new Set();
+      given.set(zone, there);
+      for (const id of rewarded) there.add(id);
+    }
+  }
   return given;
 }
