@@ -1,7 +1,7 @@
-import { AxeBuilder } from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import type { Draft } from "../server/draft/read-draft.ts";
 import { expect, test } from "./demo-store.ts";
+import { faultsByAxe } from "./faults-by-axe.ts";
 
 const DAILY = [
   "/overview",
@@ -17,35 +17,49 @@ const DAILY = [
   "/release",
 ];
 /** What the menu leads to differs by its words alone from language to language. */
-const PAGES = [...DAILY, "/account", "/people", "/keys", "/log", "/settings"];
+const PAGES = [
+  ...DAILY,
+  "/wording#words",
+  "/places#store/settings",
+  "/account",
+  "/people",
+  "/keys",
+  "/log",
+  "/settings",
+];
 
-/** What axe finds on a page by WCAG 2.2 AA, light and dark. */
-async function faultsOf(page: Page): Promise<string[]> {
-  const found: string[] = [];
-  for (const colorScheme of ["light", "dark"] as const) {
-    // Without transitions, so that colours are looked at when they have come to rest.
-    await page.emulateMedia({ colorScheme, reducedMotion: "reduce" });
-    // The app has no frames, so axe need not look for any, which is twice as quick.
-    const { violations } = await new AxeBuilder({ page })
-      .setLegacyMode(true)
-      .options({ resultTypes: ["violations"] })
-      .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
-      .analyze();
-    for (const { id, nodes } of violations)
-      found.push(`${colorScheme}, ${id}: ${nodes.map(({ html }) => html).join(" | ")}`);
-  }
-  return found;
+/** The sizes of what is written on a page, each with where it was met. */
+async function sizesOfType(page: Page): Promise<Map<string, string>> {
+  const found = await page.evaluate(() => {
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    const seen: [string, string][] = [];
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const { parentElement } = node;
+      if (!node.textContent?.trim() || !parentElement?.checkVisibility()) continue;
+      const where = `${parentElement.tagName} ${node.textContent.slice(0, 40)}`;
+      seen.push([getComputedStyle(parentElement).fontSize, where]);
+    }
+    for (const field of document.querySelectorAll("input, select, textarea"))
+      if (field.checkVisibility()) seen.push([getComputedStyle(field).fontSize, `${field.tagName} ${field.className}`]);
+    return seen;
+  });
+  return new Map(found);
 }
 
 const VIEWS = { en: "Shopper view", pt: "Vista do cliente" };
 
 for (const [language, view] of Object.entries(VIEWS))
   for (const path of language === "en" ? PAGES : DAILY) {
-    test(`${path} has no fault that axe finds by WCAG 2.2 AA, light and dark, in ${language}`, async ({ page }) => {
+    test(`${path} has no fault that axe finds by WCAG 2.2 AA, and type in five sizes, in ${language}`, async ({
+      page,
+    }) => {
       await page.addInitScript((spoken) => localStorage.setItem("summant.language", spoken), language);
       await page.goto(path);
       await expect(page.getByRole("complementary", { name: view })).toContainText("Add €6.40 more");
-      expect(await faultsOf(page)).toEqual([]);
+      expect(await faultsByAxe(page, { colours: language === "en" })).toEqual([]);
+      // None under 13 pixels.
+      const known = ["13px", "14px", "15px", "17px", "20px"];
+      expect([...(await sizesOfType(page))].filter(([size]) => !known.includes(size))).toEqual([]);
     });
   }
 
@@ -56,18 +70,18 @@ test("signing in has no fault that axe finds, by password, by a code, by a link 
   const outside = await (await browser.newContext({ storageState: { cookies: [], origins: [] } })).newPage();
   await outside.goto("/sign-in");
   await outside.getByRole("button", { name: "Sign in" }).waitFor();
-  expect(await faultsOf(outside)).toEqual([]);
+  expect(await faultsByAxe(outside)).toEqual([]);
   await outside.goto("/sign-in#no-such-link-aaaaaaaaaaaaaaaaaaaaaaaaaaaaaa");
   await outside.reload();
   await expect(outside.getByRole("alert")).toContainText("works no more");
-  expect(await faultsOf(outside)).toEqual([]);
+  expect(await faultsByAxe(outside)).toEqual([]);
   await outside.context().close();
   await page.goto("/account");
   await page.getByRole("button", { name: "Set it up" }).click();
   await expect(page.getByRole("img", { name: "A picture for the app for codes to read" })).toBeVisible();
   await page.getByRole("button", { name: /^Menu/ }).click();
   await expect(page.getByRole("button", { name: "Sign out" })).toBeVisible();
-  expect(await faultsOf(page)).toEqual([]);
+  expect(await faultsByAxe(page)).toEqual([]);
 });
 
 test("at 768 the Shopper view is a drawer over the work, and nothing runs off the side", async ({ page }) => {
@@ -123,35 +137,6 @@ test("Tab leads past the sections to the work; ? shows the keys until it is swit
   await page.reload();
   await expect(page.getByRole("table", { name: "What delivery costs in Portugal" })).toContainText("free from");
   expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe(ink);
-});
-
-test("type comes in five sizes, none under 13 pixels", async ({ page }) => {
-  test.setTimeout(60_000);
-  const sizes = new Map<string, string>();
-  for (const path of [...PAGES, "/wording#words", "/offers#rates", "/places#store/settings"]) {
-    await page.goto(path);
-    await expect(page.getByRole("main").getByRole("heading").first()).toBeAttached();
-    await page.waitForTimeout(300);
-    const found = await page.evaluate(() => {
-      const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
-      const seen: [string, string][] = [];
-      for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-        const { parentElement } = node;
-        if (!node.textContent?.trim() || !parentElement?.checkVisibility()) continue;
-        seen.push([
-          getComputedStyle(parentElement).fontSize,
-          `${parentElement.tagName} ${node.textContent.slice(0, 40)}`,
-        ]);
-      }
-      for (const field of document.querySelectorAll("input, select, textarea"))
-        if (field.checkVisibility())
-          seen.push([getComputedStyle(field).fontSize, `${field.tagName} ${field.className}`]);
-      return seen;
-    });
-    for (const [size, where] of found) if (!sizes.has(size)) sizes.set(size, `${path}: ${where}`);
-  }
-  const known = ["13px", "14px", "15px", "17px", "20px"];
-  expect([...sizes].filter(([size]) => !known.includes(size))).toEqual([]);
 });
 
 test("no page runs off the side at 1280, 768, 640 and 390, whatever things are called", async ({ page, request }) => {
