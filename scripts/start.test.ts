@@ -50,6 +50,9 @@ function start(args: readonly string[] = [], settings: Record<string, string | u
   return { child, said, ended, printed: () => printed };
 }
 
+/** A folder and a MariaDB of its own, as users have them: filled by the first start, which takes long. */
+const own = { SUMMANT_DATA: join(folder, "own"), SUMMANT_DATABASE_URL: undefined };
+
 const ADDRESS = /Summant: (http:\/\/127\.0\.0\.1:\d+)/;
 const answers = (address: string) => fetch(`${address}/api/health`).then(({ ok }) => ok);
 
@@ -67,8 +70,20 @@ describe("npm start", () => {
     await expect(fetch(address)).rejects.toThrow();
   });
 
+  it("begins anew where a first start was killed, and starts MariaDB again when it dies", async () => {
+    const killed = start([], own);
+    await killed.said(/Creating the database directory/);
+    killed.child.kill("SIGKILL");
+    await killed.ended;
+    const { said } = start([], own);
+    const [, address = ""] = await said(ADDRESS);
+    const pid = Number(readFileSync(join(folder, "own", "mariadb", "mariadbd.pid"), "utf8"));
+    process.kill(pid, "SIGKILL");
+    await said(/MariaDB ended by itself; it is started again\.[\s\S]*MariaDB runs again\./);
+    expect(await answers(address)).toBe(true);
+  });
+
   it("prints a link that signs in once, and a later one for whoever holds the machine, until somebody has a password", async () => {
-    const own = { SUMMANT_DATA: join(folder, "links"), SUMMANT_DATABASE_URL: undefined };
     const first = start([], own);
     const [, address = "", token = ""] = await first.said(/Sign in, once: (http:\/\/127\.0\.0\.1:\d+)\/sign-in#(\S+)/);
     const post = (path: string, body: object, cookie = "") =>
@@ -143,20 +158,6 @@ describe("npm start", () => {
       expect(wrong.printed()).toMatch(sentence);
       expect(wrong.printed()).not.toMatch(/\n {4}at /);
     }
-  });
-
-  it("begins anew where a first start was killed, and starts MariaDB again when it dies", async () => {
-    const own = { SUMMANT_DATA: join(folder, "own"), SUMMANT_DATABASE_URL: undefined };
-    const killed = start([], own);
-    await killed.said(/Creating the database directory/);
-    killed.child.kill("SIGKILL");
-    await killed.ended;
-    const { said } = start([], own);
-    const [, address = ""] = await said(ADDRESS);
-    const pid = Number(readFileSync(join(folder, "own", "mariadb", "mariadbd.pid"), "utf8"));
-    process.kill(pid, "SIGKILL");
-    await said(/MariaDB ended by itself; it is started again\.[\s\S]*MariaDB runs again\./);
-    expect(await answers(address)).toBe(true);
   });
 
   it.each([
