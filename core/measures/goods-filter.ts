@@ -24,10 +24,13 @@ export function goodsFilter(leavesOut: LeavesOut | undefined): GoodsFilter {
   const tags = new Set(leavesOut?.tags);
   const skus = new Set(leavesOut?.skus);
   if (categories.size + tags.size + skus.size === 0) return everything;
-  return (line) =>
-    !skus.has(line.sku) &&
-    !line.categories.some((name) => categories.has(name)) &&
-    !line.tags.some((name) => tags.has(name));
+  return (line) => !skus.has(line.sku) && !anyIn(categories, line.categories) && !anyIn(tags, line.tags);
+}
+
+/** Whether any of some names is among others: every line of every cart is asked. @example anyIn(new Set(["ink"]), ["pens", "ink"]) // true */
+export function anyIn(wanted: ReadonlySet<string>, names: readonly string[]): boolean {
+  if (wanted.size > 0) for (const name of names) if (wanted.has(name)) return true;
+  return false;
 }
 
 /** The same for filters that mean the same. */

@@ -5,6 +5,7 @@ import { joined, orList, type Phrase, type PhraseValue, phrase } from "../phrase
 import { ByLocale, closed, Tag } from "../schema/atoms.ts";
 import type { Problem } from "../schema/problem.ts";
 import { type Static, Type } from "../schema/type.ts";
+import { anyIn } from "./goods-filter.ts";
 
 const picked = {
   categories: Type.Optional(Type.Array(Tag, { maxItems: 100 })),
@@ -46,16 +47,13 @@ export type PickedGoods = {
 export function pickGoods(only: OnlyPieces, context: AmountContext): PickedGoods | undefined {
   const [from, upTo] = [only.price?.from, only.price?.upTo].map((end) => (end ? amountFor(end, context) : null));
   if (from === undefined || upTo === undefined) return undefined;
-  const [categories, tags, skus] = [only.categories, only.tags, only.skus].map((list) => new Set(list));
-  const anyName = (categories?.size ?? 0) + (tags?.size ?? 0) + (skus?.size ?? 0) === 0;
+  const [categories, tags, skus] = [new Set(only.categories), new Set(only.tags), new Set(only.skus)];
+  const anyName = categories.size + tags.size + skus.size === 0;
   return {
     key: onlyKey(only),
     turns: [...(from === null ? [] : [from]), ...(upTo === null ? [] : [upTo + 1])],
     has: (line) =>
-      (anyName ||
-        skus?.has(line.sku) === true ||
-        line.categories.some((name) => categories?.has(name)) ||
-        line.tags.some((name) => tags?.has(name))) &&
+      (anyName || skus.has(line.sku) || anyIn(categories, line.categories) || anyIn(tags, line.tags)) &&
       (only.condition === undefined || line.used === (only.condition === "used")) &&
       (from === null || line.unitPrice >= from) &&
       (upTo === null || line.unitPrice <= upTo),

@@ -40,8 +40,9 @@ function takenOff(basis: Basis): ValueMeasure["takenOff"] {
 /** What turns a price as the market writes it into a price as the basis counts it. */
 function taxFactor(withTax: boolean, pricesIncludeTax: boolean, standardTax: Rational): ValueMeasure["taxed"] {
   if (withTax === pricesIncludeTax) return () => ONE;
-  const plus = (rate: Rational | null) => add(ONE, rate ?? standardTax);
-  return withTax ? plus : (rate) => divide(ONE, plus(rate));
+  const factor = (rate: Rational): Rational => (withTax ? add(ONE, rate) : divide(ONE, add(ONE, rate)));
+  const standard = factor(standardTax);
+  return (rate) => (rate === null ? standard : factor(rate));
 }
 
 /**
@@ -99,15 +100,22 @@ export function goodsValue(lines: readonly ReadLine[]): number {
 
 /** The exact sum of counted lines with their tax; whole minor units are summed per tax rate first. */
 function exactValue(measure: ValueMeasure, lines: readonly ReadLine[]): Rational {
-  const byRate: { readonly rate: Rational | null; sum: number }[] = [];
+  const byRate: SumOfRate[] = [];
   for (const line of lines) {
     if (!measure.counts(line)) continue;
     const worth = line.shelf - (measure.lineDiscounts ? line.discount : 0);
-    const known = byRate.find(({ rate }) => rate?.n === line.taxRate?.n && rate?.d === line.taxRate?.d);
+    const known = ofRate(byRate, line.taxRate);
     if (known) known.sum += worth;
     else byRate.push({ rate: line.taxRate, sum: worth });
   }
   let total = ZERO;
   for (const { rate, sum } of byRate) total = add(total, reduce(timesWhole(measure.taxed(rate), sum)));
   return total;
+}
+
+type SumOfRate = { readonly rate: Rational | null; sum: number };
+
+function ofRate(sums: readonly SumOfRate[], rate: Rational | null): SumOfRate | undefined {
+  for (const one of sums) if (one.rate?.n === rate?.n && one.rate?.d === rate?.d) return one;
+  return undefined;
 }

@@ -1,5 +1,6 @@
 import type { ReadLine } from "../../cart/read-cart.ts";
 import { cartLines } from "../../facts/cart/goods.ts";
+import { anyIn } from "../../measures/goods-filter.ts";
 import { orList, phrase } from "../../phrases/phrase.ts";
 import { closed, Tag } from "../../schema/atoms.ts";
 import { Type } from "../../schema/type.ts";
@@ -40,7 +41,7 @@ export const goods = defineCondition({
   compile: ({ by, how, of }) => {
     const wanted = new Set(of);
     const names = namesBy(by);
-    const has = (line: ReadLine) => names(line).some((name) => wanted.has(name));
+    const has = (line: ReadLine) => anyIn(wanted, names(line));
     const test = ({ lines }: Situation): boolean => {
       switch (how) {
         case "any":
