@@ -1,15 +1,15 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { cartAt } from "../../climb/cart-at.ts";
-import { OUT_OF_REACH, type StepState } from "../../messages/states.ts";
-import type { Offer } from "../../offers/offer.ts";
-import { quote } from "../../quote/quote.ts";
-import { isOnOrder } from "../../rewards/reward.ts";
-import { compile } from "../../tariff/compile.ts";
-import { anyCase } from "../../tests/arbitrary.ts";
-import { CheckContext } from "../check.ts";
-import { CheckMemory } from "../kept-parts.ts";
-import { givesNothing } from "./gives-nothing.ts";
+import { cartAt } from "../climb/cart-at.ts";
+import { OUT_OF_REACH, type StepState } from "../messages/states.ts";
+import type { Offer } from "../offers/offer.ts";
+import { quote } from "../quote/quote.ts";
+import { isOnOrder } from "../rewards/reward.ts";
+import { compile } from "../tariff/compile.ts";
+import { anyCase } from "../tests/arbitrary.ts";
+import { CheckContext } from "./check.ts";
+import { givesNothing } from "./findings/gives-nothing.ts";
+import { CheckMemory } from "./kept-parts.ts";
 
 const around = { at: Date.UTC(2026, 10, 24, 12), products: [], uses: {}, addresses: [] };
 
