@@ -54,6 +54,7 @@ function start(args: readonly string[] = [], settings: Record<string, string | u
 const own = { SUMMANT_DATA: join(folder, "own"), SUMMANT_DATABASE_URL: undefined };
 
 const ADDRESS = /Summant: (http:\/\/127\.0\.0\.1:\d+)/;
+const WAY_IN = /Sign in, once: (http:\/\/127\.0\.0\.1:\d+)\/sign-in#(\S+)/;
 const answers = (address: string) => fetch(`${address}/api/health`).then(({ ok }) => ok);
 
 describe("npm start", () => {
@@ -76,8 +77,8 @@ describe("npm start", () => {
     killed.child.kill("SIGKILL");
     await killed.ended;
     const { said } = start([], own);
-    const [, address = ""] = await said(ADDRESS);
-    const pid = Number(readFileSync(join(folder, "own", "mariadb", "mariadbd.pid"), "utf8"));
+    const [, address = ""] = await said(WAY_IN);
+    const pid = Number(readFileSync(join(own.SUMMANT_DATA, "mariadb", "mariadbd.pid"), "utf8"));
     process.kill(pid, "SIGKILL");
     await said(/MariaDB ended by itself; it is started again\.[\s\S]*MariaDB runs again\./);
     expect(await answers(address)).toBe(true);
@@ -85,7 +86,7 @@ describe("npm start", () => {
 
   it("prints a link that signs in once, and a later one for whoever holds the machine, until somebody has a password", async () => {
     const first = start([], own);
-    const [, address = "", token = ""] = await first.said(/Sign in, once: (http:\/\/127\.0\.0\.1:\d+)\/sign-in#(\S+)/);
+    const [, address = "", token = ""] = await first.said(WAY_IN);
     const post = (path: string, body: object, cookie = "") =>
       fetch(address + path, {
         method: "POST",

@@ -22,6 +22,13 @@ export class MadeOf {
   private readonly pricesKnown = new Map<string, object>();
   private readonly saved: SavedConditions;
   private readonly stands: KeptParts<object>;
+  /** The places of several zones as one thing: lists of zones are long, and asked about for each condition of an option or offer. */
+  private readonly placesOf = keptBy((zones: readonly string[]) =>
+    this.one(
+      ["places", ...zones].join(" "),
+      zones.map((zone) => this.places.get(zone)),
+    ),
+  );
 
   /** @param stands of the run before: what is made of many things is one as long as they are the same */
   constructor(plan: Plan, saved: SavedConditions, { contexts, at }: World, stands: KeptParts<object>) {
@@ -51,12 +58,6 @@ export class MadeOf {
   decision(zones: readonly string[], condition: Condition): unknown[] {
     return [this.everywhere, this.placesOf(zones), ...this.savedBy([condition])];
   }
-  private readonly placesOf = keptBy((zones: readonly string[]) =>
-    this.one(
-      ["places", ...zones].join(" "),
-      zones.map((zone) => this.places.get(zone)),
-    ),
-  );
 
   /** What all prices in a zone are made of. */
   prices(zone: string): unknown[] {

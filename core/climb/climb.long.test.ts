@@ -16,7 +16,7 @@ const climbOf = (...args: Parameters<typeof climb>): Climb => {
 };
 
 /** More of them take minutes: `npm run test:answers`. */
-const RUNS = process.env.SUMMANT_ALL_ANSWERS === "1" ? 4000 : 150;
+const RUNS = process.env.SUMMANT_ALL_ANSWERS === "1" ? 4000 : 200;
 const AN_HOUR = 3_600_000;
 const anyOrSeldom = fc.oneof({ weight: 2, arbitrary: anyCase(120) }, { weight: 1, arbitrary: seldomCase(120) });
 

@@ -100,22 +100,15 @@ export function goodsValue(lines: readonly ReadLine[]): number {
 
 /** The exact sum of counted lines with their tax; whole minor units are summed per tax rate first. */
 function exactValue(measure: ValueMeasure, lines: readonly ReadLine[]): Rational {
-  const byRate: SumOfRate[] = [];
+  const byRate: { readonly rate: Rational | null; sum: number }[] = [];
   for (const line of lines) {
     if (!measure.counts(line)) continue;
     const worth = line.shelf - (measure.lineDiscounts ? line.discount : 0);
-    const known = ofRate(byRate, line.taxRate);
+    const known = byRate.find(({ rate }) => rate?.n === line.taxRate?.n && rate?.d === line.taxRate?.d);
     if (known) known.sum += worth;
     else byRate.push({ rate: line.taxRate, sum: worth });
   }
   let total = ZERO;
   for (const { rate, sum } of byRate) total = add(total, reduce(timesWhole(measure.taxed(rate), sum)));
   return total;
-}
-
-type SumOfRate = { readonly rate: Rational | null; sum: number };
-
-function ofRate(sums: readonly SumOfRate[], rate: Rational | null): SumOfRate | undefined {
-  for (const one of sums) if (one.rate?.n === rate?.n && one.rate?.d === rate?.d) return one;
-  return undefined;
 }

@@ -80,7 +80,7 @@ type OptionsByZone = ReadonlyMap<string, readonly DeliveryOption[]>;
 function optionsByZone(plan: Plan): OptionsByZone {
   const found = new Map<string, DeliveryOption[]>();
   for (const option of plan.options.filter(({ on }) => on !== false).sort(byPosition))
-    for (const zone of new Set(option.zones)) {
+    for (const zone of option.zones) {
       const there = found.get(zone);
       if (there) there.push(option);
       else found.set(zone, [option]);

@@ -23,9 +23,12 @@ export function openDesk(
   const folder = mkdtempSync(join(tmpdir(), `summant-${process.pid}-`));
   const socketPath = join(folder, "desk.sock");
   const start = () => {
-    const stdio = ["ignore", "inherit", "inherit", "ipc"] as const;
-    // In a session of its own: Linux shares the processor out to sessions first, and what the desk had would be taken off what quotes get.
-    const desk = fork(program, [socketPath], { execArgv: [], stdio: [...stdio], detached: true });
+    const desk = fork(program, [socketPath], {
+      execArgv: [],
+      stdio: ["ignore", "inherit", "inherit", "ipc"],
+      // A session of its own: Linux shares the processor out to sessions first, and what the desk had would be taken off what quotes get.
+      detached: true,
+    });
     if (desk.pid !== undefined) giveWay(desk.pid);
     return desk;
   };
