@@ -63,11 +63,13 @@ function aheadOfOthers({ growth, lastAlike, isAsBefore }: Segment): AheadAlong {
     const looked = { from: units, to, found, looks: 1 + forecast.stretches.length };
     const all = to > units ? aheadBetween(offer, step, { filled, isAsBefore }, looked) : null;
     if (all && all.to > units) {
-      told.set(step, { ...all, width: Math.min(WIDEST, 2 * width), again: all.to + 1, failures: 0 });
-      return all.at(units);
+      const { to, at } = all;
+      told.set(step, { to, at, width: Math.min(WIDEST, 2 * width), again: to + 1, failures: 0 });
+      return at(units);
     }
     told.set(step, {
-      ...one,
+      to: one.to,
+      at: one.at,
       width: Math.max(NARROWEST, Math.floor(width / 2)),
       again: units + 2 ** (failures + 1),
       failures: Math.min(failures + 1, MOST_FAILURES - 1),

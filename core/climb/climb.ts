@@ -42,7 +42,7 @@ export function climb(
   if ("problems" in prepared) return prepared;
   const [first] = prepared.there;
   if (!first) return { climb: null };
-  const terms: Terms = { ...first, unknownAs: false };
+  const terms: Terms = { tariff: first.tariff, facts: first.facts, unknownAs: false };
   const { tariff } = terms;
   const sample = prepared.cart;
   const segments = segmentsOf(terms, sample, to);

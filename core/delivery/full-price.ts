@@ -19,7 +19,7 @@ import { type TaxPart, taxPart } from "../money/tax-part.ts";
 import type { Market, Zone } from "../places/market.ts";
 import { metres } from "../quantities/quantity.ts";
 import { byPosition } from "../schema/atoms.ts";
-import { holds, type Situation } from "../situation/situation.ts";
+import type { Situation } from "../situation/situation.ts";
 import type { DeliveryOption } from "./option.ts";
 
 /** What the full price of an option is made of, exactly, as the market writes prices. */
@@ -127,8 +127,9 @@ export function compileFullPrice(
 
 /** Why its condition keeps an option from this cart, if it does. */
 function deniedBy(when: CompiledCondition | null, situation: Situation): NoPrice | null {
-  if (!when || holds(when, situation)) return null;
-  return when.test(situation) === null ? "condition-unknown" : "condition";
+  const truth = when ? when.test(situation) : true;
+  if (truth ?? situation.unknownAs) return null;
+  return truth === null ? "condition-unknown" : "condition";
 }
 
 function chargedBy(charge: CompiledCharge, situation: Situation, tell: Tell | undefined): Charged {

@@ -149,10 +149,10 @@ export function resolvePlace(index: PlaceIndex, destination: Destination): Resol
 
 /** {@link resolvePlace} for one place whose region is settled. */
 export function resolve(index: PlaceIndex, place: Place): Resolution {
-  const claimed = claimedBy(index, place);
-  const stopped = claimed.zones.filter((zone) => index.stopped.has(zone));
-  if (stopped.length === 0) return { ...claimed, stopped };
-  return { zones: claimed.zones.filter((zone) => !index.stopped.has(zone)), orNowhere: true, by: null, stopped };
+  const { zones, orNowhere, by } = claimedBy(index, place);
+  const stopped = zones.filter((zone) => index.stopped.has(zone));
+  if (stopped.length === 0) return { zones, orNowhere, by, stopped };
+  return { zones: zones.filter((zone) => !index.stopped.has(zone)), orNowhere: true, by: null, stopped };
 }
 
 function claimedBy(index: PlaceIndex, place: Place): Claimed {

@@ -91,7 +91,7 @@ export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Fr
     codes: cart.codes ? new Set(cart.codes.map(normalCode)) : NO_CODES,
     at: instantOf(at),
     distances: distancesFrom(locations, destination.position, place),
-    uses: request.uses ? new Map(request.uses.map(({ offer, ...counts }) => [offer, counts])) : NO_USES,
+    uses: request.uses ? new Map(request.uses.map((counts) => [counts.offer, counts])) : NO_USES,
     carriers: request.carriers ?? [],
     booked: request.booked
       ? new Map(request.booked.map(({ option, slot, day, orders }) => [bookedKey(option, slot, day), orders]))

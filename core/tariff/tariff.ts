@@ -136,37 +136,37 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
     return fillers.of(JSON.stringify(filler), () => filler);
   };
   let steps = 0;
-  const compileOffer = (offer: Offer): Omit<TariffOffer, "number" | "stacks"> => ({
-    id: offer.id,
-    offer,
-    when: compiledAsked(offer),
-    schedule: timesOf(offer),
-    filler: sharedFiller(offer),
-    steps: [...offer.steps]
-      .sort(byPosition)
-      .flatMap((step) => {
-        const compiled = compileStep(offer, step, context, measureNumber, optionNumber);
-        if (compiled === "no-amount") withoutAmount.push({ offer: offer.id, step: step.id });
-        if (compiled === "no-amount" || compiled === "no-option") return [];
-        steps += 1;
-        return [{ ...compiled, number: steps - 1 }];
-      })
-      .map((step, i) => ({ ...step, bit: 1 << i })),
-  });
+  const compileOffer = (offer: Offer): OfferBefore => {
+    const own: TariffStep[] = [];
+    for (const step of [...offer.steps].sort(byPosition)) {
+      const compiled = compileStep(offer, step, steps, 1 << own.length, context, measureNumber, optionNumber);
+      if (compiled === "no-amount") withoutAmount.push({ offer: offer.id, step: step.id });
+      if (compiled === "no-amount" || compiled === "no-option") continue;
+      steps += 1;
+      own.push(compiled);
+    }
+    return {
+      offer,
+      when: compiledAsked(offer),
+      schedule: timesOf(offer),
+      filler: sharedFiller(offer),
+      steps: own,
+    };
+  };
   const on = plan.offers.filter((offer) => offer.on).sort(byPosition);
   const own = on
     .filter((offer) => offer.zones.includes(zone.id))
     .map(compileOffer)
     .filter((offer) => offer.steps.length > 0);
   const stacks = own.map((one, i) => own.map((other, k) => i !== k && canStack(one.offer, other.offer)));
-  const offers = own.map((offer, number) => ({ ...offer, number, stacks: stacks[number] ?? [] }));
+  const offers = own.map((offer, number) => amongOthers(offer, number, stacks[number] ?? []));
   const companies = companiesOf(stacks);
   const inMarket = new Set(plan.zones.filter((other) => other.market === market.id).map(({ id }) => id));
   const elsewhere = on
     .filter(
       (offer) => !offer.zones.includes(zone.id) && offer.zones.some((id) => inMarket.has(id)) && speaksElsewhere(offer),
     )
-    .map((offer, i) => ({ ...compileOffer(offer), number: own.length + i, stacks: [] }));
+    .map((offer, i) => amongOthers(compileOffer(offer), own.length + i, []));
   const { chosenAtFirst } = plan.store;
   return {
     market,
@@ -235,14 +235,28 @@ const speaksElsewhere = (offer: Offer) =>
       wording["not-for-place"] || Object.values(wording.on ?? {}).some((texts) => texts["not-for-place"]),
   );
 
+type OfferBefore = Omit<TariffOffer, "id" | "number" | "stacks">;
+
+/**
+ * An offer with its number among the others. All of them are written in one piece, as steps are: V8 gives each object that a property is
+ * added to by a spread a shape of its own, and whatever is then asked of offers one after the other takes several times as long.
+ */
+const amongOthers = (
+  { offer, when, schedule, filler, steps }: OfferBefore,
+  number: number,
+  stacks: readonly boolean[],
+): TariffOffer => ({ id: offer.id, number, offer, when, schedule, steps, filler, stacks });
+
 /** A step with all its amounts, if it has something to give here. */
 function compileStep(
   offer: Offer,
   step: Step,
+  number: number,
+  bit: number,
   context: AmountContext,
   measureNumber: MeasureNumber,
   optionNumber: ReadonlyMap<string, number>,
-): Omit<TariffStep, "number" | "bit"> | "no-amount" | "no-option" {
+): TariffStep | "no-amount" | "no-option" {
   const { trigger, reward } = step;
   const { only } = offer.counts;
   if (only && !pickGoods(only, context)) return "no-amount";
@@ -256,6 +270,8 @@ function compileStep(
     .filter((number) => number !== undefined);
   if (onDelivery && options.length === 0) return "no-option";
   return {
+    number,
+    bit,
     step,
     trigger: triggerKind(trigger),
     codes: new Set(codesOf(trigger).map(normalCode)),

@@ -6,6 +6,7 @@ import {
   carrierQuestions,
 } from "../../core/quote/carriers/carrier-questions.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import { withFields } from "../../core/request/with-fields.ts";
 import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import type { Carrier } from "./carrier.ts";
 import { OSPRELLE } from "./osprelle.ts";
@@ -66,5 +67,5 @@ export async function withCarrierAnswers(
     const reply = replies[i];
     return reply ? [answerFrom(question, reply, request.currency, rates)] : [];
   });
-  return { ...request, carriers: [...(request.carriers ?? []), ...answers] };
+  return withFields(request, { carriers: [...(request.carriers ?? []), ...answers] });
 }

@@ -29,6 +29,22 @@ export function writeAnswer(
   for (const [name, value] of Object.entries(headers)) written.push(name, value);
   if (!request.complete) written.push("connection", "close");
   response.writeHead(status, written);
-  // As text: it goes out in one piece with the headers.
-  response.end(body, isOctets ? "latin1" : "utf8");
+  endWith(response, body, isOctets ? "latin1" : "utf8");
+}
+
+/**
+ * Ends an answer with a text, which goes out in one piece with the headers: what `response.end(body)` writes is a list of that and of an
+ * empty one behind it, and a list is put together once more.
+ */
+function endWith(response: ServerResponse, body: string, encoding: "latin1" | "utf8"): void {
+  const { socket } = response;
+  // Where several were asked at once, it waits for the answers before it.
+  if (!socket || socket.writableCorked > 0) {
+    response.end(body, encoding);
+    return;
+  }
+  socket.cork();
+  response.write(body, encoding);
+  socket.uncork();
+  response.end();
 }

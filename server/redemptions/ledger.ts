@@ -3,6 +3,7 @@ import type { Offer } from "../../core/offers/offer.ts";
 import { keptBy } from "../../core/phrases/kept.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import { withFields } from "../../core/request/with-fields.ts";
 import { inTransaction } from "../database/pool.ts";
 import type { Claim } from "./claim-schema.ts";
 import { type ClaimedWindow, claimWindow, giveBackWindow, type WindowRefusal } from "./window-claims.ts";
@@ -167,12 +168,13 @@ export const offersCounted = (plan: Pick<Plan, "offers">, { uses }: QuoteRequest
 export function withUses(request: QuoteRequest, counted: readonly Offer[], all: Uses, own: Uses = {}): QuoteRequest {
   if (counted.length === 0) return request;
   const known = request.shopper?.id !== undefined;
-  const uses = counted.map(({ id: offer, limits }) => ({
-    offer,
-    overall: all[offer] ?? 0,
-    ...(known && limits?.perShopper !== undefined ? { byShopper: own[offer] ?? 0 } : {}),
-  }));
-  return { ...request, uses: [...(request.uses ?? []), ...uses] };
+  const uses = counted.map(({ id: offer, limits }) => {
+    const overall = all[offer] ?? 0;
+    return known && limits?.perShopper !== undefined
+      ? { offer, overall, byShopper: own[offer] ?? 0 }
+      : { offer, overall };
+  });
+  return withFields(request, { uses: [...(request.uses ?? []), ...uses] });
 }
 
 interface TallyRow extends RowDataPacket {

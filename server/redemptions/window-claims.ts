@@ -4,6 +4,7 @@ import { holdsOn } from "../../core/delivery/windows.ts";
 import { keptBy } from "../../core/phrases/kept.ts";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import { withFields } from "../../core/request/with-fields.ts";
 import { dayOf } from "../../core/time/day.ts";
 import { DAY, instantOf } from "../../core/time/instant.ts";
 
@@ -107,5 +108,5 @@ export function withBooked(request: QuoteRequest, counted: readonly DeliveryOpti
   if (booked.length === 0) return request;
   const [from, ids] = [dayBefore(request), new Set(counted.map(({ id }) => id))];
   const here = booked.filter(({ option, day }) => day >= from && ids.has(option));
-  return here.length === 0 ? request : { ...request, booked: [...(request.booked ?? []), ...here] };
+  return here.length === 0 ? request : withFields(request, { booked: [...(request.booked ?? []), ...here] });
 }

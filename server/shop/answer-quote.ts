@@ -38,7 +38,7 @@ export async function answerQuote(shop: Shop, request: QuoteRequest): Promise<An
   if ("problems" in result)
     return problemAnswer(422, phrase("The request cannot be quoted"), { problems: result.problems });
   if (result.unsaid) tellUnsaid(number, result.unsaid);
-  const answer = octetsAnswer(octetsOf(result.quote), "summant-release", String(number));
+  const answer = octetsAnswer(octetsOf(result.quote), number);
   await step();
   return answer;
 }
