@@ -19,9 +19,17 @@ export const checkedBy =
   (data) => {
     // First: what lies too deep in each other would be too much for the schema's check.
     const nested = nestingProblem(data, MOST_READABLE);
-    if (nested) return { problems: [nested] };
-    return validate(data) ? { value: data } : { problems: problemsOf(validate.errors ?? []) };
+    return nested ? { problems: [nested] } : checkedNow(validate, data);
   };
+
+/** The same by a schema that never names itself: its check goes no deeper than it is, whatever the data. */
+export const checkedByFlat =
+  <T>(validate: Validator<T>): ((data: unknown) => Checked<T>) =>
+  (data) =>
+    checkedNow(validate, data);
+
+const checkedNow = <T>(validate: Validator<T>, data: unknown): Checked<T> =>
+  validate(data) ? { value: data } : { problems: problemsOf(validate.errors ?? []) };
 
 /** Most problems reported at once; the rest would only bury them. */
 const MOST_PROBLEMS = 50;

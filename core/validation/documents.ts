@@ -1,7 +1,7 @@
 import type { EntityKind } from "../plan/entities.ts";
 import { fromFormat1 } from "../plan/former-formats.ts";
 import { FORMAT, type Plan } from "../plan/plan.ts";
-import { type Checked, checkedBy } from "./checker.ts";
+import { type Checked, checkedBy, checkedByFlat } from "./checker.ts";
 import validators from "./validators.js";
 
 const checkNewest = checkedBy(validators.plan);
@@ -16,7 +16,7 @@ export function checkPlan(data: unknown): Checked<Plan> {
 export const checkRateTable = checkedBy(validators.rates);
 export const checkPastOrder = checkedBy(validators.pastOrder);
 export const checkPlainOrder = checkedBy(validators.plainOrder);
-export const checkQuoteRequest = checkedBy(validators.quoteRequest);
+export const checkQuoteRequest = checkedByFlat(validators.quoteRequest);
 export const checkSample = checkedBy(validators.sample);
 export const checkSamples = checkedBy(validators.samples);
 

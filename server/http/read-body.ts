@@ -82,7 +82,7 @@ function bodyOf<T>(
 
 async function bytesOf({ body }: Request, limit: number): Promise<Bytes> {
   const parts: Uint8Array[] = [];
-  if (!body) return Buffer.alloc(0);
+  if (!body) return NOTHING;
   const reader = body.getReader();
   try {
     for (let size = 0; ; ) {
@@ -100,9 +100,16 @@ async function bytesOf({ body }: Request, limit: number): Promise<Bytes> {
   }
 }
 
+const NOTHING = Buffer.alloc(0);
+
 function incomingBytes(request: IncomingMessage, limit: number): Promise<Bytes> {
   // It may have gone while it was found out who asks.
   if (request.destroyed) return Promise.resolve("gone");
+  // By then most have come whole, and nothing has to be waited for.
+  if (request.complete && request.readableFlowing === null) {
+    const whole: Buffer | null = request.read();
+    return Promise.resolve(whole && whole.byteLength > limit ? "too large" : (whole ?? NOTHING));
+  }
   return new Promise((resolve) => {
     const parts: Buffer[] = [];
     let size = 0;
