@@ -22,10 +22,12 @@ const bundled = (entry: string, outDir: string) =>
 const before = coreBefore(root, join(out, "before"));
 if (before) await bundled(before, join(out, "engine-before"));
 const env = { ...process.env, ...(before ? { ENGINE_BEFORE: join(out, "engine-before", "measured.js") } : {}) };
+/** To ask for the memory in use, and for the shape of an object. */
+const FLAGS = ["--expose-gc", "--allow-natives-syntax"];
 let failed = false;
-for (const name of ["measure", "worst"]) {
+for (const name of ["shapes", "measure", "worst"]) {
   await bundled(`bench/engine/${name}.ts`, join(out, name));
-  const { status } = spawnSync(process.execPath, ["--expose-gc", join(out, name, `${name}.js`)], {
+  const { status } = spawnSync(process.execPath, [...FLAGS, join(out, name, `${name}.js`)], {
     stdio: "inherit",
     env,
   });

@@ -41,13 +41,14 @@ describe("an option that is collected", () => {
 
   it("is answered as before where the location has no address, and where it is brought from there", () => {
     const { address: _, ...plain } = shop;
-    expect(asked("en", plain)).not.toHaveProperty("pickup");
-    expect(asked("en", shop, { ...collect, way: { kind: "local", location: "shop" } })).not.toHaveProperty("pickup");
+    const brought: DeliveryOption = { ...collect, way: { kind: "local", location: "shop" } };
+    for (const answer of [asked("en", plain), asked("en", shop, brought)])
+      expect(answer).toMatchObject({ id: "collect", pickup: undefined });
   });
 
   it("tells the code that the order system knows it by, and none where there is none", () => {
     expect(asked("en", shop)?.code).toBe("PICK-1");
     const { code: _, ...nameless } = collect;
-    expect(asked("en", shop, nameless)).not.toHaveProperty("code");
+    expect(asked("en", shop, nameless)).toMatchObject({ id: "collect", code: undefined });
   });
 });

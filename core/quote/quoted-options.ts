@@ -56,7 +56,10 @@ export function quotedOptions(
 
 const NOTHING: PricedOption = { full: "not-offered", price: "not-offered", used: [], offOrder: 0, gifts: 0 };
 
-/** An option before anything is said of its price, but why it has none. Built up plainly: it is the most of what a quote makes. */
+/**
+ * An option before anything is said of its price, but why it has none. It is the most of what a quote makes and of what is written of it:
+ * all have every key, so that V8 knows them by one shape.
+ */
 function plainOption(
   { id, option }: TariffOption,
   { price, full }: PricedOption,
@@ -65,7 +68,7 @@ function plainOption(
   chosen: boolean,
 ): QuotedOption {
   const { way } = option;
-  const quoted: QuotedOption = {
+  return {
     id,
     name,
     available: false,
@@ -80,16 +83,16 @@ function plainOption(
     chosen,
     certain: true,
     from: false,
+    note,
+    noteRuns,
+    picture,
+    code: option.code,
+    location: way && way.kind !== "shipped" ? way.location : undefined,
+    pickup,
+    promise: promise ?? undefined,
+    asks: option.asks?.length ? option.asks : undefined,
+    reason: typeof price === "string" ? price : hasNoPrice(full) ? "not-offered" : undefined,
+    windows: undefined,
+    picked: undefined,
   };
-  if (note !== undefined) quoted.note = note;
-  if (noteRuns) quoted.noteRuns = noteRuns;
-  if (picture) quoted.picture = picture;
-  if (option.code !== undefined) quoted.code = option.code;
-  if (way && way.kind !== "shipped") quoted.location = way.location;
-  if (pickup) quoted.pickup = pickup;
-  if (promise) quoted.promise = promise;
-  if (option.asks?.length) quoted.asks = option.asks;
-  if (typeof price === "string") quoted.reason = price;
-  else if (hasNoPrice(full)) quoted.reason = "not-offered";
-  return quoted;
 }

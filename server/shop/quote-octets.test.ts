@@ -71,8 +71,13 @@ const ALWAYS = [
   ...(["offers", "grants", "chosen", "certain", "from"] as const),
 ];
 const NOT_TO_BE_HAD = { price: null, fullPrice: null, total: null, tax: null };
+/** What an option does not have is not there, or is undefined. */
+const UNDEFINED: Partial<Record<keyof QuotedOption, undefined>> = Object.fromEntries(
+  Object.keys(option).map((key) => [key, undefined]),
+);
 const anyOption = fc
-  .record(option, { requiredKeys: ALWAYS })
+  .tuple(fc.record(option, { requiredKeys: ALWAYS }), fc.boolean())
+  .map(([one, isWhole]) => (isWhole ? { ...UNDEFINED, ...one } : one))
   // As the type says of it: a price where it can be had, and then it is shown.
   .map((one) => (one.available ? { ...one, shown: true } : { ...one, ...NOT_TO_BE_HAD }));
 

@@ -18,21 +18,21 @@ export type Grant =
 export type QuotedOption = {
   id: string;
   name: string;
-  note?: string;
+  note?: string | undefined;
   /** The stretches of the note, where some are bold or lead somewhere. */
-  noteRuns?: TextRun[];
+  noteRuns?: TextRun[] | undefined;
   /** Read beside the note; `source` is a data URL of a raster picture, `alt` empty for an ornament. */
-  picture?: { source: string; width: number; height: number; alt: string };
+  picture?: { source: string; width: number; height: number; alt: string } | undefined;
   /** What the order system knows it by. */
-  code?: string;
+  code?: string | undefined;
   available: boolean;
   /** Whether the shopper sees it: what cannot be had is left out, unless the option says it is shown. */
   shown: boolean;
   way: "shipped" | "local" | "collected";
   /** Where it is collected, or brought from. */
-  location?: string;
+  location?: string | undefined;
   /** What shoppers who collect are told, where the location has an address. */
-  pickup?: { address: string; instructions?: string };
+  pickup?: { address: string; instructions?: string } | undefined;
   /** Null exactly when the option is not available. Minor units, as the market writes prices. */
   price: number | null;
   /** Before offers. */
@@ -40,13 +40,13 @@ export type QuotedOption = {
   /** Goods after what offers take off the order, delivery and tax: what the shopper pays in all with this option. */
   total: number | null;
   tax: number | null;
-  reason?: NoPrice;
-  promise?: Promised;
+  reason?: NoPrice | undefined;
+  promise?: Promised | undefined;
   /** The windows to pick from, the earliest first. */
-  windows?: DeliveryWindow[];
+  windows?: DeliveryWindow[] | undefined;
   /** The window that was picked, and whether it can still be had. */
-  picked?: { slot: string; day: string; open: boolean };
-  asks?: ("phone" | "entry-code" | "delivery-window")[];
+  picked?: { slot: string; day: string; open: boolean } | undefined;
+  asks?: ("phone" | "entry-code" | "delivery-window")[] | undefined;
   offers: string[];
   /** What offers give on the order besides, for the shop to apply. */
   grants: Grant[];

@@ -81,15 +81,16 @@ function mergedOption(
   const open = present.some(isOpen);
   const differ = <K extends keyof QuotedOption>(key: K) =>
     open || priced.some((option) => !equal(option[key], shown[key]));
-  const { promise, note, noteRuns, pickup, windows, picked, ...rest } = shown;
+  const alike = <K extends "note" | "noteRuns" | "pickup" | "promise" | "windows" | "picked">(key: K) =>
+    differ(key) ? undefined : shown[key];
   return {
-    ...rest,
-    ...(note === undefined || differ("note") ? {} : { note }),
-    ...(noteRuns === undefined || differ("noteRuns") ? {} : { noteRuns }),
-    ...(pickup === undefined || differ("pickup") ? {} : { pickup }),
-    ...(promise === undefined || differ("promise") ? {} : { promise }),
-    ...(windows === undefined || differ("windows") ? {} : { windows }),
-    ...(picked === undefined || differ("picked") ? {} : { picked }),
+    ...shown,
+    note: alike("note"),
+    noteRuns: alike("noteRuns"),
+    pickup: alike("pickup"),
+    promise: alike("promise"),
+    windows: alike("windows"),
+    picked: alike("picked"),
     certain: !orNowhere && priced.length === found.length,
     from: priced.length > 0 && differ("price"),
     fullPrice: differ("fullPrice") ? null : shown.fullPrice,
