@@ -95,12 +95,13 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
   for (let units = 1; units <= length; ) {
     const last = intervals.at(-1);
     if (last && last.from === last.to && isAsBefore(units)) {
-      intervals.push({ ...last, from: after + units, to: after + units });
+      const { prices, offers, steps } = last;
+      intervals.push({ from: after + units, to: after + units, prices, offers, steps });
       units += 1;
       continue;
     }
     const now = evaluateAlong(growth, units, length - units);
-    const prices = pricesAlong(now, units);
+    const { prices, offers } = pricesAlong(now, units);
     const steps = offersIn(growth, form).flatMap((offer) =>
       offer.steps.map((step) => stepAlong(offer, step, now, units, () => aheadAt(offer, step, units))),
     );
@@ -109,7 +110,13 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
     const width = steps.every(({ isStraight }) => isStraight) ? end + 1 - units : 1;
     for (; units <= end; units += width) {
       const from = after + units;
-      intervals.push({ from, to: from + width - 1, ...prices(units), steps: steps.map(({ at }) => at(units)) });
+      intervals.push({
+        from,
+        to: from + width - 1,
+        prices: prices(units),
+        offers,
+        steps: steps.map(({ at }) => at(units)),
+      });
     }
   }
   return intervals;
@@ -137,9 +144,12 @@ function stepAlong(
 }
 
 /** What options cost after so many units and as many more as the horizon has. */
-function pricesAlong(now: Evaluation, units: number): (at: number) => Pick<ClimbInterval, "prices" | "offers"> {
+function pricesAlong(
+  now: Evaluation,
+  units: number,
+): { readonly prices: (at: number) => ClimbInterval["prices"]; readonly offers: ClimbInterval["offers"] } {
   const { prices, offers } = pricesAt(now);
-  return (at) => ({ prices: at === units ? prices : prices.map((price) => priceAfter(price, at - units)), offers });
+  return { prices: (at) => (at === units ? prices : prices.map((price) => priceAfter(price, at - units))), offers };
 }
 
 function pricesAt(now: Evaluation): Pick<ClimbInterval, "prices" | "offers"> {

@@ -20,7 +20,8 @@ function join(a: ClimbInterval, b: ClimbInterval): ClimbInterval | undefined {
   if (!equal(a.offers, b.offers)) return undefined;
   const steps = a.steps.map((left, i) => joinedStep(left, b.steps[i], a, b));
   const whole = steps.filter((step) => step !== undefined);
-  return whole.length === steps.length ? { ...a, to: b.to, steps: whole } : undefined;
+  if (whole.length < steps.length) return undefined;
+  return { from: a.from, to: b.to, prices: a.prices, offers: a.offers, steps: whole };
 }
 
 /** A step that stands along one straight line over two neighbours; undefined where it does not. */

@@ -147,9 +147,15 @@ function newPath(growth: CartGrowth, measure: Measure): MeasurePath {
       next: new Map(),
     };
   }
-  // Pieces that cost something move values too.
-  if (measure.kind === "value" && growth.moves === "quantity" && growth.lineAt(1).unitPrice > 0)
-    return { kind: "rising", at };
+  const piece = growth.moves === "quantity" ? growth.lineAt(1) : null;
+  // Pieces that cost something move values too: each is worth so many units of them.
+  if (measure.kind === "value" && piece && piece.unitPrice > 0) {
+    const { unitPrice } = piece;
+    const even = evenPath(measure.value, growth.before, piece);
+    if (even) return { kind: "even", first: even.start + even.slope * unitPrice, slope: even.slope * unitPrice };
+    const path = valuePath(measure.value, growth.before, piece);
+    return { kind: "rising", at: (units) => valueAt(path, units * unitPrice) };
+  }
   if (measure.kind === "count" && growth.moves !== "unitPrice") {
     const [first, second] = [at(1), at(2)];
     if (first === null || second === null) return { kind: "still", begun: first, whole: first };

@@ -115,8 +115,3 @@ function distancesFrom(
   }
   return distances ?? NO_DISTANCES;
 }
-
-/** Whether a condition holds, unknown taken as the situation says; without one, everything holds. */
-export function holds(condition: { test: (situation: Situation) => Truth } | null, situation: Situation): boolean {
-  return condition === null || (condition.test(situation) ?? situation.unknownAs);
-}
