@@ -81,16 +81,16 @@ function mergedOption(
   const open = present.some(isOpen);
   const differ = <K extends keyof QuotedOption>(key: K) =>
     open || priced.some((option) => !equal(option[key], shown[key]));
-  const alike = <K extends "note" | "noteRuns" | "pickup" | "promise" | "windows" | "picked">(key: K) =>
-    differ(key) ? undefined : shown[key];
+  const alike = <T>(key: keyof QuotedOption, value: T) => (differ(key) ? undefined : value);
+  const { note, noteRuns, pickup, promise, windows, picked, ...rest } = shown;
   return {
-    ...shown,
-    note: alike("note"),
-    noteRuns: alike("noteRuns"),
-    pickup: alike("pickup"),
-    promise: alike("promise"),
-    windows: alike("windows"),
-    picked: alike("picked"),
+    ...rest,
+    note: alike("note", note),
+    noteRuns: alike("noteRuns", noteRuns),
+    pickup: alike("pickup", pickup),
+    promise: alike("promise", promise),
+    windows: alike("windows", windows),
+    picked: alike("picked", picked),
     certain: !orNowhere && priced.length === found.length,
     from: priced.length > 0 && differ("price"),
     fullPrice: differ("fullPrice") ? null : shown.fullPrice,
