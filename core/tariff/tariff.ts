@@ -139,19 +139,14 @@ export function compileTariff(whole: TariffContext, market: Market, zone: Zone, 
   const compileOffer = (offer: Offer): OfferBefore => {
     const own: TariffStep[] = [];
     for (const step of [...offer.steps].sort(byPosition)) {
-      const compiled = compileStep(offer, step, steps, 1 << own.length, context, measureNumber, optionNumber);
+      const place = { number: steps, bit: 1 << own.length };
+      const compiled = compileStep(offer, step, place, context, measureNumber, optionNumber);
       if (compiled === "no-amount") withoutAmount.push({ offer: offer.id, step: step.id });
       if (compiled === "no-amount" || compiled === "no-option") continue;
       steps += 1;
       own.push(compiled);
     }
-    return {
-      offer,
-      when: compiledAsked(offer),
-      schedule: timesOf(offer),
-      filler: sharedFiller(offer),
-      steps: own,
-    };
+    return { offer, when: compiledAsked(offer), schedule: timesOf(offer), filler: sharedFiller(offer), steps: own };
   };
   const on = plan.offers.filter((offer) => offer.on).sort(byPosition);
   const own = on
@@ -251,8 +246,7 @@ const amongOthers = (
 function compileStep(
   offer: Offer,
   step: Step,
-  number: number,
-  bit: number,
+  { number, bit }: Pick<TariffStep, "number" | "bit">,
   context: AmountContext,
   measureNumber: MeasureNumber,
   optionNumber: ReadonlyMap<string, number>,

@@ -7,7 +7,13 @@ import { say } from "../../language/say.ts";
 import { problemWords } from "../../state/api.ts";
 import { peopleApi } from "../../state/people-api.ts";
 
-type Props = { hosts: readonly string[]; isFixed: boolean; onHosts: (hosts: string[]) => void };
+type Props = {
+  hosts: readonly string[];
+  isFixed: boolean;
+  /** Whether the hosts are still on their way to the server, which would try an address by those of before. */
+  isOnItsWay: boolean;
+  onHosts: (hosts: string[]) => void;
+};
 
 const IS_HOST = /^[A-Za-z0-9._:/-]{1,253}$/;
 const MOST = 100;
@@ -21,7 +27,7 @@ function hostsProblem(text: string): string | null {
 }
 
 /** The hosts that the server may call, and a way to try one. */
-export function OutgoingHosts({ hosts, isFixed, onHosts }: Props) {
+export function OutgoingHosts({ hosts, isFixed, isOnItsWay, onHosts }: Props) {
   return (
     <div className="grid gap-3">
       {isFixed ? (
@@ -41,13 +47,13 @@ export function OutgoingHosts({ hosts, isFixed, onHosts }: Props) {
           "Nobody else is called, whatever a plan says. Addresses of private networks have to stand here themselves, as 10.0.0.7 or 10.0.0.0/8.",
         )}
       </p>
-      {!isFixed && hosts.length > 0 && <TryIt />}
+      {!isFixed && hosts.length > 0 && <TryIt mayTry={!isOnItsWay} />}
     </div>
   );
 }
 
 /** Whether an address is reached, before anything depends on it. */
-function TryIt() {
+function TryIt({ mayTry }: { mayTry: boolean }) {
   const [address, setAddress] = useState("https://");
   const trying = useMutation({ mutationFn: peopleApi.callOut });
   return (
@@ -60,7 +66,7 @@ function TryIt() {
       }}
     >
       <FormField label={say("Address to try")} value={address} onChange={setAddress} fills="off" />
-      <button type="submit" className="btn btn-sm" disabled={trying.isPending}>
+      <button type="submit" className="btn btn-sm" disabled={trying.isPending || !mayTry}>
         {say("Try it")}
       </button>
       <span role="status" className="w-full text-[13px] text-quiet">

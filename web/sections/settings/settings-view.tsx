@@ -48,7 +48,12 @@ export function SettingsView() {
       <NotLoaded error={settings.error} />
       {settings.isPending && <Loading />}
       {shown && (
-        <SettingFields settings={shown} isFixed={!mayChange} onChange={(change) => save({ ...shown, ...change })} />
+        <SettingFields
+          settings={shown}
+          isFixed={!mayChange}
+          isOnItsWay={chosen !== null}
+          onChange={(change) => save({ ...shown, ...change })}
+        />
       )}
       <p role="status" className="min-h-5 text-[13px] text-quiet">
         {saving.isSuccess && say("Kept.")}
@@ -62,9 +67,14 @@ export function SettingsView() {
   );
 }
 
-type FieldsProps = { settings: Settings; isFixed: boolean; onChange: (change: Partial<Settings>) => void };
+type FieldsProps = {
+  settings: Settings;
+  isFixed: boolean;
+  isOnItsWay: boolean;
+  onChange: (change: Partial<Settings>) => void;
+};
 
-const SettingFields = ({ settings, isFixed, onChange }: FieldsProps) => (
+const SettingFields = ({ settings, isFixed, isOnItsWay, onChange }: FieldsProps) => (
   <>
     <Part name={say("Signing in")}>
       <SelectField
@@ -95,7 +105,12 @@ const SettingFields = ({ settings, isFixed, onChange }: FieldsProps) => (
       {!isFixed && <OneShopper />}
     </Part>
     <Part name={say("Calls to other servers")}>
-      <OutgoingHosts hosts={settings.outgoing} isFixed={isFixed} onHosts={(outgoing) => onChange({ outgoing })} />
+      <OutgoingHosts
+        hosts={settings.outgoing}
+        isFixed={isFixed}
+        isOnItsWay={isOnItsWay}
+        onHosts={(outgoing) => onChange({ outgoing })}
+      />
     </Part>
   </>
 );
