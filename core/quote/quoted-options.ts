@@ -3,7 +3,7 @@ import type { Promised } from "../delivery/promise.ts";
 import type { PricedOption } from "../evaluate/evaluation.ts";
 import { rounded } from "../money/linear-amount.ts";
 import type { TariffOption } from "../tariff/tariff.ts";
-import type { QuotedOption } from "./answer/quote.ts";
+import type { EveryKey, QuotedOption } from "./answer/quote.ts";
 import type { QuoteIn } from "./answer/quote-in.ts";
 import { taxOn } from "./answer/totals.ts";
 import { type OptionTexts, optionTexts } from "./messages/option-texts.ts";
@@ -94,5 +94,5 @@ function plainOption(
     reason: typeof price === "string" ? price : hasNoPrice(full) ? "not-offered" : undefined,
     windows: undefined,
     picked: undefined,
-  };
+  } satisfies EveryKey;
 }

@@ -57,6 +57,9 @@ export type QuotedOption = {
   from: boolean;
 };
 
+/** What an option is written from has every key, also those that may be left out: none is forgotten where options are made. */
+export type EveryKey = Readonly<Record<keyof QuotedOption, unknown>>;
+
 export type Progress = {
   offer: string;
   step: string;

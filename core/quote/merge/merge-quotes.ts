@@ -1,5 +1,5 @@
 import equal from "fast-deep-equal";
-import type { Progress, Quote, QuotedOption } from "../answer/quote.ts";
+import type { EveryKey, Progress, Quote, QuotedOption } from "../answer/quote.ts";
 
 /**
  * What is true of every one of several quotes of the same cart: how a place that is only partly known is answered.
@@ -82,24 +82,33 @@ function mergedOption(
   const differ = <K extends keyof QuotedOption>(key: K) =>
     open || priced.some((option) => !equal(option[key], shown[key]));
   const alike = <T>(key: keyof QuotedOption, value: T) => (differ(key) ? undefined : value);
-  const { note, noteRuns, pickup, promise, windows, picked, ...rest } = shown;
   return {
-    ...rest,
-    note: alike("note", note),
-    noteRuns: alike("noteRuns", noteRuns),
-    pickup: alike("pickup", pickup),
-    promise: alike("promise", promise),
-    windows: alike("windows", windows),
-    picked: alike("picked", picked),
-    certain: !orNowhere && priced.length === found.length,
-    from: priced.length > 0 && differ("price"),
+    id: shown.id,
+    name: shown.name,
+    available: shown.available,
+    shown: shown.shown,
+    way: shown.way,
+    price: shown.price,
     fullPrice: differ("fullPrice") ? null : shown.fullPrice,
     total: differ("total") ? null : shown.total,
     tax: differ("tax") ? null : shown.tax,
-    grants: open || differ("grants") ? [] : shown.grants,
     offers: open ? [] : shown.offers.filter((id) => priced.every(({ offers }) => offers.includes(id))),
+    grants: open || differ("grants") ? [] : shown.grants,
     chosen: !anyOpen && priced.length === found.length && priced.every(({ chosen }) => chosen),
-  };
+    certain: !orNowhere && priced.length === found.length,
+    from: priced.length > 0 && differ("price"),
+    picture: shown.picture,
+    code: shown.code,
+    location: shown.location,
+    asks: shown.asks,
+    reason: shown.reason,
+    note: alike("note", shown.note),
+    noteRuns: alike("noteRuns", shown.noteRuns),
+    pickup: alike("pickup", shown.pickup),
+    promise: alike("promise", shown.promise),
+    windows: alike("windows", shown.windows),
+    picked: alike("picked", shown.picked),
+  } satisfies EveryKey;
 }
 
 function mergedStep(found: readonly (Progress | undefined)[], unsettled: boolean): Progress {
