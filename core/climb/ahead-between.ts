@@ -6,7 +6,7 @@ import {
   mustReachBy,
   type Reached,
 } from "../evaluate/carts-between.ts";
-import { evaluateAfter, FURTHEST } from "../evaluate/growing-cart.ts";
+import { FURTHEST } from "../evaluate/growing-cart.ts";
 import { Horizon } from "../money/linear-amount.ts";
 import { floor } from "../money/rational.ts";
 import { Ways } from "../money/ways.ts";
@@ -147,12 +147,8 @@ class LookBetween {
       const turn = when && reachedFrom(filled, when, from);
       if (turn && turn <= to) return turn;
       const forecast = new FillerForecast(offer, step, filled, from);
+      // In most of them it takes more.
       forecast.extend();
-      const [before] = forecast.stretches;
-      // In most of them it takes more, and the first amount that may turn it does: how long that would stand nobody asks.
-      const next = before && before.outcome !== "better" ? before.to + 1 : null;
-      if (next !== null && next <= FURTHEST && outcomeAt(offer, step, evaluateAfter(filled, next)) === "better")
-        return next;
       return ahead(forecast, 0).remaining;
     };
   }

@@ -82,6 +82,7 @@ function mergedOption(
   const differ = <K extends keyof QuotedOption>(key: K) =>
     open || priced.some((option) => !equal(option[key], shown[key]));
   const alike = <T>(key: keyof QuotedOption, value: T) => (differ(key) ? undefined : value);
+  // In the order it has always been written in.
   return {
     id: shown.id,
     name: shown.name,

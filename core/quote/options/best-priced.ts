@@ -182,32 +182,10 @@ function changingIn(choice: Choice, allAddUp: boolean) {
       const off = onOrder ? orderOff(set, situation) : 0;
       return { net: off === 0 ? price : minus(price, off), grants: onOrder ? giftsOf(set) : 0 };
     };
-  // Of rewards that add up, no set is asked for twice.
-  const cost = allAddUp ? costOf() : oncePerSet(earned, costOf());
+  const cost = costOf();
   const bound = allAddUp ? cost : boundBy(cost, costOf(coveringAll), horizon);
   const found = bestSet(earned, stackingIn(situation), cost, bound, horizon);
   return { found, used: () => withoutIdle(found, costWithoutOf(found.set, cost), horizon) };
-}
-
-/** In numbers of 31 bits. */
-const MOST_IN_BITS = 30;
-
-/** Costs of sets of some offers, each worked out once. */
-function oncePerSet(
-  offers: readonly Earned[],
-  costOf: (set: readonly Earned[]) => Cost,
-): (set: readonly Earned[]) => Cost {
-  if (offers.length > MOST_IN_BITS) return costOf;
-  const known = new Map<number, Cost>();
-  return (set) => {
-    let bits = 0;
-    for (const one of set) bits |= 1 << offers.indexOf(one);
-    const before = known.get(bits);
-    if (before) return before;
-    const cost = costOf(set);
-    known.set(bits, cost);
-    return cost;
-  };
 }
 
 /** Offers with prices to come down to that may get in each other's way: so many are tried in every combination. */

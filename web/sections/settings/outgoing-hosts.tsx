@@ -47,13 +47,13 @@ export function OutgoingHosts({ hosts, isFixed, isOnItsWay, onHosts }: Props) {
           "Nobody else is called, whatever a plan says. Addresses of private networks have to stand here themselves, as 10.0.0.7 or 10.0.0.0/8.",
         )}
       </p>
-      {!isFixed && hosts.length > 0 && <TryIt mayTry={!isOnItsWay} />}
+      {!isFixed && hosts.length > 0 && <TryIt isOnItsWay={isOnItsWay} />}
     </div>
   );
 }
 
 /** Whether an address is reached, before anything depends on it. */
-function TryIt({ mayTry }: { mayTry: boolean }) {
+function TryIt({ isOnItsWay }: Pick<Props, "isOnItsWay">) {
   const [address, setAddress] = useState("https://");
   const trying = useMutation({ mutationFn: peopleApi.callOut });
   return (
@@ -66,7 +66,7 @@ function TryIt({ mayTry }: { mayTry: boolean }) {
       }}
     >
       <FormField label={say("Address to try")} value={address} onChange={setAddress} fills="off" />
-      <button type="submit" className="btn btn-sm" disabled={trying.isPending || !mayTry}>
+      <button type="submit" className="btn btn-sm" disabled={trying.isPending || isOnItsWay}>
         {say("Try it")}
       </button>
       <span role="status" className="w-full text-[13px] text-quiet">
