@@ -49,4 +49,7 @@ export const everybody = queryOptions({
   queryFn: () => call<{ people: PersonListed[] }>("/api/people"),
 });
 export const everyKey = queryOptions({ queryKey: ["keys"], queryFn: () => call<{ keys: KeyListed[] }>("/api/keys") });
+/** What goes by the settings waits for those on their way. */
+export const BY_SETTINGS = { id: "settings" };
+
 export const storeSettings = queryOptions({ queryKey: ["settings"], queryFn: () => call<Settings>("/api/settings") });

@@ -5,15 +5,9 @@ import { parseList } from "../../fields/parse-list.ts";
 import { TypedField } from "../../fields/typed-field.tsx";
 import { say } from "../../language/say.ts";
 import { problemWords } from "../../state/api.ts";
-import { peopleApi } from "../../state/people-api.ts";
+import { BY_SETTINGS, peopleApi } from "../../state/people-api.ts";
 
-type Props = {
-  hosts: readonly string[];
-  isFixed: boolean;
-  /** Whether the hosts are still on their way to the server, which would try an address by those of before. */
-  isOnItsWay: boolean;
-  onHosts: (hosts: string[]) => void;
-};
+type Props = { hosts: readonly string[]; isFixed: boolean; onHosts: (hosts: string[]) => void };
 
 const IS_HOST = /^[A-Za-z0-9._:/-]{1,253}$/;
 const MOST = 100;
@@ -27,7 +21,7 @@ function hostsProblem(text: string): string | null {
 }
 
 /** The hosts that the server may call, and a way to try one. */
-export function OutgoingHosts({ hosts, isFixed, isOnItsWay, onHosts }: Props) {
+export function OutgoingHosts({ hosts, isFixed, onHosts }: Props) {
   return (
     <div className="grid gap-3">
       {isFixed ? (
@@ -47,15 +41,15 @@ export function OutgoingHosts({ hosts, isFixed, isOnItsWay, onHosts }: Props) {
           "Nobody else is called, whatever a plan says. Addresses of private networks have to stand here themselves, as 10.0.0.7 or 10.0.0.0/8.",
         )}
       </p>
-      {!isFixed && hosts.length > 0 && <TryIt isOnItsWay={isOnItsWay} />}
+      {!isFixed && hosts.length > 0 && <TryIt />}
     </div>
   );
 }
 
 /** Whether an address is reached, before anything depends on it. */
-function TryIt({ isOnItsWay }: Pick<Props, "isOnItsWay">) {
+function TryIt() {
   const [address, setAddress] = useState("https://");
-  const trying = useMutation({ mutationFn: peopleApi.callOut });
+  const trying = useMutation({ mutationFn: peopleApi.callOut, scope: BY_SETTINGS });
   return (
     <form
       aria-label={say("Try an address")}
@@ -66,7 +60,7 @@ function TryIt({ isOnItsWay }: Pick<Props, "isOnItsWay">) {
       }}
     >
       <FormField label={say("Address to try")} value={address} onChange={setAddress} fills="off" />
-      <button type="submit" className="btn btn-sm" disabled={trying.isPending || isOnItsWay}>
+      <button type="submit" className="btn btn-sm" disabled={trying.isPending}>
         {say("Try it")}
       </button>
       <span role="status" className="w-full text-[13px] text-quiet">

@@ -9,7 +9,7 @@ import { SectionHeading } from "../../fields/section-heading.tsx";
 import { SelectField } from "../../fields/select-field.tsx";
 import { say } from "../../language/say.ts";
 import { problemWords } from "../../state/api.ts";
-import { ownAccount, peopleApi, storeSettings } from "../../state/people-api.ts";
+import { BY_SETTINGS, ownAccount, peopleApi, storeSettings } from "../../state/people-api.ts";
 import { DaysField } from "./days-field.tsx";
 import { OneShopper } from "./one-shopper.tsx";
 import { OutgoingHosts } from "./outgoing-hosts.tsx";
@@ -27,6 +27,7 @@ export function SettingsView() {
   const client = useQueryClient();
   const saving = useMutation({
     mutationFn: peopleApi.saveSettings,
+    scope: BY_SETTINGS,
     onSuccess: (saved) => client.setQueryData(storeSettings.queryKey, saved),
     onSettled: (_saved, _error, sent) => {
       setChosen((now) => (now === sent ? null : now));
@@ -48,12 +49,7 @@ export function SettingsView() {
       <NotLoaded error={settings.error} />
       {settings.isPending && <Loading />}
       {shown && (
-        <SettingFields
-          settings={shown}
-          isFixed={!mayChange}
-          isOnItsWay={chosen !== null}
-          onChange={(change) => save({ ...shown, ...change })}
-        />
+        <SettingFields settings={shown} isFixed={!mayChange} onChange={(change) => save({ ...shown, ...change })} />
       )}
       <p role="status" className="min-h-5 text-[13px] text-quiet">
         {saving.isSuccess && say("Kept.")}
@@ -67,14 +63,9 @@ export function SettingsView() {
   );
 }
 
-type FieldsProps = {
-  settings: Settings;
-  isFixed: boolean;
-  isOnItsWay: boolean;
-  onChange: (change: Partial<Settings>) => void;
-};
+type FieldsProps = { settings: Settings; isFixed: boolean; onChange: (change: Partial<Settings>) => void };
 
-const SettingFields = ({ settings, isFixed, isOnItsWay, onChange }: FieldsProps) => (
+const SettingFields = ({ settings, isFixed, onChange }: FieldsProps) => (
   <>
     <Part name={say("Signing in")}>
       <SelectField
@@ -105,12 +96,7 @@ const SettingFields = ({ settings, isFixed, isOnItsWay, onChange }: FieldsProps)
       {!isFixed && <OneShopper />}
     </Part>
     <Part name={say("Calls to other servers")}>
-      <OutgoingHosts
-        hosts={settings.outgoing}
-        isFixed={isFixed}
-        isOnItsWay={isOnItsWay}
-        onHosts={(outgoing) => onChange({ outgoing })}
-      />
+      <OutgoingHosts hosts={settings.outgoing} isFixed={isFixed} onHosts={(outgoing) => onChange({ outgoing })} />
     </Part>
   </>
 );
