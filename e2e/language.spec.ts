@@ -32,6 +32,15 @@ const ENGLISH = Object.values(catalogue).flatMap((messages) =>
   Object.entries(messages).flatMap(([message, own]) => (message === own ? [] : (looksLike(message) ?? []))),
 );
 
+/** What has been asked of each text: most stand on every page. */
+const asked = new Map<string, boolean>();
+
+function isEnglish(text: string): boolean {
+  const found = asked.get(text) ?? ENGLISH.some((message) => message.test(text));
+  asked.set(text, found);
+  return found;
+}
+
 /** Texts and labels in sight that are the app's, not the shop's. */
 const textsOf = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
@@ -82,9 +91,7 @@ test.describe("whose browser speaks Portuguese", () => {
       await expect(page.getByRole("navigation", { name: "Secções" })).toBeVisible();
       await expect(page.getByRole("main").getByRole("heading").first()).toBeAttached();
       await page.waitForTimeout(800);
-      const left = (await textsOf(page)).filter(
-        (text) => !isNamed(text) && ENGLISH.some((message) => message.test(text)),
-      );
+      const left = (await textsOf(page)).filter((text) => !isNamed(text) && isEnglish(text));
       if (left.length > 0) english.set(path, left);
       for (const width of [390, 640, 768, 1280]) {
         await page.setViewportSize({ width, height: 800 });
