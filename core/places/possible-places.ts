@@ -117,10 +117,18 @@ function anywhere(home: string, inCountry: ReadonlyMap<string, unknown>): string
 /** Countries with regions on levels that the tables do not tell: such a region may be anywhere. */
 const LEVELS: ReadonlySet<string> = new Set(["GB"]);
 
+/** Regions whose codes a table tells, with those around them, by country. */
+const LISTED: ReadonlyMap<string, ReadonlySet<string>> = new Map(
+  Object.entries(REGION_TABLES).map(([country, { regions }]) => [
+    country,
+    new Set(Object.keys(regions).flatMap(withAround)),
+  ]),
+);
+
 /** Whether a table says where a region's codes are, or those of a region that it lies in or holds. */
 function listedIn(home: string): (region: string) => boolean {
-  const listed = new Set(Object.keys(REGION_TABLES[home]?.regions ?? {}).flatMap(withAround));
-  return (region) => withAround(region).some((code) => listed.has(code));
+  const listed = LISTED.get(home);
+  return (region) => listed !== undefined && withAround(region).some((code) => listed.has(code));
 }
 
 const NO_REGION = "none";

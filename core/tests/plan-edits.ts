@@ -1,3 +1,4 @@
+import equal from "fast-deep-equal";
 import type { Change } from "../plan/entities.ts";
 import { entitiesOf, entityKey, planOf } from "../plan/entities.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -13,7 +14,15 @@ export type PlanEdit = { readonly name: string; readonly edit: (draft: Draft) =>
 export function edited(plan: Plan, { edit }: PlanEdit): Plan {
   const draft: Draft = structuredClone(plan);
   edit(draft);
+  // What the edit leaves alone is the same object still, as it is in the app: nothing is checked anew of it.
+  for (const [key, of] of Object.entries(plan)) draft[key] = untouched(of, draft[key]);
   return draft;
+}
+
+function untouched(before: unknown, after: Draft): Draft {
+  if (equal(before, after)) return before;
+  if (!Array.isArray(before) || !Array.isArray(after)) return after;
+  return after.map((one) => before.find((other) => equal(other, one)) ?? one);
 }
 
 /** The plan after changes, as a fix makes them. */
