@@ -21,7 +21,7 @@ afterEach(async () => {
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-/** Runs the start command with a folder and, unless told otherwise, a database of the tests, so that it leaves the user's alone. */
+/** Runs the start command with a folder of the tests and, unless told otherwise, their database, so that it leaves the user's alone. */
 function start(args: readonly string[] = [], settings: Record<string, string | undefined> = {}) {
   const child = spawn(process.execPath, ["scripts/start.mjs", ...args], {
     cwd: root,
@@ -58,8 +58,22 @@ const WAY_IN = /Sign in, once: (http:\/\/127\.0\.0\.1:\d+)\/sign-in#(\S+)/;
 const answers = (address: string) => fetch(`${address}/api/health`).then(({ ok }) => ok);
 
 describe("npm start", () => {
+  it("begins anew where a first start was killed, with the demo as it ships, and starts MariaDB again when it dies", async () => {
+    const killed = start([], own);
+    await killed.said(/Creating the database directory/);
+    killed.child.kill("SIGKILL");
+    await killed.ended;
+    const { said, printed } = start(["--reset-demo"], own);
+    const [, address = ""] = await said(WAY_IN);
+    expect(printed()).toMatch(/loaded the demo store\n.*loaded \d+ past orders of the demo store/);
+    const pid = Number(readFileSync(join(own.SUMMANT_DATA, "mariadb", "mariadbd.pid"), "utf8"));
+    process.kill(pid, "SIGKILL");
+    await said(/MariaDB ended by itself; it is started again\.[\s\S]*MariaDB runs again\./);
+    expect(await answers(address)).toBe(true);
+  });
+
   it("prints an address that answers, on 127.0.0.1 only, and stops cleanly on Ctrl+C", async () => {
-    const { child, said, ended } = start(["--reset-demo"]);
+    const { child, said, ended } = start([], own);
     const [, address = ""] = await said(/Summant: (http:\/\/127\.0\.0\.1:\d+)/);
     const page = await fetch(`${address}/offers`);
     expect(page.url).toBe(`${address}/sign-in?to=%2Foffers`);
@@ -69,19 +83,6 @@ describe("npm start", () => {
     child.kill("SIGINT");
     expect(await ended).toBe(0);
     await expect(fetch(address)).rejects.toThrow();
-  });
-
-  it("begins anew where a first start was killed, and starts MariaDB again when it dies", async () => {
-    const killed = start([], own);
-    await killed.said(/Creating the database directory/);
-    killed.child.kill("SIGKILL");
-    await killed.ended;
-    const { said } = start([], own);
-    const [, address = ""] = await said(WAY_IN);
-    const pid = Number(readFileSync(join(own.SUMMANT_DATA, "mariadb", "mariadbd.pid"), "utf8"));
-    process.kill(pid, "SIGKILL");
-    await said(/MariaDB ended by itself; it is started again\.[\s\S]*MariaDB runs again\./);
-    expect(await answers(address)).toBe(true);
   });
 
   it("prints a link that signs in once, and a later one for whoever holds the machine, until somebody has a password", async () => {
@@ -127,15 +128,15 @@ describe("npm start", () => {
   });
 
   it("says that it runs already and where, and touches nothing; what a killed one left behind is ended by the next", async () => {
-    const first = start();
+    const first = start([], own);
     const [, address = ""] = await first.said(ADDRESS);
-    const second = start();
+    const second = start([], own);
     await second.said(new RegExp(`Summant runs already: ${address} \\(process ${first.child.pid}\\)`));
     expect(await second.ended).toBe(0);
     expect(await answers(address)).toBe(true);
     first.child.kill("SIGKILL");
     await first.ended;
-    const third = start();
+    const third = start([], own);
     await third.said(/Stopping the app that an earlier start left running/);
     const [, next = ""] = await third.said(ADDRESS);
     expect(await answers(next)).toBe(true);
