@@ -21,6 +21,7 @@ export default defineConfig({
         "front.mjs": "server/front.ts",
         "desk.mjs": "server/desk.ts",
         "order-worker.mjs": "server/evidence/order-worker.ts",
+        "prepare-database.mjs": "server/prepare-database.ts",
       },
       "/server/http/developing.ts",
     ),

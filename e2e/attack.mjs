@@ -548,7 +548,7 @@ export async function attack(root, folder, isLong) {
       database.now = await startDatabase(folder, started.port);
     },
   };
-  const link = prepareDatabase(root, started.url, true);
+  const link = prepareDatabase(root, started.url, { resetDemo: true });
   const port = await freePort();
   process.env.SUMMANT_HOSTS = "shop.example";
   const app = await startApp(root, started.url, port);

@@ -37,7 +37,7 @@ async function main() {
   needNodePackages(root);
   needValidators(root);
   const database = await startDatabase(join(root, ".data", "dev-mariadb"));
-  const link = prepareDatabase(root, database.url, false, true);
+  const link = prepareDatabase(root, database.url, { history: true, fromSources: true });
   keepValidatorsFresh();
   const port = await freePort(USUAL_PORT).catch(() => freePort());
   const app = spawn(

@@ -37,7 +37,7 @@ export async function killRounds(root, folder, rounds) {
   mkdirSync(folder, { recursive: true });
   let database = await startDatabase(folder);
   const { url, port: databasePort } = database;
-  const link = prepareDatabase(root, url, true);
+  const link = prepareDatabase(root, url, { resetDemo: true });
   // Two fronts at least, however few cores there are.
   process.env.SUMMANT_FRONTS ??= "2";
   let app = await startApp(root, url, await freePort());

@@ -174,7 +174,7 @@ const throwaway = mkdtempSync(join(root, ".data", "screenshots-"));
 const database = await startDatabase(join(throwaway, "mariadb"));
 let app;
 try {
-  const link = prepareDatabase(root, database.url, false, true);
+  const link = prepareDatabase(root, database.url, { history: true });
   app = await startApp(root, database.url, await freePort());
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true });

@@ -61,7 +61,7 @@ async function run(port, resetDemo, data, taken) {
         : "Using the database of SUMMANT_DATABASE_URL",
     );
     const url = outside ?? database.url;
-    const link = prepareDatabase(root, url, resetDemo, true);
+    const link = prepareDatabase(root, url, { resetDemo, history: true });
     app = await startApp(root, url, await choosePort(port), "inherit", (pid) => taken.runs(pid));
     taken.runs(app.pid, { address: app.address, database: url });
     const wayIn = link

@@ -72,7 +72,7 @@ async function vitest(name, folder, args, env = {}) {
 async function databaseTests(folder) {
   const database = await startDatabase(join(folder, "mariadb"));
   try {
-    prepareDatabase(root, database.url, false);
+    prepareDatabase(root, database.url);
     const env = { SUMMANT_DATABASE_URL: database.url };
     await vitest("database tests", folder, ["server", "scripts", "--no-file-parallelism"], env);
   } finally {

@@ -28,7 +28,7 @@ const folder = mkdtempSync(join(tmpdir(), "bench-browser-"));
 needDebianPackages([...MARIADB, ...CHROMIUM]);
 await needBuild(root);
 const database = await startDatabase(folder);
-const link = prepareDatabase(root, database.url, true);
+const link = prepareDatabase(root, database.url, { resetDemo: true });
 const app = await startApp(root, database.url, await freePort());
 const browser = await chromium.launch(BROWSER);
 const storageState = await signInAtFirst(browser, app.address, link);

@@ -44,7 +44,7 @@ const SOME = 5000;
 needDebianPackages(MARIADB);
 const folder = mkdtempSync(join(tmpdir(), "bench-evidence-"));
 const database = await startDatabase(folder);
-prepareDatabase(root, database.url, true, true);
+prepareDatabase(root, database.url, { resetDemo: true, history: true, fromSources: true });
 process.env.SUMMANT_DATABASE_URL = database.url;
 const pool = openPool(database.url, 6, FOUR_HOURS);
 try {

@@ -27,7 +27,7 @@ const MANY_BYTES = 8 * 1024 * 1024;
 needDebianPackages(MARIADB);
 await needBuild(root);
 const database = await startDatabase(folder);
-const link = prepareDatabase(root, database.url, true);
+const link = prepareDatabase(root, database.url, { resetDemo: true });
 const app = await startApp(root, database.url, await freePort());
 const cookie = await signInBy(app.address, link);
 const AS_SHOP = { "content-type": "application/json", authorization: await makeKey(app.address, cookie) };

@@ -12,15 +12,15 @@ const FIRST_LINK = /^First link: (\S+)\n/m;
 
 /**
  * Brings the database up to date and loads the demo when it is empty, or in its place with `resetDemo`; with its past orders where
- * `history` is asked for.
+ * `history` is asked for. As it was built, or `fromSources`, which takes three times as long.
  *
  * @returns what a link that signs in once ends with, while nobody who runs the store has a password; else null
  */
-export function prepareDatabase(root, url, resetDemo, history = false) {
+export function prepareDatabase(root, url, { resetDemo = false, history = false, fromSources = false } = {}) {
   const { status, stdout } = spawnSync(
     process.execPath,
     [
-      ...["--import", "tsx", join(root, "scripts/prepare-database.ts")],
+      ...(fromSources ? ["--import", "tsx", "server/prepare-database.ts"] : ["dist/server/prepare-database.mjs"]),
       ...(resetDemo ? ["--reset-demo"] : []),
       ...(history ? ["--with-history"] : []),
     ],

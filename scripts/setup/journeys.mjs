@@ -12,7 +12,7 @@ export async function withApp(root, folder, make) {
   const database = await startDatabase(folder);
   let app;
   try {
-    const link = prepareDatabase(root, database.url, false);
+    const link = prepareDatabase(root, database.url);
     app = await startApp(root, database.url, await freePort());
     return await make({
       SUMMANT_DATABASE_URL: database.url,

@@ -1,24 +1,24 @@
-import { fileURLToPath } from "node:url";
-import { migrate } from "../server/database/migrate.ts";
-import { databaseUrl, isUnreachable, openPool } from "../server/database/pool.ts";
-import { emptyStore, isEmpty, loadDemo } from "../server/demo/load-demo.ts";
-import { beginHistory, continueHistory } from "../server/demo/load-history.ts";
-import { upgradeDraft } from "../server/draft/upgrade-draft.ts";
-import { firstLink } from "../server/people/by-machine.ts";
+import { resolve } from "node:path";
+import { migrate } from "./database/migrate.ts";
+import { databaseUrl, isUnreachable, openPool } from "./database/pool.ts";
+import { emptyStore, isEmpty, loadDemo } from "./demo/load-demo.ts";
+import { beginHistory, continueHistory } from "./demo/load-history.ts";
+import { upgradeDraft } from "./draft/upgrade-draft.ts";
+import { firstLink } from "./people/by-machine.ts";
 
-// Brings the database at SUMMANT_DATABASE_URL up to date, fills an empty store with the demo, and lets whoever starts it in.
-const root = new URL("../", import.meta.url);
+// Brings the database at SUMMANT_DATABASE_URL up to date, fills an empty store with the demo, and lets whoever starts it in. Run in
+// the project's folder, where migrations and demo are.
 /** A migration of a large store may rewrite whole tables. */
 const MIGRATION = 3_600_000;
 const pool = openPool(databaseUrl(), 2, MIGRATION);
 try {
-  const applied = await migrate(pool, fileURLToPath(new URL("server/database/migrations", root)));
+  const applied = await migrate(pool, resolve("server/database/migrations"));
   if (applied.length > 0) console.log(`Database: applied ${applied.join(", ")}`);
   const upgraded = await upgradeDraft(pool);
   if (upgraded > 0) console.log(`Database: ${upgraded} things of the draft are written in the newest plan format`);
   if (process.argv.includes("--reset-demo")) await emptyStore(pool);
   if (await isEmpty(pool)) {
-    await loadDemo(pool, fileURLToPath(new URL("demo", root)));
+    await loadDemo(pool, resolve("demo"));
     console.log("Database: loaded the demo store");
     if (process.argv.includes("--with-history")) await beginHistory(pool);
   }
