@@ -1,9 +1,10 @@
-import { type ChildProcess, spawn, spawnSync } from "node:child_process";
+import { type ChildProcess, execFile, spawn } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { promisify } from "node:util";
 import { afterAll, afterEach, describe, expect, it } from "vitest";
 import { databaseUrl } from "../server/database/pool.ts";
 
@@ -100,9 +101,9 @@ describe("npm start", () => {
     const cookie = signedIn.headers.getSetCookie()[0]?.split(";")[0] ?? "";
     const draft = await fetch(`${address}/api/draft`, { headers: { cookie } });
     expect(draft.status).toBe(200);
-    const person = spawnSync(process.execPath, ["bin/summant", "person", "Ana Reis"], {
+    // Not waited for in one piece: what the app closes meanwhile has to be noticed.
+    const person = await promisify(execFile)(process.execPath, ["bin/summant", "person", "Ana Reis"], {
       cwd: root,
-      encoding: "utf8",
       env: { ...process.env, ...own },
     });
     expect(person.stderr).toBe("");
