@@ -278,8 +278,7 @@ describe("time by a market's clocks", () => {
       // Every quarter of an hour of the days on which the offset changes, of two years.
       const offset = (time: number) => DateTime.fromMillis(time, { zone }).offset;
       for (let day = Date.UTC(2026, 0, 1); day < Date.UTC(2028, 0, 1); day += DAY)
-        if (offset(day) !== offset(day + DAY))
-          for (let time = day; time <= day + DAY; time += 15 * 60_000) agree(time);
+        if (offset(day) !== offset(day + DAY)) for (let time = day; time <= day + DAY; time += 15 * 60_000) agree(time);
     }
   });
 
