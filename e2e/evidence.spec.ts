@@ -91,7 +91,7 @@ test("peaks are read, a goal goes into the draft, what it does is told exactly a
   await page.goto("/evidence");
   const peaks = page.getByRole("region", { name: "Peaks" });
   // Fourteen months are added up first.
-  await expect(peaks.getByRole("listitem").first()).toContainText("of the orders", { timeout: 30_000 });
+  await expect(peaks.getByRole("listitem").first()).toContainText("of the orders", { timeout: 60_000 });
   await expect(page.getByRole("figure", { name: "The spread of order values" })).toContainText("Tinted: the peaks");
   await page.getByText("As a table").click();
   const first = page.getByRole("table", { name: "The spread of order values" }).getByRole("row").nth(1);
