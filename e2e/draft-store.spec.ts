@@ -145,7 +145,7 @@ test("whatever is edited, undone and redone, the server ends up with what is sho
       await atRest(store);
       expect(planOf((await onServer()).entities)).toEqual(began);
     }),
-    { seed: 20261125, numRuns: 15 },
+    { seed: 20261125, numRuns: 25 },
   );
 });
 
@@ -183,7 +183,7 @@ test("two people who edit the same offers are told, and end up with one plan tha
         expect(turns.map(({ who, id: of, to }) => `${of}: ${words(who, to)}`)).toContain(`${id}: ${name}`);
       }
     }),
-    { seed: 20261125, numRuns: 12 },
+    { seed: 20261125, numRuns: 20 },
   );
 });
 

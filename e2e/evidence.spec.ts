@@ -1,9 +1,13 @@
 import type { Page } from "@playwright/test";
+import { BROWSER } from "../scripts/setup/browser.mjs";
 import { databaseUrl, openPool } from "../server/database/pool.ts";
 import { beginHistory, continueHistory } from "../server/demo/load-history.ts";
 import { expect, test } from "./demo-store.ts";
 import { faultsByAxe } from "./faults-by-axe.ts";
 import { saved, shopper } from "./shopper.ts";
+
+// In a browser as users have it: how many orders are priced while a goal is dragged goes by how quick its compiled code is.
+test.use({ launchOptions: BROWSER });
 
 /** The demo's history, of so many orders. */
 async function withHistory(orders: number): Promise<void> {
@@ -206,14 +210,15 @@ test("while a goal is moved along the climb, drawn past orders say what it means
   await page.mouse.move(box.x + box.width / 2 + 60, box.y + 4, { steps: 4 });
   const told = climb.getByText("if they act as they did");
   await expect(told).toContainText(/Of [\d,]+ past orders drawn at random: delivery €/);
-  // As many as two frames allow, whatever the machine: never all of them, and told anew wherever the goal is.
-  const saidOf = async () => (await told.textContent()) ?? "";
-  const before = await saidOf();
-  await page.mouse.move(box.x + box.width / 2 + 120, box.y + 4, { steps: 4 });
-  await expect.poll(saidOf).not.toBe(before);
-  const drawn = Number(/Of ([\d,]+) past orders/.exec(await saidOf())?.[1]?.replace(",", ""));
-  expect(drawn).toBeGreaterThan(0);
-  expect(drawn).toBeLessThan(3000);
+  // As many as two frames allow, once the worker has run warm.
+  let to = box.x + box.width / 2 + 60;
+  await expect
+    .poll(async () => {
+      to += 2;
+      await page.mouse.move(to, box.y + 4);
+      return Number(/Of ([\d,]+) past orders/.exec((await told.textContent()) ?? "")?.[1]?.replace(",", ""));
+    })
+    .toBeGreaterThanOrEqual(300);
   await page.mouse.up();
   await saved(page);
   await expect(told).toContainText(/All [\d,]+ past orders of this market, exactly: delivery €/, { timeout: 30_000 });

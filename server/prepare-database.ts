@@ -8,6 +8,7 @@ import { firstLink } from "./people/by-machine.ts";
 
 // Brings the database at SUMMANT_DATABASE_URL up to date, fills an empty store with the demo, and lets whoever starts it in. Run in
 // the project's folder, where migrations and demo are.
+
 /** A migration of a large store may rewrite whole tables. */
 const MIGRATION = 3_600_000;
 const pool = openPool(databaseUrl(), 2, MIGRATION);

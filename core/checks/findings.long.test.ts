@@ -54,9 +54,9 @@ function check(of: Plan, more: Partial<CheckInputs> = {}): Finding[] {
 }
 const placeOf = ({ code, at }: Finding) => `${code} ${at.kind}/${at.id}${at.path}`;
 const seen = new Set(check(plan).map(placeOf));
+const isNew = (finding: Finding) => !seen.has(placeOf(finding));
 /** What an edit has brought about. */
-const fresh = (of: Plan, more: Partial<CheckInputs> = {}) =>
-  check(of, more).filter((finding) => !seen.has(placeOf(finding)));
+const fresh = (of: Plan, more: Partial<CheckInputs> = {}) => check(of, more).filter(isNew);
 
 describe("findings", () => {
   it("of the demo plan are a handful, and honest", () => {
@@ -69,7 +69,7 @@ describe("findings", () => {
   it.each(BREAKING)("catch: $name", (one) => {
     const broken = edited(plan, one);
     const all = check(broken);
-    const found = all.filter((finding) => !seen.has(placeOf(finding)));
+    const found = all.filter(isNew);
     const codes = found.map(({ code }) => code);
     if (one.caughtBy) expect(codes, JSON.stringify(found)).toContain(one.caughtBy);
     for (const { witness, fix, code } of found) {

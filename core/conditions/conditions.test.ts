@@ -10,6 +10,7 @@ import { factsOf, type Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import { anyCondition, anyShopper } from "../tests/arbitrary.ts";
 import { inJsonLogic } from "../tests/json-logic.ts";
+import { DAY } from "../time/instant.ts";
 import { interval } from "../time/local.ts";
 import { momentOf, nextDay, zoneClock } from "../time/zone-clock.ts";
 import { compileCondition } from "./compile.ts";
@@ -20,7 +21,6 @@ import { CONDITION_KINDS } from "./registry.ts";
 import { conditionWords } from "./words.ts";
 
 const AT = "2026-11-28T10:00:00Z";
-const DAY = 86_400_000;
 
 function contextOf(keys: string[] = []): ConditionContext {
   return {

@@ -5,7 +5,7 @@ import { english } from "../phrases/speak.ts";
 import { type Plan, ratesOf } from "../plan/plan.ts";
 import { quote } from "../quote/quote.ts";
 import type { QuoteRequest } from "../request/request.ts";
-import { anyCase } from "../tests/arbitrary.ts";
+import { anyCase, type Case } from "../tests/arbitrary.ts";
 import { compiledPlan } from "../tests/compiled.ts";
 import { offerDetails } from "./offer-details.ts";
 import { offerSentence } from "./offer-sentence.ts";
@@ -20,8 +20,6 @@ function sentenceOf(plan: Plan): string {
   const sentence = offerSentence(plan, offer, market.id, currency);
   return english(joined([...sentence.map(({ text }) => text), ...offerDetails(offer, context)]));
 }
-
-type Case = { readonly plan: Plan; readonly request: QuoteRequest };
 
 /** The plan of one case with its first offer alone, and with that of the other instead, where it fits in. */
 function withEither(one: Plan, other: Plan): [Plan, Plan] | null {

@@ -117,23 +117,20 @@ function anywhere(home: string, inCountry: ReadonlyMap<string, unknown>): string
 /** Countries with regions on levels that the tables do not tell: such a region may be anywhere. */
 const LEVELS: ReadonlySet<string> = new Set(["GB"]);
 
-/** Regions whose codes a table tells, with those around them, by country. */
-const LISTED: ReadonlyMap<string, ReadonlySet<string>> = new Map(
-  Object.entries(REGION_TABLES).map(([country, { regions }]) => [
-    country,
-    new Set(Object.keys(regions).flatMap(withAround)),
-  ]),
-);
-
 /** Whether a table says where a region's codes are, or those of a region that it lies in or holds. */
 function listedIn(home: string): (region: string) => boolean {
-  const listed = LISTED.get(home);
+  const listed = beginnings(home)?.listed;
   return (region) => listed !== undefined && withAround(region).some((code) => listed.has(code));
 }
 
 const NO_REGION = "none";
 
-type Beginnings = { readonly longest: number; readonly regions: ReadonlyMap<string, readonly string[]> };
+type Beginnings = {
+  readonly longest: number;
+  readonly regions: ReadonlyMap<string, readonly string[]>;
+  /** The regions whose codes are told, with those around them. */
+  readonly listed: ReadonlySet<string>;
+};
 const known = new Map<string, Beginnings>();
 
 /** Every beginning of a country's codes with its regions, made when first asked for. */
@@ -145,7 +142,8 @@ function beginnings(country: string): Beginnings | undefined {
   for (const [region, texts] of Object.entries(table.regions))
     for (const text of texts.split(" "))
       for (const begin of eachOf(text)) regions.set(begin, [...(regions.get(begin) ?? []), region]);
-  const made = { longest: Math.max(...[...regions.keys()].map(({ length }) => length)), regions };
+  const longest = Math.max(...[...regions.keys()].map(({ length }) => length));
+  const made = { longest, regions, listed: new Set(Object.keys(table.regions).flatMap(withAround)) };
   known.set(country, made);
   return made;
 }
