@@ -15,7 +15,7 @@ export function edited(plan: Plan, { edit }: PlanEdit): Plan {
   const draft: Draft = structuredClone(plan);
   edit(draft);
   // What the edit leaves alone is the same object still, as it is in the app: nothing is checked anew of it.
-  for (const [key, of] of Object.entries(plan)) draft[key] = untouched(of, draft[key]);
+  for (const [key, of] of Object.entries(plan)) if (key in draft) draft[key] = untouched(of, draft[key]);
   return draft;
 }
 
