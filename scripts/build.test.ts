@@ -13,7 +13,7 @@ function write(file: string, text: string): void {
 }
 
 describe("the build at hand", () => {
-  it("is built again when a source has changed, or something of it is damaged or gone, and else is not", () => {
+  it("is built again when a source has changed, or something of it is damaged or gone, and else is not: not for tests either", () => {
     const sources = ["core/engine.ts", "server/start.ts", "web/pages/index.astro"];
     const others = [
       "astro.config.mjs",
@@ -41,6 +41,10 @@ describe("the build at hand", () => {
       expect([source, stateOfBuild(root)]).toEqual([source, "none"]);
       write(source, source);
       expect(stateOfBuild(root)).toBe("whole");
+    }
+    for (const test of ["core/engine.test.ts", "core/tests/arbitrary.ts"]) {
+      write(test, "added");
+      expect([test, stateOfBuild(root)]).toEqual([test, "whole"]);
     }
   });
 });

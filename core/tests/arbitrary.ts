@@ -184,7 +184,7 @@ const bands = (currency: string, { by, mark }: Scale): fc.Arbitrary<Charge> => {
   return fc
     .tuple(
       price,
-      fc.uniqueArray(mark, { maxLength: 3, selector: (one) => JSON.stringify(one) }),
+      fc.uniqueArray(mark, { maxLength: 3, comparator: meet }),
       fc.array(fc.tuple(edge, bandPrice), { minLength: 3, maxLength: 3 }),
       fc.constantFrom("from", "above"),
     )
@@ -198,6 +198,16 @@ const bands = (currency: string, { by, mark }: Scale): fc.Arbitrary<Charge> => {
       }),
     );
 };
+
+/** Whether two marks are the same in the zone, or in the others: no two bands may start there. */
+const meet = (one: Mark, other: Mark): boolean => {
+  const others = figuresOf(other);
+  return figuresOf(one).some((figure, i) => figure === others[i]);
+};
+const figuresOf = (mark: Mark): string[] =>
+  ("byCurrency" in mark ? [mark.byZone?.zone ?? mark.byCurrency, mark.byCurrency] : [mark]).map((one) =>
+    JSON.stringify(one),
+  );
 
 const isNothing = (mark: Mark) => JSON.stringify(mark).includes('"items":0') || JSON.stringify(mark).includes('"0"');
 

@@ -11,8 +11,9 @@ import { anyCase, type Case } from "./arbitrary.ts";
 
 // What the engine answered to thousands of drawn requests before it was made quicker (at b5c22c6), as checksums: nothing that was
 // made quicker may answer otherwise. A line for each hundred; in it, for each case, the sum of the quote with its text and reasons,
-// and that of the climb, "-" where it was not kept. "!" marks what the engine of then gave up on: whether more goods earn a step was
-// taken for no without being known, so that today's answer may be another.
+// and that of the climb, "-" where it was not kept. Neither is where the plan that was drawn then was refused: another is drawn now.
+// "!" marks what the engine of then gave up on: whether more goods earn a step was taken for no without being known, so that today's
+// answer may be another.
 
 /** How far goals reach in the cases, in turn. */
 const SPANS = [1000, 3000, 20_000] as const;
@@ -86,8 +87,12 @@ export function compareHundred(hundred: number, mostClimbs: number): Compared {
   const sums = kept.get(hundred) ?? [];
   for (const [i, drawn] of drawnCases(hundred).entries()) {
     const [quoted = "", climbed = "-"] = (sums[i] ?? "").split(" ");
+    if (quoted === "-") continue;
     const made = compile(drawn.plan);
-    if ("problems" in made) continue;
+    if ("problems" in made) {
+      compared.differ.push(`plan ${hundred}/${i}`);
+      continue;
+    }
     if (quoted.endsWith("!")) compared.gaveUp += 1;
     else {
       compared.quotes += 1;

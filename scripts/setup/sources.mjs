@@ -5,12 +5,16 @@ import { dirname, join, relative } from "node:path";
 /** What is made from sources, and is none. */
 const MADE = new Set(["validators.js", "leaf-validators.js"]);
 
+/** What only tests use is in folders of this name. */
+const OF_TESTS = "tests";
+
 function* filesUnder(path) {
   const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1));
   for (const entry of entries) {
     const inside = join(path, entry.name);
-    if (entry.isDirectory()) yield* filesUnder(inside);
-    else if (!/[.]test[.]tsx?$/.test(entry.name) && !MADE.has(entry.name)) yield inside;
+    if (entry.isDirectory()) {
+      if (entry.name !== OF_TESTS) yield* filesUnder(inside);
+    } else if (!/[.]test[.]tsx?$/.test(entry.name) && !MADE.has(entry.name)) yield inside;
   }
 }
 
