@@ -41,7 +41,7 @@ function aheadOfItsLike(growth: CartGrowth): AheadAlong {
 type Told = ToldAhead & { readonly width: number; readonly again: number; readonly failures: number };
 
 /** So many units are told at once at first, then twice as many each time, or half as many. */
-const WIDTH = 16;
+const WIDTH = 100;
 const NARROWEST = 4;
 const WIDEST = 256;
 /** Where none could be told, so many times in a row, twice as many are passed by each time. */

@@ -6,11 +6,19 @@ import {
   mustReachBy,
   type Reached,
 } from "../evaluate/carts-between.ts";
+import { goodsOf } from "../evaluate/goods-counted.ts";
 import { FURTHEST } from "../evaluate/growing-cart.ts";
 import { Horizon } from "../money/linear-amount.ts";
 import { floor } from "../money/rational.ts";
-import { Ways } from "../money/ways.ts";
-import { type Ahead, ahead, codeStands, FillerForecast, outcomeAt } from "../quote/progress/step-status.ts";
+import { type Decision, type Turning, Ways } from "../money/ways.ts";
+import {
+  type Ahead,
+  ahead,
+  betteredAt,
+  codeStands,
+  FillerForecast,
+  type Outcome,
+} from "../quote/progress/step-status.ts";
 import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 
 /** `remainingAt`: what remains after each number of units, where that is along no straight line. */
@@ -79,15 +87,17 @@ function toldOf(from: number, remaining: readonly number[]): ToldAhead {
 /** So many ways a stretch of filler may turn out: with more, each cart by itself is as quick. */
 const MOST_WAYS = 16;
 
-type Outcome = ReturnType<typeof outcomeAt>;
+type Way = { readonly outcome: Outcome; readonly decisions: readonly Decision[] };
 
 type Stretch = {
   readonly from: number;
   readonly to: number;
   /** What may come of it in one of the carts or another. */
   readonly outcomes: ReadonlySet<Outcome>;
-  /** What has to be reached for it to be better, where that alone decides. */
-  readonly betterWhen: Reached | null;
+  /** Each way it may turn out, with the decisions that make it. */
+  readonly ways: readonly Way[];
+  /** The options, by number, of which one at least is better where it is: no others have to be looked at. */
+  readonly bettered: readonly number[];
 };
 
 /** What a step looks like in all carts between two as filler is added to them. */
@@ -130,31 +140,43 @@ class LookBetween {
   }
   /** What tells how much filler remains in one of them; null where that would be no quicker than to look at each. */
   remains(remaining: number): ((filled: CartGrowth) => number | null) | null {
-    const { offer, step, growth, goal } = this;
-    if (goal && remaining === crossing(growth.least, goal.measure, goal.least)) {
-      if (!this.meetingHelps(goal)) return null;
+    const { growth, goal } = this;
+    if (goal && remaining === crossing(growth.least, goal.measure, goal.least) && this.meetingHelps(goal)) {
       // Only values move with what a line is worth.
       const isValue = growth.least.tariff.measures[goal.measure]?.kind === "value";
       return isValue ? (filled) => crossing(filled, goal.measure, goal.least) : () => remaining;
     }
-    const stretch = this.firstToHelp();
-    if (!stretch) return null;
-    const { from, to, betterWhen } = stretch;
-    // Until the goal is met for good in each of them, that decides too.
-    const met = goal ? mustReachBy(growth, goal) : from;
-    const when = met !== null && met <= from ? betterWhen : null;
-    return (filled) => {
-      const turn = when && reachedFrom(filled, when, from);
-      if (turn && turn <= to) return turn;
-      const forecast = new FillerForecast(offer, step, filled, from);
-      // In most of them it takes more.
-      forecast.extend();
-      return ahead(forecast, 0).remaining;
-    };
+    const stretchAt = listed(this.stretches(null));
+    for (let i = 0; ; i += 1) {
+      const stretch = stretchAt(i);
+      if (!stretch) return null;
+      if (stretch.outcomes.has("better")) return (filled) => this.remainsIn(filled, stretchAt);
+    }
   }
-  private firstToHelp(): Stretch | null {
-    for (const stretch of this.stretches(null)) if (!stretch || stretch.outcomes.has("better")) return stretch;
+  /** How much filler remains in one of them, told by the stretches of all. */
+  private remainsIn(filled: CartGrowth, stretchAt: (i: number) => Stretch | null | undefined): number | null {
+    const { offer, step, growth, goal } = this;
+    const held = worthOf(filled) - worthOf(growth.least);
+    let from = goal ? (crossing(filled, goal.measure, goal.least) ?? Number.POSITIVE_INFINITY) : 1;
+    for (let i = 0; from <= FURTHEST; i += 1) {
+      const stretch = stretchAt(i);
+      if (stretch === undefined) return null;
+      if (stretch === null) return lookedFor(new FillerForecast(offer, step, filled, { from }));
+      if (stretch.to < from) continue;
+      const turn = betterFrom(stretch, filled, held, Math.max(from, stretch.from));
+      if (turn === null) return this.lookedFrom(stretch, filled, from);
+      if (turn <= stretch.to) return turn;
+      from = stretch.to + 1;
+    }
     return null;
+  }
+  /** The same where a stretch does not tell it. */
+  private lookedFrom({ from, to, bettered }: Stretch, filled: CartGrowth, start: number): number | null {
+    const { offer, step } = this;
+    // What is long enough for all of them to turn in it is where they do.
+    const near = to - from >= this.width ? { from: start, to, among: bettered } : null;
+    const remaining = near && lookedFor(new FillerForecast(offer, step, filled, near));
+    return remaining ?? lookedFor(new FillerForecast(offer, step, filled, { from: near ? to + 1 : start }));
   }
   /** Whether whatever filler meets the goal of one of them betters something there. */
   private meetingHelps(goal: Reached): boolean {
@@ -178,34 +200,94 @@ class LookBetween {
   private stretchFrom(from: number, met: Reached | null): Stretch | null {
     const { offer, step, growth, width, first } = this;
     const ways = new Ways();
-    const tried: Tried[] = [];
+    const tried: Way[] = [];
+    const bettered = new Set<number>();
     let units = FURTHEST;
     do {
       if (tried.length === MOST_WAYS || this.left <= 0) return null;
       this.left -= 1;
       const horizon = new Horizon(FURTHEST, true, ways);
-      const outcome = outcomeAt(offer, step, evaluateBetween(growth, from, horizon, met));
+      const found = betteredAt(offer, step, evaluateBetween(growth, from, horizon, met));
       if (horizon.units < 0) return null;
-      tried.push({ outcome, sole: ways.sole() });
+      if (typeof found === "number") bettered.add(found);
+      tried.push({ outcome: typeof found === "number" ? "better" : found, decisions: ways.decisions() });
       units = Math.min(units, horizon.units);
     } while (ways.other());
     const outcomes = new Set(tried.map(({ outcome }) => outcome));
     // Where it is not the same in all of them, it may be a little further on.
     const most = outcomes.size === 1 ? FURTHEST : Math.max(width, from - (first ?? from));
-    return { from, to: from + Math.min(units, most), outcomes, betterWhen: betterWhen(tried) };
+    return { from, to: from + Math.min(units, most), outcomes, ways: tried, bettered: [...bettered] };
   }
 }
 
-type Tried = { readonly outcome: Outcome; readonly sole: ReturnType<Ways["sole"]> };
+/** What is paid for the goods but for discounts on the order. */
+const worthOf = ({ before }: CartGrowth): number => goodsOf(before.lines, () => true);
 
-/** What has to be reached for it to be better, where that was the sole decision. */
-function betterWhen(tried: readonly Tried[]): Reached | null {
-  const claim = tried[0]?.sole?.claim;
-  if (tried.length !== 2 || typeof claim?.about !== "number") return null;
-  const decides = tried.every(({ outcome, sole }) => sole?.yes === (outcome === "better"));
-  return decides ? { measure: claim.about, least: floor(claim.mark) } : null;
+/** So often decisions may turn about before one of the carts is told by itself. */
+const MOST_TURNS = 40;
+
+/**
+ * The least filler, `start` at least, that is better in one of the carts as long as a stretch stands; Infinity where none is; null where
+ * that is not told.
+ *
+ * @param held what that cart holds more than the least of them, in what that is worth
+ */
+function betterFrom(stretch: Stretch, cart: CartGrowth, held: number, start: number): number | null {
+  if (!stretch.outcomes.has("better")) return Number.POSITIVE_INFINITY;
+  let at = start;
+  for (let turns = 0; turns < MOST_TURNS && at <= stretch.to; turns += 1) {
+    const found = wayAt(stretch, cart, held, at);
+    if (!found) return null;
+    if (found.outcome === "better") return at;
+    let units = Number.POSITIVE_INFINITY;
+    for (const { turnsIn } of found.turnings) {
+      const turn = turnsIn(stretch.to - at);
+      if (turn === null) return null;
+      units = Math.min(units, turn);
+    }
+    at += units;
+  }
+  return at > stretch.to ? Number.POSITIVE_INFINITY : null;
 }
 
-function reachedFrom(growth: CartGrowth, { measure, least }: Reached, units: number): number | null {
-  return (countAt(growth, measure, units) ?? -1) >= least ? units : nextCrossing(growth, measure, least, units);
+/** Which way one of the carts turns out with so much filler; null where that is not told. */
+function wayAt({ from, ways }: Stretch, cart: CartGrowth, held: number, at: number) {
+  for (const { outcome, decisions } of ways) {
+    const turnings: Turning[] = [];
+    for (const { claim, turnsOut, yes } of decisions) {
+      const turning =
+        claim && typeof claim.about === "number"
+          ? reachingOf(cart, { measure: claim.about, least: floor(claim.mark) }, at)
+          : turnsOut(held, at - from);
+      if (!turning) return null;
+      if (turning.yes !== yes) break;
+      turnings.push(turning);
+    }
+    if (turnings.length === decisions.length) return { outcome, turnings };
+  }
+  return null;
+}
+
+function reachingOf(cart: CartGrowth, { measure, least }: Reached, at: number): Turning {
+  const yes = (countAt(cart, measure, at) ?? -1) >= least;
+  return { yes, turnsIn: () => (nextCrossing(cart, measure, least, at) ?? Number.POSITIVE_INFINITY) - at };
+}
+
+/** The first of some, and so on, each made when it is asked for; undefined where there are no more. */
+function listed<T>(all: Iterator<T, void>): (i: number) => T | undefined {
+  const made: T[] = [];
+  return (i) => {
+    while (made.length <= i) {
+      const next = all.next();
+      if (next.done) return undefined;
+      made.push(next.value);
+    }
+    return made[i];
+  };
+}
+
+/** What remains where the least of it that is looked at is mostly too little. */
+function lookedFor(forecast: FillerForecast): number | null {
+  forecast.extend();
+  return ahead(forecast, 0).remaining;
 }

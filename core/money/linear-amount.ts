@@ -1,3 +1,4 @@
+import { leftInCart, signInCart } from "./in-cart.ts";
 import {
   add,
   addWhole,
@@ -19,7 +20,7 @@ import {
   ZERO,
 } from "./rational.ts";
 import { type Stairs, type StairsIn, stairsPlus, steadyFor, together } from "./stairs.ts";
-import type { Claim, Ways } from "./ways.ts";
+import type { Claim, TurnsOut, Ways } from "./ways.ts";
 
 /**
  * An exact figure while goods are added one unit at a time: `at` here, `slope` more with every unit, and what its stairs rise by. A
@@ -48,14 +49,15 @@ export class Horizon {
    * so in some and not in others, and is taken one way now and another way later.
    *
    * @param claim what it comes to; or what follows for it from decisions before
+   * @param turnsOut which way it is taken in each of them
    */
-  settle(yes: boolean, units: number, claim: () => Claim | boolean | null): boolean {
+  settle(yes: boolean, units: number, claim: () => Claim | boolean | null, turnsOut?: TurnsOut): boolean {
     if (units >= 0 || !this.ways) {
       this.limit(units);
       return yes;
     }
     const claimed = claim();
-    return typeof claimed === "boolean" ? claimed : this.ways.next(yes, claimed);
+    return typeof claimed === "boolean" ? claimed : this.ways.next(yes, claimed, turnsOut);
   }
   limit(units: number): void {
     if (units < this.units) this.units = units;
@@ -90,7 +92,8 @@ export class Horizon {
   }
 }
 
-const moving = (amount: LinearAmount): Moving =>
+/** The same with all there is to it. */
+export const moving = (amount: LinearAmount): Moving =>
   typeof amount === "number" ? { at: whole(amount), slope: ZERO, stairs: null } : amount;
 
 /** @example linearAmount({ n: 49, d: 10 }, ZERO) // 4.9, standing still */
@@ -173,8 +176,11 @@ export function isAtMost(a: LinearAmount, b: LinearAmount, horizon: Horizon | nu
   const yes = at.n >= 0;
   // What stands still stays as it is.
   if (horizon && (stairs || !isZero(slope)))
-    return horizon.settle(yes, yes ? aboveFor(gap, 0, true) : aboveFor(minus(0, gap), 0, false), () =>
-      claimOf(gap, 0, horizon),
+    return horizon.settle(
+      yes,
+      yes ? aboveFor(gap, 0, true) : aboveFor(minus(0, gap), 0, false),
+      () => claimOf(gap, 0, horizon),
+      (held, units) => signInCart(gap, held, units),
     );
   return yes;
 }
@@ -231,9 +237,12 @@ export function lessAtLeastZero(a: LinearAmount, b: LinearAmount, horizon: Horiz
     const slope = reduce(add(gap.slope, leaps.slope));
     const under = subtract(at, gap.at);
     const steady = stillFor(gap);
-    return slope.n > 0
-      ? { slope, below: add(leaps.below, under), above: add(leaps.above, under), steady }
-      : { slope: ZERO, below: at, above: leaps.above, steady };
+    const known = leftInCart(gap, at);
+    const bounds =
+      slope.n > 0
+        ? { slope, below: add(leaps.below, under), above: add(leaps.above, under), steady }
+        : { slope: ZERO, below: at, above: leaps.above, steady };
+    return known ? { ...bounds, inCart: known } : bounds;
   });
   return linearAmount(at, ZERO, new Map([[one, ONE]]));
 }

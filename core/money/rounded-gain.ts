@@ -1,11 +1,14 @@
 import { firstInRange } from "./first-in-range.ts";
+import { heldIn, inCart, turningAlong } from "./in-cart.ts";
 import {
   aboveFor,
   claimOf,
   exactOf,
   type Horizon,
   type LinearAmount,
+  linearAmount,
   minus,
+  moving,
   plus,
   rounded,
   slopeOf,
@@ -14,7 +17,8 @@ import {
 import { inOneSize } from "./one-size.ts";
 import { add, HALF, isZero, MOST_EXACT, type Rational } from "./rational.ts";
 import { steadyFor } from "./stairs.ts";
-import { wholeAlong } from "./whole-along.ts";
+import type { TurnsOut } from "./ways.ts";
+import { wholeAlong, wholeWhereHeld } from "./whole-along.ts";
 
 /** What a shopper pays: each amount is rounded by itself, what comes off the order too. */
 export type Paid = { readonly price: LinearAmount; readonly off: LinearAmount };
@@ -33,11 +37,87 @@ const NEAR = 2 ** 16;
 export function paysLess(after: Paid, before: Paid, horizon: Horizon | null): boolean {
   const gains = rounded(before.price) - rounded(before.off) - (rounded(after.price) - rounded(after.off)) > 0;
   if (horizon && [before.price, before.off, after.price, after.off].some(moves))
-    return horizon.settle(gains, standsFor(after, before, gains, horizon.units), () =>
-      gainDecided(after, before, horizon),
+    return horizon.settle(
+      gains,
+      standsFor(after, before, gains, horizon.units),
+      () => gainDecided(after, before, horizon),
+      gainInCart(after, before),
     );
   return gains;
 }
+
+/** Whether there is less to pay in one of several carts after so many units, and in how many that turns; see {@link TurnsOut}. */
+function gainInCart(after: Paid, before: Paid): TurnsOut {
+  let known: RoundedGain | null | undefined;
+  return (held, units) => {
+    if (known === undefined) known = roundedGain([before.price, after.off], [after.price, before.off]);
+    const gain = known;
+    const straight = () =>
+      turningAlong((more) => {
+        const [less, most] = [paidInCart(after, held, units + more), paidInCart(before, held, units + more)];
+        if (!less || !most) return null;
+        const yes = paysLess(less, most, null);
+        return { yes, units: Math.min(less.units, most.units), turnsIn: (end) => gainTurnsIn(less, most, yes, end) };
+      });
+    if (!gain) return straight();
+    const yes = gain(held, units);
+    const turnsIn = (most: number): number | null => {
+      const near = Math.min(most, TRIED);
+      for (let k = 1; k <= near; k += 1) if (gain(held, units + k) !== yes) return k;
+      return near === most ? Number.POSITIVE_INFINITY : (straight()?.turnsIn(most) ?? null);
+    };
+    return { yes, turnsIn };
+  };
+}
+
+function paidInCart({ price, off }: Paid, held: number, units: number): (Paid & { readonly units: number }) | null {
+  const [one, other] = [inCart(moving(price), held, units), inCart(moving(off), held, units)];
+  if (!one || !other) return null;
+  return {
+    price: linearAmount(one.at, one.slope),
+    off: linearAmount(other.at, other.slope),
+    units: Math.min(one.units, other.units),
+  };
+}
+
+/** So many units are quicker tried than told of. */
+const TRIED = 40;
+
+/** In how many units it turns, where nothing is not known; Infinity: not within `most`; null: it is not told. */
+function gainTurnsIn(less: Paid, more: Paid, gains: boolean, most: number): number | null {
+  if (![less.price, less.off, more.price, more.off].some(moves)) return Number.POSITIVE_INFINITY;
+  const next = standsFor(less, more, gains, most) + 1;
+  if (next > most) return Number.POSITIVE_INFINITY;
+  const gainsAfter = roundedGains([less.price, more.off], [more.price, less.off], next);
+  return next > 0 && gainsAfter(next) !== gains ? next : null;
+}
+
+/** Whether more is rounded to more than less, where so much is held, so many units on. */
+type RoundedGain = (held: number, units: number) => boolean;
+
+/** The same for amounts of which nothing is not known but what is held; null where something is. */
+function roundedGain(more: readonly LinearAmount[], less: readonly LinearAmount[]): RoundedGain | null {
+  const [ups, downs] = [roundedWhereHeld(more), roundedWhereHeld(less)];
+  if (!ups || !downs) return null;
+  return (held, units) => {
+    let gain = 0;
+    for (const up of ups) gain += up(held, units);
+    for (const down of downs) gain -= down(held, units);
+    return gain > 0;
+  };
+}
+
+function roundedWhereHeld(amounts: readonly LinearAmount[]): RoundedFigure[] | null {
+  const found: RoundedFigure[] = [];
+  for (const amount of amounts) {
+    const each = heldIn(stairsIn(amount));
+    if (!each) return null;
+    // Halves are rounded away from zero, and no amount is below nothing.
+    if (amount !== 0) found.push(wholeWhereHeld({ ...halfMore(amount), each }));
+  }
+  return found;
+}
+type RoundedFigure = ReturnType<typeof wholeWhereHeld>;
 
 /** What follows for it from what has been decided about their exact difference; null: nothing does. */
 function gainDecided(after: Paid, before: Paid, horizon: Horizon): boolean | null {
@@ -163,18 +243,26 @@ function lessWithOrderFor(
   if (sure > 0) return sure;
   const steady = steadyAll(Math.min(most, LOOKED_AT), ...less, ...more);
   if (steady < 0) return sure;
-  // Halves are rounded away from zero, and no amount is below nothing.
-  const along = wholeAlong([...more, ...less].map(halfMore), LOOKED_AT);
-  const gainsAfter =
-    along.kind === "doubles"
-      ? (k: number) => {
-          const [a = 0, b = 0, c = 0, d = 0] = along.wholes.map((one) => one(k));
-          return a + b > c + d;
-        }
-      : (k: number) => {
-          const [a = 0n, b = 0n, c = 0n, d = 0n] = along.wholes.map((one) => one(k));
-          return a + b > c + d;
-        };
+  const gainsAfter = roundedGains(less, more, LOOKED_AT);
   for (let k = 1; k <= steady; k += 1) if (gainsAfter(k) !== gains) return k - 1;
   return steady;
+}
+
+/** Whether less is paid after so many units, `most` at most, where each amount is rounded by itself. */
+function roundedGains(
+  less: readonly [LinearAmount, LinearAmount],
+  more: readonly [LinearAmount, LinearAmount],
+  most: number,
+): (units: number) => boolean {
+  // Halves are rounded away from zero, and no amount is below nothing.
+  const along = wholeAlong([...more, ...less].map(halfMore), most);
+  return along.kind === "doubles"
+    ? (k) => {
+        const [a = 0, b = 0, c = 0, d = 0] = along.wholes.map((one) => one(k));
+        return a + b > c + d;
+      }
+    : (k) => {
+        const [a = 0n, b = 0n, c = 0n, d = 0n] = along.wholes.map((one) => one(k));
+        return a + b > c + d;
+      };
 }

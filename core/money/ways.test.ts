@@ -53,16 +53,18 @@ describe("decisions that may turn out either way", () => {
     );
   });
 
-  it("are told by the sole one, where there is one alone", () => {
+  it("are told in the order in which they are taken", () => {
     const ways = new Ways();
     const claim: Claim = { about: 7, is: "at-least", mark: fraction(1, 2) };
-    const sole = () => [ways.next(true, claim), ways.sole()];
-    expect(sole()).toEqual([true, expect.objectContaining({ yes: true, claim })]);
+    const turnsOut = () => null;
+    const taken = () => ways.decisions().map(({ yes, claim, turnsOut }) => [yes, claim, turnsOut]);
+    expect([ways.next(true, claim, turnsOut), taken()]).toEqual([true, [[true, claim, turnsOut]]]);
     expect(ways.other()).toBe(true);
-    expect(sole()).toEqual([false, expect.objectContaining({ yes: false, claim })]);
-    expect(ways.next(true, null)).toBe(true);
-    expect(ways.sole()).toBeNull();
+    expect([ways.next(true, claim), ways.next(true, null)]).toEqual([false, true]);
+    const first = [false, claim, turnsOut];
+    expect(taken()).toEqual([first, [true, null, expect.any(Function)]]);
     expect([ways.other(), ways.next(true, claim), ways.next(true, null)]).toEqual([true, false, false]);
+    expect(taken()).toEqual([first, [false, null, expect.any(Function)]]);
     expect(ways.other()).toBe(false);
   });
 });

@@ -6,7 +6,18 @@ import { compare, type Rational } from "./rational.ts";
  */
 export type Claim = { readonly about: string | number; readonly is: "at-least" | "at-most"; readonly mark: Rational };
 
-type Taken = { readonly yes: boolean; readonly isSecond: boolean; readonly claim: Claim | null };
+/**
+ * Which way a decision is taken, and in how many units the other way, as long as all else stays; Infinity where that is not within `most`;
+ * null where it is not told.
+ */
+export type Turning = { readonly yes: boolean; readonly turnsIn: (most: number) => number | null };
+
+/** How it is taken, so many units on, where so much is held of what is not known (see {@link Stairs}); null where that is not told. */
+export type TurnsOut = (held: number, units: number) => Turning | null;
+
+/** A decision, and how it turns out for whatever is not known. */
+export type Decision = { readonly yes: boolean; readonly claim: Claim | null; readonly turnsOut: TurnsOut };
+type Taken = Decision & { readonly isSecond: boolean };
 /** An end of what a figure may be; `isIn` where it may be the end itself. */
 type End = { readonly at: Rational; readonly isIn: boolean };
 type Range = { readonly low: End | null; readonly high: End | null };
@@ -21,11 +32,11 @@ export class Ways {
   private at = 0;
   private ranges = new Map<string | number, Range>();
   /** Which way the next decision is taken. @param yes which it is taken first @param claim what it is about, where that is told */
-  next(yes: boolean, claim: Claim | null): boolean {
+  next(yes: boolean, claim: Claim | null, turnsOut: TurnsOut = notTold): boolean {
     const follows = claim && this.known(claim);
     if (follows !== null) return follows;
     const known = this.taken[this.at];
-    if (!known) this.taken.push({ yes, isSecond: false, claim });
+    if (!known) this.taken.push({ yes, isSecond: false, claim, turnsOut });
     this.at += 1;
     const answer = known?.yes ?? yes;
     if (claim) this.learn(claim, answer);
@@ -47,10 +58,9 @@ export class Ways {
     const end = { at: mark, isIn: yes };
     this.ranges.set(about, (is === "at-least") === yes ? { ...range, low: end } : { ...range, high: end });
   }
-  /** The sole decision that has been taken, with the way it was; null where there is another, or none. */
-  sole(): { readonly yes: boolean; readonly claim: Claim | null } | null {
-    const [one, another] = this.taken;
-    return one && !another ? one : null;
+  /** The decisions that have been taken, each with the way it was. */
+  decisions(): readonly Decision[] {
+    return [...this.taken];
   }
   /** Begins anew with the last decision that has been taken one way alone taken the other way; false when there is none. */
   other(): boolean {
@@ -65,4 +75,5 @@ export class Ways {
   }
 }
 
+const notTold = () => null;
 const NOTHING_KNOWN: Range = { low: null, high: null };
