@@ -1,16 +1,4 @@
-import {
-  add,
-  ceil,
-  divide,
-  floor,
-  multiply,
-  negative,
-  type Rational,
-  reduce,
-  subtract,
-  timesWhole,
-  ZERO,
-} from "./rational.ts";
+import { add, ceil, divide, floor, multiply, negative, type Rational, subtract, timesWhole, ZERO } from "./rational.ts";
 import type { Stairs, StairsIn, Straight } from "./stairs.ts";
 import type { Turning } from "./ways.ts";
 
@@ -39,7 +27,7 @@ export function inCart(figure: Figure, held: number, after: number): Straight | 
     slope = add(slope, multiply(factor, one.slope));
     units = Math.min(units, one.units);
   }
-  return { at: reduce(at), slope: reduce(slope), units };
+  return { at, slope, units };
 }
 
 /** What a figure, at least zero, comes to more than `than` in one of the carts; undefined where that is not known. */
