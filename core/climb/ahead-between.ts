@@ -11,14 +11,7 @@ import { FURTHEST } from "../evaluate/growing-cart.ts";
 import { Horizon } from "../money/linear-amount.ts";
 import { floor } from "../money/rational.ts";
 import { type Decision, type Turning, Ways } from "../money/ways.ts";
-import {
-  type Ahead,
-  ahead,
-  betteredAt,
-  codeStands,
-  FillerForecast,
-  type Outcome,
-} from "../quote/progress/step-status.ts";
+import { type Ahead, ahead, codeStands, FillerForecast, outcomeAt } from "../quote/progress/step-status.ts";
 import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 
 /** `remainingAt`: what remains after each number of units, where that is along no straight line. */
@@ -87,6 +80,7 @@ function toldOf(from: number, remaining: readonly number[]): ToldAhead {
 /** So many ways a stretch of filler may turn out: with more, each cart by itself is as quick. */
 const MOST_WAYS = 16;
 
+type Outcome = ReturnType<typeof outcomeAt>;
 type Way = { readonly outcome: Outcome; readonly decisions: readonly Decision[] };
 
 type Stretch = {
@@ -96,8 +90,6 @@ type Stretch = {
   readonly outcomes: ReadonlySet<Outcome>;
   /** Each way it may turn out, with the decisions that make it. */
   readonly ways: readonly Way[];
-  /** The options, by number, of which one at least is better where it is: no others have to be looked at. */
-  readonly bettered: readonly number[];
 };
 
 /** What a step looks like in all carts between two as filler is added to them. */
@@ -161,22 +153,13 @@ class LookBetween {
     for (let i = 0; from <= FURTHEST; i += 1) {
       const stretch = stretchAt(i);
       if (stretch === undefined) return null;
-      if (stretch === null) return lookedFor(new FillerForecast(offer, step, filled, { from }));
-      if (stretch.to < from) continue;
-      const turn = betterFrom(stretch, filled, held, Math.max(from, stretch.from));
-      if (turn === null) return this.lookedFrom(stretch, filled, from);
+      if (stretch && stretch.to < from) continue;
+      const turn = stretch && betterFrom(stretch, filled, held, Math.max(from, stretch.from));
+      if (!stretch || turn === null) return lookedFor(new FillerForecast(offer, step, filled, from));
       if (turn <= stretch.to) return turn;
       from = stretch.to + 1;
     }
     return null;
-  }
-  /** The same where a stretch does not tell it. */
-  private lookedFrom({ from, to, bettered }: Stretch, filled: CartGrowth, start: number): number | null {
-    const { offer, step } = this;
-    // What is long enough for all of them to turn in it is where they do.
-    const near = to - from >= this.width ? { from: start, to, among: bettered } : null;
-    const remaining = near && lookedFor(new FillerForecast(offer, step, filled, near));
-    return remaining ?? lookedFor(new FillerForecast(offer, step, filled, { from: near ? to + 1 : start }));
   }
   /** Whether whatever filler meets the goal of one of them betters something there. */
   private meetingHelps(goal: Reached): boolean {
@@ -201,22 +184,20 @@ class LookBetween {
     const { offer, step, growth, width, first } = this;
     const ways = new Ways();
     const tried: Way[] = [];
-    const bettered = new Set<number>();
     let units = FURTHEST;
     do {
       if (tried.length === MOST_WAYS || this.left <= 0) return null;
       this.left -= 1;
       const horizon = new Horizon(FURTHEST, true, ways);
-      const found = betteredAt(offer, step, evaluateBetween(growth, from, horizon, met));
+      const outcome = outcomeAt(offer, step, evaluateBetween(growth, from, horizon, met));
       if (horizon.units < 0) return null;
-      if (typeof found === "number") bettered.add(found);
-      tried.push({ outcome: typeof found === "number" ? "better" : found, decisions: ways.decisions() });
+      tried.push({ outcome, decisions: ways.decisions() });
       units = Math.min(units, horizon.units);
     } while (ways.other());
     const outcomes = new Set(tried.map(({ outcome }) => outcome));
     // Where it is not the same in all of them, it may be a little further on.
     const most = outcomes.size === 1 ? FURTHEST : Math.max(width, from - (first ?? from));
-    return { from, to: from + Math.min(units, most), outcomes, ways: tried, bettered: [...bettered] };
+    return { from, to: from + Math.min(units, most), outcomes, ways: tried };
   }
 }
 

@@ -232,29 +232,15 @@ export type Improvement = "better" | "no-better" | "no-price";
 
 /** Whether a step, once reached, betters anything for the shopper that would be as it is without that step. */
 export function improves(offer: TariffOffer, step: TariffStep, situation: Evaluation): Improvement {
-  const found = firstBettered(offer, step, situation);
-  return typeof found === "number" ? "better" : found;
-}
-
-/**
- * The first option with which a step, once reached, betters anything for the shopper.
- *
- * @param among by number, in the order in which they are looked at: all that the step is for, unless others are known not to be bettered
- */
-export function firstBettered(
-  offer: TariffOffer,
-  step: TariffStep,
-  situation: Evaluation,
-  among: readonly number[] = step.onOrder ? situation.tariff.options.map(({ number }) => number) : step.options,
-): number | Exclude<Improvement, "better"> {
   let anyPrice = false;
-  for (const option of among) {
+  const numbers = step.onOrder ? situation.tariff.options.map(({ number }) => number) : step.options;
+  for (const option of numbers) {
     const after = priceOption(option, situation);
     const before = payableWithout(option, situation, offer, step);
     if (typeof after.price === "string" || typeof before.price === "string") continue;
     anyPrice = true;
     // A gift of another offer that a tie brings along is none of what this step promises.
-    if (step.onOrder?.kind === "gift" && after.gifts > before.gifts) return option;
+    if (step.onOrder?.kind === "gift" && after.gifts > before.gifts) return "better";
     if (after.price === before.price && after.offOrder === before.offOrder) continue;
     if (
       paysLess(
@@ -263,7 +249,7 @@ export function firstBettered(
         situation.horizon,
       )
     )
-      return option;
+      return "better";
   }
   return anyPrice ? "no-better" : "no-price";
 }

@@ -21,7 +21,7 @@ describe("what adding filler would do", () => {
           for (const step of offer.steps) {
             const growth = growByFiller({ ...there, unknownAs: false }, prepared.cart, offer.filler);
             const forecast = new FillerForecast(offer, step, growth);
-            const atOnce = forecast.betterNext();
+            const atOnce = forecast.atOnce();
             for (let i = 0; i < 6 && forecast.extend(); i += 1);
             const [first] = forecast.stretches;
             expect(atOnce).toBe(first?.outcome === "better" ? first.from : null);

@@ -6,24 +6,11 @@ import { sayable } from "../../measures/measure-spec.ts";
 import type { StepState } from "../../messages/states.ts";
 import type { Facts } from "../../situation/situation.ts";
 import type { TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
-import {
-  firstBettered,
-  hasCode,
-  improves,
-  inTime,
-  offerHolds,
-  reached,
-  withinLimits,
-} from "../options/price-option.ts";
+import { hasCode, improves, inTime, offerHolds, reached, withinLimits } from "../options/price-option.ts";
 
 export type StepStatus = { readonly state: StepState; readonly remaining: number | null };
 
-/** What a step does in a cart: it betters something; it is reached and betters nothing; neither. */
-export type Outcome = "better" | "covered" | "none";
-type ForecastStretch = { readonly from: number; readonly to: number; readonly outcome: Outcome };
-
-/** Filler that is looked at: so much at least and at most, and which options it may better by then, where that is known. */
-export type LookedAt = { readonly from?: number; readonly to?: number; readonly among?: readonly number[] | undefined };
+type ForecastStretch = { readonly from: number; readonly to: number; readonly outcome: "better" | "covered" | "none" };
 
 /** So many stretches are tried: by far more than plans need. What lies beyond them is not known. */
 const MOST_STRETCHES = 400;
@@ -36,48 +23,35 @@ export class FillerForecast {
   readonly stretches: ForecastStretch[] = [];
   private readonly offer: TariffOffer;
   private readonly step: TariffStep;
-  private readonly last: number;
-  private readonly among: readonly number[] | undefined;
-  /** The least filler that no stretch tells of yet; null: it is all told. */
+  /** The least filler that is looked at. */
+  private readonly begin: number | null;
   private next: number | null;
-  /** For which that is, whether it betters something is known already. */
-  private tried: number | null;
-  private isBetter: boolean;
+  private isBetterAtOnce: boolean | undefined;
 
-  constructor(
-    offer: TariffOffer,
-    step: TariffStep,
-    growth: CartGrowth,
-    { from = 1, to = FURTHEST, among }: LookedAt = EVERYTHING,
-  ) {
+  /** @param from less than so much filler is known to better nothing */
+  constructor(offer: TariffOffer, step: TariffStep, growth: CartGrowth, from = 1) {
     this.growth = growth;
     this.offer = offer;
     this.step = step;
-    this.last = to;
-    this.among = among;
-    this.tried = null;
-    this.isBetter = false;
     const met = codeStands(step, growth.facts)
       ? 1
       : step.goal
         ? crossing(growth, step.goal.measure, step.goal.least)
         : null;
-    this.next = this.within(met === null ? null : Math.max(met, from));
-  }
-  private within(filler: number | null): number | null {
-    return filler !== null && filler <= this.last ? filler : null;
+    this.begin = met !== null && met <= FURTHEST ? Math.max(met, from) : null;
+    this.next = this.begin;
   }
 
   /** Makes one more stretch; false when there are no more, or no more are tried. */
   extend(): boolean {
-    const { growth, offer, step, stretches, next, among } = this;
+    const { growth, offer, step, stretches, next } = this;
     if (next === null || stretches.length >= MOST_STRETCHES) return false;
     const situation = evaluateFiller(growth, next);
-    const outcome = outcomeAt(offer, step, situation, among);
+    const outcome = outcomeAt(offer, step, situation);
     const units = situation.horizon?.units ?? 0;
     const to = units >= FURTHEST ? Number.POSITIVE_INFINITY : next + units;
     stretches.push({ from: next, to, outcome });
-    this.next = this.within(to + 1);
+    this.next = to < FURTHEST ? to + 1 : null;
     return true;
   }
 
@@ -87,17 +61,14 @@ export class FillerForecast {
   }
 
   /**
-   * The least filler that no stretch tells of, if so much betters something: mostly what meets the goal does, or what ends a stretch in
-   * which it does not. To see that takes a fraction of what a stretch takes.
+   * The least filler that meets the goal, if so much betters something: mostly it does, and nothing else has to be looked at.
+   * Null too once there are stretches, which tell it as well.
    */
-  betterNext(): number | null {
-    const { growth, offer, step, next, among } = this;
-    if (next === null || growth.tariff.offers.length >= MANY_OFFERS) return null;
-    if (this.tried !== next) {
-      this.tried = next;
-      this.isBetter = outcomeAt(offer, step, evaluateAfter(growth, next), among) === "better";
-    }
-    return this.isBetter ? next : null;
+  atOnce(): number | null {
+    const { begin, growth, offer, step, stretches } = this;
+    if (stretches.length > 0 || growth.tariff.offers.length >= MANY_OFFERS) return null;
+    this.isBetterAtOnce ??= begin !== null && outcomeAt(offer, step, evaluateAfter(growth, begin)) === "better";
+    return this.isBetterAtOnce ? begin : null;
   }
 }
 
@@ -105,29 +76,10 @@ export class FillerForecast {
 export const codeStands = (step: TariffStep, facts: Facts): boolean =>
   step.trigger.codeRole === "stands-for-goal" && hasCode(step, facts);
 
-const EVERYTHING: LookedAt = {};
-
-/** @param among see {@link firstBettered} */
-export function outcomeAt(
-  offer: TariffOffer,
-  step: TariffStep,
-  situation: Evaluation,
-  among?: readonly number[],
-): Outcome {
-  const found = betteredAt(offer, step, situation, among);
-  return typeof found === "number" ? "better" : found;
-}
-
-/** The same, with the number of the first option that it betters. */
-export function betteredAt(
-  offer: TariffOffer,
-  step: TariffStep,
-  situation: Evaluation,
-  among?: readonly number[],
-): number | Exclude<Outcome, "better"> {
+export function outcomeAt(offer: TariffOffer, step: TariffStep, situation: Evaluation): ForecastStretch["outcome"] {
   if (!reached(offer, step, situation)) return "none";
-  const found = firstBettered(offer, step, situation, among);
-  return found === "no-better" ? "covered" : found === "no-price" ? "none" : found;
+  const outcome = improves(offer, step, situation);
+  return outcome === "better" ? "better" : outcome === "no-better" ? "covered" : "none";
 }
 
 /**
@@ -143,13 +95,10 @@ export type Ahead = {
 };
 
 export function ahead(forecast: FillerForecast, added: number): Ahead {
+  const atOnce = (forecast.atOnce() ?? 0) - added;
+  if (atOnce > 1) return { remaining: atOnce, otherwise: "blocked", slope: -1, units: atOnce - 1 };
   let coveredTo = 0;
-  for (let i = 0; ; i += 1) {
-    if (i === forecast.stretches.length) {
-      const next = (forecast.betterNext() ?? 0) - added;
-      if (next > 1) return { remaining: next, otherwise: "blocked", slope: -1, units: next - 1 };
-      if (!forecast.extend()) break;
-    }
+  for (let i = 0; i < forecast.stretches.length || forecast.extend(); i += 1) {
     const stretch = forecast.stretches[i];
     if (!stretch || stretch.to <= added) continue;
     if (stretch.outcome === "covered") coveredTo = stretch.to;
@@ -171,7 +120,7 @@ export function ahead(forecast: FillerForecast, added: number): Ahead {
  */
 export function asSaid(forecast: FillerForecast, kind: FillerKind, remaining: number): number | null {
   let said = sayable(kind, remaining);
-  if (said === forecast.betterNext()) return said;
+  if (said === forecast.atOnce()) return said;
   for (let i = 0; i < forecast.stretches.length || forecast.extend(); i += 1) {
     const stretch = forecast.stretches[i];
     if (stretch?.outcome !== "better" || stretch.to < said) continue;
