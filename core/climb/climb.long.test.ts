@@ -6,7 +6,8 @@ import { anyCase } from "../tests/arbitrary.ts";
 import { compiledPlan, quoteOf } from "../tests/compiled.ts";
 import { seldomCase } from "../tests/seldom.ts";
 import { cartAt } from "./cart-at.ts";
-import { climb, countedAt } from "./climb.ts";
+import { climb } from "./climb.ts";
+import { countedAt } from "./counted-at.ts";
 import { type Climb, priceAt, remainingAt } from "./interval.ts";
 
 const climbOf = (...args: Parameters<typeof climb>): Climb => {

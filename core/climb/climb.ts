@@ -1,4 +1,4 @@
-import { type ReadCart, readCart } from "../cart/read-cart.ts";
+import type { ReadCart } from "../cart/read-cart.ts";
 import { countAt, growByFiller, nextCrossing } from "../evaluate/cart-growth.ts";
 import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
 import { evaluateAlong } from "../evaluate/growing-cart.ts";
@@ -15,7 +15,6 @@ import type { CompiledPlan } from "../tariff/compile.ts";
 import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 import { aheadAlong } from "./ahead-along.ts";
 import type { AheadOnClimb } from "./ahead-between.ts";
-import { cartAt } from "./cart-at.ts";
 import type { Climb, ClimbInterval, ClimbPrice, ClimbStep } from "./interval.ts";
 import { joined } from "./joined.ts";
 import { type Segment, segmentsOf } from "./segment.ts";
@@ -183,14 +182,4 @@ function flagOf(terms: Terms, sample: ReadCart, segments: readonly Segment[], { 
     }
   }
   return flag;
-}
-
-/** What a measure counts at shelf value x: the goal that a flag dragged to x stands for. */
-export function countedAt(compiled: CompiledPlan, request: QuoteRequest, offer: string, x: number): number | null {
-  const prepared = prepareRequest(compiled, request);
-  const cart = readCart(cartAt(request.cart, x), "/cart");
-  if ("problems" in prepared || "problems" in cart) return null;
-  const [first] = prepared.there;
-  const goal = first?.tariff.offers.find(({ id }) => id === offer)?.steps.find((step) => step.goal)?.goal;
-  return first && goal ? evaluate({ ...first, unknownAs: false }, cart).count(goal.measure) : null;
 }

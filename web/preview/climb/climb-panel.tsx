@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { type ComponentProps, lazy, Suspense, useMemo, useRef, useState } from "react";
-import { countedAt } from "../../../core/climb/climb.ts";
+import { countedAt } from "../../../core/climb/counted-at.ts";
 import type { Climb } from "../../../core/climb/interval.ts";
 import { goalWords } from "../../../core/explain/offer-sentence.ts";
 import { optionNameOf } from "../../../core/explain/option-name.ts";
