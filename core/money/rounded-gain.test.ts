@@ -75,7 +75,7 @@ describe("what a shopper pays less", () => {
         expect(turn).toBeUndefined();
         if (horizon.units < 300 && after.off === 0 && before.off === 0 && at(horizon.units + 1) !== now) turned += 1;
       }),
-      { numRuns: 1000 },
+      { numRuns: 2000 },
     );
     expect(turned).toBeGreaterThan(30);
   });

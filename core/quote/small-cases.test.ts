@@ -107,6 +107,22 @@ describe("small cases in which the answer was another", () => {
     expect(pricesOf({ options: [option("s", lowest(flat("4"), dollars))] })).toEqual(["no-amount"]);
   });
 
+  it("the share of some goods is not known while a carrier has yet to say what the rest costs to an address", () => {
+    const charge: Charge = { kind: "carrier", carrier: "road", service: "parcel", fallback: flat("4") };
+    const reward: Reward = { kind: "money-off", options: ["s"], amount: EUR("5"), goods: { categories: ["paper"] } };
+    const plan = { options: [option("s", charge)], offers: [offer("f", { trigger: always, reward })] };
+    const grams = (value: string) => ({ value, unit: "g" as const });
+    const paper: CartLine = { ...line, categories: ["paper"], weight: grams("1000") };
+    const asked: Partial<QuoteRequest> = {
+      cart: { lines: [paper, { ...line, weight: grams("500") }] },
+      carriers: [{ carrier: "road", service: "parcel", weight: 1_500_000, price: 600 }],
+    };
+    expect(pricesOf(plan, asked)).toEqual([400]);
+    // It may turn out to be all of the price: what is said is the least there could be.
+    const somewhere = quoted(plan, { ...asked, destination: { country: "PT" } });
+    expect(somewhere.options.map(({ price, from }) => [price, from])).toEqual([[100, true]]);
+  });
+
   it("a reward up to a limit compares it with the price as stated", () => {
     const limited = (limit: string): Reward => ({ kind: "free", options: ["s"], limit: EUR(limit) });
     const priced = (charge: string, limit: string) =>

@@ -139,7 +139,9 @@ function fullPriceWithout(option: number, goods: PickedGoods, situation: Evaluat
   const known = memo.without.get(key);
   if (known !== undefined) return known;
   const left = situation.without(goods.has);
-  const found = left.lines.length === 0 ? NO_CHARGE : (tariff.options[option]?.full.charged(left) ?? "not-offered");
+  const rest = left.lines.length === 0 ? NO_CHARGE : (tariff.options[option]?.full.charged(left) ?? "not-offered");
+  // What a carrier has yet to say of an address may be nothing: then all of the price is these goods' share.
+  const found = rest === "place-unknown" && situation.unknownAs ? NO_CHARGE : rest;
   memo.without.set(key, found);
   return found;
 }
