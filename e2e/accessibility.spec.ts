@@ -164,16 +164,18 @@ test("no page runs off the side at 1280, 768, 640 and 390, whatever things are c
     await expect(page.getByRole("main").getByRole("heading").first()).toBeAttached();
     for (const width of [1280, 768, 640, 390]) {
       await page.setViewportSize({ width, height: 800 });
-      const seen = await page.evaluate(() => {
-        const main = document.querySelector("main");
-        const header = [...document.querySelectorAll("header")].find((one) => !one.closest("main, aside, section"));
-        const page = document.documentElement.scrollWidth <= window.innerWidth;
-        const work = main !== null && main.scrollWidth <= main.clientWidth;
-        // Nor down: what lies far below scrolls within its part, and the header stays where it is.
-        main?.lastElementChild?.scrollIntoView({ block: "end" });
-        return { page, work, top: header?.getBoundingClientRect().top };
-      });
-      expect([path, width, seen]).toEqual([path, width, { page: true, work: true, top: 0 }]);
+      const seen = () =>
+        page.evaluate(() => {
+          const main = document.querySelector("main");
+          const header = [...document.querySelectorAll("header")].find((one) => !one.closest("main, aside, section"));
+          const page = document.documentElement.scrollWidth <= window.innerWidth;
+          const work = main !== null && main.scrollWidth <= main.clientWidth;
+          // Nor down: what lies far below scrolls within its part, and the header stays where it is.
+          main?.lastElementChild?.scrollIntoView({ block: "end" });
+          return { page, work, top: header?.getBoundingClientRect().top };
+        });
+      // What has just come may not have found its width yet.
+      await expect.poll(seen, { message: `${path} at ${width}` }).toEqual({ page: true, work: true, top: 0 });
     }
     await page.setViewportSize({ width: 1280, height: 800 });
   }
