@@ -232,7 +232,12 @@ function betterFrom(stretch: Stretch, cart: CartGrowth, held: number, start: num
 }
 
 /** Which way one of the carts turns out with so much filler; null where that is not told. */
-function wayAt({ from, ways }: Stretch, cart: CartGrowth, held: number, at: number) {
+function wayAt(
+  { from, ways }: Stretch,
+  cart: CartGrowth,
+  held: number,
+  at: number,
+): { readonly outcome: Outcome; readonly turnings: readonly Turning[] } | null {
   for (const { outcome, decisions } of ways) {
     const turnings: Turning[] = [];
     for (const { claim, turnsOut, yes } of decisions) {
@@ -249,6 +254,7 @@ function wayAt({ from, ways }: Stretch, cart: CartGrowth, held: number, at: numb
   return null;
 }
 
+/** Whether one of the carts has reached so much with so much filler, and in how much more that turns. */
 function reachingOf(cart: CartGrowth, { measure, least }: Reached, at: number): Turning {
   const yes = (countAt(cart, measure, at) ?? -1) >= least;
   return { yes, turnsIn: () => (nextCrossing(cart, measure, least, at) ?? Number.POSITIVE_INFINITY) - at };

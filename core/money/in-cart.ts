@@ -32,7 +32,7 @@ export function inCart(figure: Figure, held: number, after: number): Straight | 
 
 /** What a figure, at least zero, comes to more than `than` in one of the carts; undefined where that is not known. */
 export function leftInCart(figure: Figure, than: Rational): Stairs["inCart"] {
-  for (const { inCart } of figure.stairs?.keys() ?? []) if (!inCart) return undefined;
+  for (const stairs of figure.stairs?.keys() ?? []) if (!stairs.inCart) return undefined;
   return (held, after) => {
     const one = inCart(figure, held, after);
     if (!one) throw new RangeError("what is left is not known");
@@ -75,7 +75,8 @@ export function turningAlong(stretchAfter: (units: number) => Stretch | null): T
       if (stretch.yes !== yes) return after;
       const units = Math.min(most - after, stretch.units);
       const turn = stretch.turnsIn(units);
-      if (turn === null || turn <= units) return turn === null ? null : after + turn;
+      if (turn === null) return null;
+      if (turn <= units) return after + turn;
       if (after + units >= most) return Number.POSITIVE_INFINITY;
       after += units + 1;
     }
