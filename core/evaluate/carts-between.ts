@@ -197,8 +197,7 @@ class CartsBetween implements Evaluation, Along {
       below: ZERO,
       above: whole(more),
       steady: -1,
-      inCart: (held) => ({ at: whole(held), slope: ZERO, units: Number.POSITIVE_INFINITY }),
-      isHeld: true,
+      madeOf: { kind: "held" },
     }));
   }
   lineReaches(one: ReadLine, figure: LineFigure, least: number): Truth {

@@ -18,8 +18,7 @@ const held: Stairs = {
   below: ZERO,
   above: whole(MOST_HELD),
   steady: -1,
-  inCart: (more) => ({ at: whole(more), slope: ZERO, units: Number.POSITIVE_INFINITY }),
-  isHeld: true,
+  madeOf: { kind: "held" },
 };
 
 /** What an amount is made of: so much, so much with every unit, and with every one that is held. */

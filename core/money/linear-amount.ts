@@ -1,4 +1,4 @@
-import { leftInCart, signInCart } from "./in-cart.ts";
+import { signInCart } from "./in-cart.ts";
 import {
   add,
   addWhole,
@@ -19,7 +19,7 @@ import {
   wholeNumber,
   ZERO,
 } from "./rational.ts";
-import { type Stairs, type StairsIn, stairsPlus, steadyFor, together } from "./stairs.ts";
+import { type Moving, type Stairs, type StairsIn, stairsPlus, steadyFor, together } from "./stairs.ts";
 import type { Claim, TurnsOut, Ways } from "./ways.ts";
 
 /**
@@ -27,7 +27,6 @@ import type { Claim, TurnsOut, Ways } from "./ways.ts";
  * whole number that stands still is a plain number, which most prices are. Rounding comes once, at the end: {@link rounded}.
  */
 export type LinearAmount = number | Moving;
-type Moving = { readonly at: Rational; readonly slope: Rational; readonly stairs: StairsIn };
 
 /**
  * How many more units can be added before some decision that was made turns out another way. Every comparison made
@@ -180,7 +179,7 @@ export function isAtMost(a: LinearAmount, b: LinearAmount, horizon: Horizon | nu
       yes,
       yes ? aboveFor(gap, 0, true) : aboveFor(minus(0, gap), 0, false),
       () => claimOf(gap, 0, horizon),
-      (held, units) => signInCart(gap, held, units),
+      signInCart(gap),
     );
   return yes;
 }
@@ -237,12 +236,10 @@ export function lessAtLeastZero(a: LinearAmount, b: LinearAmount, horizon: Horiz
     const slope = reduce(add(gap.slope, leaps.slope));
     const under = subtract(at, gap.at);
     const steady = stillFor(gap);
-    const known = leftInCart(gap, at);
-    const bounds =
-      slope.n > 0
-        ? { slope, below: add(leaps.below, under), above: add(leaps.above, under), steady }
-        : { slope: ZERO, below: at, above: leaps.above, steady };
-    return known ? { ...bounds, inCart: known } : bounds;
+    const madeOf = { kind: "left", of: gap, than: at } as const;
+    return slope.n > 0
+      ? { slope, below: add(leaps.below, under), above: add(leaps.above, under), steady, madeOf }
+      : { slope: ZERO, below: at, above: leaps.above, steady, madeOf };
   });
   return linearAmount(at, ZERO, new Map([[one, ONE]]));
 }

@@ -1,27 +1,22 @@
 import { firstInRange } from "./first-in-range.ts";
-import { heldIn, inCart, turningAlong } from "./in-cart.ts";
+import { gainInCart } from "./gain-in-cart.ts";
 import {
   aboveFor,
   claimOf,
   exactOf,
   type Horizon,
   type LinearAmount,
-  linearAmount,
   minus,
-  moving,
   plus,
   rounded,
   slopeOf,
   stairsIn,
 } from "./linear-amount.ts";
 import { inOneSize } from "./one-size.ts";
+import { type Paid, type Side, sidesOf } from "./paid.ts";
 import { add, HALF, isZero, MOST_EXACT, type Rational } from "./rational.ts";
 import { steadyFor } from "./stairs.ts";
-import type { TurnsOut } from "./ways.ts";
-import { wholeAlong, wholeWhereHeld } from "./whole-along.ts";
-
-/** What a shopper pays: each amount is rounded by itself, what comes off the order too. */
-export type Paid = { readonly price: LinearAmount; readonly off: LinearAmount };
+import { wholeAlong } from "./whole-along.ts";
 
 /** Where rounding decides, so many places are looked at; the answer stands up to the last of them at least. */
 const LOOKED_AT = 200;
@@ -46,79 +41,6 @@ export function paysLess(after: Paid, before: Paid, horizon: Horizon | null): bo
   return gains;
 }
 
-/** Whether there is less to pay in one of several carts after so many units, and in how many that turns; see {@link TurnsOut}. */
-function gainInCart(after: Paid, before: Paid): TurnsOut {
-  let known: RoundedGain | null | undefined;
-  return (held, units) => {
-    if (known === undefined) known = roundedGain([before.price, after.off], [after.price, before.off]);
-    const gain = known;
-    const straight = () =>
-      turningAlong((more) => {
-        const [less, most] = [paidInCart(after, held, units + more), paidInCart(before, held, units + more)];
-        if (!less || !most) return null;
-        const yes = paysLess(less, most, null);
-        return { yes, units: Math.min(less.units, most.units), turnsIn: (end) => gainTurnsIn(less, most, yes, end) };
-      });
-    if (!gain) return straight();
-    const yes = gain(held, units);
-    const turnsIn = (most: number): number | null => {
-      const near = Math.min(most, TRIED);
-      for (let k = 1; k <= near; k += 1) if (gain(held, units + k) !== yes) return k;
-      return near === most ? Number.POSITIVE_INFINITY : (straight()?.turnsIn(most) ?? null);
-    };
-    return { yes, turnsIn };
-  };
-}
-
-function paidInCart({ price, off }: Paid, held: number, units: number): (Paid & { readonly units: number }) | null {
-  const [one, other] = [inCart(moving(price), held, units), inCart(moving(off), held, units)];
-  if (!one || !other) return null;
-  return {
-    price: linearAmount(one.at, one.slope),
-    off: linearAmount(other.at, other.slope),
-    units: Math.min(one.units, other.units),
-  };
-}
-
-/** So many units are quicker tried than told of. */
-const TRIED = 40;
-
-/** In how many units it turns, where nothing is not known; Infinity: not within `most`; null: it is not told. */
-function gainTurnsIn(less: Paid, more: Paid, gains: boolean, most: number): number | null {
-  if (![less.price, less.off, more.price, more.off].some(moves)) return Number.POSITIVE_INFINITY;
-  const next = standsFor(less, more, gains, most) + 1;
-  if (next > most) return Number.POSITIVE_INFINITY;
-  const gainsAfter = roundedGains([less.price, more.off], [more.price, less.off], next);
-  return next > 0 && gainsAfter(next) !== gains ? next : null;
-}
-
-/** Whether more is rounded to more than less, where so much is held, so many units on. */
-type RoundedGain = (held: number, units: number) => boolean;
-
-/** The same for amounts of which nothing is not known but what is held; null where something is. */
-function roundedGain(more: readonly LinearAmount[], less: readonly LinearAmount[]): RoundedGain | null {
-  const [ups, downs] = [roundedWhereHeld(more), roundedWhereHeld(less)];
-  if (!ups || !downs) return null;
-  return (held, units) => {
-    let gain = 0;
-    for (const up of ups) gain += up(held, units);
-    for (const down of downs) gain -= down(held, units);
-    return gain > 0;
-  };
-}
-
-function roundedWhereHeld(amounts: readonly LinearAmount[]): RoundedFigure[] | null {
-  const found: RoundedFigure[] = [];
-  for (const amount of amounts) {
-    const each = heldIn(stairsIn(amount));
-    if (!each) return null;
-    // Halves are rounded away from zero, and no amount is below nothing.
-    if (amount !== 0) found.push(wholeWhereHeld({ ...halfMore(amount), each }));
-  }
-  return found;
-}
-type RoundedFigure = ReturnType<typeof wholeWhereHeld>;
-
 /** What follows for it from what has been decided about their exact difference; null: nothing does. */
 function gainDecided(after: Paid, before: Paid, horizon: Horizon): boolean | null {
   const gap = minus(minus(before.price, before.off), minus(after.price, after.off));
@@ -133,14 +55,9 @@ function gainDecided(after: Paid, before: Paid, horizon: Horizon): boolean | nul
 }
 
 function standsFor(after: Paid, before: Paid, gains: boolean, most: number): number {
-  // What is the same on both sides is rounded alike.
-  const [price, fullPrice] = minus(after.price, before.price) === 0 ? [0, 0] : [after.price, before.price];
-  const [off, fullOff] = minus(after.off, before.off) === 0 ? [0, 0] : [after.off, before.off];
-  const less = roundedTogether(price, fullOff);
-  const more = roundedTogether(fullPrice, off);
-  return less !== null && more !== null
-    ? lessFor(less, more, gains, most)
-    : lessWithOrderFor([price, fullOff], [fullPrice, off], gains, most);
+  const { less, more } = sidesOf(after, before);
+  const [one, other] = [roundedTogether(...less), roundedTogether(...more)];
+  return one !== null && other !== null ? lessFor(one, other, gains, most) : lessWithOrderFor(less, more, gains, most);
 }
 
 /** Two amounts as one that is rounded to what they come to when each is rounded by itself; null where there is none. */
@@ -232,12 +149,7 @@ function firstPast(start: number, step: number, edge: number, size: number, orMo
 }
 
 /** The same where several figures of a side are rounded, each in its own direction. */
-function lessWithOrderFor(
-  less: readonly [LinearAmount, LinearAmount],
-  more: readonly [LinearAmount, LinearAmount],
-  gains: boolean,
-  most: number,
-): number {
+function lessWithOrderFor(less: Side, more: Side, gains: boolean, most: number): number {
   const gap = minus(plus(...more), plus(...less));
   const sure = aboveFor(gains ? gap : minus(0, gap), 2, true);
   if (sure > 0) return sure;
@@ -249,11 +161,7 @@ function lessWithOrderFor(
 }
 
 /** Whether less is paid after so many units, `most` at most, where each amount is rounded by itself. */
-function roundedGains(
-  less: readonly [LinearAmount, LinearAmount],
-  more: readonly [LinearAmount, LinearAmount],
-  most: number,
-): (units: number) => boolean {
+function roundedGains(less: Side, more: Side, most: number): (units: number) => boolean {
   // Halves are rounded away from zero, and no amount is below nothing.
   const along = wholeAlong([...more, ...less].map(halfMore), most);
   return along.kind === "doubles"

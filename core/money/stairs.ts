@@ -10,17 +10,17 @@ export type Stairs = {
   readonly above: Rational;
   /** For how many more units it certainly does not move; −1: it may be something within its bounds even now. */
   readonly steady: number;
-  /**
-   * What it is after so many units in one of several carts, by what that holds more than another, in what that is worth; where that is
-   * known.
-   */
-  readonly inCart?: (held: number, units: number) => Straight;
-  /** Whether it is just what is held. */
-  readonly isHeld?: boolean;
+  /** What it is made of, where that tells what it is in one of several carts. */
+  readonly madeOf?: MadeOf;
 };
 
-/** A figure that rises or falls by `slope` with each unit, for so many more. */
-export type Straight = { readonly at: Rational; readonly slope: Rational; readonly units: number };
+/** What a cart holds more than another, in what that is worth; or what is left of a figure, at least zero, beyond `than`. */
+export type MadeOf =
+  | { readonly kind: "held" }
+  | { readonly kind: "left"; readonly of: Moving; readonly than: Rational };
+
+/** An exact figure: `at` here, `slope` more with every unit that is added, and what its stairs rise by. */
+export type Moving = { readonly at: Rational; readonly slope: Rational; readonly stairs: StairsIn };
 
 /** How many times each of some stairs goes into an amount; null: none. */
 export type StairsIn = ReadonlyMap<Stairs, Rational> | null;

@@ -38,24 +38,3 @@ function wholePart(sum: bigint, of: bigint): bigint {
   const quotient = sum / of;
   return sum < 0n && quotient * of !== sum ? quotient - 1n : quotient;
 }
-
-/**
- * The whole part of a figure that rises or falls by `slope` with each unit and by `each` with each that is held, as near as a double comes
- * to it.
- *
- * @example wholeWhereHeld({ at: { n: 7, d: 2 }, slope: { n: 1, d: 2 }, each: { n: 2, d: 1 } })(3, 1) // 10
- */
-export function wholeWhereHeld(figure: Readonly<Record<"at" | "slope" | "each", Rational>>) {
-  const sized = inOneSize([figure.at, figure.slope, figure.each]);
-  const [start = 0n, rise = 0n, each = 0n] = sized.parts.map(BigInt);
-  const big = (held: number, units: number): number =>
-    Number(wholePart(start + rise * BigInt(units) + each * BigInt(held), BigInt(sized.size)));
-  if (sized.kind === "big") return big;
-  const { parts, size } = sized;
-  const [at = 0, by = 0, more = 0] = parts;
-  return (held: number, units: number): number => {
-    const [risen, added] = [by * units, more * held];
-    const fits = Math.abs(at) + Math.abs(risen) + Math.abs(added) <= MOST_EXACT;
-    return fits ? Math.floor((at + risen + added) / size) : big(held, units);
-  };
-}
