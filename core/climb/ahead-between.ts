@@ -10,7 +10,7 @@ import { goodsOf } from "../evaluate/goods-counted.ts";
 import { FURTHEST } from "../evaluate/growing-cart.ts";
 import { Horizon } from "../money/linear-amount.ts";
 import { floor } from "../money/rational.ts";
-import { type Decision, type Turning, Ways } from "../money/ways.ts";
+import { type Forks, forksOf, type Tried, type Turning, Ways } from "../money/ways.ts";
 import { type Ahead, ahead, codeStands, FillerForecast, outcomeAt } from "../quote/progress/step-status.ts";
 import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 
@@ -81,15 +81,14 @@ function toldOf(from: number, remaining: readonly number[]): ToldAhead {
 const MOST_WAYS = 16;
 
 type Outcome = ReturnType<typeof outcomeAt>;
-type Way = { readonly outcome: Outcome; readonly decisions: readonly Decision[] };
 
 type Stretch = {
   readonly from: number;
   readonly to: number;
   /** What may come of it in one of the carts or another. */
   readonly outcomes: ReadonlySet<Outcome>;
-  /** Each way it may turn out, with the decisions that make it. */
-  readonly ways: readonly Way[];
+  /** How it turns out in each of them. */
+  readonly ways: Forks<Outcome>;
 };
 
 /** What a step looks like in all carts between two as filler is added to them. */
@@ -183,7 +182,7 @@ class LookBetween {
   private stretchFrom(from: number, met: Reached | null): Stretch | null {
     const { offer, step, growth, width, first } = this;
     const ways = new Ways();
-    const tried: Way[] = [];
+    const tried: Tried<Outcome>[] = [];
     let units = FURTHEST;
     do {
       if (tried.length === MOST_WAYS || this.left <= 0) return null;
@@ -197,7 +196,7 @@ class LookBetween {
     const outcomes = new Set(tried.map(({ outcome }) => outcome));
     // Where it is not the same in all of them, it may be a little further on.
     const most = outcomes.size === 1 ? FURTHEST : Math.max(width, from - (first ?? from));
-    return { from, to: from + Math.min(units, most), outcomes, ways: tried };
+    return { from, to: from + Math.min(units, most), outcomes, ways: forksOf(tried) };
   }
 }
 
@@ -238,20 +237,19 @@ function wayAt(
   held: number,
   at: number,
 ): { readonly outcome: Outcome; readonly turnings: readonly Turning[] } | null {
-  for (const { outcome, decisions } of ways) {
-    const turnings: Turning[] = [];
-    for (const { claim, turnsOut, yes } of decisions) {
-      const turning =
-        claim && typeof claim.about === "number"
-          ? reachingOf(cart, { measure: claim.about, least: floor(claim.mark) }, at)
-          : turnsOut(held, at - from);
-      if (!turning) return null;
-      if (turning.yes !== yes) break;
-      turnings.push(turning);
-    }
-    if (turnings.length === decisions.length) return { outcome, turnings };
+  const turnings: Turning[] = [];
+  let way = ways;
+  while (way.kind === "fork") {
+    const { claim, turnsOut } = way.decision;
+    const turning =
+      claim && typeof claim.about === "number"
+        ? reachingOf(cart, { measure: claim.about, least: floor(claim.mark) }, at)
+        : turnsOut(held, at - from);
+    if (!turning) return null;
+    turnings.push(turning);
+    way = turning.yes ? way.yes : way.no;
   }
-  return null;
+  return { outcome: way.outcome, turnings };
 }
 
 /** Whether one of the carts has reached so much with so much filler, and in how much more that turns. */

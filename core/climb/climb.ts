@@ -4,8 +4,8 @@ import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
 import { evaluateAlong } from "../evaluate/growing-cart.ts";
 import { evaluate } from "../evaluate/one-cart.ts";
 import { prepareRequest } from "../evaluate/prepared-request.ts";
-import { exactOf, type LinearAmount, slopeOf } from "../money/linear-amount.ts";
-import { add, isZero, roundHalfAway, timesWhole } from "../money/rational.ts";
+import { straightAfter } from "../money/linear-amount.ts";
+import { isZero, roundHalfAway } from "../money/rational.ts";
 import { phrase } from "../phrases/phrase.ts";
 import { priceOption } from "../quote/options/price-option.ts";
 import { ahead, FillerForecast, stepStatus } from "../quote/progress/step-status.ts";
@@ -82,7 +82,8 @@ function emptyCart(terms: Terms, sample: ReadCart, form: ClimbForm): ClimbInterv
       return { state, remaining: remaining === null ? null : { start: remaining, slope: 0 } };
     }),
   );
-  return { from: 0, to: 0, ...pricesAt(now), steps };
+  const { pricesAfter, offers } = pricesAlong(now);
+  return { from: 0, to: 0, prices: pricesAfter(0).prices, offers, steps };
 }
 
 const offersIn = ({ tariff }: Terms, { progress = true }: ClimbForm) => (progress ? tariff.offers : []);
@@ -100,22 +101,18 @@ function climbSegment(segment: Segment, form: ClimbForm): ClimbInterval[] {
       continue;
     }
     const now = evaluateAlong(growth, units, length - units);
-    const { prices, offers } = pricesAlong(now, units);
+    const { pricesAfter, offers } = pricesAlong(now);
     const steps = offersIn(growth, form).flatMap((offer) =>
       offer.steps.map((step) => stepAlong(offer, step, now, units, () => aheadAt(offer, step, units))),
     );
-    const end = units + (now.horizon?.units ?? 0);
-    // What is along no straight line is told unit by unit.
-    const width = steps.every(({ isStraight }) => isStraight) ? end + 1 - units : 1;
-    for (; units <= end; units += width) {
-      const from = after + units;
-      intervals.push({
-        from,
-        to: from + width - 1,
-        prices: prices(units),
-        offers,
-        steps: steps.map(({ at }) => at(units)),
-      });
+    const [begin, end] = [units, units + (now.horizon?.units ?? 0)];
+    const isStraight = steps.every(({ isStraight }) => isStraight);
+    while (units <= end) {
+      const { prices, straight } = pricesAfter(units - begin);
+      // What is along no straight line is told unit by unit.
+      const to = isStraight ? Math.min(end, units + straight) : units;
+      intervals.push({ from: after + units, to: after + to, prices, offers, steps: steps.map(({ at }) => at(units)) });
+      units = to + 1;
     }
   }
   return intervals;
@@ -142,28 +139,27 @@ function stepAlong(
   return { isStraight: !remainingAt, at: (at) => ({ state, remaining: { start: startAt(at), slope } }) };
 }
 
-/** What options cost after so many units and as many more as the horizon has. */
-function pricesAlong(
-  now: Evaluation,
-  units: number,
-): { readonly prices: (at: number) => ClimbInterval["prices"]; readonly offers: ClimbInterval["offers"] } {
-  const { prices, offers } = pricesAt(now);
-  return { prices: (at) => (at === units ? prices : prices.map((price) => priceAfter(price, at - units))), offers };
-}
+type PricesAlong = {
+  /** What options cost after so many more units, and for how many more they go straight on then. */
+  readonly pricesAfter: (units: number) => { readonly prices: ClimbPrice[]; readonly straight: number };
+  readonly offers: ClimbInterval["offers"];
+};
 
-function pricesAt(now: Evaluation): Pick<ClimbInterval, "prices" | "offers"> {
+/** What options cost as long as decisions stand. */
+function pricesAlong(now: Evaluation): PricesAlong {
   const priced = now.tariff.options.map(({ number }) => priceOption(number, now));
-  return {
-    prices: priced.map(({ price }) => (typeof price === "string" ? price : climbPrice(price))),
-    offers: priced.map(({ used }) => used.map(({ offer }) => offer.id)),
+  const pricesAfter = (units: number) => {
+    let straight = Number.POSITIVE_INFINITY;
+    const prices = priced.map(({ price }): ClimbPrice => {
+      if (typeof price !== "object") return price;
+      const { at, slope, units: more } = straightAfter(price, units);
+      straight = Math.min(straight, more);
+      return isZero(slope) ? roundHalfAway(at) : { start: at, slope };
+    });
+    return { prices, straight };
   };
+  return { pricesAfter, offers: priced.map(({ used }) => used.map(({ offer }) => offer.id)) };
 }
-
-const priceAfter = (price: ClimbPrice, units: number): ClimbPrice =>
-  typeof price === "object" ? { ...price, start: add(price.start, timesWhole(price.slope, units)) } : price;
-
-const climbPrice = (price: LinearAmount): ClimbPrice =>
-  isZero(slopeOf(price)) ? roundHalfAway(exactOf(price)) : { start: exactOf(price), slope: slopeOf(price) };
 
 /** Where a goal is met for good on the climb, or null when it is not met at its end. */
 function flagOf(terms: Terms, sample: ReadCart, segments: readonly Segment[], { goal }: TariffStep): number | null {

@@ -153,16 +153,31 @@ class GrowingCart implements Evaluation, Along {
     return begun;
   }
   goods(counts: (line: ReadLine) => boolean): LinearAmount {
-    const { growth, units, horizon, line } = this;
+    const { growth, horizon, line } = this;
     const { before } = growth;
     const still = goodsOf(before.lines, counts);
     const worth = line.shelf - line.discount;
     if (!counts(line) || growth.moves === "weight")
       return goodsLeft(before, plus(still, counts(line) ? worth : 0), horizon);
     const each = growth.moves === "quantity" ? line.unitPrice : 1;
-    const discount = lineTurn(growth, "discount", line.discount + 1);
-    if (discount !== null) horizon.limit(discount - units - 1);
-    return goodsLeft(before, plus(still, linearAmount(whole(worth), whole(each))), horizon);
+    // As the line grows so does its discount, by leaps.
+    const leaps = growth.next?.discount ? new Map([[this.discountOf(growth.next), MINUS_ONE]]) : null;
+    return goodsLeft(before, plus(still, linearAmount(whole(worth), whole(each), leaps)), horizon);
+  }
+  private discountOf({ discount, shelf }: ReadLine): Stairs {
+    const { growth, units, horizon, line } = this;
+    const after = (more: number) => {
+      const at = growth.lineAt(units + more).discount;
+      const turn = lineTurn(growth, "discount", at + 1) ?? Number.POSITIVE_INFINITY;
+      return { at: at - line.discount, steady: turn - units - more - 1 };
+    };
+    return horizon.sharedStairs("discount", () => ({
+      slope: fraction(discount, shelf),
+      below: ONE,
+      above: ONE,
+      steady: after(0).steady,
+      after,
+    }));
   }
   lineReaches(one: ReadLine, figure: LineFigure, least: number): Truth {
     const reached = lineReaches(one, figure, least);
@@ -182,6 +197,8 @@ class GrowingCart implements Evaluation, Along {
     return new GrowingCart(growth, this.units, this.horizon);
   }
 }
+
+const MINUS_ONE = whole(-1);
 
 const stairsOf = ({ slope, stray }: LongRun, unit: number, steady: number): Stairs => {
   const each = fraction(1, unit);

@@ -15,6 +15,7 @@ import {
   reduce,
   roundHalfAway,
   subtract,
+  timesWhole,
   whole,
   wholeNumber,
   ZERO,
@@ -161,6 +162,24 @@ export function rounded(a: LinearAmount): number {
 /** The slope, in figure per unit added; of what goes up stairs, between them. */
 export const slopeOf = (a: LinearAmount): Rational => (typeof a === "number" ? ZERO : a.slope);
 export const exactOf = (a: LinearAmount): Rational => (typeof a === "number" ? whole(a) : a.at);
+/**
+ * An amount after so many more units as it goes straight on, and for how many more it does. Throws RangeError where its stairs do not tell.
+ */
+export function straightAfter(
+  a: LinearAmount,
+  units: number,
+): Pick<Moving, "at" | "slope"> & { readonly units: number } {
+  const { at, slope, stairs } = moving(a);
+  let sum = add(at, timesWhole(slope, units));
+  let steady = Number.POSITIVE_INFINITY;
+  for (const [{ after }, factor] of stairs ?? []) {
+    const then = after?.(units);
+    if (!then) throw new RangeError("what an amount comes to after more units is not told");
+    sum = add(sum, timesWhole(factor, then.at));
+    steady = Math.min(steady, then.steady);
+  }
+  return { at: sum, slope, units: steady };
+}
 export const stairsIn = (a: LinearAmount): StairsIn => (typeof a === "number" ? null : a.stairs);
 
 /**

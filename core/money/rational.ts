@@ -48,9 +48,26 @@ export function add(a: Rational, b: Rational): Rational {
     const d = alike ? a.d : a.d * b.d;
     const n = x + y;
     if (fits(x, d) && fits(y, d) && fits(n, d)) return { n, d };
+    const shorter = alike ? null : sumOverLeast(a, b);
+    if (shorter) return shorter;
   }
   const [p, q] = [inBigIntegers(a), inBigIntegers(b)];
   return p.d === q.d ? { n: p.n + q.n, d: p.d } : { n: p.n * q.d + q.n * p.d, d: p.d * q.d };
+}
+
+/** The sum over the least common denominator; null where doubles do not hold that either. */
+function sumOverLeast(a: Fraction<number>, b: Fraction<number>): Fraction<number> | null {
+  const shared = commonFactor(a.d, b.d);
+  const [p, q] = [a.d / shared, b.d / shared];
+  const [x, y, d] = [a.n * q, b.n * p, p * b.d];
+  return fits(x, d) && fits(y, d) && fits(x + y, d) ? { n: x + y, d } : null;
+}
+
+/** The product with what cancels out of it left out; null where doubles do not hold that either. */
+function productCancelled(a: Fraction<number>, b: Fraction<number>): Fraction<number> | null {
+  const [x, y] = [commonFactor(Math.abs(a.n), b.d), commonFactor(Math.abs(b.n), a.d)];
+  const [n, d] = [(a.n / x) * (b.n / y), (a.d / y) * (b.d / x)];
+  return fits(n, d) ? { n, d } : null;
 }
 
 /** @example addWhole({ n: 1, d: 2 }, 3) // 7/2 */
@@ -72,6 +89,8 @@ export function multiply(a: Rational, b: Rational): Rational {
     const n = a.n * b.n;
     const d = a.d * b.d;
     if (fits(n, d)) return { n: n + 0, d };
+    const shorter = productCancelled(a, b);
+    if (shorter) return shorter;
   }
   const [p, q] = [inBigIntegers(a), inBigIntegers(b)];
   return { n: p.n * q.n, d: p.d * q.d };

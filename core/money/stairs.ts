@@ -10,6 +10,8 @@ export type Stairs = {
   readonly above: Rational;
   /** For how many more units it certainly does not move; −1: it may be something within its bounds even now. */
   readonly steady: number;
+  /** What it is after so many more units, and for how many more it does not move then, where that is told. */
+  readonly after?: (units: number) => { readonly at: number; readonly steady: number };
   /** What it is made of, where that tells what it is in one of several carts. */
   readonly madeOf?: MadeOf;
 };

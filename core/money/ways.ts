@@ -75,5 +75,31 @@ export class Ways {
   }
 }
 
+/** What came of one way, and the decisions that make it, in their order. */
+export type Tried<T> = { readonly outcome: T; readonly decisions: readonly Decision[] };
+
+/** What comes of it, or what is to be decided first and what comes of either. */
+export type Forks<T> =
+  | { readonly kind: "end"; readonly outcome: T }
+  | { readonly kind: "fork"; readonly decision: Decision; readonly yes: Forks<T>; readonly no: Forks<T> };
+
+/**
+ * Every way as one of forks, so that each decision is looked at once. Throws RangeError where some way has not been tried.
+ *
+ * @example forksOf([{ outcome: "covered", decisions: [] }]) // { kind: "end", outcome: "covered" }
+ */
+export function forksOf<T>(tried: readonly Tried<T>[], taken = 0): Forks<T> {
+  const [first] = tried;
+  if (!first) throw new RangeError("some way has not been tried");
+  const decision = first.decisions[taken];
+  if (!decision) return { kind: "end", outcome: first.outcome };
+  const after = (yes: boolean) =>
+    forksOf(
+      tried.filter(({ decisions }) => decisions[taken]?.yes === yes),
+      taken + 1,
+    );
+  return { kind: "fork", decision, yes: after(true), no: after(false) };
+}
+
 const notTold = () => null;
 const NOTHING_KNOWN: Range = { low: null, high: null };
