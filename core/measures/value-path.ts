@@ -176,9 +176,15 @@ function turnAbout({ start, rate, lineDiscount, order }: ValuePath, least: numbe
   const kept = (discount: LineDiscount | null) => 1 - (discount ? discount.amount / discount.of : 0);
   const [value, each, goal] = [real(start), real(rate) * kept(lineDiscount), least - 0.5];
   const found = order ? withOrder(order) : (goal - value) / each;
-  const close = 2 + Math.ceil(2 / (order ? each * real(order.discounts.kept) : each));
+  const close = 2 + Math.ceil(strayAt(found) / (order ? each * real(order.discounts.kept) : each));
   if (!(found > 0 && Number.isFinite(found + close))) return null;
   return { low: Math.round(found) - close, high: Math.round(found) + close };
+
+  /** What the order loses is a half more or less, of which the goods that count have their part. */
+  function strayAt(y: number): number {
+    const isEven = order && !lineDiscount && !order.lineDiscount;
+    return isEven ? (value + each * y) / (2 * (order.goods + y)) : 2;
+  }
 
   /** (value + each × y) × (part × g − off) = goal × g, where the goods g are those of now and `more` × y. */
   function withOrder({ goods, discounts, lineDiscount: discount }: NonNullable<ValuePath["order"]>): number {
