@@ -1,4 +1,4 @@
-import { type CartGrowth, countAt, crossing, nextCrossing } from "../evaluate/cart-growth.ts";
+import { type CartGrowth, crossing } from "../evaluate/cart-growth.ts";
 import {
   evaluateBetween,
   type GrowthBetween,
@@ -6,11 +6,11 @@ import {
   mustReachBy,
   type Reached,
 } from "../evaluate/carts-between.ts";
-import { goodsOf } from "../evaluate/goods-counted.ts";
+import { Figures } from "../evaluate/figures-between.ts";
 import { FURTHEST } from "../evaluate/growing-cart.ts";
+import { oneOfMany } from "../evaluate/one-of-many.ts";
 import { Horizon } from "../money/linear-amount.ts";
-import { floor } from "../money/rational.ts";
-import { type Forks, forksOf, type Tried, type Turning, Ways } from "../money/ways.ts";
+import { type Forks, forksOf, type OneOfMany, type Tried, type Turning, Ways } from "../money/ways.ts";
 import { type Ahead, ahead, codeStands, FillerForecast, outcomeAt } from "../quote/progress/step-status.ts";
 import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
 
@@ -48,7 +48,8 @@ export function aheadBetween(
   { filled, isAsBefore }: Units,
   { from, to, found, looks }: Looked,
 ): ToldAhead | null {
-  const look = new LookBetween(offer, step, { least: filled(from), most: filled(to) }, to - from, looks);
+  const growth = { least: filled(from), most: filled(to), figures: new Figures() };
+  const look = new LookBetween(offer, step, growth, to - from, looks);
   if (found.remaining === null) {
     const otherwise = found.otherwise === "unsettled" ? null : look.noGoodsHelp();
     return otherwise && { to, at: (units) => ({ remaining: null, otherwise, slope: 0, units: to - units }) };
@@ -147,13 +148,13 @@ class LookBetween {
   /** How much filler remains in one of them, told by the stretches of all. */
   private remainsIn(filled: CartGrowth, stretchAt: (i: number) => Stretch | null | undefined): number | null {
     const { offer, step, growth, goal } = this;
-    const held = worthOf(filled) - worthOf(growth.least);
+    const cart = oneOfMany(filled, growth);
     let from = goal ? (crossing(filled, goal.measure, goal.least) ?? Number.POSITIVE_INFINITY) : 1;
     for (let i = 0; from <= FURTHEST; i += 1) {
       const stretch = stretchAt(i);
       if (stretch === undefined) return null;
       if (stretch && stretch.to < from) continue;
-      const turn = stretch && betterFrom(stretch, filled, held, Math.max(from, stretch.from));
+      const turn = stretch && betterFrom(stretch, cart, Math.max(from, stretch.from));
       if (!stretch || turn === null) return lookedFor(new FillerForecast(offer, step, filled, from));
       if (turn <= stretch.to) return turn;
       from = stretch.to + 1;
@@ -200,23 +201,18 @@ class LookBetween {
   }
 }
 
-/** What is paid for the goods but for discounts on the order. */
-const worthOf = ({ before }: CartGrowth): number => goodsOf(before.lines, () => true);
-
 /** So often decisions may turn about before one of the carts is told by itself. */
 const MOST_TURNS = 40;
 
 /**
  * The least filler, `start` at least, that is better in one of the carts as long as a stretch stands; Infinity where none is; null where
  * that is not told.
- *
- * @param held what that cart holds more than the least of them, in what that is worth
  */
-function betterFrom(stretch: Stretch, cart: CartGrowth, held: number, start: number): number | null {
+function betterFrom(stretch: Stretch, cart: OneOfMany, start: number): number | null {
   if (!stretch.outcomes.has("better")) return Number.POSITIVE_INFINITY;
   let at = start;
   for (let turns = 0; turns < MOST_TURNS && at <= stretch.to; turns += 1) {
-    const found = wayAt(stretch, cart, held, at);
+    const found = wayAt(stretch, cart, at);
     if (!found) return null;
     if (found.outcome === "better") return at;
     let units = Number.POSITIVE_INFINITY;
@@ -233,29 +229,18 @@ function betterFrom(stretch: Stretch, cart: CartGrowth, held: number, start: num
 /** Which way one of the carts turns out with so much filler; null where that is not told. */
 function wayAt(
   { from, ways }: Stretch,
-  cart: CartGrowth,
-  held: number,
+  cart: OneOfMany,
   at: number,
 ): { readonly outcome: Outcome; readonly turnings: readonly Turning[] } | null {
   const turnings: Turning[] = [];
   let way = ways;
   while (way.kind === "fork") {
-    const { claim, turnsOut } = way.decision;
-    const turning =
-      claim && typeof claim.about === "number"
-        ? reachingOf(cart, { measure: claim.about, least: floor(claim.mark) }, at)
-        : turnsOut(held, at - from);
+    const turning = way.decision.turnsOut(cart, at - from);
     if (!turning) return null;
     turnings.push(turning);
     way = turning.yes ? way.yes : way.no;
   }
   return { outcome: way.outcome, turnings };
-}
-
-/** Whether one of the carts has reached so much with so much filler, and in how much more that turns. */
-function reachingOf(cart: CartGrowth, { measure, least }: Reached, at: number): Turning {
-  const yes = (countAt(cart, measure, at) ?? -1) >= least;
-  return { yes, turnsIn: () => (nextCrossing(cart, measure, least, at) ?? Number.POSITIVE_INFINITY) - at };
 }
 
 /** The first of some, and so on, each made when it is asked for; undefined where there are no more. */

@@ -3,7 +3,7 @@ import { counted } from "../measures/measure.ts";
 import { type Horizon, type LinearAmount, linearAmount } from "../money/linear-amount.ts";
 import { add, ceil, compare, fraction, multiply, ONE, whole, ZERO } from "../money/rational.ts";
 import type { Stairs } from "../money/stairs.ts";
-import type { Claim } from "../money/ways.ts";
+import type { About } from "../money/ways.ts";
 import type { Facts, LineFigure } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { Tariff } from "../tariff/tariff.ts";
@@ -19,11 +19,15 @@ import {
   pathOf,
 } from "./cart-growth.ts";
 import { type Along, type Evaluation, Memo, type Terms } from "./evaluation.ts";
+import type { Figures, Goods } from "./figures-between.ts";
 import { begunPast, cartWithout, goodsLeft, goodsOf, lineReaches } from "./goods-counted.ts";
 import { type Kept, KeptAnswers } from "./kept.ts";
 
 /** Filler added to each of some carts that are alike but for how much of one line they hold: to that with the least, and with the most. */
-export type GrowthBetween = { readonly least: CartGrowth; readonly most: CartGrowth };
+export type Between = { readonly least: CartGrowth; readonly most: CartGrowth };
+
+/** The same with what has been asked about them so far. */
+export type GrowthBetween = Between & { readonly figures: Figures };
 
 /** How far rounding may carry a count from rising with every unit of the line. */
 function strayOf({ tariff, before }: CartGrowth, number: number): number {
@@ -39,13 +43,13 @@ function strayOf({ tariff, before }: CartGrowth, number: number): number {
 export type Reached = { readonly measure: number; readonly least: number };
 
 /** The least filler with which any of the carts may have reached so much; null: none ever does. */
-export function mayReachFrom({ most }: GrowthBetween, { measure, least }: Reached): number | null {
+export function mayReachFrom({ most }: Between, { measure, least }: Reached): number | null {
   const sure = least - strayOf(most, measure);
   return (countAt(most, measure, 1) ?? -1) >= sure ? 1 : nextCrossing(most, measure, sure, 1);
 }
 
 /** The least filler from which on each of the carts has reached so much for good; null: one of them may never have. */
-export const mustReachBy = ({ least: cart }: GrowthBetween, { measure, least }: Reached): number | null =>
+export const mustReachBy = ({ least: cart }: Between, { measure, least }: Reached): number | null =>
   crossing(cart, measure, least + strayOf(cart, measure));
 
 /**
@@ -77,9 +81,15 @@ class CartsBetween implements Evaluation, Along {
   private readonly growth: GrowthBetween;
   private readonly line: ReadLine | null;
   private readonly met: Reached | null;
-  /** Whether some goods are left out of it. */
-  private readonly isPart: boolean;
-  constructor(growth: GrowthBetween, units: number, horizon: Horizon, met: Reached | null, isPart = false) {
+  /** The goods that are left out of it. */
+  private readonly left: readonly Goods[];
+  constructor(
+    growth: GrowthBetween,
+    units: number,
+    horizon: Horizon,
+    met: Reached | null,
+    left: readonly Goods[] = [],
+  ) {
     const { least } = growth;
     this.tariff = least.tariff;
     this.facts = least.facts;
@@ -92,7 +102,7 @@ class CartsBetween implements Evaluation, Along {
     this.growth = growth;
     this.units = units;
     this.met = met;
-    this.isPart = isPart;
+    this.left = left;
   }
   keep<T>(answers: Kept<T>, number: number, answer: T, more: number): T {
     answers.keep(number, answer, this.units, this.units + more);
@@ -122,10 +132,24 @@ class CartsBetween implements Evaluation, Along {
       return false;
     }
     horizon.limit(this.staysIn(growth.least, measure, least + stray));
-    return fewest >= least + stray || horizon.settle(true, -1, () => this.claimed(measure, least));
+    return fewest >= least + stray || this.settle(true, this.nameOf(measure), least);
   }
-  private claimed(measure: number, least: number): Claim | null {
-    return this.isPart ? null : { about: measure, is: "at-least", mark: whole(least) };
+  /** How what is about a measure of these goods is called. */
+  private nameOf(measure: number): About {
+    const { left, line, growth } = this;
+    return left.length === 0
+      ? measure
+      : growth.figures.nameOf({ kind: "measure", measure, left, isFilled: line !== null });
+  }
+  /** Decides whether a figure is so much, which it is in some of the carts and not in others. */
+  private settle(yes: boolean, about: About, least: number): boolean {
+    const { horizon, units } = this;
+    return horizon.settle(
+      yes,
+      -1,
+      () => ({ about, is: "at-least", mark: whole(least) }),
+      (cart, more) => cart.reaches(about, least, units + more),
+    );
   }
   moving(measure: number): LinearAmount | null {
     const { least, most } = this.growth;
@@ -148,7 +172,7 @@ class CartsBetween implements Evaluation, Along {
     let fewest = begunPast((this.count(measure) ?? 0) - stray, start, unit);
     const highest = begunPast((this.countIn(most, measure) ?? 0) + stray, start, unit);
     if (fewest === 0 && highest > 0) {
-      if (!horizon.settle(here > 0, -1, () => this.claimed(measure, start + 1))) return 0;
+      if (!this.settle(here > 0, this.nameOf(measure), start + 1)) return 0;
       [here, fewest] = [Math.max(1, here), 1];
     }
     const steady =
@@ -173,6 +197,7 @@ class CartsBetween implements Evaluation, Along {
         below: add(bound, whole(here - fewest)),
         above: add(bound, whole(highest - here)),
         steady,
+        madeOf: { kind: "begun", steps: { about: this.nameOf(measure), start, unit }, than: here, units },
       };
     };
     const alike = line ? [least, most].map((cart) => alikeKey(cart, measure)) : [null];
@@ -204,8 +229,11 @@ class CartsBetween implements Evaluation, Along {
     const reached = lineReaches(one, figure, least);
     const { before, moves } = this.growth.least;
     const other = this.growth.most.before.lines[before.lines.indexOf(one)];
-    if (other && lineReaches(other, figure, least) !== reached)
-      return this.horizon.settle(reached === true, -1, () => null);
+    if (other && lineReaches(other, figure, least) !== reached) {
+      const { figures } = this.growth;
+      const about = figures.nameOf({ kind: "line", at: before.lines.indexOf(one), figure, left: this.left });
+      return this.settle(reached === true, about, least);
+    }
     if (one === this.line && reached === false && figure === moves) this.horizon.limit(least - this.units - 1);
     return reached;
   }
@@ -213,18 +241,14 @@ class CartsBetween implements Evaluation, Along {
     const left = (growth: CartGrowth) => growthOf(growth, cartWithout(growth.before, goods));
     const { least, most } = this.growth;
     const units = this.line && goods(this.line) ? 0 : this.units;
-    return new CartsBetween({ least: left(least), most: left(most) }, units, this.horizon, null, true);
+    const part = { ...this.growth, least: left(least), most: left(most) };
+    return new CartsBetween(part, units, this.horizon, null, [...this.left, goods]);
   }
   anew({ facts = this.facts, unknownAs = this.unknownAs }: Partial<Pick<Terms, "facts" | "unknownAs">>): Evaluation {
     const asked = (growth: CartGrowth) => ({ ...growthOf(growth, growth.before), facts, unknownAs });
     const { least, most } = this.growth;
-    return new CartsBetween(
-      { least: asked(least), most: asked(most) },
-      this.units,
-      this.horizon,
-      this.met,
-      this.isPart,
-    );
+    const other = { ...this.growth, least: asked(least), most: asked(most) };
+    return new CartsBetween(other, this.units, this.horizon, this.met, this.left);
   }
 }
 

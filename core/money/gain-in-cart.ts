@@ -16,10 +16,10 @@ type Gain = {
 export const gainInCart = (after: Paid, before: Paid): TurnsOut =>
   turnsOutBy(
     () => gainOf(after, before),
-    (gain, held, units) => {
-      const gap = straightIn(gain.gap, held, units);
+    (gain, cart, units) => {
+      const gap = straightIn(gain.gap, cart, units);
       const amounts = gain.amounts.map(({ sign, parts }): Rounded => {
-        const straight = straightIn(parts, held, units);
+        const straight = straightIn(parts, cart, units);
         return { sign, straight, size: parts.size };
       });
       const yes = isThere(amounts, 0);

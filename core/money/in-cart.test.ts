@@ -4,7 +4,7 @@ import { Horizon, type LinearAmount, lessAtLeastZero, linearAmount, min, plus, t
 import { add, type Rational, whole, ZERO } from "./rational.ts";
 import { paysLess } from "./rounded-gain.ts";
 import type { Stairs } from "./stairs.ts";
-import { type Decision, Ways } from "./ways.ts";
+import { type Decision, type OneOfMany, Ways } from "./ways.ts";
 
 // Amounts of several carts at once, against the same amounts of each of those carts alone, reckoned unit by unit.
 
@@ -20,6 +20,11 @@ const held: Stairs = {
   steady: -1,
   madeOf: { kind: "held" },
 };
+
+const notAsked = (): never => {
+  throw new Error("nothing but what is held is not known");
+};
+const holding = (held: number): OneOfMany => ({ held, reaches: notAsked, begun: notAsked });
 
 /** What an amount is made of: so much, so much with every unit, and with every one that is held. */
 type Made = { readonly at: Rational; readonly slope: Rational; readonly each: Rational };
@@ -65,7 +70,7 @@ function told(decision: Decision, stands: number, truly: (more: number, units: n
     for (const units of [0, 7]) {
       const most = Math.min(UNITS, stands - units);
       if (most < 0) continue;
-      const found = decision.turnsOut(more, units);
+      const found = decision.turnsOut(holding(more), units);
       if (!found) continue;
       expect(found.yes).toBe(truly(more, units));
       const after = Array.from({ length: most }, (_, k) => k + 1);

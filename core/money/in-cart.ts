@@ -1,17 +1,23 @@
 import { inOneSize } from "./one-size.ts";
 import { add, MOST_EXACT, multiply, negative, ONE, type Rational, subtract, ZERO } from "./rational.ts";
-import type { Moving } from "./stairs.ts";
-import type { Turning, TurnsOut } from "./ways.ts";
+import type { MadeOf, Moving } from "./stairs.ts";
+import type { OneOfMany, Turning, TurnsOut } from "./ways.ts";
 
 // Of several carts that are looked at together it is known what holds for all of them. What is worked out so is known for one of them
 // alone, too, as far as it goes by what that cart holds more than the one with the least. It is asked for cart by cart and unit by unit,
 // so that its fractions are brought to one size once and all else is reckoned with whole numbers.
 
-/** A figure: `slope` more with each unit, `each` with each that is held, and what bends: it counts for nothing while below zero. */
+type Begun = MadeOf & { readonly kind: "begun" };
+
+/**
+ * A figure: `slope` more with each unit, `each` with each that is held and `times` with each step, and what bends: it counts for nothing
+ * while below zero.
+ */
 type Made<Part> = {
   readonly at: Part;
   readonly slope: Part;
   readonly each: Part;
+  readonly steps: readonly { readonly times: Part; readonly of: Begun }[];
   readonly bends: readonly { readonly sign: 1 | -1; readonly of: Made<Part> }[];
 };
 
@@ -29,58 +35,74 @@ export function inParts(figure: Moving): InParts | null {
 
 /** @param times more than nothing */
 function madeOf({ at, slope, stairs }: Moving, times: Rational): Made<Rational> | null {
+  const steps: { readonly times: Rational; readonly of: Begun }[] = [];
   const bends: { readonly sign: 1 | -1; readonly of: Made<Rational> }[] = [];
   let start = multiply(at, times);
   let each = ZERO;
   for (const [{ madeOf: made }, factor] of stairs ?? []) {
     const by = multiply(factor, times);
-    if (made?.kind === "held") {
-      each = add(each, by);
-      continue;
+    if (!made) return null;
+    if (made.kind === "held") each = add(each, by);
+    else if (made.kind === "begun") steps.push({ times: by, of: made });
+    else {
+      const isLess = by.n < 0;
+      const left = madeOf(made.of, isLess ? negative(by) : by);
+      if (!left) return null;
+      start = subtract(start, multiply(by, made.than));
+      bends.push({ sign: isLess ? -1 : 1, of: left });
     }
-    const isLess = by.n < 0;
-    const left = made && madeOf(made.of, isLess ? negative(by) : by);
-    if (!left) return null;
-    start = subtract(start, multiply(by, made.than));
-    bends.push({ sign: isLess ? -1 : 1, of: left });
   }
-  return { at: start, slope: multiply(slope, times), each, bends };
+  return { at: start, slope: multiply(slope, times), each, steps, bends };
 }
 
-const fractionsIn = ({ at, slope, each, bends }: Made<Rational>): Rational[] => [
+const fractionsIn = ({ at, slope, each, steps, bends }: Made<Rational>): Rational[] => [
   at,
   slope,
   each,
+  ...steps.map(({ times }) => times),
   ...bends.flatMap(({ of }) => fractionsIn(of)),
 ];
 
 /** @param parts of all its fractions, in their order: those that are used are taken away */
-function partsOf({ bends }: Made<Rational>, parts: number[]): Made<number> {
-  const [at = 0, slope = 0, each = 0] = parts.splice(0, 3);
-  return { at, slope, each, bends: bends.map(({ sign, of }) => ({ sign, of: partsOf(of, parts) })) };
+function partsOf({ steps, bends }: Made<Rational>, parts: number[]): Made<number> {
+  const [at = 0, slope = 0, each = 0, ...times] = parts.splice(0, 3 + steps.length);
+  return {
+    at,
+    slope,
+    each,
+    steps: steps.map(({ of }, i) => ({ times: times[i] ?? 0, of })),
+    bends: bends.map(({ sign, of }) => ({ sign, of: partsOf(of, parts) })),
+  };
 }
 
 /** The parts in one of the carts after so many units; NaN where doubles do not hold them. */
-function partsIn({ at, slope, each, bends }: Made<number>, held: number, units: number): number {
-  const [risen, more] = [slope * units, each * held];
-  if (Math.abs(at) + Math.abs(risen) + Math.abs(more) > MOST_EXACT) return Number.NaN;
+function partsIn({ at, slope, each, steps, bends }: Made<number>, cart: OneOfMany, units: number): number {
+  const [risen, more] = [slope * units, each * cart.held];
   let sum = at + risen + more;
-  for (const { sign, of } of bends) sum += sign * Math.max(0, partsIn(of, held, units));
+  let most = Math.abs(at) + Math.abs(risen) + Math.abs(more);
+  for (const { times, of } of steps) {
+    const begun = times * (cart.begun(of.steps, of.units + units).at - of.than);
+    sum += begun;
+    most += Math.abs(begun);
+  }
+  if (!(most <= MOST_EXACT)) return Number.NaN;
+  for (const { sign, of } of bends) sum += sign * Math.max(0, partsIn(of, cart, units));
   return Math.abs(sum) <= MOST_EXACT ? sum : Number.NaN;
 }
 
 /** Parts in one of the carts: `slope` more with each unit, as long as they go straight on, for so many. */
 export type Straight = { readonly at: number; readonly slope: number; readonly units: number };
 
-export function straightIn(made: Made<number>, held: number, units: number): Straight {
+export function straightIn(made: Made<number>, cart: OneOfMany, units: number): Straight {
   let { slope } = made;
   let end = Number.POSITIVE_INFINITY;
+  for (const { of } of made.steps) end = Math.min(end, cart.begun(of.steps, of.units + units).steady);
   for (const { sign, of } of made.bends) {
-    const straight = straightIn(of, held, units);
+    const straight = straightIn(of, cart, units);
     if (straight.at >= 0) slope += sign * straight.slope;
     end = Math.min(end, straight.units, signTurnsIn(straight) - 1);
   }
-  return { at: partsIn(made, held, units), slope, units: end };
+  return { at: partsIn(made, cart, units), slope, units: end };
 }
 
 /** In how many units what is nothing or more is less, or what is less is not. */
@@ -93,8 +115,8 @@ function signTurnsIn({ at, slope }: Straight): number {
 export const signInCart = (figure: Moving): TurnsOut =>
   turnsOutBy(
     () => inParts(figure),
-    (parts, held, units) => {
-      const straight = straightIn(parts, held, units);
+    (parts, cart, units) => {
+      const straight = straightIn(parts, cart, units);
       const { at } = straight;
       return Number.isNaN(at) ? null : { yes: at >= 0, units: straight.units, turnsIn: () => signTurnsIn(straight) };
     },
@@ -104,7 +126,7 @@ export const signInCart = (figure: Moving): TurnsOut =>
 type Stretch = Turning & { readonly units: number };
 
 /** So often something may bend before it is told otherwise. */
-const MOST_BENDS = 8;
+const MOST_BENDS = 32;
 
 /**
  * How something turns out that is told one stretch after the other.
@@ -114,13 +136,13 @@ const MOST_BENDS = 8;
  */
 export function turnsOutBy<Parts>(
   made: () => Parts | null,
-  stretchAfter: (parts: Parts, held: number, units: number) => Stretch | null,
+  stretchAfter: (parts: Parts, cart: OneOfMany, units: number) => Stretch | null,
 ): TurnsOut {
   let known: Parts | null | undefined;
-  return (held, units) => {
+  return (cart, units) => {
     if (known === undefined) known = made();
     const parts = known;
-    return parts && turningAlong((more) => stretchAfter(parts, held, units + more));
+    return parts && turningAlong((more) => stretchAfter(parts, cart, units + more));
   };
 }
 

@@ -1,4 +1,5 @@
 import { add, isZero, multiply, negative, ONE, type Rational, reduce, ZERO } from "./rational.ts";
+import type { Steps } from "./ways.ts";
 
 /**
  * Something that rises or falls by leaps as goods are added: nothing now, and after `k` more units within `below` and `above` of
@@ -16,10 +17,14 @@ export type Stairs = {
   readonly madeOf?: MadeOf;
 };
 
-/** What a cart holds more than another, in what that is worth; or what is left of a figure, at least zero, beyond `than`. */
+/**
+ * What a cart holds more than another, in what that is worth; what is left of a figure, at least zero, beyond `than`; or how many more steps
+ * than `than` are begun, first of all with so many units of filler.
+ */
 export type MadeOf =
   | { readonly kind: "held" }
-  | { readonly kind: "left"; readonly of: Moving; readonly than: Rational };
+  | { readonly kind: "left"; readonly of: Moving; readonly than: Rational }
+  | { readonly kind: "begun"; readonly steps: Steps; readonly than: number; readonly units: number };
 
 /** An exact figure: `at` here, `slope` more with every unit that is added, and what its stairs rise by. */
 export type Moving = { readonly at: Rational; readonly slope: Rational; readonly stairs: StairsIn };

@@ -1,10 +1,10 @@
 import { compare, type Rational } from "./rational.ts";
 
-/**
- * That a figure nobody knows is at least, or at most, so much. `about` is the number of a measure of the whole cart, or a text that is
- * the same for the same figure.
- */
-export type Claim = { readonly about: string | number; readonly is: "at-least" | "at-most"; readonly mark: Rational };
+/** What figure is meant: the number of a measure of the whole cart, or a text that is the same for the same figure. */
+export type About = string | number;
+
+/** That a figure nobody knows is at least, or at most, so much. */
+export type Claim = { readonly about: About; readonly is: "at-least" | "at-most"; readonly mark: Rational };
 
 /**
  * Which way a decision is taken, and in how many units the other way, as long as all else stays; Infinity where that is not within `most`;
@@ -12,8 +12,21 @@ export type Claim = { readonly about: string | number; readonly is: "at-least" |
  */
 export type Turning = { readonly yes: boolean; readonly turnsIn: (most: number) => number | null };
 
-/** How it is taken, so many units on, where so much is held of what is not known (see {@link Stairs}); null where that is not told. */
-export type TurnsOut = (held: number, units: number) => Turning | null;
+/** Units of a figure that are begun past `start`, each of so much. */
+export type Steps = { readonly about: About; readonly start: number; readonly unit: number };
+
+/** One of several carts that are looked at together, as far as it is not known of all of them. */
+export type OneOfMany = {
+  /** What it holds more than the least of them, in what that is worth. */
+  readonly held: number;
+  /** Whether a figure is so much with so many units of filler, and in how many more that turns. */
+  readonly reaches: (about: About, least: number, units: number) => Turning;
+  /** How many steps are begun with so many units of filler, and for how many more that stays. */
+  readonly begun: (steps: Steps, units: number) => { readonly at: number; readonly steady: number };
+};
+
+/** How a decision is taken in one of several carts, so many units on; null where that is not told. */
+export type TurnsOut = (cart: OneOfMany, units: number) => Turning | null;
 
 /** A decision, and how it turns out for whatever is not known. */
 export type Decision = { readonly yes: boolean; readonly claim: Claim | null; readonly turnsOut: TurnsOut };
@@ -30,7 +43,7 @@ type Range = { readonly low: End | null; readonly high: End | null };
 export class Ways {
   private readonly taken: Taken[] = [];
   private at = 0;
-  private ranges = new Map<string | number, Range>();
+  private ranges = new Map<About, Range>();
   /** Which way the next decision is taken. @param yes which it is taken first @param claim what it is about, where that is told */
   next(yes: boolean, claim: Claim | null, turnsOut: TurnsOut = notTold): boolean {
     const follows = claim && this.known(claim);
