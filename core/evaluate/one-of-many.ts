@@ -1,5 +1,5 @@
 import { counted } from "../measures/measure.ts";
-import type { About, OneOfMany } from "../money/ways.ts";
+import type { About, OneOfMany, Steps } from "../money/ways.ts";
 import { type CartGrowth, countAt, growthOf, nextCrossing } from "./cart-growth.ts";
 import type { GrowthBetween } from "./carts-between.ts";
 import type { FigureBetween } from "./figures-between.ts";
@@ -16,6 +16,8 @@ type FigureInCart = {
 /** One of the carts between two, for what is decided about all of them together. */
 export function oneOfMany(cart: CartGrowth, { least, figures }: GrowthBetween): OneOfMany {
   const known = new Map<About, FigureInCart>();
+  // Each amount of a price asks for the same steps.
+  const begun = new Map<Steps, { readonly at: number; readonly from: number; readonly to: number }>();
   const figureOf = (about: About): FigureInCart => {
     const found =
       known.get(about) ?? (typeof about === "number" ? growing(cart, about) : partOf(cart, figures.named(about)));
@@ -28,11 +30,16 @@ export function oneOfMany(cart: CartGrowth, { least, figures }: GrowthBetween): 
       const { reaches, staysFor } = figureOf(about);
       return { yes: reaches(least, units), turnsIn: () => staysFor(least, units) + 1 };
     },
-    begun: ({ about, start, unit }, units) => {
+    begun: (steps, units) => {
+      const last = begun.get(steps);
+      if (last && units >= last.from && units <= last.to) return { at: last.at, steady: last.to - units };
+      const { about, start, unit } = steps;
       const { count, staysFor } = figureOf(about);
       const at = begunPast(count(units), start, unit);
       const next = start + at * unit + 1;
-      return { at, steady: Math.min(staysFor(next, units), at > 0 ? staysFor(next - unit, units) : Infinity) };
+      const steady = Math.min(staysFor(next, units), at > 0 ? staysFor(next - unit, units) : Number.POSITIVE_INFINITY);
+      begun.set(steps, { at, from: units, to: units + steady });
+      return { at, steady };
     },
   };
 }

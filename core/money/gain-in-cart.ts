@@ -85,6 +85,9 @@ function turnsIn(
   const room = gains ? at - rounding : size - at - rounding;
   const closing = gains ? -slope : slope;
   if (room > 0 && closing <= 0) return Number.POSITIVE_INFINITY;
+  // What stands still stays as it is, and so do two that are the same.
+  const isSame = amounts.length === 2 && at === 0 && slope === 0;
+  if (isSame || amounts.every(({ straight }) => straight.slope === 0)) return Number.POSITIVE_INFINITY;
   const first = room > 0 ? Math.ceil(room / closing) : 1;
   for (let k = first; k < first + MOST_TRIED; k += 1) {
     if (k > most) return Number.POSITIVE_INFINITY;
