@@ -33,10 +33,13 @@ export type Moving = { readonly at: Rational; readonly slope: Rational; readonly
 export type StairsIn = ReadonlyMap<Stairs, Rational> | null;
 
 export function stairsPlus(a: StairsIn, b: StairsIn, times: Rational = ONE): StairsIn {
-  if (!b) return a;
-  const sum = new Map(a ?? []);
+  if (!b || (!a && times.n === times.d)) return b ?? a;
+  const sum = new Map<Stairs, Rational>();
+  if (a) for (const [stairs, factor] of a) sum.set(stairs, factor);
   for (const [stairs, factor] of b) {
-    const total = reduce(add(sum.get(stairs) ?? ZERO, multiply(factor, times)));
+    const more = multiply(factor, times);
+    const known = sum.get(stairs);
+    const total = reduce(known ? add(known, more) : more);
     if (isZero(total)) sum.delete(stairs);
     else sum.set(stairs, total);
   }
