@@ -46,14 +46,11 @@ export function aheadBetween(
   offer: TariffOffer,
   step: TariffStep,
   { filled, isAsBefore }: Units,
-  { from, to, found, looks }: Looked,
+  looked: Looked,
 ): ToldAhead | null {
-  const growth = { least: filled(from), most: filled(to), figures: new Figures() };
-  const look = new LookBetween(offer, step, growth, to - from, looks);
-  if (found.remaining === null) {
-    const otherwise = found.otherwise === "unsettled" ? null : look.noGoodsHelp();
-    return otherwise && { to, at: (units) => ({ remaining: null, otherwise, slope: 0, units: to - units }) };
-  }
+  const { from, to, found, looks } = looked;
+  if (found.remaining === null) return found.otherwise === "unsettled" ? null : helpless(offer, step, filled, looked);
+  const look = new LookBetween(offer, step, growthBetween(filled, from, to), to - from, looks);
   const remains = look.remains(found.remaining);
   if (!remains) return null;
   const remaining: number[] = [];
@@ -64,6 +61,40 @@ export function aheadBetween(
     remaining.push(one);
   }
   return toldOf(from, remaining);
+}
+
+const growthBetween = (filled: Units["filled"], from: number, to: number): GrowthBetween => ({
+  least: filled(from),
+  most: filled(to),
+  figures: new Figures(),
+});
+
+/** So often fewer of them are looked at, where goods help the last. */
+const MOST_SHORTER = 3;
+
+/** That no goods help, up to the first that they may help; null where that is not told. */
+function helpless(
+  offer: TariffOffer,
+  step: TariffStep,
+  filled: Units["filled"],
+  { from, to, looks }: Looked,
+): ToldAhead | null {
+  let last = to;
+  for (let shorter = 0; shorter <= MOST_SHORTER && last > from; shorter += 1) {
+    const end = last;
+    const look = new LookBetween(offer, step, growthBetween(filled, from, end), end - from, looks);
+    const found = look.noGoodsHelp((stretch) => {
+      for (let units = from + 1; units <= end; units += 1) if (look.mayHelp(filled(units), stretch)) return units;
+      return null;
+    });
+    if (!found) return null;
+    if ("otherwise" in found) {
+      const { otherwise } = found;
+      return { to: end, at: (units) => ({ remaining: null, otherwise, slope: 0, units: end - units }) };
+    }
+    last = found.helped - 1;
+  }
+  return null;
 }
 
 /** What remains after each number of units, from one on. */
@@ -114,21 +145,42 @@ class LookBetween {
     this.goal = stands ? null : step.goal;
     this.first = stands ? 1 : step.goal ? mayReachFrom(growth, step.goal) : null;
   }
-  /** How it is called that no goods help any of them; null where they may, or it is not the same for all. */
-  noGoodsHelp(): "covered" | "blocked" | null {
+  /**
+   * How it is called that no goods help any of them, or which they may help; null where it is not the same for all.
+   *
+   * @param helpedBy the first of them that goods of a stretch may help; null: none
+   */
+  noGoodsHelp(
+    helpedBy: (stretch: Stretch) => number | null,
+  ): { readonly otherwise: "covered" | "blocked" } | { readonly helped: number } | null {
     const { first, goal } = this;
-    if (first === null) return "blocked";
+    if (first === null) return { otherwise: "blocked" };
     const last = goal ? mustReachBy(this.growth, goal) : first;
     let isCovered = false;
     let mayBe = false;
     for (const stretch of this.stretches(null)) {
-      if (!stretch || stretch.outcomes.has("better")) return null;
-      if (!stretch.outcomes.has("covered")) continue;
+      if (!stretch) return null;
+      const { outcomes } = stretch;
+      if (outcomes.has("better")) {
+        const helped = helpedBy(stretch);
+        return helped === null ? null : { helped };
+      }
+      if (!outcomes.has("covered")) continue;
       mayBe = true;
-      isCovered ||= stretch.outcomes.size === 1 && last !== null && stretch.to >= last;
+      isCovered ||= outcomes.size === 1 && last !== null && stretch.to >= last;
     }
-    if (isCovered) return "covered";
-    return mayBe ? null : "blocked";
+    if (isCovered) return { otherwise: "covered" };
+    return mayBe ? null : { otherwise: "blocked" };
+  }
+  /** Whether goods of a stretch may help one of them. */
+  mayHelp(filled: CartGrowth, stretch: Stretch): boolean {
+    const better = betterFrom(stretch, oneOfMany(filled, this.growth), Math.max(this.metFrom(filled), stretch.from));
+    return better === null || better <= stretch.to;
+  }
+  /** The least filler that meets the goal for good. */
+  private metFrom(filled: CartGrowth): number {
+    const { goal } = this;
+    return goal ? (crossing(filled, goal.measure, goal.least) ?? Number.POSITIVE_INFINITY) : 1;
   }
   /** What tells how much filler remains in one of them; null where that would be no quicker than to look at each. */
   remains(remaining: number): ((filled: CartGrowth) => number | null) | null {
@@ -147,9 +199,9 @@ class LookBetween {
   }
   /** How much filler remains in one of them, told by the stretches of all. */
   private remainsIn(filled: CartGrowth, stretchAt: (i: number) => Stretch | null | undefined): number | null {
-    const { offer, step, growth, goal } = this;
+    const { offer, step, growth } = this;
     const cart = oneOfMany(filled, growth);
-    let from = goal ? (crossing(filled, goal.measure, goal.least) ?? Number.POSITIVE_INFINITY) : 1;
+    let from = this.metFrom(filled);
     for (let i = 0; from <= FURTHEST; i += 1) {
       const stretch = stretchAt(i);
       if (stretch === undefined) return null;

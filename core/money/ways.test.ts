@@ -1,7 +1,7 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { fraction } from "./rational.ts";
-import { type Claim, Ways } from "./ways.ts";
+import { type Claim, forksOf, type Tried, Ways } from "./ways.ts";
 
 /** Figures and marks are halves, so that there are figures at every mark and between any two. */
 const FIGURES = Array.from({ length: 13 }, (_, i) => i);
@@ -51,6 +51,41 @@ describe("decisions that may turn out either way", () => {
       }),
       { numRuns: 300 },
     );
+  });
+
+  it("are forks that lead any figures to what comes of them", () => {
+    fc.assert(
+      fc.property(fc.array(question, { maxLength: 6 }), fc.boolean(), (questions, first) => {
+        const ways = new Ways();
+        const tried: Tried<string>[] = [];
+        do {
+          const outcome = told(questions, (one) => ways.next(first, claimOf(one)));
+          tried.push({ outcome, decisions: ways.decisions() });
+        } while (ways.other());
+        for (const price of FIGURES)
+          for (const count of FIGURES) {
+            const isSo = ({ about, is, mark }: Claim) => {
+              const doubled = (2 * Number(mark.n)) / Number(mark.d);
+              const figure = about === "price" ? price : count;
+              return is === "at-least" ? figure >= doubled : figure <= doubled;
+            };
+            let way = forksOf(tried);
+            while (way.kind === "fork") {
+              const { claim } = way.decision;
+              if (!claim) throw new Error("every question is a claim");
+              way = isSo(claim) ? way.yes : way.no;
+            }
+            expect(way.outcome).toBe(
+              told(questions, ({ about, is, mark }) => {
+                const figure = about === 0 ? price : count;
+                return is === "at-least" ? figure >= mark : figure <= mark;
+              }),
+            );
+          }
+      }),
+      { numRuns: 60 },
+    );
+    expect(() => forksOf([])).toThrow(RangeError);
   });
 
   it("are told in the order in which they are taken", () => {
