@@ -19,11 +19,9 @@ export class Figures {
   private readonly byName = new Map<string, FigureBetween>();
   private readonly goods: Goods[] = [];
   nameOf(figure: FigureBetween): string {
-    const left = figure.left.map((goods) => this.numberOf(goods)).join();
-    const name =
-      figure.kind === "measure"
-        ? `measure ${figure.measure} ${figure.isFilled} without ${left}`
-        : `line ${figure.at} ${figure.figure} without ${left}`;
+    const left = figure.left.map((goods) => this.numberOf(goods));
+    const of = figure.kind === "measure" ? [figure.measure, figure.isFilled] : [figure.at, figure.figure];
+    const name = [figure.kind, ...of, ...left].join();
     this.byName.set(name, figure);
     return name;
   }
