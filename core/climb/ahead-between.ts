@@ -48,9 +48,9 @@ export function aheadBetween(
   { filled, isAsBefore }: Units,
   looked: Looked,
 ): ToldAhead | null {
-  const { from, to, found, looks } = looked;
+  const { from, to, found } = looked;
   if (found.remaining === null) return found.otherwise === "unsettled" ? null : helpless(offer, step, filled, looked);
-  const look = new LookBetween(offer, step, growthBetween(filled, from, to), to - from, looks);
+  const look = new LookBetween(offer, step, filled, looked);
   const remains = look.remains(found.remaining);
   if (!remains) return null;
   const remaining: number[] = [];
@@ -63,12 +63,6 @@ export function aheadBetween(
   return toldOf(from, remaining);
 }
 
-const growthBetween = (filled: Units["filled"], from: number, to: number): GrowthBetween => ({
-  least: filled(from),
-  most: filled(to),
-  figures: new Figures(),
-});
-
 /** So often fewer of them are looked at, where goods help the last. */
 const MOST_SHORTER = 3;
 
@@ -77,25 +71,22 @@ function helpless(
   offer: TariffOffer,
   step: TariffStep,
   filled: Units["filled"],
-  { from, to, looks }: Looked,
+  { from, to: furthest, looks }: Looked,
 ): ToldAhead | null {
-  let last = to;
-  for (let shorter = 0; shorter <= MOST_SHORTER && last > from; shorter += 1) {
-    const end = last;
-    const look = new LookBetween(offer, step, growthBetween(filled, from, end), end - from, looks);
-    const found = look.noGoodsHelp((stretch) => {
-      for (let units = from + 1; units <= end; units += 1) if (look.mayHelp(filled(units), stretch)) return units;
-      return null;
-    });
+  let to = furthest;
+  for (let shorter = 0; shorter <= MOST_SHORTER && to > from; shorter += 1) {
+    const found = new LookBetween(offer, step, filled, { from, to, looks }).noGoodsHelp();
     if (!found) return null;
-    if ("otherwise" in found) {
-      const { otherwise } = found;
-      return { to: end, at: (units) => ({ remaining: null, otherwise, slope: 0, units: end - units }) };
-    }
-    last = found.helped - 1;
+    if ("otherwise" in found) return toldHelpless(to, found.otherwise);
+    to = found.helped - 1;
   }
   return null;
 }
+
+const toldHelpless = (to: number, otherwise: "covered" | "blocked"): ToldAhead => ({
+  to,
+  at: (units) => ({ remaining: null, otherwise, slope: 0, units: to - units }),
+});
 
 /** What remains after each number of units, from one on. */
 function toldOf(from: number, remaining: readonly number[]): ToldAhead {
@@ -127,32 +118,36 @@ type Stretch = {
 class LookBetween {
   private readonly offer: TariffOffer;
   private readonly step: TariffStep;
+  private readonly filled: Units["filled"];
+  private readonly from: number;
+  private readonly to: number;
   private readonly growth: GrowthBetween;
-  private readonly width: number;
   /** Null where a code stands for it. */
   private readonly goal: Reached | null;
   /** The least filler with which the step may be reached in one of them; null: it is not. */
   private readonly first: number | null;
   /** So many times more a cart may be evaluated. */
   private left: number;
-  constructor(offer: TariffOffer, step: TariffStep, growth: GrowthBetween, width: number, looks: number) {
+  constructor(
+    offer: TariffOffer,
+    step: TariffStep,
+    filled: Units["filled"],
+    { from, to, looks }: Pick<Looked, "from" | "to" | "looks">,
+  ) {
+    const growth = { least: filled(from), most: filled(to), figures: new Figures() };
+    const stands = codeStands(step, growth.least.facts);
     this.offer = offer;
     this.step = step;
+    this.filled = filled;
+    this.from = from;
+    this.to = to;
     this.growth = growth;
-    this.width = width;
-    this.left = width * looks;
-    const stands = codeStands(step, growth.least.facts);
+    this.left = (to - from) * looks;
     this.goal = stands ? null : step.goal;
     this.first = stands ? 1 : step.goal ? mayReachFrom(growth, step.goal) : null;
   }
-  /**
-   * How it is called that no goods help any of them, or which they may help; null where it is not the same for all.
-   *
-   * @param helpedBy the first of them that goods of a stretch may help; null: none
-   */
-  noGoodsHelp(
-    helpedBy: (stretch: Stretch) => number | null,
-  ): { readonly otherwise: "covered" | "blocked" } | { readonly helped: number } | null {
+  /** How it is called that no goods help any of them, or the first that they may help; null where it is not the same for all. */
+  noGoodsHelp(): { readonly otherwise: "covered" | "blocked" } | { readonly helped: number } | null {
     const { first, goal } = this;
     if (first === null) return { otherwise: "blocked" };
     const last = goal ? mustReachBy(this.growth, goal) : first;
@@ -162,7 +157,7 @@ class LookBetween {
       if (!stretch) return null;
       const { outcomes } = stretch;
       if (outcomes.has("better")) {
-        const helped = helpedBy(stretch);
+        const helped = this.firstHelped(stretch);
         return helped === null ? null : { helped };
       }
       if (!outcomes.has("covered")) continue;
@@ -172,10 +167,14 @@ class LookBetween {
     if (isCovered) return { otherwise: "covered" };
     return mayBe ? null : { otherwise: "blocked" };
   }
-  /** Whether goods of a stretch may help one of them. */
-  mayHelp(filled: CartGrowth, stretch: Stretch): boolean {
-    const better = betterFrom(stretch, oneOfMany(filled, this.growth), Math.max(this.metFrom(filled), stretch.from));
-    return better === null || better <= stretch.to;
+  /** The first that goods of a stretch may help, after the one of which it is known that none do; null: none. */
+  private firstHelped(stretch: Stretch): number | null {
+    for (let units = this.from + 1; units <= this.to; units += 1) {
+      const filled = this.filled(units);
+      const better = betterFrom(stretch, oneOfMany(filled, this.growth), Math.max(this.metFrom(filled), stretch.from));
+      if (better === null || better <= stretch.to) return units;
+    }
+    return null;
   }
   /** The least filler that meets the goal for good. */
   private metFrom(filled: CartGrowth): number {
@@ -233,7 +232,7 @@ class LookBetween {
     }
   }
   private stretchFrom(from: number, met: Reached | null): Stretch | null {
-    const { offer, step, growth, width, first } = this;
+    const { offer, step, growth, first } = this;
     const ways = new Ways();
     const tried: Tried<Outcome>[] = [];
     let units = FURTHEST;
@@ -248,7 +247,7 @@ class LookBetween {
     } while (ways.other());
     const outcomes = new Set(tried.map(({ outcome }) => outcome));
     // Where it is not the same in all of them, it may be a little further on.
-    const most = outcomes.size === 1 ? FURTHEST : Math.max(width, from - (first ?? from));
+    const most = outcomes.size === 1 ? FURTHEST : Math.max(this.to - this.from, from - (first ?? from));
     return { from, to: from + Math.min(units, most), outcomes, ways: forksOf(tried) };
   }
 }

@@ -264,6 +264,22 @@ export function nextCrossing(growth: CartGrowth, number: number, least: number, 
   }
 }
 
+/** For how many more units it stays as it is whether a count is at least so much. */
+export const staysFor = (growth: CartGrowth, number: number, least: number, units: number): number =>
+  (nextCrossing(growth, number, least, units) ?? Number.POSITIVE_INFINITY) - units - 1;
+
+/** For how many more units as many steps of a count stay begun past `start`, each of so much. */
+export function begunFor(
+  growth: CartGrowth,
+  number: number,
+  { begun, start, unit }: { readonly begun: number; readonly start: number; readonly unit: number },
+  units: number,
+): number {
+  const next = start + begun * unit + 1;
+  const more = staysFor(growth, number, next, units);
+  return begun > 0 ? Math.min(more, staysFor(growth, number, next - unit, units)) : more;
+}
+
 /** Past what was looked at, a value that turns for ever may turn with the very next unit. */
 function turnsForEver(growth: CartGrowth, path: ValuePath, least: number, units: number): number | null {
   const looked = growth.length !== null || path.rate.n > 0 || settledFrom(path, roundedTo(least)) !== null;

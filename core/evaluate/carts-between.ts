@@ -17,6 +17,7 @@ import {
   longRunOf,
   nextCrossing,
   pathOf,
+  staysFor,
 } from "./cart-growth.ts";
 import { type Along, type Evaluation, Memo, type Terms } from "./evaluation.ts";
 import type { Figures, Goods } from "./figures-between.ts";
@@ -118,8 +119,7 @@ class CartsBetween implements Evaluation, Along {
   }
   /** For how many more units it stays as it is whether one of the carts has reached so much. */
   private staysIn(cart: CartGrowth, measure: number, least: number): number {
-    const turn = this.line ? nextCrossing(cart, measure, least, this.units) : null;
-    return turn === null ? Number.POSITIVE_INFINITY : turn - this.units - 1;
+    return this.line ? staysFor(cart, measure, least, this.units) : Number.POSITIVE_INFINITY;
   }
   reaches(measure: number, least: number): Truth {
     const { growth, horizon, met } = this;

@@ -1,5 +1,5 @@
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
-import { Horizon, type LinearAmount, linearAmount, plus } from "../money/linear-amount.ts";
+import { Horizon, type LinearAmount, linearAmount, minus, plus } from "../money/linear-amount.ts";
 import { add, ceil, fraction, multiply, ONE, timesWhole, whole, ZERO } from "../money/rational.ts";
 import type { Stairs } from "../money/stairs.ts";
 import type { Facts, LineFigure } from "../situation/situation.ts";
@@ -7,6 +7,7 @@ import type { Truth } from "../situation/truth.ts";
 import type { Tariff } from "../tariff/tariff.ts";
 import {
   alikeKey,
+  begunFor,
   type CartGrowth,
   cartAfter,
   countAt,
@@ -138,10 +139,7 @@ class GrowingCart implements Evaluation, Along {
   begun(measure: number, start: number, unit: number): LinearAmount {
     const { growth, units, horizon } = this;
     const begun = begunPast(this.count(measure), start, unit);
-    const turns = [start + begun * unit + 1, ...(begun > 0 ? [start + (begun - 1) * unit + 1] : [])];
-    const steady = Math.min(
-      ...turns.map((least) => (nextCrossing(growth, measure, least, units) ?? Infinity) - units - 1),
-    );
+    const steady = begunFor(growth, measure, { begun, start, unit }, units);
     const path = horizon.pricesMayLeap && begun > 0 ? longRunOf(growth, measure, units) : null;
     if (path) {
       const alike = alikeKey(growth, measure);
@@ -160,24 +158,26 @@ class GrowingCart implements Evaluation, Along {
     if (!counts(line) || growth.moves === "weight")
       return goodsLeft(before, plus(still, counts(line) ? worth : 0), horizon);
     const each = growth.moves === "quantity" ? line.unitPrice : 1;
+    const grown = plus(still, linearAmount(whole(worth), whole(each)));
     // As the line grows so does its discount, by leaps.
-    const leaps = growth.next?.discount ? new Map([[this.discountOf(growth.next), MINUS_ONE]]) : null;
-    return goodsLeft(before, plus(still, linearAmount(whole(worth), whole(each), leaps)), horizon);
+    const { next } = growth;
+    return goodsLeft(before, next?.discount ? minus(grown, this.discountMore(next)) : grown, horizon);
   }
-  private discountOf({ discount, shelf }: ReadLine): Stairs {
+  private discountMore({ discount, shelf }: ReadLine): LinearAmount {
     const { growth, units, horizon, line } = this;
     const after = (more: number) => {
       const at = growth.lineAt(units + more).discount;
       const turn = lineTurn(growth, "discount", at + 1) ?? Number.POSITIVE_INFINITY;
       return { at: at - line.discount, steady: turn - units - more - 1 };
     };
-    return horizon.sharedStairs("discount", () => ({
+    const leaps = horizon.sharedStairs("discount", () => ({
       slope: fraction(discount, shelf),
       below: ONE,
       above: ONE,
       steady: after(0).steady,
       after,
     }));
+    return linearAmount(ZERO, ZERO, new Map([[leaps, ONE]]));
   }
   lineReaches(one: ReadLine, figure: LineFigure, least: number): Truth {
     const reached = lineReaches(one, figure, least);
@@ -197,8 +197,6 @@ class GrowingCart implements Evaluation, Along {
     return new GrowingCart(growth, this.units, this.horizon);
   }
 }
-
-const MINUS_ONE = whole(-1);
 
 const stairsOf = ({ slope, stray }: LongRun, unit: number, steady: number): Stairs => {
   const each = fraction(1, unit);

@@ -1,17 +1,16 @@
 import { counted } from "../measures/measure.ts";
-import type { About, OneOfMany, Steps } from "../money/ways.ts";
-import { type CartGrowth, countAt, growthOf, nextCrossing } from "./cart-growth.ts";
+import type { About, OneOfMany, Steps, Turning } from "../money/ways.ts";
+import { begunFor, type CartGrowth, countAt, growthOf, staysFor } from "./cart-growth.ts";
 import type { GrowthBetween } from "./carts-between.ts";
 import type { FigureBetween } from "./figures-between.ts";
 import { begunPast, cartWithout, goodsOf, lineReaches } from "./goods-counted.ts";
 
 /** A figure of one cart as filler is added to it. */
 type FigureInCart = {
-  readonly count: (units: number) => number | null;
-  readonly reaches: (least: number, units: number) => boolean;
-  /** For how many units more that stays so. */
-  readonly staysFor: (least: number, units: number) => number;
+  readonly reaches: (least: number, units: number) => Turning;
+  readonly begun: (steps: Steps, units: number) => Begun;
 };
+type Begun = ReturnType<OneOfMany["begun"]>;
 
 /** One of the carts between two, for what is decided about all of them together. */
 export function oneOfMany(cart: CartGrowth, { least, figures }: GrowthBetween): OneOfMany {
@@ -26,18 +25,11 @@ export function oneOfMany(cart: CartGrowth, { least, figures }: GrowthBetween): 
   };
   return {
     held: worthOf(cart) - worthOf(least),
-    reaches: (about, least, units) => {
-      const { reaches, staysFor } = figureOf(about);
-      return { yes: reaches(least, units), turnsIn: () => staysFor(least, units) + 1 };
-    },
+    reaches: (about, least, units) => figureOf(about).reaches(least, units),
     begun: (steps, units) => {
       const last = begun.get(steps);
       if (last && units >= last.from && units <= last.to) return { at: last.at, steady: last.to - units };
-      const { about, start, unit } = steps;
-      const { count, staysFor } = figureOf(about);
-      const at = begunPast(count(units), start, unit);
-      const next = start + at * unit + 1;
-      const steady = Math.min(staysFor(next, units), at > 0 ? staysFor(next - unit, units) : Number.POSITIVE_INFINITY);
+      const { at, steady } = figureOf(steps.about).begun(steps, units);
       begun.set(steps, { at, from: units, to: units + steady });
       return { at, steady };
     },
@@ -60,13 +52,17 @@ function partOf(cart: CartGrowth, figure: FigureBetween): FigureInCart {
 }
 
 const growing = (growth: CartGrowth, measure: number): FigureInCart => ({
-  count: (units) => countAt(growth, measure, units),
-  reaches: (least, units) => (countAt(growth, measure, units) ?? -1) >= least,
-  staysFor: (least, units) => (nextCrossing(growth, measure, least, units) ?? Number.POSITIVE_INFINITY) - units - 1,
+  reaches: (least, units) => ({
+    yes: (countAt(growth, measure, units) ?? -1) >= least,
+    turnsIn: () => staysFor(growth, measure, least, units) + 1,
+  }),
+  begun: ({ start, unit }, units) => {
+    const at = begunPast(countAt(growth, measure, units), start, unit);
+    return { at, steady: begunFor(growth, measure, { begun: at, start, unit }, units) };
+  },
 });
 
 const still = (count: number | null, reaches: (least: number) => boolean): FigureInCart => ({
-  count: () => count,
-  reaches,
-  staysFor: () => Number.POSITIVE_INFINITY,
+  reaches: (least) => ({ yes: reaches(least), turnsIn: () => Number.POSITIVE_INFINITY }),
+  begun: ({ start, unit }) => ({ at: begunPast(count, start, unit), steady: Number.POSITIVE_INFINITY }),
 });

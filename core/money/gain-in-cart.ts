@@ -1,7 +1,7 @@
 import { type InParts, inParts, type Straight, straightIn, turnsOutBy } from "./in-cart.ts";
-import { type LinearAmount, minus, moving, plus } from "./linear-amount.ts";
+import { halfMore, minus, moving, plus } from "./linear-amount.ts";
 import { type Paid, sidesOf } from "./paid.ts";
-import { add, HALF, MOST_EXACT } from "./rational.ts";
+import { MOST_EXACT } from "./rational.ts";
 import type { TurnsOut } from "./ways.ts";
 
 /** Two prices of many carts: each amount that is rounded, half a unit more, and the exact difference between the two. */
@@ -41,18 +41,12 @@ function gainOf(after: Paid, before: Paid): Gain | null {
   ] as const)
     for (const amount of side) {
       if (amount === 0) continue;
-      const parts = roundedIn(amount);
+      const parts = inParts(halfMore(amount));
       if (!parts) return null;
       amounts.push({ sign, parts });
       if (typeof amount !== "number") rounding += gap.size / 2;
     }
   return { amounts, gap, rounding };
-}
-
-/** Halves are rounded away from zero, and no amount is below nothing. */
-function roundedIn(amount: LinearAmount): InParts | null {
-  const { at, slope, stairs } = moving(amount);
-  return inParts({ at: add(at, HALF), slope, stairs });
 }
 
 /** An amount in one of the carts, of which the whole part counts. */

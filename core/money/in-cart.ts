@@ -75,34 +75,32 @@ function partsOf({ steps, bends }: Made<Rational>, parts: number[]): Made<number
   };
 }
 
-/** The parts in one of the carts after so many units; NaN where doubles do not hold them. */
-function partsIn({ at, slope, each, steps, bends }: Made<number>, cart: OneOfMany, units: number): number {
-  const [risen, more] = [slope * units, each * cart.held];
-  let sum = at + risen + more;
-  let most = Math.abs(at) + Math.abs(risen) + Math.abs(more);
-  for (const { times, of } of steps) {
-    const begun = times * (cart.begun(of.steps, of.units + units).at - of.than);
-    sum += begun;
-    most += Math.abs(begun);
-  }
-  if (!(most <= MOST_EXACT)) return Number.NaN;
-  for (const { sign, of } of bends) sum += sign * Math.max(0, partsIn(of, cart, units));
-  return Math.abs(sum) <= MOST_EXACT ? sum : Number.NaN;
-}
-
-/** Parts in one of the carts: `slope` more with each unit, as long as they go straight on, for so many. */
+/** Parts in one of the carts: `slope` more with each unit, as long as they go straight on, for so many. NaN where doubles do not hold them. */
 export type Straight = { readonly at: number; readonly slope: number; readonly units: number };
 
-export function straightIn(made: Made<number>, cart: OneOfMany, units: number): Straight {
+export function straightIn(made: Made<number>, cart: OneOfMany, after: number): Straight {
   let { slope } = made;
-  let end = Number.POSITIVE_INFINITY;
-  for (const { of } of made.steps) end = Math.min(end, cart.begun(of.steps, of.units + units).steady);
-  for (const { sign, of } of made.bends) {
-    const straight = straightIn(of, cart, units);
-    if (straight.at >= 0) slope += sign * straight.slope;
-    end = Math.min(end, straight.units, signTurnsIn(straight) - 1);
+  let units = Number.POSITIVE_INFINITY;
+  let [at, most] = [0, 0];
+  const count = (parts: number) => {
+    at += parts;
+    most += Math.abs(parts);
+  };
+  count(made.at);
+  count(made.slope * after);
+  count(made.each * cart.held);
+  for (const { times, of } of made.steps) {
+    const begun = cart.begun(of.steps, of.units + after);
+    count(times * (begun.at - of.than));
+    units = Math.min(units, begun.steady);
   }
-  return { at: partsIn(made, cart, units), slope, units: end };
+  for (const { sign, of } of made.bends) {
+    const bent = straightIn(of, cart, after);
+    count(sign * Math.max(0, bent.at));
+    if (bent.at >= 0) slope += sign * bent.slope;
+    units = Math.min(units, bent.units, signTurnsIn(bent) - 1);
+  }
+  return { at: most <= MOST_EXACT ? at : Number.NaN, slope, units };
 }
 
 /** In how many units what is nothing or more is less, or what is less is not. */

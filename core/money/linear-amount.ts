@@ -159,6 +159,9 @@ export function rounded(a: LinearAmount): number {
   return typeof a === "number" ? a : roundHalfAway(a.at);
 }
 
+/** The same with half a unit more, so that its whole part is what it is rounded to, where it is not below nothing. */
+export const halfMore = (amount: LinearAmount): Moving => ({ ...moving(amount), at: add(exactOf(amount), HALF) });
+
 /** The slope, in figure per unit added; of what goes up stairs, between them. */
 export const slopeOf = (a: LinearAmount): Rational => (typeof a === "number" ? ZERO : a.slope);
 export const exactOf = (a: LinearAmount): Rational => (typeof a === "number" ? whole(a) : a.at);

@@ -67,7 +67,7 @@ function sumOverLeast(a: Fraction<number>, b: Fraction<number>): Fraction<number
 function productCancelled(a: Fraction<number>, b: Fraction<number>): Fraction<number> | null {
   const [x, y] = [commonFactor(Math.abs(a.n), b.d), commonFactor(Math.abs(b.n), a.d)];
   const [n, d] = [(a.n / x) * (b.n / y), (a.d / y) * (b.d / x)];
-  return fits(n, d) ? { n, d } : null;
+  return fits(n, d) ? { n: n + 0, d } : null;
 }
 
 /** @example addWhole({ n: 1, d: 2 }, 3) // 7/2 */

@@ -5,6 +5,7 @@ import {
   claimOf,
   exactOf,
   type Horizon,
+  halfMore,
   type LinearAmount,
   minus,
   plus,
@@ -14,7 +15,7 @@ import {
 } from "./linear-amount.ts";
 import { inOneSize } from "./one-size.ts";
 import { type Paid, type Side, sidesOf } from "./paid.ts";
-import { add, HALF, isZero, MOST_EXACT, type Rational } from "./rational.ts";
+import { isZero, MOST_EXACT, type Rational } from "./rational.ts";
 import { steadyFor } from "./stairs.ts";
 import { wholeAlong } from "./whole-along.ts";
 
@@ -107,8 +108,6 @@ function between(figures: readonly [Along, Along], most: number): (units: number
 }
 
 const nothing = () => 0;
-
-const halfMore = (amount: LinearAmount): Along => ({ at: add(exactOf(amount), HALF), slope: slopeOf(amount) });
 
 /**
  * The first unit of a stretch at which a whole figure may begin, or cease, to lie between two prices; `end` + 1 where none can. Found by
