@@ -40,7 +40,7 @@ function aheadOfItsLike(growth: CartGrowth): AheadAlong {
 /** What was told of a step; how many units are told at once the next time, and from which on that is tried. */
 type Told = ToldAhead & { readonly width: number; readonly again: number; readonly failures: number };
 
-/** So many units are told at once at first, then twice as many each time, or half as many. */
+/** So many units are told at once at first, as many as ever where no goods help; then twice as many each time, or half as many. */
 const WIDTH = 100;
 const NARROWEST = 4;
 const WIDEST = 256;
@@ -58,7 +58,7 @@ function aheadOfOthers({ growth, lastAlike, isAsBefore }: Segment): AheadAlong {
     const found = ahead(forecast, 0);
     const one: ToldAhead = { to: units, at: () => ({ ...found, slope: 0, units: 0 }) };
     if (before && units < before.again) return one.at(units);
-    const { width, failures } = before ?? { width: WIDTH, failures: 0 };
+    const { width, failures } = before ?? { width: found.remaining === null ? WIDEST : WIDTH, failures: 0 };
     const to = Math.min(units + width, lastAlike(units));
     const looked = { from: units, to, found, looks: 1 + forecast.stretches.length };
     const all = to > units ? aheadBetween(offer, step, { filled, isAsBefore }, looked) : null;

@@ -49,7 +49,8 @@ export function aheadBetween(
   looked: Looked,
 ): ToldAhead | null {
   const { from, to, found } = looked;
-  if (found.remaining === null) return found.otherwise === "unsettled" ? null : helpless(offer, step, filled, looked);
+  if (found.remaining === null)
+    return found.otherwise === "unsettled" ? null : helpless(offer, step, filled, looked, found.otherwise);
   const look = new LookBetween(offer, step, filled, looked);
   const remains = look.remains(found.remaining);
   if (!remains) return null;
@@ -63,22 +64,23 @@ export function aheadBetween(
   return toldOf(from, remaining);
 }
 
-/** So often fewer of them are looked at, where goods help the last. */
+/** So often fewer of them are looked at, where all of them cannot be told together. */
 const MOST_SHORTER = 3;
 
-/** That no goods help, up to the first that they may help; null where that is not told. */
+/** That no goods help, up to the last of which that is known and called the same; null where that is not told. */
 function helpless(
   offer: TariffOffer,
   step: TariffStep,
   filled: Units["filled"],
   { from, to: furthest, looks }: Looked,
+  otherwise: "covered" | "blocked",
 ): ToldAhead | null {
   let to = furthest;
   for (let shorter = 0; shorter <= MOST_SHORTER && to > from; shorter += 1) {
-    const found = new LookBetween(offer, step, filled, { from, to, looks }).noGoodsHelp();
-    if (!found) return null;
-    if ("otherwise" in found) return toldHelpless(to, found.otherwise);
-    to = found.helped - 1;
+    const found = new LookBetween(offer, step, filled, { from, to, looks }).noGoodsHelp(otherwise);
+    if (found.isTold) return toldHelpless(found.to, otherwise);
+    if (found.to === to) return null;
+    to = found.to;
   }
   return null;
 }
@@ -101,13 +103,15 @@ function toldOf(from: number, remaining: readonly number[]): ToldAhead {
 }
 
 /** So many ways a stretch of filler may turn out: with more, each cart by itself is as quick. */
-const MOST_WAYS = 16;
+const MOST_WAYS = 32;
 
 type Outcome = ReturnType<typeof outcomeAt>;
 
 type Stretch = {
   readonly from: number;
-  readonly to: number;
+  to: number;
+  /** Where it may be the same in all of them a little further on, how far it is worth looking. */
+  readonly near: number;
   /** What may come of it in one of the carts or another. */
   readonly outcomes: ReadonlySet<Outcome>;
   /** How it turns out in each of them. */
@@ -146,35 +150,63 @@ class LookBetween {
     this.goal = stands ? null : step.goal;
     this.first = stands ? 1 : step.goal ? mayReachFrom(growth, step.goal) : null;
   }
-  /** How it is called that no goods help any of them, or the first that they may help; null where it is not the same for all. */
-  noGoodsHelp(): { readonly otherwise: "covered" | "blocked" } | { readonly helped: number } | null {
-    const { first, goal } = this;
-    if (first === null) return { otherwise: "blocked" };
-    const last = goal ? mustReachBy(this.growth, goal) : first;
+  /**
+   * The last up to which no goods help and that is called the same as of the first; or, where that is not told, up to which it may be.
+   *
+   * @param otherwise how it is called of the first
+   */
+  noGoodsHelp(otherwise: "covered" | "blocked"): { readonly isTold: boolean; readonly to: number } {
+    const { first, goal, growth } = this;
+    let { to } = this;
+    const last = goal ? mustReachBy(growth, goal) : first;
     let isCovered = false;
-    let mayBe = false;
+    const mayCover: Stretch[] = [];
     for (const stretch of this.stretches(null)) {
-      if (!stretch) return null;
+      if (!stretch) return { isTold: false, to };
       const { outcomes } = stretch;
       if (outcomes.has("better")) {
-        const helped = this.firstHelped(stretch);
-        return helped === null ? null : { helped };
+        const helpless = () => this.lastWhere(to, (units) => this.hasIn(units, stretch, "better") === false);
+        if (helpless() < to) {
+          stretch.to = stretch.near;
+          const nearby = helpless();
+          if (nearby < to) return { isTold: false, to: nearby };
+        }
       }
       if (!outcomes.has("covered")) continue;
-      mayBe = true;
-      isCovered ||= outcomes.size === 1 && last !== null && stretch.to >= last;
+      if (outcomes.size === 1 && last !== null && stretch.to >= last) isCovered = true;
+      else mayCover.push(stretch);
     }
-    if (isCovered) return { otherwise: "covered" };
-    return mayBe ? null : { otherwise: "blocked" };
+    if (isCovered || mayCover.length === 0) return { isTold: true, to };
+    to = this.lastWhere(to, (units) => this.isCoveredIn(units, mayCover) === (otherwise === "covered"));
+    return { isTold: true, to };
   }
-  /** The first that goods of a stretch may help, after the one of which it is known that none do; null: none. */
-  private firstHelped(stretch: Stretch): number | null {
-    for (let units = this.from + 1; units <= this.to; units += 1) {
-      const filled = this.filled(units);
-      const better = betterFrom(stretch, oneOfMany(filled, this.growth), Math.max(this.metFrom(filled), stretch.from));
-      if (better === null || better <= stretch.to) return units;
+  /** The last up to which something is so, of which it is known of the first. */
+  private lastWhere(to: number, isSo: (units: number) => boolean): number {
+    for (let units = this.from + 1; units <= to; units += 1) if (!isSo(units)) return units - 1;
+    return to;
+  }
+  /** Whether one of them is covered in one of some stretches; null where that is not told. */
+  private isCoveredIn(units: number, stretches: readonly Stretch[]): boolean | null {
+    for (const stretch of stretches) {
+      const isCovered = this.hasIn(units, stretch, "covered");
+      if (isCovered !== false) return isCovered;
     }
-    return null;
+    return false;
+  }
+  /** Whether one of them turns out so in a stretch, as long as its goal is met for good; null where that is not told. */
+  private hasIn(units: number, stretch: Stretch, outcome: Outcome): boolean | null {
+    const { cart, met } = this.cartAt(units);
+    const found = firstWith(outcome, stretch, cart, Math.max(met, stretch.from));
+    return found === null ? null : found <= stretch.to;
+  }
+  private readonly carts = new Map<number, { readonly cart: OneOfMany; readonly met: number }>();
+  private cartAt(units: number) {
+    const known = this.carts.get(units);
+    if (known) return known;
+    const filled = this.filled(units);
+    const one = { cart: oneOfMany(filled, this.growth), met: this.metFrom(filled) };
+    this.carts.set(units, one);
+    return one;
   }
   /** The least filler that meets the goal for good. */
   private metFrom(filled: CartGrowth): number {
@@ -205,7 +237,7 @@ class LookBetween {
       const stretch = stretchAt(i);
       if (stretch === undefined) return null;
       if (stretch && stretch.to < from) continue;
-      const turn = stretch && betterFrom(stretch, cart, Math.max(from, stretch.from));
+      const turn = stretch && firstWith("better", stretch, cart, Math.max(from, stretch.from));
       if (!stretch || turn === null) return lookedFor(new FillerForecast(offer, step, filled, from));
       if (turn <= stretch.to) return turn;
       from = stretch.to + 1;
@@ -246,26 +278,26 @@ class LookBetween {
       units = Math.min(units, horizon.units);
     } while (ways.other());
     const outcomes = new Set(tried.map(({ outcome }) => outcome));
-    // Where it is not the same in all of them, it may be a little further on.
-    const most = outcomes.size === 1 ? FURTHEST : Math.max(this.to - this.from, from - (first ?? from));
-    return { from, to: from + Math.min(units, most), outcomes, ways: forksOf(tried) };
+    const to = from + units;
+    const near = outcomes.size === 1 ? to : Math.min(to, from + Math.max(this.to - this.from, from - (first ?? from)));
+    return { from, to, near, outcomes, ways: forksOf(tried) };
   }
 }
 
 /** So often decisions may turn about before one of the carts is told by itself. */
-const MOST_TURNS = 40;
+const MOST_TURNS = 160;
 
 /**
- * The least filler, `start` at least, that is better in one of the carts as long as a stretch stands; Infinity where none is; null where
- * that is not told.
+ * The least filler, `start` at least, that turns out so in one of the carts as long as a stretch stands; Infinity where none does; null
+ * where that is not told.
  */
-function betterFrom(stretch: Stretch, cart: OneOfMany, start: number): number | null {
-  if (!stretch.outcomes.has("better")) return Number.POSITIVE_INFINITY;
+function firstWith(outcome: Outcome, stretch: Stretch, cart: OneOfMany, start: number): number | null {
+  if (!stretch.outcomes.has(outcome)) return Number.POSITIVE_INFINITY;
   let at = start;
   for (let turns = 0; turns < MOST_TURNS && at <= stretch.to; turns += 1) {
     const found = wayAt(stretch, cart, at);
     if (!found) return null;
-    if (found.outcome === "better") return at;
+    if (found.outcome === outcome) return at;
     let units = Number.POSITIVE_INFINITY;
     for (const { turnsIn } of found.turnings) {
       const turn = turnsIn(stretch.to - at);

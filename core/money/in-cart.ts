@@ -124,7 +124,7 @@ export const signInCart = (figure: Moving): TurnsOut =>
 type Stretch = Turning & { readonly units: number };
 
 /** So often something may bend before it is told otherwise. */
-const MOST_BENDS = 32;
+const MOST_BENDS = 128;
 
 /**
  * How something turns out that is told one stretch after the other.
