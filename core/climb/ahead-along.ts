@@ -38,12 +38,19 @@ function aheadOfItsLike(growth: CartGrowth): AheadAlong {
 }
 
 /** What was told of a step; how many units are told at once the next time, and from which on that is tried. */
-type Told = ToldAhead & { readonly width: number; readonly again: number; readonly failures: number };
+type Told = ToldAhead & {
+  readonly width: number;
+  readonly again: number;
+  readonly failures: number;
+  readonly looks: number;
+};
 
-/** So many units are told at once at first, as many as ever where no goods help; then twice as many each time, or half as many. */
+/** So many units are told at once at first, then twice as many each time, or half as many. */
 const WIDTH = 100;
 const NARROWEST = 4;
 const WIDEST = 256;
+/** So many looks at stretches of filler for each cart, where it is not known how many each takes. */
+const MOST_LOOKS = 4;
 /** Where none could be told, so many times in a row, twice as many are passed by each time. */
 const MOST_FAILURES = 5;
 
@@ -55,26 +62,31 @@ function aheadOfOthers({ growth, lastAlike, isAsBefore }: Segment): AheadAlong {
     if (before && units <= before.to) return before.at(units);
     const filled = (at: number) => fillersAt(at, units)(offer.filler);
     const forecast = new FillerForecast(offer, step, filled(units));
-    const found = ahead(forecast, 0);
-    const one: ToldAhead = { to: units, at: () => ({ ...found, slope: 0, units: 0 }) };
-    if (before && units < before.again) return one.at(units);
-    const { width, failures } = before ?? { width: found.remaining === null ? WIDEST : WIDTH, failures: 0 };
+    if (before && units < before.again) return { ...ahead(forecast, 0), slope: 0, units: 0 };
+    const remaining = forecast.atOnce();
+    const { width, failures, looks } = before ?? {
+      width: WIDTH,
+      failures: 0,
+      looks: remaining === null ? MOST_LOOKS : 1,
+    };
     const to = Math.min(units + width, lastAlike(units));
-    const looked = { from: units, to, found, looks: 1 + forecast.stretches.length };
+    const looked = { from: units, to, remaining, looks };
     const all = to > units ? aheadBetween(offer, step, { filled, isAsBefore }, looked) : null;
     if (all && all.to > units) {
       const { to, at } = all;
-      told.set(step, { to, at, width: Math.min(WIDEST, 2 * width), again: to + 1, failures: 0 });
+      told.set(step, { to, at, width: Math.min(WIDEST, 2 * width), again: to + 1, failures: 0, looks });
       return at(units);
     }
+    const one: AheadOnClimb = { ...ahead(forecast, 0), slope: 0, units: 0 };
     told.set(step, {
-      to: one.to,
-      at: one.at,
+      to: units,
+      at: () => one,
       width: Math.max(NARROWEST, Math.floor(width / 2)),
       again: units + 2 ** (failures + 1),
       failures: Math.min(failures + 1, MOST_FAILURES - 1),
+      looks: 1 + forecast.stretches.length,
     });
-    return one.at(units);
+    return one;
   };
 }
 

@@ -10,9 +10,10 @@ import { Figures } from "../evaluate/figures-between.ts";
 import { FURTHEST } from "../evaluate/growing-cart.ts";
 import { oneOfMany } from "../evaluate/one-of-many.ts";
 import { Horizon } from "../money/linear-amount.ts";
-import { type Forks, forksOf, type OneOfMany, type Tried, type Turning, Ways } from "../money/ways.ts";
+import { forksOf, type Tried, Ways } from "../money/ways.ts";
 import { type Ahead, ahead, codeStands, FillerForecast, outcomeAt } from "../quote/progress/step-status.ts";
 import type { TariffOffer, TariffStep } from "../tariff/tariff-offer.ts";
+import { type Outcome, type Stretch, Stretches, within } from "./stretch-between.ts";
 
 /** `remainingAt`: what remains after each number of units, where that is along no straight line. */
 export type AheadOnClimb = Ahead & { readonly remainingAt?: (units: number) => number };
@@ -28,11 +29,16 @@ type Units = {
   readonly isAsBefore: (units: number) => boolean;
 };
 
-/** What was found after `from` units, by so many looks at stretches of filler; it is to be told up to `to`. */
+/** What adding filler to one of the carts does. */
+type Told = Pick<Ahead, "remaining" | "otherwise">;
+
+/** What is to be told from one unit up to another. */
 type Looked = {
   readonly from: number;
   readonly to: number;
-  readonly found: Pick<Ahead, "remaining" | "otherwise">;
+  /** How much remains at first, where that is what meets the goal. */
+  readonly remaining: number | null;
+  /** So many looks at stretches of filler each by itself would take. */
   readonly looks: number;
 };
 
@@ -48,75 +54,48 @@ export function aheadBetween(
   { filled, isAsBefore }: Units,
   looked: Looked,
 ): ToldAhead | null {
-  const { from, to, found } = looked;
-  if (found.remaining === null)
-    return found.otherwise === "unsettled" ? null : helpless(offer, step, filled, looked, found.otherwise);
-  const look = new LookBetween(offer, step, filled, looked);
-  const remains = look.remains(found.remaining);
-  if (!remains) return null;
-  const remaining: number[] = [];
+  const { from, to } = looked;
+  const tells = new LookBetween(offer, step, filled, looked).tells(looked.remaining);
+  if (!tells) return null;
+  const told: Told[] = [];
   for (let units = from; units <= to; units += 1) {
-    const before = isAsBefore(units) ? remaining.at(-1) : undefined;
-    const one = before ?? remains(filled(units));
-    if (one === null) break;
-    remaining.push(one);
+    const before = isAsBefore(units) ? told.at(-1) : undefined;
+    const one = before ?? tells(units, told.at(-1));
+    if (!one) break;
+    told.push(one);
   }
-  return toldOf(from, remaining);
+  return toldOf(from, told);
 }
 
-/** So often fewer of them are looked at, where all of them cannot be told together. */
-const MOST_SHORTER = 3;
-
-/** That no goods help, up to the last of which that is known and called the same; null where that is not told. */
-function helpless(
-  offer: TariffOffer,
-  step: TariffStep,
-  filled: Units["filled"],
-  { from, to: furthest, looks }: Looked,
-  otherwise: "covered" | "blocked",
-): ToldAhead | null {
-  let to = furthest;
-  for (let shorter = 0; shorter <= MOST_SHORTER && to > from; shorter += 1) {
-    const found = new LookBetween(offer, step, filled, { from, to, looks }).noGoodsHelp(otherwise);
-    if (found.isTold) return toldHelpless(found.to, otherwise);
-    if (found.to === to) return null;
-    to = found.to;
+/** What was told of each number of units, from one on. */
+function toldOf(from: number, told: readonly Told[]): ToldAhead | null {
+  const remaining = told.map((one) => one.remaining);
+  /** The last from each on of which the same can be said but for how much remains. */
+  const ends: number[] = [];
+  let isEven = true;
+  for (let i = told.length - 1; i >= 0; i -= 1) {
+    const [one, next] = [told[i], told[i + 1]];
+    const goesOn = next && (one?.remaining === null) === (next.remaining === null) && one?.otherwise === next.otherwise;
+    ends[i] = (goesOn ? ends[i + 1] : undefined) ?? i;
+    if (goesOn && one?.remaining !== next.remaining) isEven = false;
   }
-  return null;
-}
-
-const toldHelpless = (to: number, otherwise: "covered" | "blocked"): ToldAhead => ({
-  to,
-  at: (units) => ({ remaining: null, otherwise, slope: 0, units: to - units }),
-});
-
-/** What remains after each number of units, from one on. */
-function toldOf(from: number, remaining: readonly number[]): ToldAhead {
-  const [first = 0] = remaining;
-  const last = from + remaining.length - 1;
-  const remainingAt = (units: number) => remaining[units - from] ?? first;
-  const along = remaining.every((one) => one === first) ? {} : { remainingAt };
+  const remainingAt = (units: number) => remaining[units - from] ?? 0;
+  const last = from + told.length - 1;
   return {
     to: last,
-    at: (units) => ({ remaining: remainingAt(units), otherwise: "blocked", slope: 0, units: last - units, ...along }),
+    at: (units) => {
+      const { remaining = null, otherwise = "blocked" } = told[units - from] ?? {};
+      const more = (ends[units - from] ?? 0) + from - units;
+      return { remaining, otherwise, slope: 0, units: more, ...(isEven ? {} : { remainingAt }) };
+    },
   };
 }
 
 /** So many ways a stretch of filler may turn out: with more, each cart by itself is as quick. */
 const MOST_WAYS = 32;
 
-type Outcome = ReturnType<typeof outcomeAt>;
-
-type Stretch = {
-  readonly from: number;
-  to: number;
-  /** Where it may be the same in all of them a little further on, how far it is worth looking. */
-  readonly near: number;
-  /** What may come of it in one of the carts or another. */
-  readonly outcomes: ReadonlySet<Outcome>;
-  /** How it turns out in each of them. */
-  readonly ways: Forks<Outcome>;
-};
+/** So many amounts of filler one of the carts is told of: a cart by itself is not given up before. */
+const MOST_TOLD = 160;
 
 /** What a step looks like in all carts between two as filler is added to them. */
 class LookBetween {
@@ -150,118 +129,85 @@ class LookBetween {
     this.goal = stands ? null : step.goal;
     this.first = stands ? 1 : step.goal ? mayReachFrom(growth, step.goal) : null;
   }
-  /**
-   * The last up to which no goods help and that is called the same as of the first; or, where that is not told, up to which it may be.
-   *
-   * @param otherwise how it is called of the first
-   */
-  noGoodsHelp(otherwise: "covered" | "blocked"): { readonly isTold: boolean; readonly to: number } {
-    const { first, goal, growth } = this;
-    let { to } = this;
-    const last = goal ? mustReachBy(growth, goal) : first;
-    let isCovered = false;
-    const mayCover: Stretch[] = [];
-    for (const stretch of this.stretches(null)) {
-      if (!stretch) return { isTold: false, to };
-      const { outcomes } = stretch;
-      if (outcomes.has("better")) {
-        const helpless = () => this.lastWhere(to, (units) => this.hasIn(units, stretch, "better") === false);
-        if (helpless() < to) {
-          stretch.to = stretch.near;
-          const nearby = helpless();
-          if (nearby < to) return { isTold: false, to: nearby };
-        }
-      }
-      if (!outcomes.has("covered")) continue;
-      if (outcomes.size === 1 && last !== null && stretch.to >= last) isCovered = true;
-      else mayCover.push(stretch);
-    }
-    if (isCovered || mayCover.length === 0) return { isTold: true, to };
-    to = this.lastWhere(to, (units) => this.isCoveredIn(units, mayCover) === (otherwise === "covered"));
-    return { isTold: true, to };
-  }
-  /** The last up to which something is so, of which it is known of the first. */
-  private lastWhere(to: number, isSo: (units: number) => boolean): number {
-    for (let units = this.from + 1; units <= to; units += 1) if (!isSo(units)) return units - 1;
-    return to;
-  }
-  /** Whether one of them is covered in one of some stretches; null where that is not told. */
-  private isCoveredIn(units: number, stretches: readonly Stretch[]): boolean | null {
-    for (const stretch of stretches) {
-      const isCovered = this.hasIn(units, stretch, "covered");
-      if (isCovered !== false) return isCovered;
-    }
-    return false;
-  }
-  /** Whether one of them turns out so in a stretch, as long as its goal is met for good; null where that is not told. */
-  private hasIn(units: number, stretch: Stretch, outcome: Outcome): boolean | null {
-    const { cart, met } = this.cartAt(units);
-    const found = firstWith(outcome, stretch, cart, Math.max(met, stretch.from));
-    return found === null ? null : found <= stretch.to;
-  }
-  private readonly carts = new Map<number, { readonly cart: OneOfMany; readonly met: number }>();
-  private cartAt(units: number) {
-    const known = this.carts.get(units);
-    if (known) return known;
-    const filled = this.filled(units);
-    const one = { cart: oneOfMany(filled, this.growth), met: this.metFrom(filled) };
-    this.carts.set(units, one);
-    return one;
-  }
   /** The least filler that meets the goal for good. */
   private metFrom(filled: CartGrowth): number {
     const { goal } = this;
     return goal ? (crossing(filled, goal.measure, goal.least) ?? Number.POSITIVE_INFINITY) : 1;
   }
-  /** What tells how much filler remains in one of them; null where that would be no quicker than to look at each. */
-  remains(remaining: number): ((filled: CartGrowth) => number | null) | null {
-    const { growth, goal } = this;
-    if (goal && remaining === crossing(growth.least, goal.measure, goal.least) && this.meetingHelps(goal)) {
+  /**
+   * What tells of each of them; null where that would be no quicker than to look at each.
+   *
+   * @param remaining how much remains of the first, where that is what meets its goal
+   */
+  tells(remaining: number | null): ((units: number, before?: Told) => Told | null) | null {
+    const { growth, goal, filled } = this;
+    if (remaining !== null && goal && this.meetingHelps(goal)) {
       // Only values move with what a line is worth.
       const isValue = growth.least.tariff.measures[goal.measure]?.kind === "value";
-      return isValue ? (filled) => crossing(filled, goal.measure, goal.least) : () => remaining;
+      const remainingIn = isValue ? (cart: CartGrowth) => crossing(cart, goal.measure, goal.least) : () => remaining;
+      return (units) => {
+        const met = remainingIn(filled(units));
+        return met === null ? null : { remaining: met, otherwise: "blocked" };
+      };
     }
-    const stretchAt = listed(this.stretches(null));
+    const stretches = this.stretches(null);
+    const alike = this.alike(stretches);
+    if (alike === null) return null;
+    return alike === "unlike"
+      ? (units, before) => this.tellOf(filled(units), stretches, (before ?? { remaining }).remaining !== null)
+      : () => ({ remaining: null, otherwise: alike });
+  }
+  /** What it is called that goods help none of them, where that is the same for all; null where it is not told. */
+  private alike(stretches: Stretches): "covered" | "blocked" | "unlike" | null {
+    const { first, goal, growth } = this;
+    const last = goal ? mustReachBy(growth, goal) : first;
+    let isCovered = false;
+    let mayBe = false;
     for (let i = 0; ; i += 1) {
-      const stretch = stretchAt(i);
-      if (!stretch) return null;
-      if (stretch.outcomes.has("better")) return (filled) => this.remainsIn(filled, stretchAt);
+      const stretch = stretches.at(i);
+      if (stretch === null) return null;
+      if (stretch === undefined) return isCovered ? "covered" : mayBe ? "unlike" : "blocked";
+      if (stretch.outcomes.has("better")) return "unlike";
+      if (!stretch.outcomes.has("covered")) continue;
+      mayBe = true;
+      isCovered ||= stretch.outcomes.size === 1 && last !== null && stretch.to >= last;
     }
   }
-  /** How much filler remains in one of them, told by the stretches of all. */
-  private remainsIn(filled: CartGrowth, stretchAt: (i: number) => Stretch | null | undefined): number | null {
+  /** What is so in one of them, told by the stretches of all. @param mayLook whether it is looked at by itself where they do not tell */
+  private tellOf(filled: CartGrowth, stretches: Stretches, mayLook: boolean): Told | null {
     const { offer, step, growth } = this;
     const cart = oneOfMany(filled, growth);
     let from = this.metFrom(filled);
+    let isCovered = false;
+    let told = 0;
     for (let i = 0; from <= FURTHEST; i += 1) {
-      const stretch = stretchAt(i);
-      if (stretch === undefined) return null;
+      const stretch = stretches.at(i);
+      if (stretch === undefined) break;
       if (stretch && stretch.to < from) continue;
-      const turn = stretch && firstWith("better", stretch, cart, Math.max(from, stretch.from));
-      if (!stretch || turn === null) return lookedFor(new FillerForecast(offer, step, filled, from));
-      if (turn <= stretch.to) return turn;
-      from = stretch.to + 1;
+      const withinOf = (one: Stretch | null) => one && within(one, cart, Math.max(from, one.from), MOST_TOLD - told);
+      const found = withinOf(stretch) ?? withinOf(stretches.shortened(i));
+      if (!found) return mayLook ? lookedFor(new FillerForecast(offer, step, filled, from)) : null;
+      if (found.better !== null) return { remaining: found.better, otherwise: "blocked" };
+      isCovered ||= found.isCovered;
+      told += 1 + found.turns;
+      from = Math.max(from, (stretches.at(i)?.to ?? FURTHEST) + 1);
     }
-    return null;
+    return { remaining: null, otherwise: isCovered ? "covered" : "blocked" };
   }
   /** Whether whatever filler meets the goal of one of them betters something there. */
   private meetingHelps(goal: Reached): boolean {
     const last = mustReachBy(this.growth, goal);
     if (this.first === null || last === null) return false;
-    for (const stretch of this.stretches(goal)) {
+    const stretches = this.stretches(goal);
+    for (let i = 0; ; i += 1) {
+      const stretch = stretches.at(i);
       if (stretch?.outcomes.size !== 1 || !stretch.outcomes.has("better")) return false;
       if (stretch.to >= last) return true;
     }
-    return false;
   }
-  /** One after the other; null where it cannot be told, and then there are no more. @param met what they are all taken to have reached */
-  private *stretches(met: Reached | null): Generator<Stretch | null, void> {
-    let from = this.first;
-    while (from !== null && from <= FURTHEST) {
-      const stretch: Stretch | null = this.stretchFrom(from, met);
-      yield stretch;
-      from = stretch && stretch.to + 1;
-    }
+  /** @param met what all of them are taken to have reached */
+  private stretches(met: Reached | null): Stretches {
+    return new Stretches(this.first, (from) => this.stretchFrom(from, met));
   }
   private stretchFrom(from: number, met: Reached | null): Stretch | null {
     const { offer, step, growth, first } = this;
@@ -284,63 +230,9 @@ class LookBetween {
   }
 }
 
-/** So often decisions may turn about before one of the carts is told by itself. */
-const MOST_TURNS = 160;
-
-/**
- * The least filler, `start` at least, that turns out so in one of the carts as long as a stretch stands; Infinity where none does; null
- * where that is not told.
- */
-function firstWith(outcome: Outcome, stretch: Stretch, cart: OneOfMany, start: number): number | null {
-  if (!stretch.outcomes.has(outcome)) return Number.POSITIVE_INFINITY;
-  let at = start;
-  for (let turns = 0; turns < MOST_TURNS && at <= stretch.to; turns += 1) {
-    const found = wayAt(stretch, cart, at);
-    if (!found) return null;
-    if (found.outcome === outcome) return at;
-    let units = Number.POSITIVE_INFINITY;
-    for (const { turnsIn } of found.turnings) {
-      const turn = turnsIn(stretch.to - at);
-      if (turn === null) return null;
-      units = Math.min(units, turn);
-    }
-    at += units;
-  }
-  return at > stretch.to ? Number.POSITIVE_INFINITY : null;
-}
-
-/** Which way one of the carts turns out with so much filler; null where that is not told. */
-function wayAt(
-  { from, ways }: Stretch,
-  cart: OneOfMany,
-  at: number,
-): { readonly outcome: Outcome; readonly turnings: readonly Turning[] } | null {
-  const turnings: Turning[] = [];
-  let way = ways;
-  while (way.kind === "fork") {
-    const turning = way.decision.turnsOut(cart, at - from);
-    if (!turning) return null;
-    turnings.push(turning);
-    way = turning.yes ? way.yes : way.no;
-  }
-  return { outcome: way.outcome, turnings };
-}
-
-/** The first of some, and so on, each made when it is asked for; undefined where there are no more. */
-function listed<T>(all: Iterator<T, void>): (i: number) => T | undefined {
-  const made: T[] = [];
-  return (i) => {
-    while (made.length <= i) {
-      const next = all.next();
-      if (next.done) return undefined;
-      made.push(next.value);
-    }
-    return made[i];
-  };
-}
-
-/** What remains where the least of it that is looked at is mostly too little. */
-function lookedFor(forecast: FillerForecast): number | null {
+/** What is so where the least that is looked at is mostly too little. */
+function lookedFor(forecast: FillerForecast): Told | null {
   forecast.extend();
-  return ahead(forecast, 0).remaining;
+  const { remaining, otherwise } = ahead(forecast, 0);
+  return remaining === null ? null : { remaining, otherwise };
 }
