@@ -69,8 +69,9 @@ function aheadOfOthers({ growth, lastAlike, isAsBefore }: Segment): AheadAlong {
       failures: 0,
       looks: remaining === null ? MOST_LOOKS : 1,
     };
-    const to = Math.min(units + width, lastAlike(units));
-    const looked = { from: units, to, remaining, looks };
+    const furthest = Math.min(units + WIDEST, lastAlike(units));
+    const to = Math.min(units + width, furthest);
+    const looked = { from: units, to, furthest, remaining, looks };
     const all = to > units ? aheadBetween(offer, step, { filled, isAsBefore }, looked) : null;
     if (all && all.to > units) {
       const { to, at } = all;

@@ -32,10 +32,11 @@ type Units = {
 /** What adding filler to one of the carts does. */
 type Told = Pick<Ahead, "remaining" | "otherwise">;
 
-/** What is to be told from one unit up to another. */
+/** What is to be told from one unit up to another; or up to the furthest, where no goods help and that is the same for all. */
 type Looked = {
   readonly from: number;
   readonly to: number;
+  readonly furthest: number;
   /** How much remains at first, where that is what meets the goal. */
   readonly remaining: number | null;
   /** So many looks at stretches of filler each by itself would take. */
@@ -54,8 +55,14 @@ export function aheadBetween(
   { filled, isAsBefore }: Units,
   looked: Looked,
 ): ToldAhead | null {
-  const { from, to } = looked;
-  const tells = new LookBetween(offer, step, filled, looked).tells(looked.remaining);
+  const { from, to, furthest, remaining } = looked;
+  if (remaining === null && furthest > to) {
+    const wide = new LookBetween(offer, step, filled, { ...looked, to: furthest });
+    const otherwise = wide.helpless();
+    if (otherwise)
+      return { to: furthest, at: (units) => ({ remaining, otherwise, slope: 0, units: furthest - units }) };
+  }
+  const tells = new LookBetween(offer, step, filled, looked).tells(remaining);
   if (!tells) return null;
   const told: Told[] = [];
   for (let units = from; units <= to; units += 1) {
@@ -129,33 +136,41 @@ class LookBetween {
     this.goal = stands ? null : step.goal;
     this.first = stands ? 1 : step.goal ? mayReachFrom(growth, step.goal) : null;
   }
-  /** The least filler that meets the goal for good. */
-  private metFrom(filled: CartGrowth): number {
-    const { goal } = this;
-    return goal ? (crossing(filled, goal.measure, goal.least) ?? Number.POSITIVE_INFINITY) : 1;
-  }
   /**
    * What tells of each of them; null where that would be no quicker than to look at each.
    *
    * @param remaining how much remains of the first, where that is what meets its goal
    */
   tells(remaining: number | null): ((units: number, before?: Told) => Told | null) | null {
-    const { growth, goal, filled } = this;
-    if (remaining !== null && goal && this.meetingHelps(goal)) {
-      // Only values move with what a line is worth.
-      const isValue = growth.least.tariff.measures[goal.measure]?.kind === "value";
-      const remainingIn = isValue ? (cart: CartGrowth) => crossing(cart, goal.measure, goal.least) : () => remaining;
+    const metAt = this.crossings();
+    if (remaining !== null && this.goal && this.meetingHelps(this.goal))
       return (units) => {
-        const met = remainingIn(filled(units));
+        const met = metAt(this.filled(units));
         return met === null ? null : { remaining: met, otherwise: "blocked" };
       };
-    }
     const stretches = this.stretches(null);
     const alike = this.alike(stretches);
     if (alike === null) return null;
-    return alike === "unlike"
-      ? (units, before) => this.tellOf(filled(units), stretches, (before ?? { remaining }).remaining !== null)
-      : () => ({ remaining: null, otherwise: alike });
+    if (alike !== "unlike") return () => ({ remaining: null, otherwise: alike });
+    return (units, before) => {
+      const filled = this.filled(units);
+      return this.tellOf(filled, metAt(filled), stretches, (before ?? { remaining }).remaining !== null);
+    };
+  }
+  /** The least filler that meets the goal of each of them for good; null where none does. */
+  private crossings(): (filled: CartGrowth) => number | null {
+    const { goal, growth } = this;
+    if (!goal) return () => 1;
+    const { measure, least } = goal;
+    // Only values move with what a line is worth.
+    if (growth.least.tariff.measures[measure]?.kind === "value") return (filled) => crossing(filled, measure, least);
+    const met = crossing(growth.least, measure, least);
+    return () => met;
+  }
+  /** The same for all: what it is called that goods help none of them; null where that is not so, or not told. */
+  helpless(): "covered" | "blocked" | null {
+    const alike = this.alike(this.stretches(null));
+    return alike === "unlike" ? null : alike;
   }
   /** What it is called that goods help none of them, where that is the same for all; null where it is not told. */
   private alike(stretches: Stretches): "covered" | "blocked" | "unlike" | null {
@@ -174,10 +189,10 @@ class LookBetween {
     }
   }
   /** What is so in one of them, told by the stretches of all. @param mayLook whether it is looked at by itself where they do not tell */
-  private tellOf(filled: CartGrowth, stretches: Stretches, mayLook: boolean): Told | null {
+  private tellOf(filled: CartGrowth, met: number | null, stretches: Stretches, mayLook: boolean): Told | null {
     const { offer, step, growth } = this;
     const cart = oneOfMany(filled, growth);
-    let from = this.metFrom(filled);
+    let from = met ?? Number.POSITIVE_INFINITY;
     let isCovered = false;
     let told = 0;
     for (let i = 0; from <= FURTHEST; i += 1) {
