@@ -37,7 +37,10 @@ function aheadOfItsLike(growth: CartGrowth): AheadAlong {
   };
 }
 
-/** What was told of a step; how many units are told at once the next time, and from which on that is tried. */
+/**
+ * What was told of a step; how many units are told at once the next time, from which on that is tried, and how many looks at stretches of
+ * filler each by itself takes.
+ */
 type Told = ToldAhead & {
   readonly width: number;
   readonly again: number;
@@ -49,8 +52,8 @@ type Told = ToldAhead & {
 const WIDTH = 100;
 const NARROWEST = 4;
 const WIDEST = 256;
-/** So many looks at stretches of filler for each cart, where it is not known how many each takes. */
-const MOST_LOOKS = 4;
+/** So many looks each takes, as long as that is not known. */
+const LOOKS = 4;
 /** Where none could be told, so many times in a row, twice as many are passed by each time. */
 const MOST_FAILURES = 5;
 
@@ -67,7 +70,7 @@ function aheadOfOthers({ growth, lastAlike, isAsBefore }: Segment): AheadAlong {
     const { width, failures, looks } = before ?? {
       width: WIDTH,
       failures: 0,
-      looks: remaining === null ? MOST_LOOKS : 1,
+      looks: remaining === null ? LOOKS : 1,
     };
     const furthest = Math.min(units + WIDEST, lastAlike(units));
     const to = Math.min(units + width, furthest);

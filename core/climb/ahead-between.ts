@@ -75,10 +75,10 @@ export function aheadBetween(
 }
 
 /** What was told of each number of units, from one on. */
-function toldOf(from: number, told: readonly Told[]): ToldAhead | null {
-  const remaining = told.map((one) => one.remaining);
+function toldOf(from: number, told: readonly Told[]): ToldAhead {
   /** The last from each on of which the same can be said but for how much remains. */
   const ends: number[] = [];
+  /** Whether as much remains of all that are told together. */
   let isEven = true;
   for (let i = told.length - 1; i >= 0; i -= 1) {
     const [one, next] = [told[i], told[i + 1]];
@@ -86,7 +86,7 @@ function toldOf(from: number, told: readonly Told[]): ToldAhead | null {
     ends[i] = (goesOn ? ends[i + 1] : undefined) ?? i;
     if (goesOn && one?.remaining !== next.remaining) isEven = false;
   }
-  const remainingAt = (units: number) => remaining[units - from] ?? 0;
+  const remainingAt = (units: number) => told[units - from]?.remaining ?? 0;
   const last = from + told.length - 1;
   return {
     to: last,
