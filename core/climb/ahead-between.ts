@@ -57,8 +57,7 @@ export function aheadBetween(
 ): ToldAhead | null {
   const { from, to, furthest, remaining } = looked;
   if (remaining === null && furthest > to) {
-    const wide = new LookBetween(offer, step, filled, { ...looked, to: furthest });
-    const otherwise = wide.helpless();
+    const otherwise = new LookBetween(offer, step, filled, { ...looked, to: furthest }).helpless();
     if (otherwise)
       return { to: furthest, at: (units) => ({ remaining, otherwise, slope: 0, units: furthest - units }) };
   }
@@ -74,6 +73,8 @@ export function aheadBetween(
   return toldOf(from, told);
 }
 
+const sayingOf = ({ remaining, otherwise }: Told) => (remaining === null ? otherwise : "remaining");
+
 /** What was told of each number of units, from one on. */
 function toldOf(from: number, told: readonly Told[]): ToldAhead {
   /** The last from each on of which the same can be said but for how much remains. */
@@ -82,9 +83,9 @@ function toldOf(from: number, told: readonly Told[]): ToldAhead {
   let isEven = true;
   for (let i = told.length - 1; i >= 0; i -= 1) {
     const [one, next] = [told[i], told[i + 1]];
-    const goesOn = next && (one?.remaining === null) === (next.remaining === null) && one?.otherwise === next.otherwise;
+    const goesOn = one && next && sayingOf(one) === sayingOf(next);
     ends[i] = (goesOn ? ends[i + 1] : undefined) ?? i;
-    if (goesOn && one?.remaining !== next.remaining) isEven = false;
+    if (goesOn && one.remaining !== next.remaining) isEven = false;
   }
   const remainingAt = (units: number) => told[units - from]?.remaining ?? 0;
   const last = from + told.length - 1;
@@ -188,7 +189,7 @@ class LookBetween {
       isCovered ||= stretch.outcomes.size === 1 && last !== null && stretch.to >= last;
     }
   }
-  /** What is so in one of them, told by the stretches of all. @param mayLook whether it is looked at by itself where they do not tell */
+  /** What is so in one of them, told by the stretches of all. @param mayLook whether goods helped the one before, so that looking at one is quick */
   private tellOf(filled: CartGrowth, met: number | null, stretches: Stretches, mayLook: boolean): Told | null {
     const { offer, step, growth } = this;
     const cart = oneOfMany(filled, growth);
@@ -196,16 +197,20 @@ class LookBetween {
     let isCovered = false;
     let told = 0;
     for (let i = 0; from <= FURTHEST; i += 1) {
-      const stretch = stretches.at(i);
+      let stretch = stretches.at(i);
       if (stretch === undefined) break;
       if (stretch && stretch.to < from) continue;
       const withinOf = (one: Stretch | null) => one && within(one, cart, Math.max(from, one.from), MOST_TOLD - told);
-      const found = withinOf(stretch) ?? withinOf(stretches.shortened(i));
-      if (!found) return mayLook ? lookedFor(new FillerForecast(offer, step, filled, from)) : null;
+      let found = withinOf(stretch);
+      if (!found) {
+        stretch = stretches.shortened(i);
+        found = withinOf(stretch);
+      }
+      if (!stretch || !found) return mayLook ? lookedFor(new FillerForecast(offer, step, filled, from)) : null;
       if (found.better !== null) return { remaining: found.better, otherwise: "blocked" };
       isCovered ||= found.isCovered;
       told += 1 + found.turns;
-      from = Math.max(from, (stretches.at(i)?.to ?? FURTHEST) + 1);
+      from = Math.max(from, stretch.to + 1);
     }
     return { remaining: null, otherwise: isCovered ? "covered" : "blocked" };
   }
