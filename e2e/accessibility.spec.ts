@@ -1,9 +1,9 @@
-import type { Page } from "@playwright/test";
 import type { Draft } from "../server/draft/read-draft.ts";
 import { expect, test } from "./demo-store.ts";
 import { faultsByAxe } from "./faults-by-axe.ts";
+import { oddSizesOfType } from "./sizes-of-type.ts";
 
-const DAILY = [
+const PAGES = [
   "/overview",
   "/places",
   "/delivery",
@@ -15,10 +15,6 @@ const DAILY = [
   "/evidence",
   "/checks",
   "/release",
-];
-/** What the menu leads to differs by its words alone from language to language. */
-const PAGES = [
-  ...DAILY,
   "/wording#words",
   "/places#store/settings",
   "/account",
@@ -28,45 +24,18 @@ const PAGES = [
   "/settings",
 ];
 
-/** The sizes of what is written on a page, each with where it was met. */
-async function sizesOfType(page: Page): Promise<Map<string, string>> {
-  const found = await page.evaluate(() => {
-    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
-    const seen: [string, string][] = [];
-    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-      const { parentElement } = node;
-      if (!node.textContent?.trim() || !parentElement?.checkVisibility()) continue;
-      const where = `${parentElement.tagName} ${node.textContent.slice(0, 40)}`;
-      seen.push([getComputedStyle(parentElement).fontSize, where]);
-    }
-    for (const field of document.querySelectorAll("input, select, textarea"))
-      if (field.checkVisibility()) seen.push([getComputedStyle(field).fontSize, `${field.tagName} ${field.className}`]);
-    return seen;
-  });
-  return new Map(found);
-}
-
-const VIEWS = { en: "Shopper view", pt: "Vista do cliente" };
-
-for (const [language, view] of Object.entries(VIEWS))
-  test(`no page has a fault that axe finds by WCAG 2.2 AA, and type in five sizes, in ${language}`, async ({
-    page,
-  }) => {
-    test.setTimeout(120_000);
-    await page.addInitScript((spoken) => localStorage.setItem("summant.language", spoken), language);
-    for (const path of language === "en" ? PAGES : DAILY)
-      await test.step(path, async () => {
-        // By way of a page of its own, so that each is loaded as by whoever comes to it first.
-        await page.goto("about:blank");
-        await page.goto(path);
-        await expect(page.getByRole("complementary", { name: view })).toContainText("Add €6.40 more");
-        expect.soft([path, await faultsByAxe(page)]).toEqual([path, []]);
-        // None under 13 pixels.
-        const known = ["13px", "14px", "15px", "17px", "20px"];
-        const others = [...(await sizesOfType(page))].filter(([size]) => !known.includes(size));
-        expect.soft([path, others]).toEqual([path, []]);
-      });
-  });
+test("no page has a fault that axe finds by WCAG 2.2 AA, and type in five sizes", async ({ page }) => {
+  test.setTimeout(120_000);
+  for (const path of PAGES)
+    await test.step(path, async () => {
+      // By way of a page of its own, so that each is loaded as by whoever comes to it first.
+      await page.goto("about:blank");
+      await page.goto(path);
+      await expect(page.getByRole("complementary", { name: "Shopper view" })).toContainText("Add €6.40 more");
+      expect.soft([path, await faultsByAxe(page)]).toEqual([path, []]);
+      expect.soft([path, await oddSizesOfType(page)]).toEqual([path, []]);
+    });
+});
 
 test("signing in has no fault that axe finds, by password, by a code, by a link and once the menu is open", async ({
   browser,

@@ -2,6 +2,8 @@ import { readFileSync } from "node:fs";
 import { type MessageFormatElement, parse, TYPE } from "@formatjs/icu-messageformat-parser";
 import type { Page } from "@playwright/test";
 import { expect, test } from "./demo-store.ts";
+import { faultsBesideColours } from "./faults-by-axe.ts";
+import { oddSizesOfType } from "./sizes-of-type.ts";
 
 const catalogue: Record<string, Record<string, string>> = JSON.parse(
   readFileSync(new URL("../web/language/pt.json", import.meta.url), "utf8"),
@@ -61,7 +63,7 @@ const textsOf = (page: Page): Promise<string[]> =>
 test.describe("whose browser speaks Portuguese", () => {
   test.use({ locale: "pt-PT" });
 
-  test("reads the app in Portuguese, every section of it, and no English of the app is left", async ({
+  test("reads the app in Portuguese, every section of it: no English of the app is left, and axe finds no fault", async ({
     page,
     request,
   }) => {
@@ -84,6 +86,7 @@ test.describe("whose browser speaks Portuguese", () => {
       "/offers#rates",
       "/wording#free-post",
       "/wording#notices",
+      "/evidence",
       "/checks",
       "/release",
     ]) {
@@ -91,6 +94,8 @@ test.describe("whose browser speaks Portuguese", () => {
       await expect(page.getByRole("navigation", { name: "Secções" })).toBeVisible();
       await expect(page.getByRole("main").getByRole("heading").first()).toBeAttached();
       await page.waitForTimeout(800);
+      expect.soft([path, await faultsBesideColours(page)]).toEqual([path, []]);
+      expect.soft([path, await oddSizesOfType(page)]).toEqual([path, []]);
       const left = (await textsOf(page)).filter((text) => !isNamed(text) && isEnglish(text));
       if (left.length > 0) english.set(path, left);
       for (const width of [390, 640, 768, 1280]) {

@@ -33,6 +33,8 @@ async function main() {
 
 async function run(port, resetDemo, data, taken) {
   const outside = process.env.SUMMANT_DATABASE_URL;
+  // Before anything that takes long: whoever has to choose another need not wait to be told.
+  if (port !== undefined) await choosePort(port);
   if (!outside) needDebianPackages(MARIADB);
   needNodePackages(root);
   await needBuild(root);

@@ -78,7 +78,7 @@ async function databaseTests(folder) {
   } finally {
     await database.stop();
   }
-  count("killed and started again", await run("scripts/kill-rounds.mjs", ["5"]));
+  count("killed and started again", await run("scripts/kill-rounds.mjs", ["3"]));
   count("attacked over HTTP", await run("e2e/attack.mjs", ["short"]));
 }
 
@@ -98,12 +98,12 @@ function journeys(folder, part, parts) {
   });
 }
 
-/** Parts of the unit tests, so that they fill whatever is left beside the other jobs. */
-const PARTS = [1, 2, 3, 4];
+/** Parts of the unit tests: one beside the build, one beside the database tests. Each transforms most modules for itself. */
+const PARTS = [1, 2];
 
 /** Everything there is to do: what waits for the build not at once, and what is long before what is short. */
 function jobs(folder) {
-  const [first, second, ...others] = PARTS.map((part) => () => {
+  const [first, second] = PARTS.map((part) => () => {
     const args = ["core", "cli", "web", `--shard=${part}/${PARTS.length}`, "--maxWorkers=1"];
     return vitest(`unit tests, part ${part} of ${PARTS.length}`, folder, args);
   });
@@ -120,9 +120,8 @@ function jobs(folder) {
   return [
     build,
     first,
-    second,
     afterBuild(() => databaseTests(folder)),
-    ...others,
+    second,
     ...CHECKS.map(
       ({ name, module, args }) =>
         async () =>
