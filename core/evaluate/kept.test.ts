@@ -1,4 +1,5 @@
 import * as fc from "fast-check";
+import equal from "fast-deep-equal";
 import { describe, expect, it } from "vitest";
 import type { ReadLine } from "../cart/read-cart.ts";
 import { Horizon, rounded } from "../money/linear-amount.ts";
@@ -70,10 +71,14 @@ describe("what is kept of a cart that grows", () => {
             );
             if (known) kept += 1;
             const plain = evaluate(terms, cartAfter(growth, units));
-            expect([units, allOf(along)]).toEqual([units, allOf(plain)]);
             // Of another shopper, or without some goods, nothing of that is believed.
-            expect([units, allOf(along.anew({ facts }))]).toEqual([units, allOf(plain.anew({ facts }))]);
-            expect([units, allOf(along.without(isFirst))]).toEqual([units, allOf(plain.without(isFirst))]);
+            const pairs = [
+              [allOf(along), allOf(plain)],
+              [allOf(along.anew({ facts })), allOf(plain.anew({ facts }))],
+              [allOf(along.without(isFirst)), allOf(plain.without(isFirst))],
+            ];
+            const unlike = pairs.filter(([kept, anew]) => !equal(kept, anew));
+            if (unlike.length > 0) expect([units, unlike]).toEqual([units, []]);
           }
       }),
       { numRuns: 300 },

@@ -24,6 +24,7 @@ import { type Rates, rateTableProblems } from "../../money/rates.ts";
 import type { Notice } from "../../offers/notice.ts";
 import type { Offer } from "../../offers/offer.ts";
 import { goalOf } from "../../offers/trigger.ts";
+import { momentFormat } from "../../phrases/intl-formats.ts";
 import { type Phrase, phrase } from "../../phrases/phrase.ts";
 import { destinationProblems, type ZoneDestination } from "../../places/destination.ts";
 import { locationProblems } from "../../places/location.ts";
@@ -237,7 +238,7 @@ function marketProblems(market: Market, path: string): Problem[] {
 
 function timeZoneProblems(name: string, path: string): Problem[] {
   try {
-    new Intl.DateTimeFormat("en", { timeZone: name });
+    momentFormat("en", { timeZone: name });
     return [];
   } catch {
     return [{ path, message: phrase('"{name}" is not an IANA time zone', { name }) }];

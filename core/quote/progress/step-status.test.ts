@@ -32,11 +32,12 @@ describe("what adding filler would do", () => {
               const last = Math.min(to, from + 2_000_000);
               const between = Array.from({ length: 12 }, (_, k) => from + Math.floor(((last - from) * k) / 12));
               const near = Array.from({ length: 24 }, (_, k) => [from + k, last - k]).flat();
-              for (const units of new Set([...near, ...between]))
-                if (units >= from && units <= last) {
-                  const then = evaluate({ ...there, unknownAs: false }, cartAfter(growth, units));
-                  expect([units, outcomeAt(offer, step, then)]).toEqual([units, outcome]);
-                }
+              const otherwise = [...new Set([...near, ...between])].filter((units) => {
+                if (units < from || units > last) return false;
+                const then = evaluate({ ...there, unknownAs: false }, cartAfter(growth, units));
+                return outcomeAt(offer, step, then) !== outcome;
+              });
+              expect({ from, to, outcome, otherwise }).toEqual({ from, to, outcome, otherwise: [] });
             }
           }
       }),

@@ -9,7 +9,8 @@ import { entitiesOf } from "../../../core/plan/entities.ts";
 import type { ToldGain } from "../../../server/evidence/told-gain.ts";
 import { draftStore, useDraft } from "../../state/use-draft.ts";
 import { demoPlan } from "../../tests/demo-plan.ts";
-import { draftOf, standInServer } from "../../tests/stand-in-server.ts";
+import { settleDraft } from "../../tests/settle-draft.ts";
+import { type Asked, draftOf, standInServer } from "../../tests/stand-in-server.ts";
 import { GainView } from "./gain-view.tsx";
 
 class NoObserver {
@@ -18,9 +19,10 @@ class NoObserver {
   disconnect() {}
 }
 Object.assign(globalThis, { ResizeObserver: NoObserver });
-afterEach(() => {
+let asked: readonly Asked[] = [];
+afterEach(async () => {
   cleanup();
-  draftStore.takeBack();
+  await settleDraft(asked);
 });
 
 const euros = (text: string) => ({ byCurrency: { EUR: text } });
@@ -72,6 +74,7 @@ async function shown(answer: ToldGain) {
     "/api/draft": draftOf(entitiesOf(twoSteps())),
     "/api/stated-figures": { margin: answer.margin, byCategory: {}, perDelivery: {}, shares: {} },
   });
+  ({ asked } = server);
   await draftStore.load();
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
@@ -130,7 +133,7 @@ describe("what a goal would bring", () => {
   });
 
   it("has a goal that is held saved once it is let go, and leaves one that it passed where it is", async () => {
-    const { asked } = await shown(told({}));
+    await shown(told({}));
     const slider = await screen.findByRole("slider");
     const saves = () => asked.filter(({ path }) => path === "/api/draft/changes");
     const drafted = () => goalsOf(draftStore.snapshot().plan?.offers.find(({ id }) => id === "free-standard"));

@@ -1,11 +1,12 @@
 // @vitest-environment jsdom
 import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { afterEach, describe, expect, it } from "vitest";
 import { entitiesOf } from "../../../core/plan/entities.ts";
 import type { LogLine } from "../../../server/log/read-log.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { demoPlan } from "../../tests/demo-plan.ts";
+import { settleDraft } from "../../tests/settle-draft.ts";
 import { draftOf, standInServer } from "../../tests/stand-in-server.ts";
 import { LogRow } from "./log-row.tsx";
 
@@ -53,10 +54,7 @@ describe("a change in the log", () => {
     expect(screen.queryByRole("button", { name: /^Take back/ })).toBeNull();
     draftStore.undo();
     expect(draftStore.snapshot().plan?.zones.find(({ id }) => id === "azores")?.name).toBe(zone().name);
-    // The next test begins with no save under way.
-    asked.at(-1)?.answer({}, 403);
-    await vi.waitFor(() => expect(draftStore.snapshot().save.kind).toBe("refused"));
-    draftStore.takeBack();
+    await settleDraft(asked);
   });
 
   it("of what came new, or went, goes back whole", async () => {
@@ -66,7 +64,7 @@ describe("a change in the log", () => {
     expect(screen.getByText("And 3 more things")).toBeDefined();
     await userEvent.click(screen.getByRole("button", { name: /^Take back/ }));
     expect(asked.at(-1)?.body).toMatchObject({ writes: [{ kind: "zone", id: "gone", seen: 0, body: gone }] });
-    draftStore.takeBack();
+    await settleDraft(asked);
   });
 
   it("in a format that is read no more is told by its thing, and the others are as they were", async () => {
