@@ -1,5 +1,5 @@
 import type { ReadCart } from "../cart/read-cart.ts";
-import { countAt, growByFiller, nextCrossing } from "../evaluate/cart-growth.ts";
+import { countAt, fillersFor, nextCrossing } from "../evaluate/cart-growth.ts";
 import type { Evaluation, Terms } from "../evaluate/evaluation.ts";
 import { evaluateAlong } from "../evaluate/growing-cart.ts";
 import { evaluate } from "../evaluate/one-cart.ts";
@@ -74,10 +74,11 @@ export function climb(
 function emptyCart(terms: Terms, sample: ReadCart, form: ClimbForm): ClimbInterval {
   const cart = { ...sample, lines: [] };
   const now = evaluate(terms, cart);
+  const fillers = fillersFor(terms, () => cart);
   const steps = offersIn(terms, form).flatMap((offer) =>
     offer.steps.map((step): ClimbStep => {
       const { state, remaining } = stepStatus(offer, step, now, () =>
-        ahead(new FillerForecast(offer, step, growByFiller(terms, cart, offer.filler)), 0),
+        ahead(new FillerForecast(offer, step, fillers(offer.filler)), 0),
       );
       return { state, remaining: remaining === null ? null : { start: remaining, slope: 0 } };
     }),
