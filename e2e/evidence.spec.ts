@@ -136,7 +136,7 @@ test("peaks are read, a goal goes into the draft, what it does is told exactly a
   const itsOrders = told.getByRole("region", { name: "Madeira" });
   await expect(itsOrders).toContainText("the latest");
   for (const more = itsOrders.getByRole("button", { name: "Show earlier ones" }); await more.count(); )
-    await more.click({ timeout: 5000 }).catch(() => {});
+    await more.click({ timeout: 1000 }).catch(() => {});
   await expect(itsOrders.getByRole("status")).toHaveText(`all ${count} orders`);
   await madeira.getByRole("button", { name: "Madeira" }).click();
   await told.getByLabel("Summed up").selectOption("by peak");

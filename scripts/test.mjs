@@ -122,13 +122,13 @@ function jobs(folder) {
     first,
     afterBuild(() => databaseTests(folder)),
     second,
+    afterBuild(() => journeys(folder, 1, 2)),
+    afterBuild(() => journeys(folder, 2, 2)),
     ...CHECKS.map(
       ({ name, module, args }) =>
         async () =>
           count(name, await run(join("node_modules", module), args)),
     ),
-    afterBuild(() => journeys(folder, 1, 2)),
-    afterBuild(() => journeys(folder, 2, 2)),
   ];
 }
 
