@@ -1,14 +1,14 @@
-/** What is looked at without running it, and the module of a package that does it. */
+/** What is looked at without running it, and the module of a package that does it: what is long first. */
 export const TYPES = [
-  // The core by itself: no types of Node are at hand there.
-  { name: "types of core", module: "typescript/bin/tsc", args: ["-p", "core"] },
-  { name: "types of server, cli, scripts and unit tests", module: "typescript/bin/tsc", args: ["-p", "server"] },
   // Everything with a browser in it: pages, islands, journeys, benches.
   {
     name: "types of web, journeys and benches",
     module: "astro/astro.js",
     args: ["check", "--minimumFailingSeverity", "warning"],
   },
+  { name: "types of server, cli, scripts and unit tests", module: "typescript/bin/tsc", args: ["-p", "server"] },
+  // The core by itself: no types of Node are at hand there.
+  { name: "types of core", module: "typescript/bin/tsc", args: ["-p", "core"] },
 ];
 
 export const LINT = [
@@ -21,4 +21,4 @@ export const LINT = [
   { name: "nothing unused", module: "knip/bin/knip.js", args: [] },
 ];
 
-export const CHECKS = [...LINT, ...TYPES];
+export const CHECKS = [...TYPES, ...LINT];
