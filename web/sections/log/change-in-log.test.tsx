@@ -7,10 +7,14 @@ import type { LogLine } from "../../../server/log/read-log.ts";
 import { draftStore } from "../../state/use-draft.ts";
 import { demoPlan } from "../../tests/demo-plan.ts";
 import { settleDraft } from "../../tests/settle-draft.ts";
-import { draftOf, standInServer } from "../../tests/stand-in-server.ts";
+import { type Asked, draftOf, standInServer } from "../../tests/stand-in-server.ts";
 import { LogRow } from "./log-row.tsx";
 
-afterEach(cleanup);
+let asked: readonly Asked[] = [];
+afterEach(async () => {
+  cleanup();
+  await settleDraft(asked);
+});
 
 const demoEntities = entitiesOf(demoPlan());
 
@@ -21,12 +25,11 @@ const line = (changes: readonly unknown[], more = 0): Changes =>
     JSON.stringify({ part: "changes", at: "2026-11-25T09:00:00.000Z", by: "Ana Reis", sequence: 7, changes, more }),
   );
 
-async function opened() {
+async function opened(): Promise<void> {
   localStorage.clear();
   sessionStorage.clear();
-  const server = standInServer({ "/api/draft": draftOf(demoEntities) });
+  ({ asked } = standInServer({ "/api/draft": draftOf(demoEntities) }));
   await draftStore.load();
-  return server;
 }
 const zone = () => {
   const found = demoEntities.find((one) => one.kind === "zone" && one.id === "azores");
@@ -36,7 +39,7 @@ const zone = () => {
 
 describe("a change in the log", () => {
   it("is taken back part by part, as an edit that can be undone; what was changed again since cannot be", async () => {
-    const { asked } = await opened();
+    await opened();
     const before = { ...zone(), name: "Nine islands", standardTaxRate: "12" };
     render(
       <LogRow line={line([{ kind: "zone", id: "azores", before, after: { ...zone(), standardTaxRate: "17" } }])} />,
@@ -54,17 +57,15 @@ describe("a change in the log", () => {
     expect(screen.queryByRole("button", { name: /^Take back/ })).toBeNull();
     draftStore.undo();
     expect(draftStore.snapshot().plan?.zones.find(({ id }) => id === "azores")?.name).toBe(zone().name);
-    await settleDraft(asked);
   });
 
   it("of what came new, or went, goes back whole", async () => {
-    const { asked } = await opened();
+    await opened();
     const gone = { ...zone(), id: "gone", name: "Gone" };
     render(<LogRow line={line([{ kind: "zone", id: "gone", before: gone, after: null }], 3)} />);
     expect(screen.getByText("And 3 more things")).toBeDefined();
     await userEvent.click(screen.getByRole("button", { name: /^Take back/ }));
     expect(asked.at(-1)?.body).toMatchObject({ writes: [{ kind: "zone", id: "gone", seen: 0, body: gone }] });
-    await settleDraft(asked);
   });
 
   it("in a format that is read no more is told by its thing, and the others are as they were", async () => {
