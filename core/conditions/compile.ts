@@ -1,4 +1,4 @@
-import type { Facts, Situation } from "../situation/situation.ts";
+import type { Situation } from "../situation/situation.ts";
 import { allOf, anyOf, not, type Truth } from "../situation/truth.ts";
 import { type Condition, type SavedConditions, shapeOf } from "./condition.ts";
 import type { Actual, ConditionContext, Sees } from "./definition.ts";
@@ -123,14 +123,14 @@ const SEES: readonly Sees[] = ["facts", "lines", "figures"];
 
 /** Remembers the answer for the situation asked about last, and how long it stands: whoever asks next is told that too. */
 function oncePerSituation(test: CompiledCondition["test"]): CompiledCondition["test"] {
-  let last: Situation | undefined;
+  let last = 0;
   let truth: Truth = null;
   let units = Number.POSITIVE_INFINITY;
   return (situation) => {
-    const { horizon } = situation;
-    if (situation === last) horizon?.limit(units);
+    const { number, horizon } = situation;
+    if (number === last) horizon?.limit(units);
     else {
-      last = situation;
+      last = number;
       const others = horizon?.alone() ?? 0;
       truth = test(situation);
       if (horizon) units = horizon.both(others);
@@ -144,13 +144,13 @@ function onceAsGoodsAreAdded(
   test: CompiledCondition["test"],
   sees: Exclude<Sees, "figures">,
 ): CompiledCondition["test"] {
-  let facts: Facts | undefined;
-  let lines: object | undefined;
+  let facts = 0;
+  let lines = 0;
   let truth: Truth = null;
   return (situation) => {
-    if (situation.facts !== facts || (sees === "lines" && situation.linesAs !== lines)) {
+    if (situation.facts.number !== facts || (sees === "lines" && situation.linesAs !== lines)) {
       truth = test(situation);
-      facts = situation.facts;
+      facts = situation.facts.number;
       lines = situation.linesAs;
     }
     return truth;

@@ -6,7 +6,7 @@ import { readCart } from "../cart/read-cart.ts";
 import { measureKey } from "../measures/measure-spec.ts";
 import { english } from "../phrases/speak.ts";
 import { placeOf } from "../places/place.ts";
-import { factsOf, type Situation } from "../situation/situation.ts";
+import { factsOf, nextNumber, type Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import { anyCondition, anyShopper } from "../tests/arbitrary.ts";
 import { inJsonLogic } from "../tests/json-logic.ts";
@@ -52,9 +52,10 @@ function facts(request: Partial<Asked> = {}, counts: readonly number[] = []): Si
   if ("problems" in cart) throw new Error(JSON.stringify(cart.problems));
   const count = (measure: number) => counts[measure] ?? null;
   return {
+    number: nextNumber(),
     facts: factsOf(asked, new Map(), placeOf(asked.destination)),
     lines: cart.lines,
-    linesAs: cart,
+    linesAs: nextNumber(),
     unknownAs: false,
     horizon: null,
     count,

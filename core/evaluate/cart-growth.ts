@@ -13,6 +13,7 @@ import {
   valueAt,
 } from "../measures/value-path.ts";
 import { type Rational, timesWhole, whole, ZERO } from "../money/rational.ts";
+import { nextNumber } from "../situation/situation.ts";
 import type { Filler } from "../tariff/tariff-offer.ts";
 import type { Evaluation, Terms } from "./evaluation.ts";
 import { KeptAnswers } from "./kept.ts";
@@ -28,6 +29,8 @@ export type CartGrowth = Terms & {
   /** Units until the added line is whole; null: it goes on. */
   readonly length: number | null;
   readonly next: ReadLine | null;
+  /** Stands for what the lines are, whatever is worked out about them; see `Situation`. */
+  readonly linesAs: number;
   readonly paths: (MeasurePath | undefined)[];
   readonly kept: KeptAnswers;
   /** What has been evaluated of it, by units added: see `evaluateFiller`. */
@@ -48,6 +51,7 @@ export function growByFiller(
     moves: ({ value: "unitPrice", items: "quantity", weight: "weight" } as const)[kind],
     length: null,
     next: null,
+    linesAs: nextNumber(),
     paths: [],
     kept: new KeptAnswers(),
     evaluated: new Map(),
@@ -79,6 +83,7 @@ export function growByLine({ tariff, facts, unknownAs }: Terms, before: ReadCart
     moves: "unitPrice",
     length: next.shelf,
     next,
+    linesAs: nextNumber(),
     paths: [],
     kept: new KeptAnswers(),
     evaluated: new Map(),
@@ -99,6 +104,7 @@ export function fillersFor(terms: Terms, before: () => ReadCart): (filler: Fille
 export const growthOf = (growth: CartGrowth, before: ReadCart): CartGrowth => ({
   ...growth,
   before,
+  linesAs: nextNumber(),
   paths: [],
   kept: new KeptAnswers(),
   evaluated: new Map(),

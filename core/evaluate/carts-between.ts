@@ -4,7 +4,7 @@ import { type Horizon, type LinearAmount, linearAmount } from "../money/linear-a
 import { add, ceil, compare, fraction, multiply, ONE, whole, ZERO } from "../money/rational.ts";
 import type { Stairs } from "../money/stairs.ts";
 import type { About } from "../money/ways.ts";
-import type { Facts, LineFigure } from "../situation/situation.ts";
+import { type Facts, type LineFigure, nextNumber } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { Tariff } from "../tariff/tariff.ts";
 import {
@@ -68,11 +68,12 @@ export const evaluateBetween = (
 ): Evaluation => new CartsBetween(growth, units, horizon, met);
 
 class CartsBetween implements Evaluation, Along {
+  readonly number = nextNumber();
   readonly tariff: Tariff;
   readonly facts: Facts;
   readonly unknownAs: boolean;
   readonly lines: readonly ReadLine[];
-  readonly linesAs: object;
+  readonly linesAs: number;
   readonly horizon: Horizon;
   readonly memo: Memo;
   readonly along = this;
@@ -97,7 +98,7 @@ class CartsBetween implements Evaluation, Along {
     this.unknownAs = least.unknownAs;
     this.line = units > 0 ? least.lineAt(units) : null;
     this.lines = this.line ? [...least.before.lines, this.line] : least.before.lines;
-    this.linesAs = least;
+    this.linesAs = least.linesAs;
     this.horizon = horizon;
     this.memo = new Memo(least.tariff);
     this.growth = growth;

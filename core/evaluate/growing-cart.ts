@@ -2,7 +2,7 @@ import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
 import { Horizon, type LinearAmount, linearAmount, minus, plus } from "../money/linear-amount.ts";
 import { add, ceil, fraction, multiply, ONE, timesWhole, whole, ZERO } from "../money/rational.ts";
 import type { Stairs } from "../money/stairs.ts";
-import type { Facts, LineFigure } from "../situation/situation.ts";
+import { type Facts, type LineFigure, nextNumber } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { Tariff } from "../tariff/tariff.ts";
 import {
@@ -57,12 +57,10 @@ export function evaluateFiller(growth: CartGrowth, units: number): Evaluation {
 export const evaluateAfter = (growth: CartGrowth, units: number): Evaluation => new GrownCart(growth, units);
 
 class GrownCart extends EvaluatedCart {
-  override readonly linesAs: object;
   private readonly growth: CartGrowth;
   private readonly units: number;
   constructor(growth: CartGrowth, units: number) {
-    super(growth, cartAfter(growth, units));
-    this.linesAs = growth;
+    super(growth, cartAfter(growth, units), undefined, growth.linesAs);
     this.growth = growth;
     this.units = units;
   }
@@ -72,11 +70,12 @@ class GrownCart extends EvaluatedCart {
 }
 
 class GrowingCart implements Evaluation, Along {
+  readonly number = nextNumber();
   readonly tariff: Tariff;
   readonly facts: Facts;
   readonly unknownAs: boolean;
   readonly lines: readonly ReadLine[];
-  readonly linesAs: object;
+  readonly linesAs: number;
   readonly horizon: Horizon;
   readonly memo: Memo;
   readonly along = this;
@@ -91,7 +90,7 @@ class GrowingCart implements Evaluation, Along {
     this.unknownAs = growth.unknownAs;
     this.line = growth.lineAt(units);
     this.lines = [...growth.before.lines, this.line];
-    this.linesAs = growth;
+    this.linesAs = growth.linesAs;
     this.horizon = horizon;
     this.kept = growth.kept;
     this.memo = new Memo(growth.tariff);

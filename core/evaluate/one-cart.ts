@@ -1,7 +1,7 @@
 import type { ReadCart, ReadLine } from "../cart/read-cart.ts";
 import { counted, type Measure } from "../measures/measure.ts";
 import type { LinearAmount } from "../money/linear-amount.ts";
-import type { Facts, LineFigure, Situation } from "../situation/situation.ts";
+import { type Facts, type LineFigure, nextNumber, type Situation } from "../situation/situation.ts";
 import type { Truth } from "../situation/truth.ts";
 import type { Tariff } from "../tariff/tariff.ts";
 import { type Evaluation, Memo, type Terms } from "./evaluation.ts";
@@ -11,9 +11,10 @@ type Counts = (number | null | undefined)[];
 
 /** One cart as it is, for measures of any tariff. Situations are made by the thousand, so that they share their methods. */
 class OneCart implements Situation {
+  readonly number = nextNumber();
   readonly facts: Facts;
   readonly lines: readonly ReadLine[];
-  readonly linesAs: object;
+  readonly linesAs: number;
   readonly unknownAs: boolean;
   readonly horizon = null;
   protected readonly cart: ReadCart;
@@ -25,10 +26,11 @@ class OneCart implements Situation {
     cart: ReadCart,
     unknownAs: boolean,
     counts: Counts = new Array(measures.length),
+    linesAs = nextNumber(),
   ) {
     this.facts = facts;
     this.lines = cart.lines;
-    this.linesAs = cart;
+    this.linesAs = linesAs;
     this.unknownAs = unknownAs;
     this.cart = cart;
     this.counts = counts;
@@ -67,8 +69,8 @@ export class EvaluatedCart extends OneCart implements Evaluation {
   readonly tariff: Tariff;
   readonly memo: Memo;
   readonly along = null;
-  constructor({ tariff, facts, unknownAs }: Terms, cart: ReadCart, counts?: Counts) {
-    super(tariff.measures, facts, cart, unknownAs, counts);
+  constructor({ tariff, facts, unknownAs }: Terms, cart: ReadCart, counts?: Counts, linesAs?: number) {
+    super(tariff.measures, facts, cart, unknownAs, counts, linesAs);
     this.tariff = tariff;
     this.memo = new Memo(tariff);
   }
@@ -76,7 +78,7 @@ export class EvaluatedCart extends OneCart implements Evaluation {
     return new EvaluatedCart(this, cartWithout(this.cart, goods));
   }
   anew({ facts = this.facts, unknownAs = this.unknownAs }: Partial<Pick<Terms, "facts" | "unknownAs">>): Evaluation {
-    return new EvaluatedCart({ tariff: this.tariff, facts, unknownAs }, this.cart, this.counts);
+    return new EvaluatedCart({ tariff: this.tariff, facts, unknownAs }, this.cart, this.counts, this.linesAs);
   }
 }
 

@@ -13,6 +13,8 @@ import type { Truth } from "./truth.ts";
 
 /** Everything a condition can be about besides what the cart holds, read from one request. */
 export type Facts = {
+  /** No other facts have it; see {@link Situation}. */
+  readonly number: number;
   readonly shopper: Shopper;
   readonly place: Place;
   readonly channel: string | null;
@@ -40,10 +42,12 @@ export const bookedKey = (option: string, slot: string, day: string): string => 
 
 /** What is asked of a cart at a standpoint: conditions, charges and offers look at nothing else. */
 export type Situation = {
+  /** No other situation has it. What was asked about last is remembered by numbers, so that a plan holds on to no cart and no shopper. */
+  readonly number: number;
   readonly facts: Facts;
   readonly lines: readonly ReadLine[];
-  /** Stands for what the lines are but for their figures: where it is the same object, so are they. */
-  readonly linesAs: object;
+  /** Stands for what the lines are but for their figures: where it is the same, so are they. */
+  readonly linesAs: number;
   /**
    * What an unknown condition is taken for. Unknown never grants: false. True only to find out what an address not known
    * yet could still turn out to get.
@@ -65,6 +69,14 @@ export type Situation = {
   readonly lineReaches: (line: ReadLine, figure: LineFigure, least: number) => Truth;
 };
 
+let numbered = 0;
+
+/** A number for something that is looked at, which nothing else has. */
+export function nextNumber(): number {
+  numbered += 1;
+  return numbered;
+}
+
 type FromLocation = Pick<Location, "at" | "country" | "postcodeTable">;
 
 export type LineFigure = "unitPrice" | "quantity" | "weight" | "discount";
@@ -81,6 +93,7 @@ const NO_USES: Facts["uses"] = new Map();
 export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, FromLocation>, place: Place): Facts {
   const { destination, shopper, channel, payment, currency, locale, at, cart } = request;
   return {
+    number: nextNumber(),
     shopper: shopper ?? {},
     place,
     channel: channel ?? null,
@@ -99,6 +112,13 @@ export function factsOf(request: QuoteRequest, locations: ReadonlyMap<string, Fr
     window: request.window ?? null,
   };
 }
+
+/** The same of a shopper who is, or has entered, something else. */
+export const factsWith = (facts: Facts, change: Partial<Pick<Facts, "shopper" | "codes">>): Facts => ({
+  ...facts,
+  ...change,
+  number: nextNumber(),
+});
 
 /** From each location to the position that was told, else to where its table of postcodes has the place. */
 function distancesFrom(

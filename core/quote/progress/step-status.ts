@@ -4,7 +4,7 @@ import type { Evaluation } from "../../evaluate/evaluation.ts";
 import { evaluateAfter, evaluateFiller, FURTHEST } from "../../evaluate/growing-cart.ts";
 import { sayable } from "../../measures/measure-spec.ts";
 import type { StepState } from "../../messages/states.ts";
-import type { Facts } from "../../situation/situation.ts";
+import { type Facts, factsWith } from "../../situation/situation.ts";
 import type { TariffOffer, TariffStep } from "../../tariff/tariff-offer.ts";
 import { hasCode, improves, inTime, offerHolds, reached, withinLimits } from "../options/price-option.ts";
 
@@ -173,7 +173,7 @@ const lacksCode = (step: TariffStep, now: Evaluation): boolean =>
 function withCode(offer: TariffOffer, step: TariffStep, now: Evaluation): StepState {
   const [code] = step.codes;
   if (code === undefined) return "blocked";
-  const facts: Facts = { ...now.facts, codes: new Set([...now.facts.codes, code]) };
+  const facts = factsWith(now.facts, { codes: new Set([...now.facts.codes, code]) });
   const entered = now.anew({ facts });
   if (!reached(offer, step, entered)) return "blocked";
   return improves(offer, step, entered) === "better" ? "code-missing" : "covered";
@@ -183,7 +183,7 @@ function withCode(offer: TariffOffer, step: TariffStep, now: Evaluation): StepSt
 function onlySignInMissing(offer: TariffOffer, step: TariffStep, now: Evaluation): boolean {
   const { shopper } = now.facts;
   if (!offer.offer.signInLure || shopper.signedIn === true || offerHolds(offer, now)) return false;
-  const facts: Facts = { ...now.facts, shopper: { ...shopper, signedIn: true } };
+  const facts = factsWith(now.facts, { shopper: { ...shopper, signedIn: true } });
   const signedIn = now.anew({ facts });
   if (!offerHolds(offer, signedIn)) return false;
   return !reached(offer, step, signedIn) || improves(offer, step, signedIn) === "better";
