@@ -56,15 +56,20 @@ export function aheadBetween(
   looked: Looked,
 ): ToldAhead | null {
   const { from, to, furthest, remaining } = looked;
-  if (remaining === null && furthest > to) {
-    const otherwise = new LookBetween(offer, step, filled, { ...looked, to: furthest }).helpless();
-    if (otherwise)
-      return { to: furthest, at: (units) => ({ remaining, otherwise, slope: 0, units: furthest - units }) };
-  }
-  const tells = new LookBetween(offer, step, filled, looked).tells(remaining);
+  const wide =
+    remaining === null && furthest > to ? new LookBetween(offer, step, filled, { ...looked, to: furthest }) : null;
+  const alike = wide?.alike ?? null;
+  if (alike !== null && alike !== "unlike")
+    return { to: furthest, at: (units) => ({ remaining, otherwise: alike, slope: 0, units: furthest - units }) };
+  // Where goods help the first of them or a later one, what was looked at of all serves; else less of them may well be alike.
+  const each = wide && alike ? wide.tells(null) : null;
+  const [first, later] = [each?.(from), each?.(to)];
+  const serves = first && later && (first.remaining !== null || later.remaining !== null);
+  const tells = serves ? each : new LookBetween(offer, step, filled, looked).tells(remaining);
+  const last = serves ? furthest : to;
   if (!tells) return null;
   const told: Told[] = [];
-  for (let units = from; units <= to; units += 1) {
+  for (let units = from; units <= last; units += 1) {
     const before = isAsBefore(units) ? told.at(-1) : undefined;
     const one = before ?? tells(units, told.at(-1));
     if (!one) break;
@@ -105,6 +110,9 @@ const MOST_WAYS = 32;
 /** So many amounts of filler one of the carts is told of: a cart by itself is not given up before. */
 const MOST_TOLD = 160;
 
+/** Whether goods help none of some carts, and what that is called; unlike: they may help one of them, or it is not the same in all. */
+type Alike = "covered" | "blocked" | "unlike";
+
 /** What a step looks like in all carts between two as filler is added to them. */
 class LookBetween {
   private readonly offer: TariffOffer;
@@ -117,6 +125,8 @@ class LookBetween {
   private readonly goal: Reached | null;
   /** The least filler with which the step may be reached in one of them; null: it is not. */
   private readonly first: number | null;
+  private readonly stretches: Stretches;
+  private known: Alike | null | undefined;
   /** So many times more a cart may be evaluated. */
   private left: number;
   constructor(
@@ -136,6 +146,8 @@ class LookBetween {
     this.left = (to - from) * looks;
     this.goal = stands ? null : step.goal;
     this.first = stands ? 1 : step.goal ? mayReachFrom(growth, step.goal) : null;
+    this.stretches = this.stretchesWith(null);
+    this.known = undefined;
   }
   /**
    * What tells of each of them; null where that would be no quicker than to look at each.
@@ -149,8 +161,7 @@ class LookBetween {
         const met = metAt(this.filled(units));
         return met === null ? null : { remaining: met, otherwise: "blocked" };
       };
-    const stretches = this.stretches(null);
-    const alike = this.alike(stretches);
+    const { alike, stretches } = this;
     if (alike === null) return null;
     if (alike !== "unlike") return () => ({ remaining: null, otherwise: alike });
     return (units, before) => {
@@ -168,13 +179,12 @@ class LookBetween {
     const met = crossing(growth.least, measure, least);
     return () => met;
   }
-  /** The same for all: what it is called that goods help none of them; null where that is not so, or not told. */
-  helpless(): "covered" | "blocked" | null {
-    const alike = this.alike(this.stretches(null));
-    return alike === "unlike" ? null : alike;
-  }
   /** What it is called that goods help none of them, where that is the same for all; null where it is not told. */
-  private alike(stretches: Stretches): "covered" | "blocked" | "unlike" | null {
+  get alike(): Alike | null {
+    if (this.known === undefined) this.known = this.alikeBy(this.stretches);
+    return this.known;
+  }
+  private alikeBy(stretches: Stretches): Alike | null {
     const { first, goal, growth } = this;
     const last = goal ? mustReachBy(growth, goal) : first;
     let isCovered = false;
@@ -218,7 +228,7 @@ class LookBetween {
   private meetingHelps(goal: Reached): boolean {
     const last = mustReachBy(this.growth, goal);
     if (this.first === null || last === null) return false;
-    const stretches = this.stretches(goal);
+    const stretches = this.stretchesWith(goal);
     for (let i = 0; ; i += 1) {
       const stretch = stretches.at(i);
       if (stretch?.outcomes.size !== 1 || !stretch.outcomes.has("better")) return false;
@@ -226,7 +236,7 @@ class LookBetween {
     }
   }
   /** @param met what all of them are taken to have reached */
-  private stretches(met: Reached | null): Stretches {
+  private stretchesWith(met: Reached | null): Stretches {
     return new Stretches(this.first, (from) => this.stretchFrom(from, met));
   }
   private stretchFrom(from: number, met: Reached | null): Stretch | null {
