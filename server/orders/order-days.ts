@@ -1,13 +1,16 @@
 import { createHash } from "node:crypto";
 import type { Pool, ResultSetHeader, RowDataPacket } from "mysql2/promise";
 import { countingKey, goodsCountingOf, type ValueCounting } from "../../core/evidence/order-facts.ts";
-import type { CompiledPlan } from "../../core/tariff/compile.ts";
 import { inTransaction } from "../database/pool.ts";
 import { releaseInForce } from "../releases/releases.ts";
 import { readOrders, type StoredOrder } from "./read-orders.ts";
 
 interface IdRow extends RowDataPacket {
   id: number;
+}
+interface DayRow extends RowDataPacket {
+  day: string;
+  orders: number;
 }
 interface DueRow extends RowDataPacket {
   day: string;
@@ -48,6 +51,7 @@ export async function dueDays(pool: Pool, counting: number): Promise<DueDay[]> {
   return rows.map(({ day, turn }) => ({ day, turn }));
 }
 
+/** What the orders of a day come to that have the rest of a key in common. */
 type Cell = {
   readonly key: readonly string[];
   orders: number;
@@ -57,47 +61,73 @@ type Cell = {
   readonly goods: Map<string, number>;
 };
 
-/** Rolls up days, one after the other, by the release in force; without one nothing can be counted. */
+/** Rolls up some days by the release in force; without one nothing can be counted. */
 export async function rollUpDays(
   pool: Pool,
-  counting: { readonly counting: ValueCounting; readonly id: number },
+  { counting, id }: { readonly counting: ValueCounting; readonly id: number },
   days: readonly DueDay[],
 ): Promise<void> {
   const release = await releaseInForce(pool);
   if (!release) return;
-  for (const day of days) await rollUpDay(pool, release.compiled, counting, day);
+  const count = goodsCountingOf(release.compiled, counting);
+  const cells: Cell[] = [];
+  for (const some of await readTogether(pool, days))
+    cells.push(...cellsOf(await readOrders(pool, { days: some }), count));
+  await writeDays(pool, id, days, cells);
 }
 
-/** Rolls up the orders of one day; a change that came meanwhile leaves it due. */
-async function rollUpDay(
-  pool: Pool,
-  compiled: CompiledPlan,
-  { counting, id }: { readonly counting: ValueCounting; readonly id: number },
-  { day, turn }: DueDay,
-): Promise<void> {
-  const cells = cellsOf(await readOrders(pool, { day }), goodsCountingOf(compiled, counting));
+/** So many orders are read at once, if no single day has more. */
+const AT_ONCE = 2000;
+
+/** Days whose orders are read at once: many of few orders, or one of many. */
+async function readTogether(pool: Pool, days: readonly DueDay[]): Promise<string[][]> {
+  const [rows] = await pool.query<DayRow[]>(
+    `SELECT DATE_FORMAT(day, '%Y-%m-%d') AS day, COUNT(*) AS orders FROM orders FORCE INDEX (by_day)
+     WHERE day IN (?) GROUP BY orders.day`,
+    [days.map(({ day }) => day)],
+  );
+  const parts: { days: string[]; orders: number }[] = [];
+  for (const { day, orders } of rows) {
+    const last = parts.at(-1);
+    if (!last || last.orders + orders > AT_ONCE) parts.push({ days: [day], orders });
+    else {
+      last.days.push(day);
+      last.orders += orders;
+    }
+  }
+  return parts.map(({ days }) => days);
+}
+
+/** Writes what days come to in place of what they came to before; a change that came meanwhile leaves a day due. */
+async function writeDays(pool: Pool, id: number, days: readonly DueDay[], cells: readonly Cell[]): Promise<void> {
   await inTransaction(pool, async (connection) => {
-    await connection.query("DELETE FROM order_days WHERE counting = ? AND day = ?", [id, day]);
+    await connection.query("DELETE FROM order_days WHERE counting = ? AND day IN (?)", [
+      id,
+      days.map(({ day }) => day),
+    ]);
     if (cells.length > 0)
       await connection.query(
         "INSERT INTO order_days (counting, day, currency, market, zone, channel, buyer, orders, uncounted, worths, goods) VALUES ?",
         [
           cells.map(({ key, orders, uncounted, worths, goods }) => [
-            ...[id, day, ...key, orders, uncounted],
+            ...[id, ...key, orders, uncounted],
             ...[worthsText(worths), goodsText(goods)],
           ]),
         ],
       );
-    await connection.query("DELETE FROM order_days_due WHERE counting = ? AND day = ? AND turn = ?", [id, day, turn]);
+    await connection.query("DELETE FROM order_days_due WHERE counting = ? AND (day, turn) IN (?)", [
+      id,
+      days.map(({ day, turn }) => [day, turn]),
+    ]);
   });
 }
 
 function cellsOf(stored: readonly StoredOrder[], count: ReturnType<typeof goodsCountingOf>): Cell[] {
   const cells = new Map<string, Cell>();
-  for (const { order, market, zone, channel } of stored) {
+  for (const { day, order, market, zone, channel } of stored) {
     if (order.cancelled) continue;
     const currency = "request" in order ? order.request.currency : order.currency;
-    const key = [currency, market ?? "", zone ?? "", channel ?? "", order.buyer ?? ""];
+    const key = [day, currency, market ?? "", zone ?? "", channel ?? "", order.buyer ?? ""];
     const cell = cells.get(key.join("\n")) ?? { key, orders: 0, uncounted: 0, worths: new Map(), goods: new Map() };
     cells.set(key.join("\n"), cell);
     cell.orders += 1;

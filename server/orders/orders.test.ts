@@ -1,3 +1,4 @@
+import type { PoolConnection, RowDataPacket } from "mysql2/promise";
 import { afterAll, afterEach, beforeEach, describe, expect, it } from "vitest";
 import { TOTAL, type ValueCounting } from "../../core/evidence/order-facts.ts";
 import type { PastOrder, PlainOrder } from "../../core/evidence/past-order.ts";
@@ -15,6 +16,10 @@ import { checkPart, faultsOf, stageLines, stageRows, writePart } from "./import-
 import { readOrders } from "./read-orders.ts";
 import { faultsCsv } from "./told-faults.ts";
 import { writeOrders } from "./write-orders.ts";
+
+interface CountRow extends RowDataPacket {
+  Value: string;
+}
 
 const pool = openPool(databaseUrl(), 6);
 beforeEach(async () => {
@@ -60,6 +65,12 @@ async function spreadOf(currency: string, counting = TOTAL) {
 }
 const worths = async (currency: string, counting = TOTAL) =>
   (await spreadOf(currency, counting)).spread.map(({ value, orders }) => [value, orders]);
+
+/** So many rows a connection has had looked at. */
+async function rowsRead(connection: PoolConnection): Promise<number> {
+  const [rows] = await connection.query<CountRow[]>("SHOW SESSION STATUS LIKE 'Handler_read%'");
+  return rows.reduce((sum, row) => sum + Number(row.Value), 0);
+}
 
 describe("past orders", () => {
   it("come out as they went in, with their place, market and day as the release says", async () => {
@@ -113,6 +124,38 @@ describe("past orders", () => {
     expect(row).toEqual({ orders: 12, numbers: 12 });
     expect(done.reduce((sum, { added }) => sum + added, 0)).toBe(12);
     expect((await spreadOf("EUR")).spread.reduce((sum, { orders }) => sum + orders, 0)).toBe(12);
+  });
+
+  it("of a day are found without going through all others", async () => {
+    const days = Array.from({ length: 100 }, (_, i) => new Date(Date.UTC(2026, 0, 1 + i, 12)).toISOString());
+    const each = days.flatMap((at, i) =>
+      [1, 2, 3].map((k) => past(`o-${i}-${k}`, 4100, { request: { ...past("", 0).request, at } })),
+    );
+    await write(...each);
+    const connection = await pool.getConnection();
+    try {
+      const before = await rowsRead(connection);
+      const found = await readOrders(connection, { days: [days[40]?.slice(0, 10) ?? ""] });
+      expect(found.map(({ order }) => order.order)).toEqual(["o-40-1", "o-40-2", "o-40-3"]);
+      // Three orders with two lines each, some of them looked at twice; there are 900 rows in all.
+      expect((await rowsRead(connection)) - before).toBeLessThan(60);
+    } finally {
+      connection.release();
+    }
+  });
+
+  it("are rolled up alike on days with thousands of them and on days with few", async () => {
+    const at = (day: number) => `2026-11-0${day}T10:00:00Z`;
+    const many = [
+      ...Array.from({ length: 2100 }, (_, i) => ({ ...plain, order: `m-${i}`, at: at(3), total: 100 * (i % 50) })),
+      ...Array.from({ length: 90 }, (_, i) => ({ ...plain, order: `f-${i}`, at: at(1 + (i % 9)), total: 7000 })),
+    ];
+    await write(...many);
+    const tally = new Map<number, number>();
+    for (const { total } of many) tally.set(total, (tally.get(total) ?? 0) + 1);
+    expect(await worths("JPY")).toEqual([...tally].sort(([a], [b]) => a - b));
+    const [days] = await pool.query("SELECT SUM(orders) AS orders FROM order_days GROUP BY day ORDER BY day");
+    expect(days).toEqual([10, 10, 2110, 10, 10, 10, 10, 10, 10].map((orders) => ({ orders: String(orders) })));
   });
 
   it("of a shop are taken all or none, and what is wrong is said with its place", async () => {

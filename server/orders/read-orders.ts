@@ -5,6 +5,8 @@ import { type Condition, type OrderFilter, orderCondition } from "./order-filter
 /** An order as it was written, with what the release of the time says of it. */
 export type StoredOrder = {
   readonly id: number;
+  /** Where it was placed. */
+  readonly day: string;
   readonly order: PastOrder | PlainOrder;
   readonly market: string | null;
   readonly zone: string | null;
@@ -13,6 +15,7 @@ export type StoredOrder = {
 
 interface OrderRow extends RowDataPacket {
   id: number;
+  day: string;
   number: string;
   placed_at: Date;
   currency: string;
@@ -37,21 +40,25 @@ interface LineRow extends RowDataPacket {
   more: string | null;
 }
 
-/** Which orders: all of a day, some of several days, some of a stretch of ids, or some by their ids or their number. */
+/** Which orders: all of some days, or some of them, some of a stretch of ids, or some by their ids or their number. */
 export type Which =
-  | { readonly day: string }
-  | { readonly days: readonly string[]; readonly filter: OrderFilter }
+  | { readonly days: readonly string[]; readonly filter?: OrderFilter }
   | { readonly from: number; readonly to: number; readonly filter: OrderFilter }
   | { readonly ids: readonly number[] }
   | { readonly number: string };
 
-function conditionOf(which: Which): Condition {
-  if ("day" in which) return { where: "o.day = ?", values: [which.day] };
-  if ("number" in which) return { where: "o.number = ?", values: [which.number] };
-  if ("ids" in which) return { where: "o.id IN (?)", values: [which.ids] };
-  const { where, values } = orderCondition(which.filter);
-  if ("days" in which) return { where: `o.day IN (?) AND ${where}`, values: [which.days, ...values] };
-  return { where: `o.id BETWEEN ? AND ? AND ${where}`, values: [which.from, which.to, ...values] };
+const EVERY: Condition = { where: "TRUE", values: [] };
+
+/**
+ * Which orders, and by what index they are found. It is named, since a database that was started again soon after an import takes the
+ * tables for empty until it has counted them, and goes through all of them each time.
+ */
+function conditionOf(which: Which): Condition & { readonly by: "by_day" | "number" | "PRIMARY" } {
+  if ("number" in which) return { where: "o.number = ?", values: [which.number], by: "number" };
+  if ("ids" in which) return { where: "o.id IN (?)", values: [which.ids], by: "PRIMARY" };
+  const { where, values } = which.filter ? orderCondition(which.filter) : EVERY;
+  if ("days" in which) return { where: `o.day IN (?) AND ${where}`, values: [which.days, ...values], by: "by_day" };
+  return { where: `o.id BETWEEN ? AND ? AND ${where}`, values: [which.from, which.to, ...values], by: "PRIMARY" };
 }
 
 interface AnyRow extends RowDataPacket {
@@ -66,14 +73,15 @@ export async function hasOrders(pool: Pool): Promise<boolean> {
 
 /** Orders with their lines, the earliest written first. */
 export async function readOrders(connection: Pool | PoolConnection, which: Which): Promise<StoredOrder[]> {
-  const { where, values } = conditionOf(which);
+  const { where, values, by } = conditionOf(which);
   const [rows] = await connection.query<OrderRow[]>(
-    `SELECT id, number, placed_at, currency, total, charged, cost, chosen, market, zone, channel, buyer, made_under, is_cancelled,
-       request FROM orders o WHERE ${where} ORDER BY id`,
+    `SELECT id, number, DATE_FORMAT(day, '%Y-%m-%d') AS day, placed_at, currency, total, charged, cost, chosen, market, zone, channel, buyer, made_under, is_cancelled,
+       request FROM orders o FORCE INDEX (${by}) WHERE ${where} ORDER BY id`,
     [...values],
   );
   const [lines] = await connection.query<LineRow[]>(
-    `SELECT order_id, sku, quantity, unit_price, discount, more FROM orders o JOIN order_lines ON order_id = o.id
+    `SELECT order_id, sku, quantity, unit_price, discount, more
+     FROM orders o FORCE INDEX (${by}) STRAIGHT_JOIN order_lines FORCE INDEX (PRIMARY) ON order_id = o.id
      WHERE ${where} ORDER BY order_id, position`,
     [...values],
   );
@@ -86,7 +94,7 @@ export async function readOrders(connection: Pool | PoolConnection, which: Which
 }
 
 function storedOf(row: OrderRow, lines: readonly LineRow[]): StoredOrder {
-  const { id, market, zone, channel, charged, cost, buyer, made_under: release, chosen, request } = row;
+  const { id, day, market, zone, channel, charged, cost, buyer, made_under: release, chosen, request } = row;
   const common = {
     ...{ order: row.number, charged },
     ...(cost === null ? {} : { cost }),
@@ -95,7 +103,7 @@ function storedOf(row: OrderRow, lines: readonly LineRow[]): StoredOrder {
   };
   if (request === null || chosen === null) {
     const { placed_at: at, currency, total } = row;
-    return { id, market, zone, channel, order: { ...common, at: at.toISOString(), currency, total } };
+    return { id, day, market, zone, channel, order: { ...common, at: at.toISOString(), currency, total } };
   }
   // As it was checked when it was written.
   const asked: PastOrder["request"] = JSON.parse(request);
@@ -108,5 +116,5 @@ function storedOf(row: OrderRow, lines: readonly LineRow[]): StoredOrder {
     })),
   };
   const past = { ...common, request: { ...asked, cart }, option: chosen, ...(release === null ? {} : { release }) };
-  return { id, market, zone, channel, order: past };
+  return { id, day, market, zone, channel, order: past };
 }

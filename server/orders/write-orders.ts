@@ -85,7 +85,8 @@ async function knownOrders(
   lock: "" | "FOR UPDATE",
 ): Promise<Map<string, KnownRow>> {
   const [rows] = await connection.query<KnownRow[]>(
-    `SELECT id, number, content_hash, DATE_FORMAT(day, '%Y-%m-%d') AS day FROM orders WHERE number IN (?) ${lock}`,
+    `SELECT id, number, content_hash, DATE_FORMAT(day, '%Y-%m-%d') AS day FROM orders FORCE INDEX (number)
+     WHERE number IN (?) ${lock}`,
     [numbers],
   );
   return new Map(rows.map((row) => [row.number, row]));
