@@ -65,6 +65,16 @@ describe("figureReader", () => {
     expect(figuresInText(text).flatMap(({ means }) => means)).toContainEqual({ currency, minor });
   });
 
+  it.each([
+    ["35 € 40 $", ["35 €", "40 $"]],
+    ["from US$35 to US$ 1,299.00.", ["US$35", "US$ 1,299.00"]],
+    ["12.50£5", ["12.50£"]],
+    ["usd 3.50, no usdx 4.50", ["usd 3.50"]],
+    [`${" ".repeat(5000)}35${" ".repeat(5000)}€`, [`35${" ".repeat(5000)}€`]],
+  ])("finds each figure of %j with the currency beside it", (text, shown) => {
+    expect(figuresInText(text).map((figure) => figure.shown)).toEqual(shown);
+  });
+
   it.each(["2 parcels", "by 15:00", "{goal} to go", "Euro pallet 12", "in 3 to 5 days", "eurostar 35"])(
     "finds no money in %s",
     (text) => {

@@ -10,7 +10,9 @@ export type FigureInText = {
 };
 
 /** Digits with whatever may group them or stand before decimals. */
-const NUMERAL = String.raw`\p{Nd}+(?:[.,٫٬'’\u00a0\u202f ]\p{Nd}+)*`;
+const NUMERALS = /(?<![\p{Nd}.,])\p{Nd}+(?:[.,٫٬'’\u00a0\u202f ]\p{Nd}+)*/gu;
+/** What may stand between a figure and its currency. */
+const GAP = /[\p{Zs}\u200e\u200f\u061c]/u;
 
 type Reader = (text: string) => FigureInText[];
 
@@ -28,44 +30,85 @@ export const figureReader = (currencies: readonly string[], languages: readonly 
   readers.of(`${currencies.join(" ")}/${languages.join(" ")}`, () => readerOf(currencies, languages));
 
 function readerOf(currencies: readonly string[], languages: readonly string[]): Reader {
-  const called = namesOf(currencies, languages);
-  if (called.size === 0) return () => [];
-  const names = [...called.keys()]
-    .sort((a, b) => b.length - a.length)
-    .map(bounded)
-    .join("|");
-  const gap = String.raw`[\p{Zs}\u200e\u200f\u061c]*`;
-  const pattern = new RegExp(`(?:(${names})${gap})?(?<![\\p{Nd}.,])(${NUMERAL})(?:${gap}(${names}))?`, "giu");
-  const read: Reader = (text) =>
-    [...text.matchAll(pattern)].flatMap(([shown, before, numeral = "", after]) => {
-      const means = [before, after]
-        .flatMap((name) => [...(called.get(folded(name ?? "")) ?? [])])
-        .flatMap((currency) => readings(numeral, currency).map((minor) => ({ currency, minor })));
-      return means.length > 0 ? [{ shown: shown.trim(), means }] : [];
-    });
+  const names = namesOf(currencies, languages);
+  if (names.size === 0) return () => [];
   const known = new Kept<FigureInText[]>(MOST_TEXTS);
-  return (text) => known.of(text, () => read(text));
+  return (text) => known.of(text, () => readWith(names, text));
+}
+
+/**
+ * Numerals first, then what stands before and after each: one pattern of numerals and all names takes a tenth of a second to be made ready,
+ * and again whenever that has been forgotten.
+ */
+function readWith(names: Names, text: string): FigureInText[] {
+  const figures: FigureInText[] = [];
+  let end = 0;
+  for (const { 0: numeral, index } of text.matchAll(NUMERALS)) {
+    let [nameEnd, nameStart] = [index, index + numeral.length];
+    const after = nameStart;
+    while (nameEnd > end && GAP.test(text.charAt(nameEnd - 1))) nameEnd -= 1;
+    while (GAP.test(text.charAt(nameStart))) nameStart += 1;
+    const before = names.endingAt(text, end, nameEnd);
+    const following = names.beginningAt(text, nameStart);
+    const start = before?.start ?? index;
+    end = following?.end ?? after;
+    const means = [before, following]
+      .flatMap((name) => name?.currencies ?? [])
+      .flatMap((currency) => readings(numeral, currency).map((minor) => ({ currency, minor })));
+    if (means.length > 0) figures.push({ shown: text.slice(start, end).trim(), means });
+  }
+  return figures;
 }
 
 /** The same texts are read after each edit. */
 const MOST_TEXTS = 20_000;
 
-/** Marks of direction say nothing, and an Arabic sign may end in a point or not. */
-const folded = (name: string) =>
-  name
-    .toLowerCase()
-    .replaceAll(/[\u200e\u200f\u061c]/g, "")
-    .replaceAll(/[\p{Zs}]/gu, " ");
-
-/** A name in letters is a word of its own: "kd" is not in "kdo". */
-function bounded(name: string): string {
-  const plain = name.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`).replaceAll(" ", String.raw`\p{Zs}`);
-  return `${/^\p{L}/u.test(name) ? String.raw`(?<!\p{L})` : ""}${plain}${/\p{L}$/u.test(name) ? String.raw`(?!\p{L})` : ""}`;
-}
+/** The same for names that differ by case or by kinds of spaces. */
+const plain = (name: string) => name.toLowerCase().replaceAll(/\p{Zs}/gu, " ");
 
 /** How currencies are written, each way with those it may be. */
-function namesOf(currencies: readonly string[], languages: readonly string[]): Map<string, Set<string>> {
-  const called = new Map<string, Set<string>>();
+class Names {
+  private readonly called = new Map<string, Set<string>>();
+  private longest = 0;
+  get size(): number {
+    return this.called.size;
+  }
+  add(name: string, currency: string): void {
+    // Marks of direction say nothing, and an Arabic sign may end in a point or not.
+    const key = plain(name.replaceAll(/[\u200e\u200f\u061c]/g, "")).trim();
+    if (key === "") return;
+    this.called.set(key, (this.called.get(key) ?? new Set()).add(currency));
+    this.longest = Math.max(this.longest, key.length);
+  }
+  /** The longest that ends there, and begins no sooner than `from`. */
+  endingAt(text: string, from: number, end: number): { start: number; currencies: string[] } | null {
+    for (let start = Math.max(from, end - this.longest); start < end; start += 1) {
+      const currencies = this.between(text, start, end);
+      if (currencies) return { start, currencies };
+    }
+    return null;
+  }
+  /** The longest that begins there. */
+  beginningAt(text: string, start: number): { end: number; currencies: string[] } | null {
+    for (let end = Math.min(text.length, start + this.longest); end > start; end -= 1) {
+      const currencies = this.between(text, start, end);
+      if (currencies) return { end, currencies };
+    }
+    return null;
+  }
+  private between(text: string, start: number, end: number): string[] | null {
+    const name = plain(text.slice(start, end));
+    const found = this.called.get(name);
+    if (!found) return null;
+    // A name in letters is a word of its own: "kd" is not in "kdo".
+    if (/^\p{L}/u.test(name) && /\p{L}$/u.test(text.slice(Math.max(0, start - 2), start))) return null;
+    if (/\p{L}$/u.test(name) && /^\p{L}/u.test(text.slice(end, end + 2))) return null;
+    return [...found];
+  }
+}
+
+function namesOf(currencies: readonly string[], languages: readonly string[]): Names {
+  const names = new Names();
   // One, two, few and many have names of their own.
   for (const currency of currencies)
     for (const locale of new Set(["en", ...languages]))
@@ -73,11 +116,10 @@ function namesOf(currencies: readonly string[], languages: readonly string[]): M
         const format = new Intl.NumberFormat(locale, { style: "currency", currency, currencyDisplay });
         for (const count of [1, 2, 3, 11, 100]) {
           const part = format.formatToParts(count).find(({ type }) => type === "currency");
-          const name = folded(part?.value ?? "").trim();
-          if (name !== "") called.set(name, (called.get(name) ?? new Set()).add(currency));
+          names.add(part?.value ?? "", currency);
         }
       }
-  return called;
+  return names;
 }
 
 /** What a numeral can come to in a currency: its last separator may stand before decimals, or group digits. */
