@@ -157,27 +157,30 @@ function pastOrders(text: string, file: string): { readonly line: number; readon
   throw new BadInput([...faults.slice(0, MOST_FAULTS), ...(more > 0 ? [`and ${more} more`] : [])]);
 }
 
+const NO_STORE = "no store runs here: start it with npm start, or set SUMMANT_DATABASE_URL";
+
 /** The store that runs here: where its database is, and its address, which the start command keeps for this. */
-async function runningStore(): Promise<{ database: string; address: string }> {
+async function runningStore(): Promise<{ database: string; address: string; isOutside: boolean }> {
   const { SUMMANT_DATABASE_URL: outside, SUMMANT_DATA: folder = ".data" } = process.env;
   const text = await readFile(join(folder, "running.json"), "utf8").catch(() => "{}");
   const kept: unknown = JSON.parse(text);
   const at = (name: string) =>
     isRecord(kept) && typeof kept[name] === "string" && kept[name] !== "" ? kept[name] : undefined;
-  const database = outside ?? at("database");
-  if (database === undefined)
-    throw new BadInput(["no store runs here: start it with npm start, or set SUMMANT_DATABASE_URL"]);
-  return { database, address: at("address") ?? "" };
+  const database = outside || at("database");
+  if (database === undefined) throw new BadInput([NO_STORE]);
+  return { database, address: at("address") ?? "", isOutside: Boolean(outside) };
 }
 
 async function personCommand(argv: string[]): Promise<string> {
   const [name, ...rest] = argv;
   if (name === undefined || rest.length > 0 || "problems" in checkSignIn({ name, password: "" }))
     throw new BadInput(["usage: summant person NAME, a name of at most 100 characters"]);
-  const { database, address } = await runningStore();
+  const { database, address, isOutside } = await runningStore();
   // Nothing else of the command line needs a database.
   const { letRun } = await import("./person.ts");
-  return `${address}/sign-in#${await letRun(database, name)}`;
+  const made = await letRun(database, name);
+  if ("problem" in made) throw new BadInput([isOutside ? made.problem : NO_STORE]);
+  return `${address}/sign-in#${made.link}`;
 }
 
 const asJson = (value: unknown) => JSON.stringify(value, null, 2);

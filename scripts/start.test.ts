@@ -152,6 +152,7 @@ describe("npm start", () => {
     expect(await inFile.ended).toBe(1);
     const { password, host } = new URL(databaseUrl());
     for (const [url, sentence] of [
+      ["nowhere", /SUMMANT_DATABASE_URL is no address: mysql:/],
       ["mysql://nobody:x@127.0.0.1:1/summant", /cannot be reached \(ECONNREFUSED\): check host and port/],
       [`mysql://summant:wrong@${host}/summant`, /does not let summant in: check name, password and database/],
       [`mysql://summant:${password}@${host}/elsewhere`, /does not let summant in|elsewhere/],

@@ -1,6 +1,8 @@
 import { resolve } from "node:path";
+import type { Pool } from "mysql2/promise";
+import { databaseProblem } from "./database/database-problem.ts";
 import { migrate } from "./database/migrate.ts";
-import { databaseUrl, isUnreachable, openPool } from "./database/pool.ts";
+import { databaseUrl, openPool } from "./database/pool.ts";
 import { emptyStore, isEmpty, loadDemo } from "./demo/load-demo.ts";
 import { beginHistory, continueHistory } from "./demo/load-history.ts";
 import { upgradeDraft } from "./draft/upgrade-draft.ts";
@@ -11,8 +13,10 @@ import { firstLink } from "./people/by-machine.ts";
 
 /** A migration of a large store may rewrite whole tables. */
 const MIGRATION = 3_600_000;
-const pool = openPool(databaseUrl(), 2, MIGRATION);
+const url = databaseUrl();
+let pool: Pool | undefined;
 try {
+  pool = openPool(url, 2, MIGRATION);
   const applied = await migrate(pool, resolve("server/database/migrations"));
   if (applied.length > 0) console.log(`Database: applied ${applied.join(", ")}`);
   const upgraded = await upgradeDraft(pool);
@@ -29,22 +33,10 @@ try {
   // For the start command, which knows the address.
   if (link !== null) console.log(`First link: ${link}`);
 } catch (error) {
-  const told = unreachable(error);
+  const told = databaseProblem(url, error);
   if (told === undefined) throw error;
   console.error(told);
   process.exitCode = 1;
 } finally {
-  await pool.end();
-}
-
-/** Why a database cannot be used, in one sentence with what to do; undefined for what is another matter. */
-function unreachable(error: unknown): string | undefined {
-  if (!(error instanceof Error) || !("code" in error)) return undefined;
-  const where = new URL(databaseUrl());
-  const what = `${where.host}${where.pathname}`;
-  if (/^ER_(ACCESS_DENIED|DBACCESS_DENIED|BAD_DB)/.test(String(error.code)))
-    return `The database ${what} does not let ${where.username} in: check name, password and database in SUMMANT_DATABASE_URL.`;
-  if (isUnreachable(error))
-    return `The database ${what} cannot be reached (${error.code}): check host and port in SUMMANT_DATABASE_URL, and that it runs.`;
-  return undefined;
+  await pool?.end();
 }

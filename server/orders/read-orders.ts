@@ -1,5 +1,7 @@
 import type { Pool, PoolConnection, RowDataPacket } from "mysql2/promise";
 import type { PastOrder, PlainOrder } from "../../core/evidence/past-order.ts";
+import { Kept } from "../../core/phrases/kept.ts";
+import type { CartLine } from "../../core/request/request.ts";
 import { type Condition, type OrderFilter, orderCondition } from "./order-filter.ts";
 
 /** An order as it was written, with what the release of the time says of it. */
@@ -86,14 +88,25 @@ export async function readOrders(connection: Pool | PoolConnection, which: Which
     [...values],
   );
   let next = 0;
+  // Most lines of a product say the same of it.
+  const said = new Kept<Said>(MOST_SAID);
+  const lineOf = ({ sku, quantity, unit_price: unitPrice, discount, more }: LineRow): CartLine => ({
+    ...{ sku, quantity, unitPrice },
+    ...(discount === null ? {} : { discount }),
+    ...(more === null ? {} : said.of(more, () => JSON.parse(more))),
+  });
   return rows.map((row) => {
     const first = next;
     while (lines[next]?.order_id === row.id) next += 1;
-    return storedOf(row, lines.slice(first, next));
+    return storedOf(row, lines.slice(first, next).map(lineOf));
   });
 }
 
-function storedOf(row: OrderRow, lines: readonly LineRow[]): StoredOrder {
+/** What a line says besides what has a column of its own. */
+type Said = Omit<CartLine, "sku" | "quantity" | "unitPrice" | "discount">;
+const MOST_SAID = 10_000;
+
+function storedOf(row: OrderRow, lines: CartLine[]): StoredOrder {
   const { id, day, market, zone, channel, charged, cost, buyer, made_under: release, chosen, request } = row;
   const common = {
     ...{ order: row.number, charged },
@@ -107,14 +120,7 @@ function storedOf(row: OrderRow, lines: readonly LineRow[]): StoredOrder {
   }
   // As it was checked when it was written.
   const asked: PastOrder["request"] = JSON.parse(request);
-  const cart = {
-    ...asked.cart,
-    lines: lines.map(({ sku, quantity, unit_price: unitPrice, discount, more }) => ({
-      ...{ sku, quantity, unitPrice },
-      ...(discount === null ? {} : { discount }),
-      ...(more === null ? {} : JSON.parse(more)),
-    })),
-  };
+  const cart = { ...asked.cart, lines };
   const past = { ...common, request: { ...asked, cart }, option: chosen, ...(release === null ? {} : { release }) };
   return { id, day, market, zone, channel, order: past };
 }
