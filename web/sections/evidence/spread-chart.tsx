@@ -1,3 +1,4 @@
+import { nice, ticks } from "d3-array";
 import {
   Bar,
   BarChart,
@@ -21,7 +22,8 @@ type Props = { spread: ToldSpread; goals: readonly PlanGoal[]; currency: string;
 export function SpreadChart({ spread, goals, currency, plan }: Props) {
   const { bars, clusters, mean } = spread;
   const money = (minor: number) => makersMoney(Math.round(minor), currency, "short");
-  const most = Math.max(...bars.map(({ orders }) => orders));
+  // The shares stand above the bars.
+  const [, top] = nice(0, HEADROOM * Math.max(...bars.map(({ orders }) => orders)), TICKS);
   const data = bars.map((bar, i) => ({
     ...bar,
     i,
@@ -57,7 +59,12 @@ export function SpreadChart({ spread, goals, currency, plan }: Props) {
             tick={{ fontSize: 13, fill: "var(--quiet)" }}
             allowDecimals={false}
           />
-          <YAxis width={52} allowDecimals={false} tick={{ fontSize: 13, fill: "var(--quiet)" }} domain={[0, most]} />
+          <YAxis
+            width={52}
+            tick={{ fontSize: 13, fill: "var(--quiet)" }}
+            domain={[0, top]}
+            ticks={ticks(0, top, TICKS).filter(Number.isInteger)}
+          />
           <Tooltip
             labelFormatter={(i) => data[Number(i)]?.name ?? ""}
             formatter={(orders) => [String(orders), say("orders")]}
@@ -107,6 +114,10 @@ export function SpreadChart({ spread, goals, currency, plan }: Props) {
     </figure>
   );
 }
+
+const HEADROOM = 1.1;
+/** About so many on the upright axis. */
+const TICKS = 4;
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
