@@ -53,6 +53,7 @@ export async function dueDays(pool: Pool, counting: number): Promise<DueDay[]> {
 
 /** What the orders of a day come to that have the rest of a key in common. */
 type Cell = {
+  /** Day, currency, market, zone, channel and buyer. */
   readonly key: readonly string[];
   orders: number;
   uncounted: number;

@@ -7,7 +7,7 @@ import { type Condition, type OrderFilter, orderCondition } from "./order-filter
 /** An order as it was written, with what the release of the time says of it. */
 export type StoredOrder = {
   readonly id: number;
-  /** Where it was placed. */
+  /** When it was placed, by the clock there. */
   readonly day: string;
   readonly order: PastOrder | PlainOrder;
   readonly market: string | null;
@@ -77,8 +77,8 @@ export async function hasOrders(pool: Pool): Promise<boolean> {
 export async function readOrders(connection: Pool | PoolConnection, which: Which): Promise<StoredOrder[]> {
   const { where, values, by } = conditionOf(which);
   const [rows] = await connection.query<OrderRow[]>(
-    `SELECT id, number, DATE_FORMAT(day, '%Y-%m-%d') AS day, placed_at, currency, total, charged, cost, chosen, market, zone, channel, buyer, made_under, is_cancelled,
-       request FROM orders o FORCE INDEX (${by}) WHERE ${where} ORDER BY id`,
+    `SELECT id, number, DATE_FORMAT(day, '%Y-%m-%d') AS day, placed_at, currency, total, charged, cost, chosen, market, zone, channel,
+       buyer, made_under, is_cancelled, request FROM orders o FORCE INDEX (${by}) WHERE ${where} ORDER BY id`,
     [...values],
   );
   const [lines] = await connection.query<LineRow[]>(

@@ -84,6 +84,7 @@ async function knownOrders(
   numbers: readonly string[],
   lock: "" | "FOR UPDATE",
 ): Promise<Map<string, KnownRow>> {
+  // By a named index, as all orders are read: see `readOrders`.
   const [rows] = await connection.query<KnownRow[]>(
     `SELECT id, number, content_hash, DATE_FORMAT(day, '%Y-%m-%d') AS day FROM orders FORCE INDEX (number)
      WHERE number IN (?) ${lock}`,
