@@ -21,7 +21,10 @@ import { median } from "../median.ts";
 const root = fileURLToPath(new URL("../../", import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), "bench-http-"));
 const REQUESTS = ["below-goal", "alaska", "berlin-guest", "london-by-weight"];
-const bodyOf = (name: string) => readFileSync(join(root, `demo/requests/${name}.json`));
+/** As shops ask: now. What windows held before yesterday is not kept by the server. */
+const at = new Date().toISOString();
+const bodyOf = (name: string) =>
+  Buffer.from(JSON.stringify({ ...JSON.parse(readFileSync(join(root, `demo/requests/${name}.json`), "utf8")), at }));
 const MANY_BYTES = 8 * 1024 * 1024;
 
 needDebianPackages(MARIADB);
@@ -84,8 +87,9 @@ async function paced(seconds: number, topRate: number): Promise<Paced> {
   }
   const sorted = await Promise.all(times.map(async (second) => (await Promise.all(second)).sort((a, b) => a - b)));
   await pool.close();
-  const at = (share: number) => median(sorted.slice(1).map((second) => second[Math.floor(second.length * share)] ?? 0));
-  return { p50: at(0.5), p99: at(0.99), topRate };
+  const percentile = (share: number) =>
+    median(sorted.slice(1).map((second) => second[Math.floor(second.length * share)] ?? 0));
+  return { p50: percentile(0.5), p99: percentile(0.99), topRate };
 }
 
 async function againstBare(name: string): Promise<void> {

@@ -110,3 +110,23 @@ export function withBooked(request: QuoteRequest, counted: readonly DeliveryOpti
   const here = booked.filter(({ option, day }) => day >= from && ids.has(option));
   return here.length === 0 ? request : withFields(request, { booked: [...(request.booked ?? []), ...here] });
 }
+
+/**
+ * Every window that can be full is, on the days before a day, as far as the request's options look ahead.
+ *
+ * @param day YYYY-MM-DD
+ * @param counted see `optionsBooked`
+ */
+export function fullBefore(day: string, counted: readonly DeliveryOption[], { at }: Pick<QuoteRequest, "at">): Booked {
+  return counted.flatMap(({ id: option, windows }) => {
+    // From the day before to the day after by UTC: clocks of a location may show either.
+    const days = Array.from({ length: (windows?.ahead ?? 0) + 2 }, (_, i) => dayOf(instantOf(at) + (i - 1) * DAY));
+    return days
+      .filter((on) => on < day)
+      .flatMap((on) =>
+        (windows?.slots ?? []).flatMap(({ id: slot, holds }) =>
+          holds === undefined ? [] : [{ option, slot, day: on, orders: holds }],
+        ),
+      );
+  });
+}

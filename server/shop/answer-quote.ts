@@ -2,7 +2,7 @@ import { phrase } from "../../core/phrases/phrase.ts";
 import { quote } from "../../core/quote/quote.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
 import type { CompiledPlan } from "../../core/tariff/compile.ts";
-import { instantOf } from "../../core/time/instant.ts";
+import { instantOf, isoOf } from "../../core/time/instant.ts";
 import { ownCarriers, withCarrierAnswers } from "../carriers/ask-carriers.ts";
 import { soonerThan } from "../database/deadline.ts";
 import { isUnreachable } from "../database/pool.ts";
@@ -10,7 +10,7 @@ import { type Answer, octetsAnswer } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
 import { step } from "../http/side-by-side.ts";
 import { offersCounted, type Uses, usesOf, withUses } from "../redemptions/ledger.ts";
-import { bookedFrom, dayBefore, optionsBooked, withBooked } from "../redemptions/window-claims.ts";
+import { bookedFrom, dayBefore, fullBefore, optionsBooked, withBooked } from "../redemptions/window-claims.ts";
 import { tellUnsaid } from "./left-out.ts";
 import { octetsOf } from "./quote-octets.ts";
 import type { Shop } from "./shop.ts";
@@ -19,8 +19,8 @@ const CARRIERS = ownCarriers();
 
 /** Milliseconds for which everybody's uses are still believed while the database is away. */
 const BELIEVED = 60_000;
-/** How long a quote waits for what one shopper has used. */
-const OWN_USES = 500;
+/** How long a quote waits for what is not kept: what one shopper has used, what windows held before yesterday. */
+const NOT_KEPT = 500;
 
 /** Quotes a shop's cart from the release in force. */
 export async function answerQuote(shop: Shop, request: QuoteRequest): Promise<Answer> {
@@ -54,7 +54,7 @@ async function withUsesNow(shop: Shop, { plan }: CompiledPlan, request: QuoteReq
   if (shopper === undefined || counted.every(({ limits }) => limits?.perShopper === undefined))
     return withUses(request, counted, believed);
   try {
-    return withUses(request, counted, believed, await soonerThan(usesOf(shop.pool, shopper), OWN_USES));
+    return withUses(request, counted, believed, await soonerThan(usesOf(shop.pool, shopper), NOT_KEPT));
   } catch (error) {
     if (!isUnreachable(error)) throw error;
     // Nothing is promised that a claim might refuse.
@@ -66,7 +66,14 @@ async function withBookedNow(shop: Shop, { plan }: CompiledPlan, request: QuoteR
   const counted = optionsBooked(plan, request);
   if (counted.length === 0) return request;
   const { since, booked } = await shop.booked.now();
-  // Of a moment that has passed, what is kept does not tell.
-  const known = instantOf(request.at) >= since;
-  return withBooked(request, counted, known ? booked : await bookedFrom(shop.pool, dayBefore(request)));
+  if (instantOf(request.at) >= since) return withBooked(request, counted, booked);
+  // Of a moment that has passed, what is kept does not tell all.
+  try {
+    return withBooked(request, counted, await soonerThan(bookedFrom(shop.pool, dayBefore(request)), NOT_KEPT));
+  } catch (error) {
+    if (!isUnreachable(error)) throw error;
+    // As above.
+    const before = dayBefore({ at: isoOf(since) });
+    return withBooked(request, counted, [...fullBefore(before, counted, request), ...booked]);
+  }
 }

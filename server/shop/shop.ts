@@ -1,5 +1,5 @@
 import type { Pool } from "mysql2/promise";
-import { DAY } from "../../core/time/instant.ts";
+import { DAY, isoOf } from "../../core/time/instant.ts";
 import { soonerThan } from "../database/deadline.ts";
 import { keyGate } from "../keys/key-gate.ts";
 import { type Uses, usesOf } from "../redemptions/ledger.ts";
@@ -36,7 +36,7 @@ export function openShop(pool: Pool, tellOthers: Shop["tellOthers"] = async () =
     uses: new Reading(() => usesOf(pool)),
     booked: new Reading(async () => {
       const since = Date.now() - DAY;
-      return { since, booked: await bookedFrom(pool, dayBefore({ at: new Date(since).toISOString() })) };
+      return { since, booked: await bookedFrom(pool, dayBefore({ at: isoOf(since) })) };
     }),
   };
 }
