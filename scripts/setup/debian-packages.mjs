@@ -10,6 +10,7 @@ export const MARIADB = [
   { program: "my_print_defaults", package: "mariadb-client-core" },
 ];
 export const CHROMIUM = [{ program: "chromium-headless-shell", package: "chromium-headless-shell" }];
+export const FAKETIME = [{ program: "faketime", package: "faketime" }];
 
 const installed = (program) =>
   [...(process.env.PATH ?? "").split(delimiter), "/usr/sbin", "/usr/bin"].some((folder) =>
