@@ -1,6 +1,7 @@
 import { readFile } from "node:fs/promises";
 import { databaseUrl, openPool } from "../server/database/pool.ts";
 import { emptyStore } from "../server/demo/load-demo.ts";
+import { daysAfter, dayWords, holidayOnTuesday } from "./days-to-come.ts";
 import { expect, test } from "./demo-store.ts";
 import { lookAt, lookFrom, option, priceOf, saved, shopper, startFromNothing } from "./shopper.ts";
 
@@ -169,11 +170,14 @@ test("a carrier's services become options at once, and its account is what they 
 
 test("collection and delivery skip a holiday and the days around it", async ({ page }) => {
   await page.goto("/delivery#collect-porto");
-  // Monday 30 November after closing; Tuesday 1 December is a public holiday in Portugal (date-holidays).
-  await lookAt(page, "2026-11-30T19:30");
-  await expect(option(page, "collect-porto").locator("[data-promise]")).toHaveText("Ready Wed, Dec 2, 11:30 AM");
-  await expect(option(page, "standard").locator("[data-promise]")).toHaveText("Arrives Thu, Dec 3 – Mon, Dec 7");
-  await expect(page.getByText(/is ready Wed,? 2 Dec,? (at )?11:30/)).toBeVisible();
+  // The Monday before, after closing.
+  const holiday = holidayOnTuesday();
+  await lookAt(page, `${daysAfter(holiday, -1)}T19:30`);
+  const [wednesday, thursday, monday] = [1, 2, 6].map((days) => dayWords(daysAfter(holiday, days), "en-US"));
+  await expect(option(page, "collect-porto").locator("[data-promise]")).toHaveText(`Ready ${wednesday}, 11:30 AM`);
+  await expect(option(page, "standard").locator("[data-promise]")).toHaveText(`Arrives ${thursday} – ${monday}`);
+  const [weekday, date] = dayWords(daysAfter(holiday, 1), "en-GB").split(/,? (.*)/);
+  await expect(page.getByText(new RegExp(`is ready ${weekday},? ${date},? (at )?11:30`))).toBeVisible();
 });
 
 test("a visitor of whom only the country is known is promised nothing an island postcode denies", async ({ page }) => {

@@ -37,6 +37,8 @@ describe("a field", () => {
     expect(field).toHaveProperty("value", typed);
     expect(field.getAttribute("aria-invalid")).toBe("true");
     expect(field.getAttribute("aria-describedby")).toBe(screen.getByRole("alert").id);
+    // Read out as a description, not once more as a part of its name.
+    expect(screen.getByRole("textbox", { name: "Name" })).toBe(field);
     await userEvent.type(field, "{Escape}");
     expect(field).toHaveProperty("value", "Free post");
     expect(onCommit).not.toHaveBeenCalled();

@@ -36,29 +36,32 @@ export function TypedField({ label, ariaLabel, value, problemOf, onCommit, class
     if (text !== value) onCommit(text);
   };
   return (
-    <label
+    <span
       className={`${inline ? "inline-grid gap-0.5" : "grid gap-1"} min-w-0 max-w-full grid-cols-[minmax(0,auto)] text-[13px] text-quiet`}
     >
-      {label}
-      <input
-        type="text"
-        className={`input input-sm text-base-content ${className} ${problem ? "input-error" : ""}`}
-        value={typed ?? value}
-        aria-label={ariaLabel}
-        placeholder={placeholder}
-        dir={dir}
-        list={known ? `${id}-known` : undefined}
-        aria-invalid={problem !== null}
-        aria-describedby={problem ? id : undefined}
-        onChange={(event) => {
-          setTyped(event.target.value);
-        }}
-        onBlur={() => keep(typed)}
-        onKeyDown={(event) => {
-          if (event.key === "Enter") keep(typed);
-          if (event.key === "Escape") setTyped(null);
-        }}
-      />
+      {/* What is wrong describes the field, and is no part of its name. */}
+      <label className="contents">
+        {label}
+        <input
+          type="text"
+          className={`input input-sm text-base-content ${className} ${problem ? "input-error" : ""}`}
+          value={typed ?? value}
+          aria-label={ariaLabel}
+          placeholder={placeholder}
+          dir={dir}
+          list={known ? `${id}-known` : undefined}
+          aria-invalid={problem !== null}
+          aria-describedby={problem ? id : undefined}
+          onChange={(event) => {
+            setTyped(event.target.value);
+          }}
+          onBlur={() => keep(typed)}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") keep(typed);
+            if (event.key === "Escape") setTyped(null);
+          }}
+        />
+      </label>
       {known && (
         <datalist id={`${id}-known`}>
           {known.map((name) => (
@@ -71,6 +74,6 @@ export function TypedField({ label, ariaLabel, value, problemOf, onCommit, class
           {problem}
         </span>
       )}
-    </label>
+    </span>
   );
 }

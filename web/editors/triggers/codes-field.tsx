@@ -49,22 +49,24 @@ function Batch({ most, onMake }: BatchProps) {
     <details className="pb-1.5 text-[13px]">
       <summary className="cursor-pointer text-quiet">{say("A batch")}</summary>
       <span className="flex items-end gap-2">
-        <label className="grid gap-1 text-quiet">
-          {say("How many more")}
-          <input
-            className={`input input-sm w-28 text-base-content ${problem ? "input-error" : ""}`}
-            value={typed}
-            aria-invalid={problem !== null}
-            aria-describedby={problem ? id : undefined}
-            onChange={(event) => setTyped(event.target.value)}
-            onKeyDown={(event) => event.key === "Enter" && make()}
-          />
+        <span className="grid gap-1 text-quiet">
+          <label className="contents">
+            {say("How many more")}
+            <input
+              className={`input input-sm w-28 text-base-content ${problem ? "input-error" : ""}`}
+              value={typed}
+              aria-invalid={problem !== null}
+              aria-describedby={problem ? id : undefined}
+              onChange={(event) => setTyped(event.target.value)}
+              onKeyDown={(event) => event.key === "Enter" && make()}
+            />
+          </label>
           {problem && (
             <span id={id} role="alert" className="text-warning">
               {problem}
             </span>
           )}
-        </label>
+        </span>
         <button type="button" className="btn btn-sm" disabled={problem !== null} onClick={make}>
           {say("Make them")}
         </button>
