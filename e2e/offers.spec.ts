@@ -77,8 +77,23 @@ test("an offer of three steps is built by hand and seen by an islander, a guest,
   const sunday = clocksForward();
   const [friday, saturday, monday] = [daysAfter(sunday, -2), daysAfter(sunday, -1), daysAfter(sunday, 1)];
   const tuesday = daysAfter(sunday, 2);
-  await when.getByLabel("Until, a day included", { exact: true }).fill(monday);
-  await when.getByLabel("Until, a day included", { exact: true }).press("Enter");
+  // One that ends before it begins is refused, and what says so leaves the row in line.
+  const until = when.getByLabel("Until, a day included", { exact: true });
+  const lowerEnds = async () => {
+    const row = [
+      until,
+      when.getByLabel("From", { exact: true }),
+      when.getByRole("button", { name: "Remove stretch 1" }),
+    ];
+    const boxes = await Promise.all(row.map((one) => one.boundingBox()));
+    return boxes.map((box) => Math.round((box?.y ?? 0) + (box?.height ?? 0)));
+  };
+  const before = await lowerEnds();
+  await until.fill("2026-01-01");
+  await expect(when.getByRole("alert")).toContainText("earlier than it begins");
+  expect(new Set(await lowerEnds())).toEqual(new Set(before.slice(0, 1)));
+  await until.fill(monday);
+  await until.press("Enter");
   await when.getByLabel("From", { exact: true }).fill(friday);
   await when.getByLabel("From", { exact: true }).press("Enter");
   // Over the weekend clocks go forward: the end says so by its offset.

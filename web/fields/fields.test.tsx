@@ -87,6 +87,8 @@ describe("a field", () => {
     expect(screen.getByRole("alert").textContent).toBe("needs at least one");
     await type("PT-20, Madeira");
     expect(screen.getByRole("alert").textContent).toBe("“Madeira”: a region's code such as PT-30");
+    await type(`PT-20, ${"Açores e ".repeat(20)}`);
+    expect(screen.getByRole("alert").textContent).toBe("“Açores e Açores e Açore…”: a region's code such as PT-30");
     expect(onCommit).not.toHaveBeenCalled();
     await type("PT-20, PT-30");
     expect(onCommit).toHaveBeenCalledWith(["PT-20", "PT-30"]);

@@ -44,8 +44,13 @@ function problemWords({ keyword, params, schemaPath }: ErrorObject, schema: Sche
 /** The entry of a list that an error is about. */
 function entryAt(value: unknown, instancePath: string): string | null {
   const index = /^\/(\d+)$/.exec(instancePath)?.[1];
-  return Array.isArray(value) && index !== undefined ? String(value[Number(index)]) : null;
+  if (!Array.isArray(value) || index === undefined) return null;
+  const letters = [...String(value[Number(index)])];
+  return letters.length > LONGEST ? `${letters.slice(0, LONGEST - 1).join("")}…` : letters.join("");
 }
+
+/** So much of an entry is enough to find it by, in letters. */
+const LONGEST = 24;
 
 /** The part of a schema that a keyword stands in. @param schemaPath of the keyword: "#/items/pattern" */
 function partAt(schema: SchemaPart, schemaPath: string): SchemaPart {

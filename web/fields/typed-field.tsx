@@ -70,7 +70,7 @@ export function TypedField({ label, ariaLabel, value, problemOf, onCommit, class
         </datalist>
       )}
       {problem && (
-        <span id={id} role="alert" className="text-warning">
+        <span id={id} role="alert" className="field-problem text-warning">
           {problem}
         </span>
       )}

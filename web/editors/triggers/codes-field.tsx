@@ -62,7 +62,7 @@ function Batch({ most, onMake }: BatchProps) {
             />
           </label>
           {problem && (
-            <span id={id} role="alert" className="text-warning">
+            <span id={id} role="alert" className="field-problem text-warning">
               {problem}
             </span>
           )}
