@@ -4,7 +4,7 @@ import { databaseUrl, openPool } from "../server/database/pool.ts";
 import { beginHistory, continueHistory } from "../server/demo/load-history.ts";
 import { expect, test } from "./demo-store.ts";
 import { faultsByAxe } from "./faults-by-axe.ts";
-import { saved, shopper } from "./shopper.ts";
+import { lookFrom, saved, shopper } from "./shopper.ts";
 
 // In a browser as users have it: how many orders are priced while a goal is dragged goes by how quick its compiled code is.
 test.use({ launchOptions: BROWSER });
@@ -285,4 +285,13 @@ test("what would bring the cart to the goal is told, put into it, and the goal i
   await expect(goal.getByRole("listitem").first()).toContainText("€0.10 beyond");
   await goal.getByRole("listitem").filter({ hasText: " + " }).first().getByRole("button").click();
   await expect(shopper(page)).not.toContainText("more for free standard delivery");
+
+  // Where an offer has several steps it is said which one is reached; no courier takes an easel.
+  await page.getByLabel("Sample").selectOption("sketching-set");
+  await lookFrom(page, "DE", "10115");
+  const courier = shopper(page).getByRole("region", { name: /^Free post abroad: Courier/ });
+  await expect(courier.getByRole("listitem").first()).toBeVisible();
+  await expect(courier).not.toContainText("easel");
+  await courier.getByRole("listitem").first().getByRole("button").click();
+  await expect(courier).toHaveCount(0);
 });

@@ -50,6 +50,21 @@ describe("products that fill the gap", () => {
     expect(standard(asks([piece("paper", 9000)]), [card])).toBeUndefined();
   });
 
+  it("leave out what would reach the goal and cost the reward: no courier takes an easel", () => {
+    const of = (name: string): QuoteRequest => JSON.parse(readFileSync(`demo/requests/${name}.json`, "utf8"));
+    const [easel] = of("porto-evening").cart.lines;
+    const [paper] = of("berlin-guest").cart.lines;
+    if (!easel || !paper) throw new Error("the demo has them");
+    const request = { ...of("berlin-guest"), cart: { lines: [paper] } };
+    const press = { ...paper, sku: "press", quantity: 1, unitPrice: easel.unitPrice + 500 };
+    const found = suggestionsFor(demo, request, [easel, press]);
+    const courier = "problems" in found ? undefined : found.suggestions.find(({ step }) => step === "courier-at-post");
+    expect(courier?.one.map(({ skus }) => skus)).toEqual([["press"]]);
+    // By post both may go.
+    const post = "problems" in found ? undefined : found.suggestions.find(({ step }) => step === "free-post");
+    expect(post?.one.map(({ skus }) => skus)).toEqual([["studio-easel"], ["press"]]);
+  });
+
   it("bring the cart to the goal as a quote of it says, and no other one or two do with less beyond", () => {
     const products = fc.array(fc.integer({ min: 50, max: 4000 }), { minLength: 1, maxLength: 12 });
     const off = fc.option(fc.integer({ min: 1, max: 40 }), { nil: undefined });

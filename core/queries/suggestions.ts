@@ -24,12 +24,12 @@ export type Suggestion = {
 
 /** So many of each kind are told. */
 const MOST = 3;
-/** Pairs that look best are counted exactly, as discounts on the order take from them too. */
-const COUNTED = 40;
+/** So many that look best are tried: discounts on the order take from them too, and what is too large may cost the reward. */
+const TRIED = 40;
 
 /**
  * For each step that a shopper is on the way to: the products, and pairs of them, that fill the gap with the least beyond it, at the prices
- * they are given at and counted as the offer counts.
+ * they are given at and counted as the offer counts. With each of them a quote gives what the step promises.
  *
  * @param products a line of one piece for each product on sale, in the request's currency
  * @example suggestionsFor(compiled, request, products) // { suggestions: [{ gap: 640, one: [{ skus: ["bone-folder"], beyond: 10 }], … }] }
@@ -47,16 +47,30 @@ export function suggestionsFor(
   const [only, ...others] = there;
   // Where it is not known which zone serves, it is not known what counts.
   if (!only || others.length > 0) return { suggestions: [] };
-  const read = products.map(readLine);
+  const sold = products.map((line): Product => ({ line, read: readLine(line) }));
   const suggestions = answer.quote.progress.flatMap(({ offer, step, remaining, measure: kind }): Suggestion[] => {
     const offered = only.tariff.offers.find(({ id }) => id === offer);
     const goal = offered?.steps.find((one) => one.step.id === step)?.goal;
     const measure = goal && only.tariff.measures[goal.measure];
     if (!goal || !measure || !remaining || remaining <= 0) return [];
-    const filled = fillings(measure, cart, goal.least, read);
+    const isGiven = (more: readonly CartLine[]) => isGivenWith(compiled, request, more, { offer, step });
+    const filled = fillings(measure, cart, goal.least, sold, isGiven);
     return filled ? [{ offer, step, measure: kind, ...filled }] : [];
   });
   return { suggestions };
+}
+
+/** Whether a step's reward is given once there is more in the cart. */
+function isGivenWith(
+  compiled: CompiledPlan,
+  request: QuoteRequest,
+  more: readonly CartLine[],
+  { offer, step }: Pick<Suggestion, "offer" | "step">,
+): boolean {
+  const cart = { ...request.cart, lines: [...request.cart.lines, ...more] };
+  const answer = quote(compiled, { ...request, cart }, { text: false });
+  if ("problems" in answer) return false;
+  return answer.quote.progress.some((one) => one.offer === offer && one.step === step && one.state === "reached");
 }
 
 /** What a measure counts of a cart; null where it cannot be told, or has nothing to do with goods. */
@@ -65,37 +79,44 @@ function countOf(measure: Measure, cart: ReadCart): number | null {
   return measure.kind === "count" ? measure.count(cart.lines) : null;
 }
 
-type Counted = { readonly line: ReadLine; readonly adds: number };
+type Product = { readonly line: CartLine; readonly read: ReadLine };
+type Counted = Product & { readonly adds: number };
 
 function fillings(
   measure: Measure,
   cart: ReadCart,
   least: number,
-  products: readonly ReadLine[],
+  products: readonly Product[],
+  isGiven: (more: readonly CartLine[]) => boolean,
 ): Pick<Suggestion, "gap" | "one" | "two"> | null {
   const now = countOf(measure, cart);
   if (now === null || now >= least) return null;
   const gap = least - now;
-  const withMore = (...lines: ReadLine[]) => countOf(measure, { ...cart, lines: [...cart.lines, ...lines] });
+  const withMore = (...more: Product[]) =>
+    countOf(measure, { ...cart, lines: [...cart.lines, ...more.map(({ read }) => read)] });
   const counted = products
-    .flatMap((line): Counted[] => {
-      const after = withMore(line);
-      return after === null || after <= now ? [] : [{ line, adds: after - now }];
+    .flatMap((product): Counted[] => {
+      const after = withMore(product);
+      return after === null || after <= now ? [] : [{ ...product, adds: after - now }];
     })
     .sort((a, b) => a.adds - b.adds);
-  const one = counted
-    .filter(({ adds }) => adds >= gap)
-    .slice(0, MOST)
-    .map(({ line, adds }) => ({ skus: [line.sku], beyond: adds - gap }));
+  const told = (tried: readonly { readonly lines: readonly CartLine[]; readonly beyond: number }[]): Filling[] => {
+    const found: Filling[] = [];
+    for (const { lines, beyond } of tried) {
+      if (found.length === MOST) break;
+      if (isGiven(lines)) found.push({ skus: lines.map(({ sku }) => sku), beyond });
+    }
+    return found;
+  };
+  const one = counted.filter(({ adds }) => adds >= gap).slice(0, TRIED);
   const short = counted.filter(({ adds }) => adds < gap);
   const two = pairsNear(short, gap)
-    .flatMap(([a, b]): Filling[] => {
-      const after = withMore(a.line, b.line);
-      return after === null || after < least ? [] : [{ skus: [a.line.sku, b.line.sku], beyond: after - least }];
+    .flatMap(([a, b]) => {
+      const after = withMore(a, b);
+      return after === null || after < least ? [] : [{ lines: [a.line, b.line], beyond: after - least }];
     })
-    .sort((a, b) => a.beyond - b.beyond)
-    .slice(0, MOST);
-  return { gap, one, two };
+    .sort((a, b) => a.beyond - b.beyond);
+  return { gap, one: told(one.map(({ line, adds }) => ({ lines: [line], beyond: adds - gap }))), two: told(two) };
 }
 
 /** Pairs that come to at least the gap, or so nearly that rounding may tell, the least first: for each product the smallest that is enough. */
@@ -113,6 +134,6 @@ function pairsNear(counted: readonly Counted[], gap: number): (readonly [Counted
   }
   return pairs
     .sort((a, b) => a.sum - b.sum)
-    .slice(0, COUNTED)
+    .slice(0, TRIED)
     .map(({ pair }) => pair);
 }

@@ -1,4 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { stepWords } from "../../../core/explain/offer-sentence.ts";
+import type { Plan } from "../../../core/plan/plan.ts";
 import type { Filling, Suggestion } from "../../../core/queries/suggestions.ts";
 import { NotLoaded } from "../../fields/not-loaded.tsx";
 import { makersMoney } from "../../language/money.ts";
@@ -25,17 +27,13 @@ export function Fillings({ onAdd }: { onAdd: (skus: readonly string[]) => void }
   if (!data) return null;
   if (data.suggestions.length === 0) return <p>{say("This cart is on the way to no goal.")}</p>;
   const nameOf = (sku: string) => data.products.find((product) => product.sku === sku)?.name ?? sku;
-  return data.suggestions.map((suggestion) => {
-    const { offer, step, measure, one, two } = suggestion;
+  return data.suggestions.map(({ offer, step, measure, one, two }) => {
+    const name = plan ? stepName(plan, offer, step) : offer;
     const beyond = (filling: Filling) =>
       measure === "value" ? say("{money} beyond", { money: makersMoney(filling.beyond, sample.currency) }) : "";
     return (
-      <section
-        key={`${offer} ${step}`}
-        aria-label={plan?.offers.find(({ id }) => id === offer)?.name ?? offer}
-        className="mt-1"
-      >
-        <h3 className="font-semibold">{plan?.offers.find(({ id }) => id === offer)?.name ?? offer}</h3>
+      <section key={`${offer} ${step}`} aria-label={name} className="mt-1">
+        <h3 className="font-semibold">{name}</h3>
         <ul>
           {[...one, ...two].map((filling) => (
             <li key={filling.skus.join(" ")} className="flex items-baseline gap-2">
@@ -50,4 +48,12 @@ export function Fillings({ onAdd }: { onAdd: (skus: readonly string[]) => void }
       </section>
     );
   });
+}
+
+/** The offer's name, and which of its steps where it has several. */
+function stepName(plan: Plan, id: string, step: string): string {
+  const offer = plan.offers.find((one) => one.id === id);
+  const found = offer && offer.steps.length > 1 ? offer.steps.find((one) => one.id === step) : undefined;
+  if (!offer) return id;
+  return found ? `${offer.name}: ${say(stepWords(plan, found))}` : offer.name;
 }
