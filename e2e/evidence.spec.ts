@@ -291,6 +291,7 @@ test("what would bring the cart to the goal is told, put into it, and the goal i
   await lookFrom(page, "DE", "10115");
   const courier = shopper(page).getByRole("region", { name: /^Free post abroad: Courier/ });
   await expect(courier.getByRole("listitem").first()).toBeVisible();
+  await expect(shopper(page).getByRole("region", { name: "Free post abroad: Free Post" })).toContainText("exactly");
   await expect(courier).not.toContainText("easel");
   await courier.getByRole("listitem").first().getByRole("button").click();
   await expect(courier).toHaveCount(0);

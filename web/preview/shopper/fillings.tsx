@@ -29,8 +29,10 @@ export function Fillings({ onAdd }: { onAdd: (skus: readonly string[]) => void }
   const nameOf = (sku: string) => data.products.find((product) => product.sku === sku)?.name ?? sku;
   return data.suggestions.map(({ offer, step, measure, one, two }) => {
     const name = plan ? stepName(plan, offer, step) : offer;
-    const beyond = (filling: Filling) =>
-      measure === "value" ? say("{money} beyond", { money: makersMoney(filling.beyond, sample.currency) }) : "";
+    const beyond = (filling: Filling) => {
+      if (filling.beyond === 0) return say("exactly");
+      return measure === "value" ? say("{money} beyond", { money: makersMoney(filling.beyond, sample.currency) }) : "";
+    };
     return (
       <section key={`${offer} ${step}`} aria-label={name} className="mt-1">
         <h3 className="font-semibold">{name}</h3>
