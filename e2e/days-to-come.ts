@@ -1,10 +1,9 @@
 import Holidays from "date-holidays";
+import { dayOf } from "../core/time/day.ts";
+import { DAY } from "../core/time/instant.ts";
 
-/** Days are ISO 8601's, so that journeys hold in any year. */
-const isoDay = (at: number) => new Date(at).toISOString().slice(0, 10);
-
-/** @example daysAfter("2027-03-28", 1) // "2027-03-29" */
-export const daysAfter = (day: string, days: number): string => isoDay(Date.parse(day) + days * 86_400_000);
+/** Days as ISO 8601 writes them, so that journeys hold in any year. @example daysAfter("2027-03-28", 1) // "2027-03-29" */
+export const daysAfter = (day: string, days: number): string => dayOf(Date.parse(day) + days * DAY);
 
 /** In the words of a locale. @example dayWords("2026-12-02", "en-US") // "Wed, Dec 2" */
 export const dayWords = (day: string, locale: string, more: Intl.DateTimeFormatOptions = {}): string =>
@@ -25,7 +24,7 @@ export function holidayOnTuesday(): string {
   const table = new Holidays("PT", { types: ["public"] });
   const days = [0, 1, 2].flatMap((ahead) => table.getHolidays(year + ahead).map(({ date }) => date.slice(0, 10)));
   const stands = (day: string) => [-1, 1, 2, 3, 4, 5, 6].every((more) => !days.includes(daysAfter(day, more)));
-  const found = days.find((day) => day > isoDay(Date.now()) && new Date(day).getUTCDay() === 2 && stands(day));
+  const found = days.find((day) => day > dayOf(Date.now()) && new Date(day).getUTCDay() === 2 && stands(day));
   if (!found) throw new Error("no holiday on a Tuesday in three years");
   return found;
 }
