@@ -1,11 +1,14 @@
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
 import type { Plan } from "../../core/plan/plan.ts";
 import type { QuoteRequest } from "../../core/request/request.ts";
+import { compiledPlan, quoteOf } from "../../core/tests/compiled.ts";
 import { oneZonePlan } from "../../core/tests/one-zone.ts";
+import { dayOf } from "../../core/time/day.ts";
+import { DAY, isoOf } from "../../core/time/instant.ts";
 import { databaseUrl, openPool } from "../database/pool.ts";
 import { emptyStore } from "../demo/load-demo.ts";
 import { claim, giveBack } from "./ledger.ts";
-import { bookedFrom, dayBefore, optionsBooked, withBooked } from "./window-claims.ts";
+import { bookedFrom, dayBefore, lastDay, optionsBooked, withBooked } from "./window-claims.ts";
 
 const pool = openPool(databaseUrl(), 10);
 afterAll(() => pool.end());
@@ -32,7 +35,11 @@ const plan: Plan = oneZonePlan({
 const window = { option: "round", slot: "morning", day: "2026-11-27" };
 const request = { at: "2026-11-26T10:00:00Z", currency: "EUR", destination: {}, cart: { lines: [] } };
 const asQuoted = async (asked: QuoteRequest) =>
-  withBooked(asked, optionsBooked(plan, asked), await bookedFrom(pool, dayBefore(asked)));
+  withBooked(
+    asked,
+    optionsBooked(plan, asked),
+    await bookedFrom(pool, dayBefore(asked), lastDay(optionsBooked(plan, asked), asked)),
+  );
 const booked = async () => (await asQuoted(request)).booked ?? [];
 
 describe("windows of orders", () => {
@@ -63,6 +70,42 @@ describe("windows of orders", () => {
     expect(await booked()).toEqual([{ ...window, slot: "evening", orders: 1 }]);
     const told = { ...request, booked: [{ ...window, orders: 3 }] };
     expect(await asQuoted(told)).toBe(told);
+  });
+
+  it("are told as far as a request can look, whenever it is of, and so are quoted as if all were told", async () => {
+    for (let day = 0; day < 21; day += 2) {
+      const on = dayOf(Date.UTC(2026, 10, 16) + day * DAY);
+      await claim(pool, plan, { order: `o-${on}`, offers: [], window: { ...window, day: on } }, "key Shop");
+    }
+    const all = await bookedFrom(pool, "2026-01-01");
+    expect(all.length).toBe(8);
+    const left = new Set<number | undefined>();
+    // The first and the last to see a day.
+    for (const timeZone of ["Pacific/Kiritimati", "Europe/Lisbon", "Etc/GMT+12"]) {
+      const shop = {
+        id: "shop",
+        position: 1,
+        name: { en: "Shop" },
+        at: [0, 0] as [number, number],
+        country: "PT",
+        timeZone,
+      };
+      const compiled = compiledPlan({ ...plan, locations: [shop] });
+      const windowsAt = (asked: QuoteRequest) => quoteOf(compiled, asked).options.map(({ windows }) => windows);
+      for (let hour = 0; hour < 14 * 24; hour += 7) {
+        const at = isoOf(Date.UTC(2026, 10, 14) + hour * 3_600_000);
+        const told = await asQuoted({ ...request, at });
+        expect(told.booked?.length ?? 0).toBeLessThan(all.length);
+        const windows = windowsAt(told);
+        expect(windows).toEqual(windowsAt({ ...request, at, booked: all }));
+        for (const one of windows[0] ?? []) left.add(one.left);
+      }
+    }
+    // Of seven, with an order and without; the evening has no end.
+    expect(left).toEqual(new Set([6, 7, undefined]));
+    // Years that no calendar of a database has.
+    for (const at of ["0000-01-01T00:00:00Z", "0001-01-01T00:00:00Z", "9999-12-31T23:59:59Z"])
+      expect(await asQuoted({ ...request, at })).toEqual({ ...request, at });
   });
 
   it("are refused, and nothing else is claimed, where the option has no such window on that day", async () => {

@@ -78,12 +78,12 @@ interface BookedRow extends ClaimRow {
 /** Orders that windows hold on a day. */
 export type Booked = NonNullable<QuoteRequest["booked"]>;
 
-/** What windows hold by the ledger, from a day on. @param day YYYY-MM-DD */
-export async function bookedFrom(pool: Pool, day: string): Promise<Booked> {
+/** What windows hold by the ledger, from a day on, or from it to another. Days are YYYY-MM-DD. */
+export async function bookedFrom(pool: Pool, day: string, until = "9999-12-31"): Promise<Booked> {
   const [rows] = await pool.query<BookedRow[]>(
     `SELECT option_id, slot, DATE_FORMAT(day, '%Y-%m-%d') AS day, orders FROM window_counts
-     WHERE day >= ? AND orders > 0 ORDER BY option_id, slot, day`,
-    [day],
+     WHERE day BETWEEN ? AND ? AND orders > 0 ORDER BY option_id, slot, day`,
+    [day, until],
   );
   return rows.map(({ option_id: option, slot, day: on, orders }) => ({ option, slot, day: on, orders }));
 }
@@ -101,6 +101,10 @@ export function optionsBooked(plan: Pick<Plan, "options">, { booked }: QuoteRequ
 
 /** A day before a request's: clocks of a location may still show it. */
 export const dayBefore = ({ at }: Pick<QuoteRequest, "at">): string => dayOf(instantOf(at) - DAY);
+
+/** The last day that a window of an option can be on for a request, by the clocks of any location. @param counted see `optionsBooked` */
+export const lastDay = (counted: readonly DeliveryOption[], { at }: Pick<QuoteRequest, "at">): string =>
+  dayOf(instantOf(at) + Math.max(0, ...counted.map(({ windows }) => windows?.ahead ?? 0)) * DAY);
 
 /** The request with what the windows of options hold. @param counted see `optionsBooked` */
 export function withBooked(request: QuoteRequest, counted: readonly DeliveryOption[], booked: Booked): QuoteRequest {

@@ -10,7 +10,7 @@ import { type Answer, octetsAnswer } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
 import { step } from "../http/side-by-side.ts";
 import { offersCounted, type Uses, usesOf, withUses } from "../redemptions/ledger.ts";
-import { bookedFrom, dayBefore, fullBefore, optionsBooked, withBooked } from "../redemptions/window-claims.ts";
+import { bookedFrom, dayBefore, fullBefore, lastDay, optionsBooked, withBooked } from "../redemptions/window-claims.ts";
 import { tellUnsaid } from "./left-out.ts";
 import { octetsOf } from "./quote-octets.ts";
 import type { Shop } from "./shop.ts";
@@ -69,7 +69,8 @@ async function withBookedNow(shop: Shop, { plan }: CompiledPlan, request: QuoteR
   if (instantOf(request.at) >= since) return withBooked(request, counted, booked);
   // Of a moment that has passed, what is kept does not tell all.
   try {
-    return withBooked(request, counted, await soonerThan(bookedFrom(shop.pool, dayBefore(request)), NOT_KEPT));
+    const asked = bookedFrom(shop.pool, dayBefore(request), lastDay(counted, request));
+    return withBooked(request, counted, await soonerThan(asked, NOT_KEPT));
   } catch (error) {
     if (!isUnreachable(error)) throw error;
     // As above.

@@ -9,7 +9,7 @@ import { compiledDraft } from "../draft/compiled-draft.ts";
 import { type Answer, jsonAnswer } from "../http/answer.ts";
 import { problemAnswer } from "../http/problem-document.ts";
 import { offersCounted, usesOf, withUses } from "../redemptions/ledger.ts";
-import { bookedFrom, dayBefore, optionsBooked, withBooked } from "../redemptions/window-claims.ts";
+import { bookedFrom, dayBefore, lastDay, optionsBooked, withBooked } from "../redemptions/window-claims.ts";
 import { releaseInForce } from "../releases/releases.ts";
 
 const CARRIERS = ownCarriers();
@@ -39,6 +39,7 @@ async function asQuoted(pool: Pool, compiled: CompiledPlan, request: QuoteReques
   const shopper = request.shopper?.id;
   const own = shopper === undefined ? {} : await usesOf(pool, shopper);
   const used = withUses(request, offersCounted(plan, request), await usesOf(pool), own);
-  const booked = withBooked(used, optionsBooked(plan, used), await bookedFrom(pool, dayBefore(used)));
-  return withCarrierAnswers(compiled, booked, CARRIERS);
+  const counted = optionsBooked(plan, used);
+  const booked = await bookedFrom(pool, dayBefore(used), lastDay(counted, used));
+  return withCarrierAnswers(compiled, withBooked(used, counted, booked), CARRIERS);
 }
