@@ -6,7 +6,7 @@ import type { CartLine, QuoteRequest } from "../request/request.ts";
 import "../tests/seed.ts";
 import { compiledPlan } from "../tests/compiled.ts";
 import { checkPlan } from "../validation/documents.ts";
-import { suggestionsFor } from "./suggestions.ts";
+import { type Filling, type Suggestion, suggestionsFor } from "./suggestions.ts";
 
 const read = checkPlan(JSON.parse(readFileSync("demo/plan.json", "utf8")));
 if ("problems" in read) throw new Error("the demo cannot be read");
@@ -26,6 +26,24 @@ const standard = (request: QuoteRequest, products: readonly CartLine[]) => {
   const found = suggestionsFor(demo, request, products);
   return "problems" in found ? undefined : found.suggestions.find(({ offer }) => offer === "free-standard");
 };
+
+const requestOf = (name: string): QuoteRequest => JSON.parse(readFileSync(`demo/requests/${name}.json`, "utf8"));
+
+/** Two packs of paper go from Porto to Berlin. */
+function fromBerlin(): { readonly request: QuoteRequest; readonly paper: CartLine } {
+  const asked = requestOf("berlin-guest");
+  const [paper] = asked.cart.lines;
+  if (!paper) throw new Error("the demo has it");
+  return { request: { ...asked, cart: { lines: [paper] } }, paper };
+}
+
+function inStep(id: string, request: QuoteRequest, products: readonly CartLine[]): Suggestion | undefined {
+  const found = suggestionsFor(demo, request, products);
+  if ("problems" in found) throw new Error("it can be quoted");
+  return found.suggestions.find(({ step }) => step === id);
+}
+const courierIn = (request: QuoteRequest, products: readonly CartLine[]) =>
+  inStep("courier-at-post", request, products);
 
 describe("products that fill the gap", () => {
   it("are those with the least beyond it, one or two (worked by hand: a goal of 45.00, 38.60 in the cart)", () => {
@@ -51,18 +69,62 @@ describe("products that fill the gap", () => {
   });
 
   it("leave out what would reach the goal and cost the reward: no courier takes an easel", () => {
-    const of = (name: string): QuoteRequest => JSON.parse(readFileSync(`demo/requests/${name}.json`, "utf8"));
-    const [easel] = of("porto-evening").cart.lines;
-    const [paper] = of("berlin-guest").cart.lines;
-    if (!easel || !paper) throw new Error("the demo has them");
-    const request = { ...of("berlin-guest"), cart: { lines: [paper] } };
+    const { request, paper } = fromBerlin();
+    const [easel] = requestOf("porto-evening").cart.lines;
+    if (!easel) throw new Error("the demo has it");
     const press = { ...paper, sku: "press", quantity: 1, unitPrice: easel.unitPrice + 500 };
-    const found = suggestionsFor(demo, request, [easel, press]);
-    const courier = "problems" in found ? undefined : found.suggestions.find(({ step }) => step === "courier-at-post");
-    expect(courier?.one.map(({ skus }) => skus)).toEqual([["press"]]);
+    expect(courierIn(request, [easel, press])?.one.map(({ skus }) => skus)).toEqual([["press"]]);
     // By post both may go.
-    const post = "problems" in found ? undefined : found.suggestions.find(({ step }) => step === "free-post");
-    expect(post?.one.map(({ skus }) => skus)).toEqual([["studio-easel"], ["press"]]);
+    expect(inStep("free-post", request, [easel, press])?.one.map(({ skus }) => skus)).toEqual([
+      ["studio-easel"],
+      ["press"],
+    ]);
+  });
+
+  it("are the nearest pair without what costs the reward (worked by hand: a goal of 110.00, 19.60 in the cart)", () => {
+    const { request, paper } = fromBerlin();
+    const sold = (["c 4300", "large-1 4800", "large-2 4900", "a 5000"] as const).map((text) => {
+      const [sku = "", price] = text.split(" ");
+      const categories = sku.startsWith("large") ? ["oversize"] : ["paper"];
+      return { ...paper, sku, quantity: 1, unitPrice: Number(price), categories };
+    });
+    expect(courierIn(request, sold)?.two).toEqual([
+      { skus: ["c", "a"], beyond: 260 },
+      { skus: ["a", "a"], beyond: 960 },
+    ]);
+  });
+
+  it("are given their reward by a quote, and one or two are found where there are any, among goods that no courier takes", () => {
+    const { request, paper } = fromBerlin();
+    const product = fc.record({ unitPrice: fc.integer({ min: 500, max: 11_000 }), isLarge: fc.boolean() });
+    const seen = { one: 0, two: 0, neither: 0 };
+    fc.assert(
+      fc.property(fc.array(product, { minLength: 2, maxLength: 14 }), (drawn) => {
+        const sold = drawn.map(({ unitPrice, isLarge }, i) => ({
+          ...paper,
+          ...{ sku: `p-${i}`, quantity: 1, unitPrice, categories: isLarge ? ["oversize"] : ["paper"] },
+        }));
+        const isGiven = (more: readonly CartLine[]): boolean => {
+          const answer = quote(demo, { ...request, cart: { lines: [paper, ...more] } }, { text: false });
+          if ("problems" in answer) throw new Error("it can be quoted");
+          return answer.quote.progress.some(({ step, state }) => step === "courier-at-post" && state === "reached");
+        };
+        const courier = courierIn(request, sold);
+        const told = (fillings: readonly Filling[] = []) =>
+          fillings.map(({ skus }) => skus.flatMap((sku) => sold.filter((line) => line.sku === sku)));
+        for (const lines of [...told(courier?.one), ...told(courier?.two)]) expect(isGiven(lines)).toBe(true);
+        const singles = sold.filter((line) => isGiven([line]));
+        expect(courier?.one.length).toBe(Math.min(3, singles.length));
+        const others = sold.filter((line) => !singles.includes(line));
+        const hasPair = others.some((a) => others.some((b) => isGiven([a, b])));
+        expect((courier?.two.length ?? 0) > 0).toBe(hasPair);
+        if (singles.length > 0) seen.one += 1;
+        if (hasPair) seen.two += 1;
+        if (singles.length === 0 && !hasPair) seen.neither += 1;
+      }),
+      { numRuns: 60 },
+    );
+    for (const times of Object.values(seen)) expect(times).toBeGreaterThan(3);
   });
 
   it("bring the cart to the goal as a quote of it says, and no other one or two do with less beyond", () => {

@@ -3,6 +3,7 @@ import { prepareRequest } from "../evaluate/prepared-request.ts";
 import type { Measure } from "../measures/measure.ts";
 import type { LadderMeasure } from "../measures/measure-spec.ts";
 import { countedValue } from "../measures/value-measure.ts";
+import type { Progress } from "../quote/answer/quote.ts";
 import { quote } from "../quote/quote.ts";
 import type { CartLine, QuoteRequest } from "../request/request.ts";
 import type { Problem } from "../schema/problem.ts";
@@ -53,24 +54,26 @@ export function suggestionsFor(
     const goal = offered?.steps.find((one) => one.step.id === step)?.goal;
     const measure = goal && only.tariff.measures[goal.measure];
     if (!goal || !measure || !remaining || remaining <= 0) return [];
-    const isGiven = (more: readonly CartLine[]) => isGivenWith(compiled, request, more, { offer, step });
-    const filled = fillings(measure, cart, goal.least, sold, isGiven);
+    const stateWith = (more: readonly CartLine[]) => stateOf(compiled, request, more, { offer, step });
+    const filled = fillings(measure, cart, goal.least, sold, stateWith);
     return filled ? [{ offer, step, measure: kind, ...filled }] : [];
   });
   return { suggestions };
 }
 
-/** Whether a step's reward is given once there is more in the cart. */
-function isGivenWith(
+/** Where a step stands once there is more in the cart; undefined where it is in no quote then. */
+type StateWith = (more: readonly CartLine[]) => Progress["state"] | undefined;
+
+function stateOf(
   compiled: CompiledPlan,
   request: QuoteRequest,
   more: readonly CartLine[],
   { offer, step }: Pick<Suggestion, "offer" | "step">,
-): boolean {
+): ReturnType<StateWith> {
   const cart = { ...request.cart, lines: [...request.cart.lines, ...more] };
   const answer = quote(compiled, { ...request, cart }, { text: false });
-  if ("problems" in answer) return false;
-  return answer.quote.progress.some((one) => one.offer === offer && one.step === step && one.state === "reached");
+  if ("problems" in answer) return undefined;
+  return answer.quote.progress.find((one) => one.offer === offer && one.step === step)?.state;
 }
 
 /** What a measure counts of a cart; null where it cannot be told, or has nothing to do with goods. */
@@ -87,7 +90,7 @@ function fillings(
   cart: ReadCart,
   least: number,
   products: readonly Product[],
-  isGiven: (more: readonly CartLine[]) => boolean,
+  stateWith: StateWith,
 ): Pick<Suggestion, "gap" | "one" | "two"> | null {
   const now = countOf(measure, cart);
   if (now === null || now >= least) return null;
@@ -100,23 +103,57 @@ function fillings(
       return after === null || after <= now ? [] : [{ ...product, adds: after - now }];
     })
     .sort((a, b) => a.adds - b.adds);
-  const told = (tried: readonly { readonly lines: readonly CartLine[]; readonly beyond: number }[]): Filling[] => {
-    const found: Filling[] = [];
-    for (const { lines, beyond } of tried) {
-      if (found.length === MOST) break;
-      if (isGiven(lines)) found.push({ skus: lines.map(({ sku }) => sku), beyond });
-    }
-    return found;
-  };
-  const one = counted.filter(({ adds }) => adds >= gap).slice(0, TRIED);
   const short = counted.filter(({ adds }) => adds < gap);
-  const two = pairsNear(short, gap)
-    .flatMap(([a, b]) => {
-      const after = withMore(a, b);
-      return after === null || after < least ? [] : [{ lines: [a.line, b.line], beyond: after - least }];
-    })
-    .sort((a, b) => a.beyond - b.beyond);
-  return { gap, one: told(one.map(({ line, adds }) => ({ lines: [line], beyond: adds - gap }))), two: told(two) };
+  const pairsOf = (open: readonly Counted[]): Candidate[] =>
+    pairsNear(open, gap)
+      .flatMap((pair) => {
+        const after = withMore(...pair);
+        return after === null || after < least ? [] : [{ products: pair, beyond: after - least }];
+      })
+      .sort((a, b) => a.beyond - b.beyond);
+  const singles = counted
+    .filter(({ adds }) => adds >= gap)
+    .map((product) => ({ products: [product], beyond: product.adds - gap }));
+  return { gap, one: given(singles, stateWith).found, two: givenPairs(short, pairsOf, stateWith) };
+}
+
+type Candidate = { readonly products: readonly Counted[]; readonly beyond: number };
+
+/** Those with which the reward is given, the first few; and which of the others cost it by themselves. */
+function given(
+  candidates: readonly Candidate[],
+  stateWith: StateWith,
+): { readonly found: Filling[]; readonly spoiling: ReadonlySet<Product>; readonly tried: number } {
+  const found: Filling[] = [];
+  const spoiling = new Set<Product>();
+  let tried = 0;
+  for (const { products, beyond } of candidates) {
+    if (found.length === MOST || tried === TRIED) break;
+    if (products.some((product) => spoiling.has(product))) continue;
+    tried += 1;
+    const lines = products.map(({ line }) => line);
+    if (stateWith(lines) === "reached") found.push({ skus: lines.map(({ sku }) => sku), beyond });
+    else if (lines.length > 1)
+      for (const product of products) if (!isOpen(stateWith([product.line]))) spoiling.add(product);
+  }
+  return { found, spoiling, tried };
+}
+
+const isOpen = (state: ReturnType<StateWith>) => state === "on-the-way" || state === "reached";
+
+/** The same of pairs: once a product costs the reward by itself, those without it are looked at anew. */
+function givenPairs(
+  short: readonly Counted[],
+  pairsOf: (open: readonly Counted[]) => readonly Candidate[],
+  stateWith: StateWith,
+): Filling[] {
+  let open = short;
+  for (let left = TRIED; ; ) {
+    const { found, spoiling, tried } = given(pairsOf(open), stateWith);
+    left -= tried;
+    if (found.length === MOST || spoiling.size === 0 || left <= 0) return found;
+    open = open.filter((product) => !spoiling.has(product));
+  }
 }
 
 /** Pairs that come to at least the gap, or so nearly that rounding may tell, the least first: for each product the smallest that is enough. */

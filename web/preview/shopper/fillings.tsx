@@ -46,7 +46,9 @@ export function Fillings({ onAdd }: { onAdd: (skus: readonly string[]) => void }
             </li>
           ))}
         </ul>
-        {one.length + two.length === 0 && <p>{say("No product on sale, and no two of them, would do.")}</p>}
+        {one.length + two.length === 0 && (
+          <p>{say("None of the products that come nearest would do, and no two of them.")}</p>
+        )}
       </section>
     );
   });
