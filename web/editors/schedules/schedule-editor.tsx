@@ -18,9 +18,14 @@ type Props = {
   onSchedule: (schedule: Schedule | undefined) => void;
 };
 
+const LABELS = { from: () => say("From"), until: () => say("Until, a day included") };
+
 /** When something holds, by the clocks of its markets, with what daylight saving makes of it. */
 export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }: Props) {
   const set = (next: Stretch[]) => onSchedule(next.length > 0 ? next : undefined);
+  // Of several it is said which one a field belongs to.
+  const nameOf = (side: keyof typeof LABELS, number: number) =>
+    schedule.length > 1 ? say("{label}, stretch {number}", { label: LABELS[side](), number }) : undefined;
   const setSide = (index: number, side: "from" | "until", local: string | undefined) =>
     set(schedule.map((one, i) => (i === index ? setOptional(one, side, local) : one)));
   return (
@@ -33,7 +38,8 @@ export function ScheduleEditor({ always, schedule = [], timeZones, onSchedule }:
             {(["from", "until"] as const).map((side) => (
               <DayField
                 key={side}
-                label={side === "from" ? say("From") : say("Until, a day included")}
+                label={LABELS[side]()}
+                ariaLabel={nameOf(side, i + 1)}
                 value={stretch[side]}
                 {...(side === "from" ? { before: stretch.until } : { after: stretch.from })}
                 leaf={`offer/schedule/${side}`}
