@@ -167,9 +167,11 @@ test("a finding leads to the field that it is about, wherever that lies", async 
   await expect(marked).toHaveCount(0);
 });
 
-test("an option that is dragged by keyboard is told of by its name and its place", async ({ page }) => {
+test("an option that is dragged by keyboard is told of by its name, apart from others of that name, and its place", async ({
+  page,
+}) => {
   await page.goto("/delivery");
-  const grip = page.getByRole("button", { name: "Move Standard", exact: true }).first();
+  const grip = page.getByRole("button", { name: "Move Standard (Mainland Portugal)", exact: true });
   await grip.focus();
   await page.keyboard.press("Space");
   const told = page.getByRole("status").filter({ hasText: "Standard" });
@@ -177,5 +179,5 @@ test("an option that is dragged by keyboard is told of by its name and its place
   await page.keyboard.press("ArrowDown");
   await expect(told).toContainText("is over place 2");
   await page.keyboard.press("Escape");
-  await expect(told).toContainText("Standard stays where it was");
+  await expect(told).toContainText("Standard (Mainland Portugal) stays where it was");
 });

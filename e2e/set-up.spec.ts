@@ -221,7 +221,7 @@ test("options are reordered by keyboard, duplicated, switched off, and removed o
 }) => {
   await page.goto("/delivery#standard");
   const names = page.getByRole("list", { name: "Delivery options" }).getByRole("button", { name: /^Move / });
-  await expect(names.first()).toHaveAccessibleName("Move Standard");
+  await expect(names.first()).toHaveAccessibleName("Move Standard (Mainland Portugal)");
   await page.getByRole("button", { name: "Move Express" }).focus();
   await page.keyboard.press("Space");
   await expect(page.getByText(/Express is over place 2 of \d+, Express/)).toBeAttached();

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { rollup } from "d3-array";
 import { useDeferredValue, useMemo, useState } from "react";
 import { chargeWords } from "../../../core/charges/words.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
@@ -167,14 +168,16 @@ function rowsOf(plan: Plan, from: From): OptionRow[] {
   const zoneOf = new Map(plan.zones.map((zone) => [zone.id, zone]));
   const marketOf = new Map(plan.markets.map((market) => [market.id, market]));
   const shared = sharedBy(plan, from);
+  const named = rollup(plan.options, ({ length }) => length, optionName);
   return [...plan.options].sort(byPosition).map((option) => {
     const zones = option.zones.flatMap((id) => zoneOf.get(id) ?? []).sort(byPosition);
     const names = zones.map(({ name }) => name);
     const markets = [...new Set(zones.map(({ market }) => market))].flatMap((id) => marketOf.get(id) ?? []);
     const at = placeOf(markets.sort(byPosition), plan, from);
+    const [name, places] = [optionName(option), names.length === 0 ? say("nowhere yet") : names.join(", ")];
     return {
-      option,
-      places: names.length === 0 ? say("nowhere yet") : names.join(", "),
+      ...{ option, places },
+      name: named.get(name) === 1 ? name : say("{name} ({zones})", { name, zones: places }),
       cost: say(chargeWords(option.charge, { ...shared, ...at }, saved)),
       here: isHere(option, from.zones),
     };

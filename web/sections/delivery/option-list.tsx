@@ -26,6 +26,8 @@ import { afterPaint } from "../../state/after-paint.ts";
 /** An option as it stands in the list. */
 export type OptionRow = {
   option: DeliveryOption;
+  /** What it is called, apart from others of its name. */
+  name: string;
   /** Where it is offered, as words. */
   places: string;
   /** What it costs, as words. */
@@ -74,10 +76,7 @@ export function OptionList({ rows, selected, onSelect, onMove }: Props) {
 
 /** What is said to who does not see it move: options by their names, and places by their number. */
 function announcementsFor(rows: readonly OptionRow[]): Announcements {
-  const nameOf = (id: UniqueIdentifier) => {
-    const row = rows.find(({ option }) => option.id === id);
-    return row ? optionName(row.option) : String(id);
-  };
+  const nameOf = (id: UniqueIdentifier) => rows.find(({ option }) => option.id === id)?.name ?? String(id);
   const placeOf = (id: UniqueIdentifier) =>
     say("place {number} of {count}", {
       number: rows.findIndex(({ option }) => option.id === id) + 1,
@@ -104,7 +103,7 @@ function announcementsFor(rows: readonly OptionRow[]): Announcements {
 
 type RowProps = OptionRow & { selected: boolean; onSelect: (id: string) => void };
 
-const Row = memo(function Row({ option, cost, places, here, selected, onSelect }: RowProps) {
+const Row = memo(function Row({ option, name, cost, places, here, selected, onSelect }: RowProps) {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: option.id });
   return (
     <li
@@ -117,7 +116,7 @@ const Row = memo(function Row({ option, cost, places, here, selected, onSelect }
         className="min-w-6 cursor-grab px-1.5 py-2.5 text-quiet"
         {...attributes}
         {...listeners}
-        aria-label={say("Move {option}", { option: optionName(option) })}
+        aria-label={say("Move {option}", { option: name })}
       >
         <GripVertical size={14} aria-hidden />
       </button>
