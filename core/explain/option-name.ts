@@ -1,5 +1,6 @@
 import type { DeliveryOption } from "../delivery/option.ts";
 import { pickText } from "../messages/locale.ts";
+import { keptBy } from "../phrases/kept.ts";
 import { type PhraseValue, phrase } from "../phrases/phrase.ts";
 import type { Plan } from "../plan/plan.ts";
 
@@ -16,8 +17,9 @@ export function optionNameApart(
   option: DeliveryOption,
 ): PhraseValue {
   const name = optionName(option);
-  if (options.every((other) => other.id === option.id || optionName(other) !== name)) return name;
-  const names = zones.filter(({ id }) => option.zones.includes(id)).map((zone) => zone.name);
+  if (!namesShared(options).has(name)) return name;
+  const served = new Set(option.zones);
+  const names = zones.filter(({ id }) => served.has(id)).map((zone) => zone.name);
   const more = names.length - MOST_ZONES;
   const zonesTold = names.slice(0, MOST_ZONES).join(", ");
   if (names.length === 0) return phrase("{name} (nowhere)", { name });
@@ -25,6 +27,13 @@ export function optionNameApart(
     ? phrase("{name} ({zones} and {more} more)", { name, zones: zonesTold, more })
     : phrase("{name} ({zones})", { name, zones: zonesTold });
 }
+
+/** Lists of many options ask for each of them. */
+const namesShared = keptBy((options: readonly DeliveryOption[]): ReadonlySet<string> => {
+  const [seen, shared] = [new Set<string>(), new Set<string>()];
+  for (const name of options.map(optionName)) (seen.has(name) ? shared : seen).add(name);
+  return shared;
+});
 
 /** The same by its id, which stands where there is no such option any more. */
 export function optionNameOf({ options }: Pick<Plan, "options">, id: string): string {

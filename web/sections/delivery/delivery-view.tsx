@@ -1,9 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
-import { rollup } from "d3-array";
 import { useDeferredValue, useMemo, useState } from "react";
 import { chargeWords } from "../../../core/charges/words.ts";
 import type { DeliveryOption } from "../../../core/delivery/option.ts";
-import { optionName } from "../../../core/explain/option-name.ts";
+import { optionName, optionNameApart } from "../../../core/explain/option-name.ts";
 import type { AmountContext } from "../../../core/money/amount.ts";
 import type { Market } from "../../../core/places/market.ts";
 import { marketsOf } from "../../../core/places/markets-of.ts";
@@ -15,7 +14,7 @@ import { byPosition } from "../../../core/schema/atoms.ts";
 import { freeId, lastPosition } from "../../../core/schema/positions.ts";
 import { EditingContext, editingIn } from "../../editors/editing.ts";
 import { SectionHeading } from "../../fields/section-heading.tsx";
-import { say } from "../../language/say.ts";
+import { say, sayValue } from "../../language/say.ts";
 import { carrierNamesIn } from "../../names/carrier-names.ts";
 import { namesOf } from "../../names/entity-words.ts";
 import { locationNameIn } from "../../names/location-name.ts";
@@ -168,16 +167,15 @@ function rowsOf(plan: Plan, from: From): OptionRow[] {
   const zoneOf = new Map(plan.zones.map((zone) => [zone.id, zone]));
   const marketOf = new Map(plan.markets.map((market) => [market.id, market]));
   const shared = sharedBy(plan, from);
-  const named = rollup(plan.options, ({ length }) => length, optionName);
   return [...plan.options].sort(byPosition).map((option) => {
     const zones = option.zones.flatMap((id) => zoneOf.get(id) ?? []).sort(byPosition);
     const names = zones.map(({ name }) => name);
     const markets = [...new Set(zones.map(({ market }) => market))].flatMap((id) => marketOf.get(id) ?? []);
     const at = placeOf(markets.sort(byPosition), plan, from);
-    const [name, places] = [optionName(option), names.length === 0 ? say("nowhere yet") : names.join(", ")];
     return {
-      ...{ option, places },
-      name: named.get(name) === 1 ? name : say("{name} ({zones})", { name, zones: places }),
+      option,
+      name: sayValue(optionNameApart(plan, option)),
+      places: names.length === 0 ? say("nowhere yet") : names.join(", "),
       cost: say(chargeWords(option.charge, { ...shared, ...at }, saved)),
       here: isHere(option, from.zones),
     };
